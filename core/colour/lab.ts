@@ -1,0 +1,78 @@
+/**
+ * Colours are CIELAB for D65 and the CIE 1931 2° observer (white xy .3127 .3290). culori converts between spaces;
+ * its name for this one is "lab65".
+ */
+import { clampChroma, converter, formatHex, inGamut } from 'culori'
+import type { Reading } from '../measure/decimal.ts'
+import { readDecimal } from '../measure/decimal.ts'
+
+export type Lab = { readonly L: number; readonly a: number; readonly b: number }
+
+const toLab65 = converter('lab65')
+const toRgb = converter('rgb')
+const toXyz65 = converter('xyz65')
+const inSrgb = inGamut('rgb')
+const asCulori = ({ L, a, b }: Lab) => ({ mode: 'lab65' as const, l: L, a, b })
+
+/** Chroma C* = √(a*² + b*²). */
+export const chroma = ({ a, b }: Lab): number => Math.hypot(a, b)
+
+/** Hue angle h_ab in degrees from 0 up to 360. */
+export const hue = ({ a, b }: Lab): number => ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360
+
+/** The smaller angle between two hues, in degrees from 0 to 180. */
+export function hueApart(one: Lab, other: Lab): number {
+  const apart = Math.abs(hue(one) - hue(other))
+  return apart > 180 ? 360 - apart : apart
+}
+
+/** Metric hue difference ΔH* = 2·√(C1·C2)·sin(Δh/2), CIE 15; without sign. */
+export const hueDifference = (one: Lab, other: Lab): number =>
+  2 * Math.sqrt(chroma(one) * chroma(other)) * Math.sin((hueApart(one, other) * Math.PI) / 360)
+
+/** Light reflectance value, 0 to 100: 100·Y under D65 for the 2° observer. An estimate, since it comes from three numbers. */
+export const lrv = (lab: Lab): number => Math.min(100, Math.max(0, 100 * toXyz65(asCulori(lab)).y))
+
+/** "#rrggbb" as Lab; null where it is not such a text. */
+export function labFromHex(hex: string): Lab | null {
+  if (!/^#[0-9a-f]{6}$/i.test(hex)) return null
+  const { l, a, b } = toLab65(hex) ?? { l: 0, a: 0, b: 0 }
+  return { L: l, a, b }
+}
+
+/** Can sRGB show it? A thousandth of a channel of grace, for numbers that came from a hex. */
+export function showable(lab: Lab): boolean {
+  const { r, g, b } = toRgb(asCulori(lab))
+  return inSrgb({ mode: 'rgb', r: settle(r), g: settle(g), b: settle(b) })
+}
+const settle = (channel: number): number => Math.min(1, Math.max(0, channel)) + (channel < -0.001 || channel > 1.001 ? channel : 0)
+
+/** The nearest showable colour of the same lightness and hue as "#rrggbb", the chroma reduced where sRGB ends. */
+export const hexFromLab = (lab: Lab): string => formatHex(clampChroma(asCulori(lab), 'lch65', 'rgb'))
+
+/** The showable colour as three sRGB bytes. */
+export function bytesFromLab(lab: Lab): [number, number, number] {
+  const hex = hexFromLab(lab)
+  return [Number.parseInt(hex.slice(1, 3), 16), Number.parseInt(hex.slice(3, 5), 16), Number.parseInt(hex.slice(5, 7), 16)]
+}
+
+/** Whether the numbers can be a surface colour: L* 0 to 100, a* and b* within ±128. */
+export const isLab = ({ L, a, b }: Lab): boolean => [L, a, b].every(Number.isFinite) && L >= 0 && L <= 100 && Math.abs(a) <= 128 && Math.abs(b) <= 128
+
+/** A colour as typed: "#8fa3a8", "8fa3a8", "Lab 65 -4 -6", "65, -4, -6". */
+export function readColour(text: string): Reading<{ lab: Lab; source: 'hex' | 'lab' }> {
+  const typed = text.trim()
+  const short = /^#?([0-9a-f])([0-9a-f])([0-9a-f])$/i.exec(typed)
+  const hex = short ? `#${short.slice(1).map((d) => d + d).join('')}` : /^[0-9a-f]{6}$/i.test(typed) ? `#${typed}` : typed
+  const fromHex = labFromHex(hex)
+  if (fromHex) return { ok: true, value: { lab: fromHex, source: 'hex' } }
+  const bare = typed.replace(/^(cie)?\s*lab\s*[:(]?/i, '').replace(/\)$/, '')
+  const words = /[\s;]/.test(bare) ? bare.split(/[\s;]+/).map((word) => word.replace(/,$/, '')) : bare.split(',')
+  const numbers = words.map((word) => readDecimal(word, 6))
+  const [L, a, b] = numbers.map((number) => (number.ok ? Number(`${number.value.digits}e-${number.value.scale}`) : Number.NaN))
+  if (numbers.length === 3 && L !== undefined && a !== undefined && b !== undefined && [L, a, b].every(Number.isFinite)) {
+    if (isLab({ L, a, b })) return { ok: true, value: { lab: { L, a, b }, source: 'lab' } }
+    return { ok: false, error: `Lab ${L} ${a} ${b} is no surface colour: expected L* from 0 to 100, a* and b* from −128 to 128` }
+  }
+  return { ok: false, error: `“${[...typed].slice(0, 24).join('')}” is not a colour: expected a hex such as #8fa3a8, or Lab as three numbers, 65 -4 -6` }
+}

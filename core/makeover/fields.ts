@@ -1,0 +1,89 @@
+/**
+ * The field types that rows are made of. Yup's own number takes Infinity and turns "1e3" into 1000, so nothing here
+ * casts: text is parsed by the readers of `measure`, `money` and `colour` first, and these only accept the parsed value.
+ */
+import { mixed, number, string } from 'yup'
+import { isMinor, largestMinor, type Minor } from '../money/minor.ts'
+import { isPlainDate, type PlainDate } from '../measure/plain-date.ts'
+
+const typed = (what: string) => ({ typeError: () => `expected ${what}` })
+
+/** One line of text that must say something, of at most so many characters. */
+export const label = (most = 120) => line(most).test('said', 'is empty: expected some text', (value) => value == null || value.trim() !== '')
+
+/** Text that may be empty. */
+export const line = (most = 1000) =>
+  string()
+    .strict()
+    .defined('is missing: expected text')
+    .nonNullable('expected text')
+    .typeError('expected text')
+    .test('length', ({ value }) => `is too long: expected at most ${most} characters, this has ${[...String(value)].length}`, (value) => value == null || [...value].length <= most)
+    // eslint-disable-next-line no-control-regex -- control characters are what is looked for
+    .test('readable', 'has characters that cannot be written', (value) => value == null || (!/[\u0000-\u0008\u000b-\u001f\u007f]/.test(value) && value.isWellFormed()))
+
+const uuidShape = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/
+export const isUuid = (value: unknown): value is string => typeof value === 'string' && uuidShape.test(value)
+
+export const reference = () => string().strict().defined('is missing').nonNullable('is missing').typeError('expected an id').matches(uuidShape, 'expected an id')
+
+/** A choice from a fixed list. */
+export const choice = <const T extends string>(options: readonly T[]) =>
+  mixed<T>({ check: (value): value is T => typeof value === 'string' && options.some((option) => option === value), ...typed(`one of ${options.join(', ')}`) })
+    .defined('is missing')
+    .nonNullable(`expected one of ${options.join(', ')}`)
+
+/** Money in minor units, from `least` to the largest amount the product takes. */
+export const money = (least = 0) =>
+  mixed<Minor>({ check: isMinor, ...typed('a whole number of minor units') })
+    .defined('is missing: expected an amount')
+    .nonNullable('is missing: expected an amount')
+    .test('least', least === 0 ? 'is below zero: expected zero or more' : 'is too small: expected more than zero', (value) => value == null || value >= least)
+    .test('most', 'is too large', (value) => value == null || value <= largestMinor)
+
+export const date = () => mixed<PlainDate>({ check: isPlainDate, ...typed('a date such as 2027-03-14') }).defined('is missing: expected a date').nonNullable('is missing: expected a date')
+
+/** A whole number within bounds. */
+export const count = (least: number, most: number) =>
+  number()
+    .strict()
+    .defined(`is missing: expected a whole number from ${least} to ${most}`)
+    .nonNullable(`is missing: expected a whole number from ${least} to ${most}`)
+    .typeError(`expected a whole number from ${least} to ${most}`)
+    .test('bounds', `expected a whole number from ${least} to ${most}`, (value) => value == null || (Number.isSafeInteger(value) && value >= least && value <= most))
+
+/** A rate in parts per million, 0 to 100 %. */
+export const rate = () => count(0, 1_000_000)
+
+/** A quantity above zero with at most three decimals. */
+export const quantity = () => {
+  const message = 'expected more than 0 and at most 100000, with at most three decimals'
+  return number()
+    .strict()
+    .defined(`is missing: ${message}`)
+    .nonNullable(`is missing: ${message}`)
+    .typeError(message)
+    .test('bounds', message, (value) => value == null || (value > 0 && value <= 100_000 && Math.round(value * 1000) === Number((value * 1000).toPrecision(15))))
+}
+
+/** A finite number within bounds. */
+export const real = (least: number, most: number) =>
+  number()
+    .strict()
+    .defined('is missing: expected a number')
+    .nonNullable('is missing: expected a number')
+    .typeError('expected a number')
+    .test('bounds', `expected a number from ${least} to ${most}`, (value) => value == null || (Number.isFinite(value) && value >= least && value <= most))
+
+export const flag = () => mixed<boolean>({ check: (value): value is boolean => typeof value === 'boolean', ...typed('yes or no') }).defined('is missing').nonNullable('expected yes or no')
+
+/** A time zone by its IANA name. */
+export const timeZone = () => line(60).test('zone', 'expected a time zone such as Europe/Lisbon', (zone) => zone == null || isTimeZone(zone))
+
+function isTimeZone(zone: string): boolean {
+  try {
+    return zone !== '' && Boolean(new Intl.DateTimeFormat('en', { timeZone: zone }))
+  } catch {
+    return false
+  }
+}

@@ -1,0 +1,63 @@
+/** What an input made of typed text: a value, or what is wrong and what was expected. */
+export type Reading<T> = { ok: true; value: T } | { ok: false; error: string }
+
+/** A decimal number without rounding: digits ÷ 10^scale. */
+export type Decimal = { digits: number; scale: number }
+
+const wrong = (error: string): Reading<never> => ({ ok: false, error })
+
+/**
+ * A decimal number as people write it: "1250", "1 250.50", "1.250,50", "12,5", "-3".
+ * One separator followed by exactly three digits could mean either thousands or decimals, so it is asked back,
+ * unless the number can have three decimals and the whole part is a lone zero. Letters, exponents ("1e3") and signs
+ * in the middle are refused.
+ */
+export function readDecimal(text: string, decimals: number): Reading<Decimal> {
+  const typed = text.trim()
+  if (typed === '') return wrong('nothing typed: expected a number')
+  const bare = typed.replace(/[\s\u00a0\u202f'’]/g, '').replace(/^[−–]/, '-')
+  if (!/^[-+]?[\d.,]+$/.test(bare) || !/\d/.test(bare)) return wrong(`“${shorten(typed)}” is not a number: expected digits, such as 1250.50`)
+  const body = bare.replace(/^[-+]/, '')
+  const separators = [...body.replace(/\d/g, '')]
+  const last = separators.at(-1)
+  let whole = body
+  let fraction = ''
+  if (last !== undefined) {
+    const kinds = new Set(separators)
+    const at = body.lastIndexOf(last)
+    const tail = body.slice(at + 1)
+    if (kinds.size === 2 && separators.filter((s) => s === last).length > 1) return wrong(`“${shorten(typed)}” has its separators mixed: write 1250.50`)
+    if (separators.length > 1 && kinds.size === 1) {
+      if (!/^\d{1,3}([.,]\d{3})+$/.test(body)) return wrong(`“${shorten(typed)}” has too many separators: write 1250.50`)
+    } else if (kinds.size === 1 && tail.length === 3 && !(decimals >= 3 && /^0?$/.test(body.slice(0, at)))) {
+      const joined = body.replace(last, '')
+      return wrong(`“${shorten(typed)}” could be ${joined} or ${body.slice(0, at)}.${tail}: write it without the “${last}”, or with other than three decimals`)
+    } else {
+      whole = body.slice(0, at)
+      fraction = tail
+      if (/[.,]/.test(whole) && !/^\d{1,3}([.,]\d{3})+$/.test(whole)) return wrong(`“${shorten(typed)}” has its thousands in the wrong places: write 1250.50`)
+    }
+  }
+  const wholeDigits = whole.replace(/[.,]/g, '')
+  const kept = fraction.replace(/0+$/, '')
+  if (kept.length > decimals)
+    return wrong(decimals === 0 ? `“${shorten(typed)}” has decimals: expected a whole number` : `“${shorten(typed)}” has ${kept.length} decimals: expected at most ${decimals}`)
+  const digits = Number(`${wholeDigits}${kept}` || '0')
+  if (!Number.isSafeInteger(digits)) return wrong(`“${shorten(typed)}” is too large`)
+  return { ok: true, value: { digits: bare.startsWith('-') ? 0 - digits : digits, scale: kept.length } }
+}
+
+/** A typed number with at most so many decimals, within bounds. */
+export function readNumber(text: string, { decimals, least, most }: { decimals: number; least: number; most: number }): Reading<number> {
+  const read = readDecimal(text.replace(/%/g, ''), decimals)
+  if (!read.ok) return read
+  const value = Number(`${read.value.digits}e-${read.value.scale}`)
+  if (value < least) return wrong(`${value} is too small: expected at least ${least}`)
+  if (value > most) return wrong(`${value} is too large: expected at most ${most}`)
+  return { ok: true, value }
+}
+
+const shorten = (text: string): string => {
+  const letters = [...text]
+  return letters.length > 24 ? `${letters.slice(0, 24).join('')}…` : text
+}

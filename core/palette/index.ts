@@ -1,0 +1,5 @@
+export { clash, compare, type Clash, type Comparison, type Swatch } from './compare.ts'
+export { labOf, reckonPalette, type FinishReckoning, type Palette } from './finishes.ts'
+export { paletteRemarks } from './remarks.ts'
+export { drawTexture, type Texture } from './texture.ts'
+export { hueName, undertone, type Undertone } from './undertone.ts'

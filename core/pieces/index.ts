@@ -1,0 +1,2 @@
+export { pieceDates, slackOf, type PieceDates } from './dates.ts'
+export { pieceRemarks } from './remarks.ts'

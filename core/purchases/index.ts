@@ -1,0 +1,6 @@
+export { goodsValue, landedCost, packsFor, quantityOf, type Landed, type Terms } from './landed.ts'
+export { ledger, wanted, type GoodsState, type PieceReckoning, type PurchaseReckoning, type Totals } from './ledger.ts'
+export { reckonMoney, type CategoryMoney, type Money } from './money.ts'
+export { purchaseGuards } from './guards.ts'
+export { purchaseRemarks } from './remarks.ts'
+export { landedWorking, workingOf, type Figure, type Working, type WorkingLine } from './working.ts'

@@ -1,0 +1,64 @@
+import { agreedFor, agreedNow, agreements, type Agreement } from '../brief/index.ts'
+import { groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
+import { atLeastZero, minus, plus, zero, type Minor } from '../money/minor.ts'
+import { ledger, totals, wanted, type PieceReckoning, type PurchaseReckoning, type Totals } from './ledger.ts'
+
+export type CategoryMoney = Totals & { readonly id: string; readonly name: string; readonly agreed: Minor; readonly left: Minor }
+
+/** The money of a makeover. Every sum is in minor units of its currency and includes tax and delivery. */
+export type Money = {
+  readonly agreement: Agreement | null
+  readonly versions: readonly Agreement[]
+  readonly purchases: readonly PurchaseReckoning[]
+  readonly pieces: readonly PieceReckoning[]
+  readonly categories: readonly CategoryMoney[]
+  readonly total: Totals & {
+    /** Σ categories + contingency */
+    readonly agreed: Minor
+    readonly categoriesAgreed: Minor
+    readonly contingency: Minor
+    /** Σ categories − forecast; below zero it draws on the contingency. */
+    readonly left: Minor
+    readonly contingencyDrawn: Minor
+    /** How far the forecast passes the agreed sum; nothing where it does not. */
+    readonly over: Minor
+  }
+}
+
+/** The money part of the reckoning: what was agreed, paid, promised, wanted, and what is left. */
+export function reckonMoney(makeover: Makeover): Money {
+  const versions = agreements(makeover)
+  const agreement = agreedNow(versions)
+  const { purchases } = ledger(makeover)
+  const pieces = wanted(makeover)
+  const purchasesIn = groupBy(purchases, (one) => one.categoryId)
+  const piecesIn = groupBy(pieces, (one) => one.categoryId)
+  const categories = rowsOf(makeover, 'category')
+    .toSorted((one, other) => one.place - other.place)
+    .map(({ id, name }) => {
+      const agreed = agreedFor(agreement, id)
+      const sums = totals(purchasesIn.get(id) ?? [], piecesIn.get(id) ?? [])
+      return { id, name, agreed, left: minus(agreed, sums.forecast), ...sums }
+    })
+  const sums = totals(purchases, pieces)
+  const categoriesAgreed = agreement?.categories ?? zero
+  const contingency = agreement?.row.contingencyMinor ?? zero
+  const left = minus(categoriesAgreed, sums.forecast)
+  const drawn = atLeastZero(minus(zero, left))
+  return {
+    agreement,
+    versions,
+    purchases,
+    pieces,
+    categories,
+    total: {
+      ...sums,
+      agreed: plus(categoriesAgreed, contingency),
+      categoriesAgreed,
+      contingency,
+      left,
+      contingencyDrawn: drawn < contingency ? drawn : contingency,
+      over: atLeastZero(minus(drawn, contingency)),
+    },
+  }
+}

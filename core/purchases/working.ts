@@ -1,0 +1,98 @@
+import { currencyOf, type Makeover } from '../makeover/document.ts'
+import { minus, negate, type Minor } from '../money/minor.ts'
+import { writeMoney, writeRate } from '../money/written.ts'
+import type { Landed, Terms } from './landed.ts'
+import type { Money } from './money.ts'
+
+/** One line of a working: a label, how it came about, and an amount; the last line is the figure itself. */
+export type WorkingLine = { readonly label: string; readonly how: string; readonly amount: Minor }
+export type Working = { readonly title: string; readonly means: string; readonly lines: readonly WorkingLine[]; readonly result: WorkingLine }
+
+export const figures = ['paid', 'committed', 'refundsDue', 'stillToBuy', 'forecast', 'left', 'agreed', 'contingency'] as const
+export type Figure = (typeof figures)[number]
+
+const line = (label: string, amount: Minor, how = ''): WorkingLine => ({ label, how, amount })
+
+/** A landed cost as one would write it on paper. */
+export function landedWorking(terms: Terms, landed: Landed, currency: string): Working {
+  const lines = [line('Goods', landed.goods, `${landed.packs} × ${writeMoney(terms.priceMinor, currency)}${terms.packSize === 1 ? '' : `, packs of ${terms.packSize}`}`)]
+  if (landed.discount > 0) lines.push(line('Less discount', negate(landed.discount), writeRate(terms.discountPpm)))
+  if (landed.delivery > 0) lines.push(line('Delivery', landed.delivery, terms.deliveryTaxed ? '' : 'not taxed'))
+  if (!terms.taxIncluded && landed.tax > 0) lines.push(line('Tax', landed.tax, `${writeRate(terms.taxPpm)} of ${writeMoney(landed.taxed, currency)}`))
+  const within = terms.taxIncluded && landed.tax > 0 ? `with tax of ${writeMoney(landed.tax, currency)} in it` : ''
+  return { title: 'Landed cost', means: 'What it costs here: whole packs, discount before tax, rounded half up at the discount and at the tax.', lines, result: line('Landed', landed.landed, within) }
+}
+
+/** How a figure of the reckoning line came about, for the whole or for one category. */
+export function workingOf(figure: Figure, makeover: Makeover, money: Money, categoryId: string | null = null): Working {
+  const currency = currencyOf(makeover)
+  const write = (amount: Minor): string => writeMoney(amount, currency)
+  const here = <T extends { readonly categoryId: string }>(rows: readonly T[]): readonly T[] => (categoryId === null ? rows : rows.filter((row) => row.categoryId === categoryId))
+  const name = (pieceId: string): string => makeover.rows.piece[pieceId]?.name ?? 'A piece'
+  const purchases = here(money.purchases)
+  const category = money.categories.find((one) => one.id === categoryId)
+  const sums = category ?? money.total
+  const agreedSum = category ? category.agreed : money.total.categoriesAgreed
+  switch (figure) {
+    case 'paid':
+      return {
+        title: 'Paid',
+        means: 'Money out for purchases, less money back.',
+        lines: purchases.filter((one) => one.paid !== 0).map((one) => line(name(one.pieceId), one.paid)),
+        result: line('Paid', sums.paid),
+      }
+    case 'committed':
+      return {
+        title: 'Committed',
+        means: 'Owed for what is ordered and not yet paid.',
+        lines: purchases
+          .filter((one) => one.committed > 0)
+          .map((one) => line(name(one.pieceId), one.committed, `${write(one.terms.landed)}${one.credited > 0 ? ` − ${write(one.credited)} credited` : ''}${one.paid > 0 ? ` − ${write(one.paid)} paid` : ''}`)),
+        result: line('Committed', sums.committed),
+      }
+    case 'refundsDue':
+      return {
+        title: 'Refunds due',
+        means: 'Paid beyond what is owed: money to come back.',
+        lines: purchases.filter((one) => one.refundDue > 0).map((one) => line(name(one.pieceId), one.refundDue, `${write(one.paid)} paid − ${write(one.owed)} owed`)),
+        result: line('Refunds due', sums.refundsDue),
+      }
+    case 'stillToBuy':
+      return {
+        title: 'Still to buy',
+        means: 'For what is wanted and not ordered: the chosen candidate’s landed cost, else the allowance.',
+        lines: here(money.pieces)
+          .filter((one) => one.open > 0)
+          .map((one) => line(name(one.id), one.stillToBuy, one.basis === 'candidate' ? `${one.packs} packs, chosen`.replace('1 packs', '1 pack') : 'allowance, nothing chosen yet')),
+        result: line('Still to buy', sums.stillToBuy),
+      }
+    case 'forecast':
+      return {
+        title: 'Forecast',
+        means: 'What it will have cost in the end, as things stand.',
+        lines: [line('Paid', sums.paid), line('Committed', sums.committed), line('Still to buy', sums.stillToBuy), line('Less refunds due', negate(sums.refundsDue))],
+        result: line('Forecast', sums.forecast),
+      }
+    case 'left':
+      return {
+        title: 'Left',
+        means: category ? 'What is free in this category.' : 'What is free in the categories; below zero it draws on the contingency.',
+        lines: [line(category ? `Agreed for ${category.name}` : 'Agreed for the categories', agreedSum), line('Less forecast', negate(sums.forecast))],
+        result: line('Left', minus(agreedSum, sums.forecast)),
+      }
+    case 'contingency':
+      return {
+        title: 'Contingency',
+        means: 'Agreed for what nobody foresees; drawn when the categories are used up.',
+        lines: [line('Agreed', money.total.contingency), line('Less drawn', negate(money.total.contingencyDrawn))],
+        result: line('Not drawn', minus(money.total.contingency, money.total.contingencyDrawn)),
+      }
+    case 'agreed':
+      return {
+        title: 'Agreed',
+        means: money.agreement ? 'The signed budget: its categories and the contingency.' : 'No budget is signed yet.',
+        lines: category ? [] : [...money.categories.filter((one) => one.agreed > 0).map((one) => line(one.name, one.agreed)), line('Contingency', money.total.contingency)],
+        result: line('Agreed', category ? category.agreed : money.total.agreed),
+      }
+  }
+}

@@ -1,0 +1,68 @@
+/**
+ * The product's one computation: what a makeover comes to. Pure, deterministic and total: bad data gives a remark.
+ */
+import { briefRemarks, coverage, type NeedReckoning } from '../brief/index.ts'
+import { anyRows } from '../makeover/change.ts'
+import { emptyStudio, rowsOf, type Makeover } from '../makeover/document.ts'
+import { isKind, isStudioKind, references, spoken, type MakeoverKind } from '../makeover/kinds.ts'
+import type { PlainDate } from '../measure/plain-date.ts'
+import { paletteRemarks, reckonPalette, type Palette } from '../palette/index.ts'
+import { pieceDates, pieceRemarks, slackOf, type PieceDates } from '../pieces/index.ts'
+import { purchaseRemarks, reckonMoney, type Money } from '../purchases/index.ts'
+import { remark, settle, type Remark } from '../remarks/remark.ts'
+import type { Rules } from '../rulebook/rulebook.ts'
+
+export type Reckoning = {
+  readonly today: PlainDate
+  readonly needs: readonly NeedReckoning[]
+  readonly palette: Palette
+  readonly money: Money
+  readonly dates: readonly PieceDates[]
+  /** The least slack of any piece awaited, in days; null while nothing is awaited. */
+  readonly slackDays: number | null
+  readonly remarks: readonly Remark[]
+}
+
+/** Areas, money, dates, coverage and remarks of a makeover under the given rules, as of a day in the studio's time zone. */
+export function reckon(makeover: Makeover, rules: Rules, today: PlainDate): Reckoning {
+  const needs = coverage(makeover)
+  const palette = reckonPalette(makeover, rules)
+  const money = reckonMoney(makeover)
+  const dates = pieceDates(makeover, money, rules, today)
+  const remarks = [
+    ...brokenRows(makeover),
+    ...briefRemarks(makeover, needs),
+    ...paletteRemarks(makeover, palette, rules),
+    ...pieceRemarks(makeover, dates, rules),
+    ...purchaseRemarks(makeover, money, rules, today),
+  ]
+  return { today, needs, palette, money, dates, slackDays: slackOf(dates), remarks: settle(remarks, rowsOf(makeover, 'acceptance')) }
+}
+
+/** Rows that point at rows which are not there: only a damaged file or database has them, and they are said, not thrown. */
+function brokenRows(makeover: Makeover): Remark[] {
+  const all = anyRows({ makeover, studio: emptyStudio(makeover.id) })
+  return Object.entries(references).flatMap(([kind, fields]) => {
+    if (!isKind(kind) || isStudioKind(kind)) return []
+    const from: MakeoverKind = kind
+    return Object.entries(fields).flatMap(([field, target]) => {
+      if (isStudioKind(target)) return []
+      return Object.values(all[from]).flatMap((row) => {
+        const to = row[field]
+        if (typeof to !== 'string' || all[target][to]) return []
+        return [
+          remark({
+            code: 'damaged.reference',
+            weight: 'stop',
+            step: 'brief',
+            subjects: [{ kind: from, id: row.id }],
+            title: `A ${spoken[from]} points at a ${spoken[target]} that is not there`,
+            sentence: 'Figures that rest on it may be wrong. The file or the database it came from is damaged: restore it from a copy.',
+            rule: null,
+            numbers: [field, to],
+          }),
+        ]
+      })
+    })
+  })
+}

@@ -1,0 +1,46 @@
+/**
+ * Every default number of the trade that the computation uses, with its unit, where it comes from, and why.
+ * `mark`: std = a published standard; trade = common practice, no source; mem = a published source quoted from
+ * memory; own = our own choice. A studio or a makeover may override any of them.
+ */
+export type Mark = 'std' | 'trade' | 'mem' | 'own'
+export type Rule = { readonly value: number; readonly unit: string; readonly mark: Mark; readonly why: string }
+
+export const rulebook = {
+  'colour.true-neutral': { value: 1.5, unit: 'C*', mark: 'own', why: 'Below this chroma no undertone can be named.' },
+  'colour.near-neutral': { value: 12, unit: 'C*', mark: 'own', why: 'Below this chroma a finish is a white, grey or beige, and its hue is an undertone.' },
+  'colour.white-from': { value: 85, unit: 'L*', mark: 'own', why: 'A near-neutral this light is called a white.' },
+  'colour.black-to': { value: 25, unit: 'L*', mark: 'own', why: 'A near-neutral this dark is called a black.' },
+  'colour.axis-wood': { value: 65, unit: '° h_ab', mark: 'own', why: 'Woods are redder or yellower than this hue.' },
+  'colour.axis-metal': { value: 82, unit: '° h_ab', mark: 'own', why: 'Yellow metals are pinker or greener than this hue.' },
+  'colour.axis-greenery': { value: 122, unit: '° h_ab', mark: 'own', why: 'Greenery is yellower or bluer than this hue.' },
+  'colour.axis-grace': { value: 4, unit: '°', mark: 'own', why: 'Nearer to its axis than this, a finish leans neither way.' },
+  'colour.unseen': { value: 1, unit: 'ΔE00', mark: 'trade', why: 'Below this no one sees a difference.' },
+  'colour.trained-eye': { value: 2, unit: 'ΔE00', mark: 'trade', why: 'Up to this a trained eye sees it, side by side.' },
+  'colour.side-by-side': { value: 5, unit: 'ΔE00', mark: 'trade', why: 'Up to this anyone sees it, side by side, and no further off.' },
+  'colour.at-a-glance': { value: 10, unit: 'ΔE00', mark: 'trade', why: 'Above this anyone sees it at a glance.' },
+  'clash.wood': { value: 6, unit: 'ΔH*', mark: 'own', why: 'Red wood against yellow wood is the classic mistake; depth alone never clashes.' },
+  'clash.metal': { value: 5, unit: 'ΔH*', mark: 'own', why: 'One yellow metal may lean pink, another green.' },
+  'clash.greenery': { value: 12, unit: 'ΔH*', mark: 'own', why: 'Blue-green leaves beside yellow-green ones.' },
+  'clash.neutral-distance': { value: 4, unit: 'in (a*, b*)', mark: 'own', why: 'A warm white beside a cool one looks dirty.' },
+  'clash.neutral-hue': { value: 30, unit: '° Δh', mark: 'own', why: 'Two near-neutrals of nearly one hue agree, however strong.' },
+  'dates.buffer': { value: 7, unit: 'days', mark: 'own', why: 'Goods are wanted on site this long before the install date.' },
+  'dates.return-warning': { value: 7, unit: 'days', mark: 'own', why: 'Return days nearer than this are said.' },
+} as const satisfies Record<string, Rule>
+
+export type RuleId = keyof typeof rulebook
+export type Rules = Readonly<Record<RuleId, number>>
+
+/** The rules in force: the defaults with overrides laid over them, later ones last (studio, then makeover). */
+export function effectiveRules(...overrides: readonly Partial<Rules>[]): Rules {
+  const values: Record<string, number> = {}
+  for (const [id, rule] of Object.entries<Rule>(rulebook)) values[id] = rule.value
+  return Object.assign(values, ...overrides) as Rules
+}
+
+/** "4 in (a*, b*) [our own default]": the rule as a remark cites it. */
+export function citeRule(id: RuleId, rules: Rules): string {
+  const rule: Rule = rulebook[id]
+  const source = { std: 'a published standard', trade: 'common practice', mem: 'a published source, from memory', own: 'our own default' }[rule.mark]
+  return `${rules[id]} ${rule.unit} (${rules[id] === rule.value ? source : 'set by the studio'})`
+}

@@ -1,0 +1,105 @@
+// npm start: installs what is missing, starts PostgreSQL on loopback, builds, migrates, loads the demo, serves.
+//   npm start -- --empty   a second, empty data folder        PORT=8090 npm start
+//   DATABASE_URL=postgresql://… npm start   any other PostgreSQL (15 or newer)
+import { fork } from 'node:child_process'
+import { existsSync, openSync, readFileSync, rmSync, writeSync, closeSync } from 'node:fs'
+import { join } from 'node:path'
+import { Ask, buildPages, dataFolder, installDebian, installPackages, postgresPrograms, requireNode, root, say } from './prerequisites.mjs'
+
+const empty = process.argv.includes('--empty')
+const unknown = process.argv.slice(2).filter((word) => word !== '--empty')
+const port = Number(process.env.PORT ?? 8080)
+
+/** One run a data folder: a lock with the process and the moment it began, so that a stale one is known. */
+function takeLock(path) {
+  const alive = (pid, began) => beginning(pid) === began
+  for (let tries = 0; tries < 2; tries++) {
+    try {
+      const file = openSync(path, 'wx', 0o600)
+      writeSync(file, JSON.stringify({ pid: process.pid, began: beginning(process.pid), port }))
+      closeSync(file)
+      process.once('exit', () => rmSync(path, { force: true }))
+      return
+    } catch (error) {
+      if (error.code !== 'EEXIST') throw error
+      let held = null
+      try {
+        held = JSON.parse(readFileSync(path, 'utf8'))
+      } catch {
+        held = null // cut short by a kill, or being written this moment
+      }
+      if (held && alive(held.pid, held.began)) throw new Ask(`Bonitas is already running here, at http://127.0.0.1:${held.port} (process ${held.pid}). Stop it with Ctrl+C, or use --empty for a second one.`)
+      rmSync(path, { force: true })
+    }
+  }
+  throw new Ask('Another start of Bonitas is under way in this folder: wait for it.')
+}
+
+/** When a process began, in the kernel's ticks; null when there is none of that number. */
+function beginning(pid) {
+  try {
+    const stat = readFileSync(`/proc/${pid}/stat`, 'utf8')
+    return stat.slice(stat.lastIndexOf(')') + 2).split(' ')[19] ?? null
+  } catch {
+    if (existsSync('/proc/self/stat')) return null
+    try {
+      process.kill(pid, 0)
+      return 'unknown'
+    } catch {
+      return null
+    }
+  }
+}
+
+async function main() {
+  requireNode()
+  if (unknown.length > 0) throw new Ask(`“${unknown.join(' ')}” is not understood: expected nothing, or --empty.`)
+  if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Ask(`PORT is “${process.env.PORT}”: expected a number from 1 to 65535.`)
+  const home = join(dataFolder(), empty ? 'empty' : 'main')
+  takeLock(`${home}.lock`)
+  installPackages()
+  const own = !process.env.DATABASE_URL
+  let database = { stop: () => undefined }
+  let url = process.env.DATABASE_URL
+  if (own) {
+    installDebian('postgresql', () => postgresPrograms() !== null, 'PostgreSQL')
+    const { ensureDatabase, startPostgres } = await import('./postgres.mjs')
+    database = await startPostgres(home)
+    url = await ensureDatabase(database.address).catch((error) => {
+      database.stop()
+      throw error
+    })
+  }
+  try {
+    buildPages()
+  } catch (error) {
+    database.stop()
+    throw error
+  }
+  const env = { ...process.env, NODE_ENV: 'production', DATABASE_URL: url, PORT: String(port), BONITAS_DEMO: empty || (!own && process.env.BONITAS_DEMO !== 'yes') ? 'no' : 'yes' }
+  const server = fork(join(root, 'server', 'main.ts'), [], { cwd: root, env, execArgv: ['--import', 'tsx'], stdio: ['ignore', 'inherit', 'inherit', 'ipc'] })
+  server.on('message', ({ demo }) => {
+    say(`\nBonitas is at http://127.0.0.1:${port}`)
+    say(demo ? `Sign in to the demo as ${demo.email} with the password ${demo.password}` : 'Make a studio on the sign-in page to begin.')
+    say('Ctrl+C stops it.')
+  })
+  let asked = false
+  const end = () => {
+    if (asked) return
+    asked = true
+    server.kill('SIGTERM')
+  }
+  process.on('SIGINT', end)
+  process.on('SIGTERM', end)
+  process.on('SIGHUP', end)
+  server.on('exit', (code) => {
+    database.stop()
+    if (asked) say('Stopped. What was entered is kept.')
+    process.exit(asked ? 0 : (code ?? 1) || 1)
+  })
+}
+
+main().catch((error) => {
+  process.stderr.write(error instanceof Ask ? `\n${error.message}\n` : `\n${error.stack}\n`)
+  process.exit(1)
+})

@@ -1,0 +1,81 @@
+import { createHash, randomBytes } from 'node:crypto'
+import { hash, verify } from '@node-rs/argon2'
+import { and, eq, gt, lt } from 'drizzle-orm'
+import { v7 as uuidv7 } from 'uuid'
+import { inTransaction, look, sqlState, type Database } from '../database/connection.ts'
+import { changedDocuments, changedRows, changes, documents, people, sessions, studios } from '../database/tables.ts'
+
+export const sessionDays = 14
+const dayMs = 86_400_000
+
+export type SignedIn = { readonly studioId: string; readonly personId: string; readonly name: string; readonly email: string; readonly studioName: string; readonly timeZone: string }
+export type NewStudio = { readonly studioName: string; readonly timeZone: string; readonly name: string; readonly email: string; readonly password: string }
+
+/** argon2id with the parameters that OWASP's password storage sheet gives as its first choice (19 MiB, 2 passes, 1 lane). */
+const hashPassword = (password: string): Promise<string> => hash(password, { memoryCost: 19_456, timeCost: 2, parallelism: 1 })
+const hashToken = (token: string): string => createHash('sha256').update(token).digest('hex')
+export const normalEmail = (email: string): string => email.trim().normalize('NFC').toLowerCase()
+
+/** Makes a studio with its first person; null where the email is already someone's. */
+export async function makeStudio(database: Database, from: NewStudio): Promise<{ studioId: string; personId: string } | null> {
+  const studioId = uuidv7()
+  const personId = uuidv7()
+  const changeId = uuidv7()
+  const passwordHash = await hashPassword(from.password)
+  const { timeZone } = from
+  try {
+    await inTransaction(database, { studio: studioId }, async (tx) => {
+      await tx.insert(studios).values({ studioId, id: studioId, version: changeId, name: from.studioName, timeZone })
+      await tx.insert(documents).values({ studioId, id: studioId, rev: 1 })
+      await tx.insert(people).values({ studioId, id: personId, name: from.name, email: normalEmail(from.email), passwordHash })
+      await tx.insert(changes).values({ studioId, id: changeId, personId, sentence: 'The studio was made', digest: '' })
+      await tx.insert(changedRows).values({ studioId, changeId, place: 0, kind: 'studio', rowId: studioId, operation: 'put', before: null, after: { name: from.studioName, timeZone } })
+      await tx.insert(changedDocuments).values({ studioId, documentId: studioId, rev: 1, changeId })
+    })
+    return { studioId, personId }
+  } catch (error) {
+    if (sqlState(error)?.constraint === 'people_email_once') return null
+    throw error
+  }
+}
+
+let decoy: Promise<string> | undefined
+
+/** Checks email and password and opens a session; null where they do not fit, after the same work for any email. */
+export async function signIn(database: Database, email: string, password: string, nowMs: number): Promise<{ token: string; person: SignedIn } | null> {
+  const found = await inTransaction(database, { email: normalEmail(email) }, async (tx) => {
+    const [person] = await tx.select().from(people).where(eq(people.email, normalEmail(email)))
+    return person
+  })
+  const known = found?.passwordHash ?? (await (decoy ??= hashPassword(randomBytes(16).toString('hex'))))
+  const fits = await verify(known, password)
+  if (!found || !fits) return null
+  const token = randomBytes(32).toString('base64url')
+  await inTransaction(database, { studio: found.studioId }, async (tx) => {
+    await tx.delete(sessions).where(lt(sessions.expiresAt, new Date(nowMs)))
+    await tx.insert(sessions).values({ tokenHash: hashToken(token), studioId: found.studioId, personId: found.id, expiresAt: new Date(nowMs + sessionDays * dayMs) })
+  })
+  const person = await personOf(database, token, nowMs)
+  return person && { token, person }
+}
+
+/** Who holds a session token now; null where it is unknown or has run out. */
+export async function personOf(database: Database, token: string, nowMs: number): Promise<SignedIn | null> {
+  const tokenHash = hashToken(token)
+  return inTransaction(database, { token: tokenHash }, async (tx) => {
+    const [session] = await tx.select().from(sessions).where(and(eq(sessions.tokenHash, tokenHash), gt(sessions.expiresAt, new Date(nowMs))))
+    if (!session) return null
+    await look(tx, { studio: session.studioId })
+    const [person] = await tx
+      .select({ studioId: people.studioId, personId: people.id, name: people.name, email: people.email, studioName: studios.name, timeZone: studios.timeZone })
+      .from(people)
+      .innerJoin(studios, eq(studios.id, people.studioId))
+      .where(eq(people.id, session.personId))
+    return person ?? null
+  })
+}
+
+export async function signOut(database: Database, token: string): Promise<void> {
+  const tokenHash = hashToken(token)
+  await inTransaction(database, { token: tokenHash }, (tx) => tx.delete(sessions).where(eq(sessions.tokenHash, tokenHash)))
+}

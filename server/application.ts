@@ -1,0 +1,88 @@
+import { existsSync } from 'node:fs'
+import { join } from 'node:path'
+import compression from 'compression'
+import express, { type ErrorRequestHandler, type Express } from 'express'
+import helmet from 'helmet'
+import type { Logger } from 'pino'
+import { accountRoutes, withPerson } from './accounts/routes.ts'
+import type { Database } from './database/connection.ts'
+import { makeoverRoutes } from './makeovers/routes.ts'
+import { notFound, Problem } from './problem.ts'
+
+export type Setting = {
+  readonly database: Database
+  readonly log: Logger
+  /** The built pages; where it is missing only the routes are served. */
+  readonly pages: string | null
+  /** The time, in milliseconds since 1970. */
+  readonly now: () => number
+  /** Failed sign-ins taken from one address in a quarter of an hour. */
+  readonly failedSignIns: number
+}
+
+/** The application: routes under /api, the pages for every other path. */
+export function createApplication(setting: Setting): Express {
+  const application = express()
+  application.disable('x-powered-by')
+  application.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          imgSrc: ["'self'", 'blob:', 'data:'],
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          objectSrc: ["'none'"],
+          baseUri: ["'self'"],
+          frameAncestors: ["'none'"],
+          formAction: ["'self'"],
+        },
+      },
+      strictTransportSecurity: false, // it is served on loopback; a proxy that ends TLS sets its own
+    }),
+  )
+  application.use(compression())
+  application.use('/api', (request, _response, next) => {
+    const site = request.get('sec-fetch-site')
+    const reads = request.method === 'GET' || request.method === 'HEAD'
+    if (!reads && site !== undefined && site !== 'same-origin' && site !== 'none') throw new Problem(403, 'other-site', 'Refused', 'This came from another site.')
+    if (!reads && Number(request.get('content-length') ?? 0) > 0 && !request.is('application/json')) throw new Problem(415, 'media-type', 'Not JSON', 'Expected a body of type application/json.')
+    next()
+  })
+  application.use('/api', express.json({ limit: '1mb', strict: true }), (_request, response, next) => {
+    response.set('cache-control', 'no-store')
+    next()
+  })
+  application.use('/api', accountRoutes(setting))
+  application.use('/api', withPerson(setting), makeoverRoutes(setting))
+  application.use('/api', () => {
+    throw notFound()
+  })
+  if (setting.pages !== null && existsSync(join(setting.pages, 'index.html'))) {
+    const { pages } = setting
+    application.use('/assets', express.static(join(pages, 'assets'), { immutable: true, maxAge: '365d', fallthrough: false }))
+    application.use(express.static(pages, { index: false, maxAge: 0 }))
+    application.get('/{*path}', (_request, response) => response.sendFile(join(pages, 'index.html'), { headers: { 'cache-control': 'no-cache' } }))
+  }
+  application.use(problems(setting.log))
+  return application
+}
+
+/** Every error leaves as a problem detail; only what nobody expected is a 500, and says nothing of its inside. */
+function problems(log: Logger): ErrorRequestHandler {
+  return (error: unknown, request, response, next) => {
+    if (response.headersSent) return next(error)
+    const problem = error instanceof Problem ? error : fromHttpError(error)
+    if (problem.status >= 500) log.error({ err: error, method: request.method, path: request.path }, 'unexpected')
+    response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem.body()))
+  }
+}
+
+function fromHttpError(error: unknown): Problem {
+  const status = error instanceof Error && 'status' in error && typeof error.status === 'number' ? error.status : 500
+  if (status === 413) return new Problem(413, 'too-large', 'Too large', 'Expected at most 1 MB.')
+  if (status === 400) return new Problem(400, 'malformed', 'Not readable', 'Expected a body of well-formed JSON and a path that can be decoded.')
+  if (status === 404) return notFound()
+  if (status >= 400 && status < 500) return new Problem(status, 'refused', 'Refused', 'The request was not understood.')
+  return new Problem(500, 'unexpected', 'Something went wrong here', 'Nothing was changed. Try again; if it stays so, the log of the server says what it was.')
+}

@@ -1,0 +1,51 @@
+import { sql } from 'drizzle-orm'
+import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres'
+import pg from 'pg'
+import * as schema from './tables.ts'
+
+/** The role that every request works under. It owns nothing, so row-level security binds it. */
+export const applicationRole = 'bonitas_app'
+
+export type Database = { readonly pool: pg.Pool; close(): Promise<void> }
+export type Transaction = NodePgDatabase<typeof schema>
+
+/** A pool whose connections work under the application role. */
+export function connect(url: string, most = 10): Database {
+  const pool = new pg.Pool({ connectionString: url, max: most, options: `-c role=${applicationRole}`, connectionTimeoutMillis: 10_000 })
+  pool.on('error', () => undefined) // an idle connection that breaks is replaced at its next use
+  return { pool, close: () => pool.end() }
+}
+
+/** What a transaction may see: the rows of a studio, or before sign-in those of the email or token presented. */
+export type Sight = { readonly studio: string } | { readonly email: string } | { readonly token: string }
+
+/** Sets what the rest of the transaction may see. */
+export async function look(tx: Transaction, sight: Sight): Promise<void> {
+  for (const [name, value] of Object.entries(sight)) await tx.execute(sql`select set_config(${`bonitas.${name}`}, ${value}, true)`)
+}
+
+/** Runs a piece of work in one transaction with its sight set; commits what it returns, rolls back what it throws. */
+export async function inTransaction<T>(database: Database, sight: Sight, work: (tx: Transaction) => Promise<T>): Promise<T> {
+  const client = await database.pool.connect()
+  let broken = false
+  try {
+    await client.query('begin')
+    const tx = drizzle(client, { schema })
+    await look(tx, sight)
+    const result = await work(tx)
+    await client.query('commit')
+    return result
+  } catch (error) {
+    await client.query('rollback').catch(() => (broken = true))
+    throw error
+  } finally {
+    client.release(broken)
+  }
+}
+
+/** The SQLSTATE of a database error, however wrapped; null for any other error. */
+export function sqlState(error: unknown): { code: string; constraint: string } | null {
+  for (let at: unknown = error; at instanceof Error; at = at.cause)
+    if (at instanceof pg.DatabaseError) return { code: at.code ?? '', constraint: at.constraint ?? '' }
+  return null
+}

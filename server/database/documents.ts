@@ -1,0 +1,61 @@
+import { and, eq, getTableColumns } from 'drizzle-orm'
+import type { PgTable } from 'drizzle-orm/pg-core'
+import { emptyMakeover, emptyStudio, type Makeover, type Studio } from '#core/makeover/document.ts'
+import { isStudioKind, kindNames, type Kind } from '#core/makeover/kinds.ts'
+import type { Operation } from '#core/makeover/change.ts'
+import type { Transaction } from './connection.ts'
+import { documents, makeoverTables, studioTables, tables } from './tables.ts'
+
+type StoredRow = Record<string, unknown> & { id: string; version: string }
+
+/** A row as the core knows it: without the keys that say whose it is. */
+function strip({ studioId: _studio, makeoverId: _makeover, ...row }: Record<string, unknown>): StoredRow {
+  return row as StoredRow
+}
+
+const byId = (rows: readonly Record<string, unknown>[]): Record<string, StoredRow> => Object.fromEntries(rows.map(strip).map((row) => [row.id, row]))
+
+/** A makeover with all its rows; null where the studio in sight has none of that id, or it has not been begun. */
+export async function loadMakeover(tx: Transaction, id: string): Promise<Makeover | null> {
+  const [document] = await tx.select({ rev: documents.rev }).from(documents).where(eq(documents.id, id))
+  if (!document) return null
+  const rows: Record<string, Record<string, StoredRow>> = {}
+  for (const [kind, table] of Object.entries(makeoverTables)) rows[kind] = byId(await tx.select().from(table as typeof makeoverTables.room).where(eq(table.makeoverId, id)))
+  if (!rows.makeover?.[id]) return document.rev === 0 ? { ...emptyMakeover(id), rev: 0 } : null
+  return { id, rev: document.rev, rows: rows as unknown as Makeover['rows'] } // parsed here: the database holds only what the schemas took
+}
+
+/** The studio in sight with what its makeovers share. */
+export async function loadStudio(tx: Transaction, id: string): Promise<Studio> {
+  const [document] = await tx.select({ rev: documents.rev }).from(documents).where(eq(documents.id, id))
+  const rows: Record<string, Record<string, StoredRow>> = {}
+  for (const [kind, table] of Object.entries(studioTables)) rows[kind] = byId(await tx.select().from(table as typeof studioTables.seller))
+  return { ...emptyStudio(id), rev: document?.rev ?? 0, rows: rows as unknown as Studio['rows'] }
+}
+
+/** Writes the rows that operations touched, as they are after them: parents first, and taken away children first. */
+export async function writeRows(tx: Transaction, studioId: string, makeoverId: string, operations: readonly Operation[], after: (kind: Kind, id: string) => Record<string, unknown> | undefined): Promise<void> {
+  const order = (operation: Operation): number => kindNames.indexOf(operation.kind)
+  const puts = operations.filter((operation) => operation.op === 'put').toSorted((one, other) => order(one) - order(other))
+  const removes = operations.filter((operation) => operation.op === 'remove').toSorted((one, other) => order(other) - order(one))
+  for (const { kind, id, base } of puts) {
+    const row = after(kind, id)
+    if (!row) throw new Error(`${kind} ${id} was put and is not there`)
+    const table = tables[kind] as typeof tables.room
+    const { id: _id, ...columns } = row
+    if (base === null) await tx.insert(table).values({ ...keysOf(kind, studioId, makeoverId), ...row } as typeof table.$inferInsert)
+    else await tx.update(table).set(columns).where(isStudioKind(kind) ? eq(table.id, id) : and(eq(table.makeoverId, makeoverId), eq(table.id, id)))
+  }
+  for (const { kind, id } of removes) {
+    const table = tables[kind] as typeof tables.room
+    await tx.delete(table).where(isStudioKind(kind) ? eq(table.id, id) : and(eq(table.makeoverId, makeoverId), eq(table.id, id)))
+  }
+}
+
+const keysOf = (kind: Kind, studioId: string, makeoverId: string): Record<string, string> => (isStudioKind(kind) ? { studioId } : { studioId, makeoverId })
+
+/** The columns of a kind's table by the names of its fields, without its keys. */
+export function fieldColumns(kind: Kind): ReturnType<typeof getTableColumns<PgTable>> {
+  const { studioId: _studio, makeoverId: _makeover, id: _id, version: _version, ...fields } = getTableColumns(tables[kind] as PgTable)
+  return fields
+}
