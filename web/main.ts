@@ -1,1 +1,9 @@
-console.log(1)
+import '@fontsource-variable/hanken-grotesk'
+import '@fontsource-variable/newsreader'
+import { createPinia } from 'pinia'
+import { createApp } from 'vue'
+import App from './App.vue'
+import './frame/bonitas.css'
+import { router } from './router.ts'
+
+createApp(App).use(createPinia()).use(router).mount('#bonitas')

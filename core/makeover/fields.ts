@@ -6,8 +6,6 @@ import { mixed, number, string } from 'yup'
 import { isMinor, largestMinor, type Minor } from '../money/minor.ts'
 import { isPlainDate, type PlainDate } from '../measure/plain-date.ts'
 
-const typed = (what: string) => ({ typeError: () => `expected ${what}` })
-
 /** One line of text that must say something, of at most so many characters. */
 export const label = (most = 120) => line(most).test('said', 'is empty: expected some text', (value) => value == null || value.trim() !== '')
 
@@ -29,19 +27,21 @@ export const reference = () => string().strict().defined('is missing').nonNullab
 
 /** A choice from a fixed list. */
 export const choice = <const T extends string>(options: readonly T[]) =>
-  mixed<T>({ check: (value): value is T => typeof value === 'string' && options.some((option) => option === value), ...typed(`one of ${options.join(', ')}`) })
+  mixed<T>({ check: (value): value is T => typeof value === 'string' && options.some((option) => option === value) })
+    .typeError(`expected one of ${options.length > 20 ? `${options.slice(0, 6).join(', ')} …` : options.join(', ')}`)
     .defined('is missing')
-    .nonNullable(`expected one of ${options.join(', ')}`)
+    .nonNullable('is missing')
 
 /** Money in minor units, from `least` to the largest amount the product takes. */
 export const money = (least = 0) =>
-  mixed<Minor>({ check: isMinor, ...typed('a whole number of minor units') })
+  mixed<Minor>({ check: isMinor })
+    .typeError('expected a whole number of minor units')
     .defined('is missing: expected an amount')
     .nonNullable('is missing: expected an amount')
     .test('least', least === 0 ? 'is below zero: expected zero or more' : 'is too small: expected more than zero', (value) => value == null || value >= least)
     .test('most', 'is too large', (value) => value == null || value <= largestMinor)
 
-export const date = () => mixed<PlainDate>({ check: isPlainDate, ...typed('a date such as 2027-03-14') }).defined('is missing: expected a date').nonNullable('is missing: expected a date')
+export const date = () => mixed<PlainDate>({ check: isPlainDate }).typeError('expected a date such as 2027-03-14').defined('is missing: expected a date').nonNullable('is missing: expected a date')
 
 /** A whole number within bounds. */
 export const count = (least: number, most: number) =>
@@ -75,7 +75,7 @@ export const real = (least: number, most: number) =>
     .typeError('expected a number')
     .test('bounds', `expected a number from ${least} to ${most}`, (value) => value == null || (Number.isFinite(value) && value >= least && value <= most))
 
-export const flag = () => mixed<boolean>({ check: (value): value is boolean => typeof value === 'boolean', ...typed('yes or no') }).defined('is missing').nonNullable('expected yes or no')
+export const flag = () => mixed<boolean>({ check: (value): value is boolean => typeof value === 'boolean' }).typeError('expected yes or no').defined('is missing').nonNullable('expected yes or no')
 
 /** A time zone by its IANA name. */
 export const timeZone = () => line(60).test('zone', 'expected a time zone such as Europe/Lisbon', (zone) => zone == null || isTimeZone(zone))

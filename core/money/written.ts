@@ -17,7 +17,7 @@ export function readMoney(text: string, currency: string): Reading<Minor> {
   return { ok: true, value: minor(units) }
 }
 
-const group = '\u202f'
+const group = '\u00a0'
 const grouped = (digits: string): string => digits.replace(/\B(?=(\d{3})+$)/g, group)
 
 /** An amount in two parts, so that a page can set the decimals smaller: ["1 250", ".50"]; ["−3", ""] for yen. */
@@ -29,7 +29,7 @@ export function moneyParts(amount: Minor, currency: string): [whole: string, dec
   return [sign + grouped(digits.slice(0, split)), decimals ? `.${digits.slice(split)}` : '']
 }
 
-/** "1 250.50", with the decimals of the currency, a point, and narrow spaces between thousands. */
+/** "1 250.50", with the decimals of the currency, a point, and spaces that do not break between thousands. */
 export const writeMoney = (amount: Minor, currency: string): string => moneyParts(amount, currency).join('')
 
 /** "20 %", "8.875 %" from parts per million. */

@@ -1,5 +1,6 @@
-export { clash, compare, type Clash, type Comparison, type Swatch } from './compare.ts'
+export { clash, compare, seenWords, type Clash, type Comparison, type Swatch } from './compare.ts'
 export { labOf, reckonPalette, type FinishReckoning, type Palette } from './finishes.ts'
+export { nearestFinish } from './nearest.ts'
 export { paletteRemarks } from './remarks.ts'
 export { drawTexture, type Texture } from './texture.ts'
 export { hueName, undertone, type Undertone } from './undertone.ts'

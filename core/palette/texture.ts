@@ -45,11 +45,12 @@ const turn = 2 * Math.PI
 type Relief = (u: number, v: number, seed: number) => number
 
 const grain: Relief = (u, v, seed) => {
-  const bend = 0.035 * layered(u, v, 2, 3, 2, seed + 40)
-  const boards = layered(u, v + bend, 1, 14, 3, seed)
-  const rings = Math.sin(turn * (9 * v + 3.2 * layered(u, v, 2, 2, 2, seed + 9)))
-  const pores = noise(u * 24, v * 190, 24, 190, seed + 21)
-  return 7 * boards + 1.9 * rings + 2.1 * pores * pores * Math.sign(pores)
+  const bend = 0.014 * layered(u, v, 2, 2, 2, seed + 40)
+  const bands = layered(u, v + bend, 1, 11, 3, seed)
+  const rings = Math.sin(turn * (13 * (v + bend) + 1.3 * layered(u, v, 1, 2, 2, seed + 9)))
+  const fibres = noise(u * 4, v * 120, 4, 120, seed + 33)
+  const pores = noise(u * 26, v * 200, 26, 200, seed + 21)
+  return 6.5 * bands + 1.3 * rings + 1.2 * fibres + 2.2 * pores * Math.abs(pores)
 }
 
 const weave: Relief = (u, v, seed) => {

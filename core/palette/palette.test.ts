@@ -1,0 +1,104 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { deltaE } from '../colour/difference.ts'
+import { labFromHex, type Lab } from '../colour/lab.ts'
+import { families, sheens, type Family } from '../makeover/kinds.ts'
+import { effectiveRules } from '../rulebook/rulebook.ts'
+import { clash, compare, seenWords } from './compare.ts'
+import { drawTexture } from './texture.ts'
+import { hueName, undertone } from './undertone.ts'
+
+const rules = effectiveRules()
+/** A colour by lightness, chroma and hue angle. */
+const lch = (L: number, C: number, h: number): Lab => ({ L, a: C * Math.cos((h * Math.PI) / 180), b: C * Math.sin((h * Math.PI) / 180) })
+const swatch = (family: Family, lab: Lab) => ({ family, lab })
+
+describe('undertone', () => {
+  it.each([[350, 'red'], [0, 'red'], [39.9, 'red'], [40, 'orange'], [75, 'yellow'], [110, 'green'], [195, 'blue'], [285, 'violet'], [349.9, 'violet']])('hue %d is %s', (degrees, name) => expect(hueName(degrees)).toBe(name))
+  it.each([
+    ['paint', lch(92, 5, 95), 'a yellow white', 'warm'],
+    ['paint', lch(92, 5, 10), 'a pink white', 'warm'],
+    ['paint', lch(92, 5, 250), 'a blue white', 'cool'],
+    ['paint', lch(92, 0.5, 250), 'a true white', null],
+    ['paint', lch(60, 6, 80), 'a yellow beige', 'warm'],
+    ['paint', lch(60, 6, 250), 'a blue grey', 'cool'],
+    ['wood', lch(50, 30, 55), 'a redder wood', null],
+    ['wood', lch(50, 30, 75), 'a yellower wood', null],
+    ['wood', lch(50, 30, 66), 'a wood true to its kind', null],
+    ['metal', lch(70, 30, 70), 'a yellow metal, pinker', null],
+    ['metal', lch(70, 30, 95), 'a yellow metal, greener', null],
+    ['greenery', lch(40, 30, 140), 'bluer green', null],
+    ['textile', lch(30, 25, 320), 'a deep violet', null],
+  ] as const)('%s %o is “%s”', (family, lab, words, warmth) => {
+    const tone = undertone(family, lab, rules)
+    expect(tone.words).toBe(words)
+    expect(tone.warmth).toBe(warmth)
+  })
+})
+
+describe('a clash', () => {
+  it('parts a red wood from a yellow one, and never by depth alone', () => {
+    expect(clash(swatch('wood', lch(30, 28, 50)), swatch('wood', lch(65, 28, 78)), rules)).toMatchObject({ rule: 'clash.wood' })
+    fc.assert(
+      fc.property(fc.constantFrom(...families), fc.double({ min: 0, max: 60, noNaN: true }), fc.double({ min: 0, max: 360, noNaN: true }), fc.integer({ min: 0, max: 100 }), fc.integer({ min: 0, max: 100 }), (family, C, h, one, other) => {
+        expect(clash(swatch(family, lch(one, C, h)), swatch(family, lch(other, C, h)), rules)).toBeNull()
+      }),
+    )
+  })
+  it('begins exactly at the limit of the rule: ΔH* = 2·√(C1·C2)·sin(Δh/2)', () => {
+    const apart = (2 * Math.asin(6 / (2 * 25)) * 180) / Math.PI // two woods of C* 25 that part by ΔH* 6
+    expect(clash(swatch('wood', lch(40, 25, 60)), swatch('wood', lch(60, 25, 60 + apart + 0.01)), rules)).not.toBeNull()
+    expect(clash(swatch('wood', lch(40, 25, 60)), swatch('wood', lch(60, 25, 60 + apart - 0.01)), rules)).toBeNull()
+  })
+  it('parts whites of different undertone, or a true white from a cast one, but not two of one hue', () => {
+    expect(clash(swatch('paint', lch(92, 5, 95)), swatch('ceramic', lch(90, 4, 20)), rules)).toMatchObject({ rule: 'clash.neutral-distance' })
+    expect(clash(swatch('paint', lch(92, 0.5, 95)), swatch('paint', lch(90, 6, 95)), rules)).not.toBeNull()
+    expect(clash(swatch('paint', lch(92, 2, 95)), swatch('paint', lch(90, 9, 95)), rules)).toBeNull()
+  })
+  it('is not said across families, nor of colours that stand for themselves', () => {
+    expect(clash(swatch('wood', lch(30, 28, 40)), swatch('metal', lch(65, 28, 90)), rules)).toBeNull()
+    expect(clash(swatch('paint', lch(30, 40, 40)), swatch('paint', lch(65, 40, 190)), rules)).toBeNull()
+  })
+  it('does not depend on which is named first', () => {
+    const lab = fc.record({ L: fc.integer({ min: 0, max: 100 }), a: fc.integer({ min: -40, max: 40 }), b: fc.integer({ min: -40, max: 40 }) })
+    fc.assert(
+      fc.property(fc.constantFrom(...families), fc.constantFrom(...families), lab, lab, (f1, f2, l1, l2) => {
+        expect(clash(swatch(f1, l1), swatch(f2, l2), rules)).toEqual(clash(swatch(f2, l2), swatch(f1, l1), rules))
+      }),
+    )
+  })
+  it('follows the studio where it overrides a rule', () => {
+    const [one, other] = [swatch('wood', lch(30, 28, 50)), swatch('wood', lch(65, 28, 78))]
+    expect(clash(one, other, effectiveRules({ 'clash.wood': 60 }))).toBeNull()
+  })
+})
+
+describe('two finishes laid edge to edge', () => {
+  it('are told apart in words', () => {
+    const pair = compare(swatch('paint', lch(93, 6, 95)), swatch('ceramic', lch(90, 5, 15)), rules)
+    expect(pair.sentence).toBe('A yellow white beside a pink white, a little lighter.')
+    expect(pair.clash).not.toBeNull()
+  })
+  it.each([[0.5, /No one/], [1.5, /trained eye/], [4, /Anyone sees it, side by side/], [8, /even apart/], [12, /at a glance/]])('a difference of ΔE %d is seen so (common practice)', (difference, words) => expect(seenWords(difference, rules)).toMatch(words))
+})
+
+describe('a material', () => {
+  it.each(families.flatMap((family) => sheens.map((sheen) => [family, sheen] as const)))('%s, %s, reads as its own colour on the whole', (family, sheen) => {
+    for (const hex of ['#83a7ad', '#8f5741', '#f1e9da', '#2b2b2b']) {
+      const lab = labFromHex(hex) ?? { L: 0, a: 0, b: 0 }
+      const { pixels } = drawTexture(family, sheen, lab, 7, 64, 64)
+      const mean = [0, 1, 2].map((channel) => {
+        let total = 0
+        for (let at = channel; at < pixels.length; at += 4) total += pixels[at] ?? 0
+        return Math.round(total / (pixels.length / 4))
+      })
+      const seen = labFromHex(`#${mean.map((value) => value.toString(16).padStart(2, '0')).join('')}`) ?? { L: 0, a: 0, b: 0 }
+      expect(deltaE(seen, lab)).toBeLessThan(2) // under 2 only a trained eye sees it, side by side (common practice)
+    }
+  })
+  it('is the same picture for the same seed', () => {
+    const draw = (seed: number) => drawTexture('wood', 'matt', { L: 60, a: 8, b: 30 }, seed, 32, 32).pixels.join()
+    expect(draw(3)).toBe(draw(3))
+    expect(draw(3)).not.toBe(draw(4))
+  })
+})

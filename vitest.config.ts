@@ -1,0 +1,12 @@
+import vue from '@vitejs/plugin-vue'
+import { defineConfig } from 'vitest/config'
+
+export default defineConfig({
+  test: {
+    projects: [
+      { test: { name: 'core', include: ['core/**/*.test.ts', 'demo/**/*.test.ts'] } },
+      { plugins: [vue()], test: { name: 'web', include: ['web/**/*.test.ts'], environment: 'happy-dom' } },
+      { test: { name: 'server', include: ['server/**/*.test.ts'], testTimeout: 30_000, hookTimeout: 60_000, pool: 'forks' } },
+    ],
+  },
+})

@@ -1,0 +1,37 @@
+<script setup lang="ts">
+import { Refused } from '../api.ts'
+import FieldText from '../parts/FieldText.vue'
+import { textField, useForm } from '../parts/form.ts'
+import { useSession } from '../stores/session.ts'
+
+const { email = '' } = defineProps<{ email?: string }>()
+const emit = defineEmits<{ done: [] }>()
+const session = useSession()
+const { form, submit } = useForm(() => ({ email: textField(email, { most: 254 }), password: textField('', { most: 1000 }) }))
+
+async function signIn(): Promise<void> {
+  const done = await submit(async (values) => {
+    try {
+      await session.signIn(values.email, form.fields.password.text)
+      return []
+    } catch (error) {
+      return [{ field: null, message: error instanceof Refused ? error.problem.detail : 'No answer from the server. What you typed is still here: try again.' }]
+    }
+  })
+  if (done) emit('done')
+}
+</script>
+
+<template>
+  <form novalidate class="sign-in-form" @submit.prevent="signIn">
+    <FieldText :field="form.fields.email" label="Email" type="email" autocomplete="username" />
+    <FieldText :field="form.fields.password" label="Password" type="password" autocomplete="current-password" />
+    <p v-for="fault in form.faults" :key="fault" class="stop-line" role="alert">{{ fault }}</p>
+    <el-button type="primary" native-type="submit" :loading="form.busy">Sign in</el-button>
+  </form>
+</template>
+
+<style>
+.sign-in-form { display: grid; gap: 6px; }
+.sign-in-form .el-button { margin-top: 8px; height: 40px; }
+</style>

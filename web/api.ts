@@ -1,0 +1,44 @@
+import type { Fault } from '#core/makeover/change.ts'
+
+/** A problem detail (RFC 9457) as the server answers it. */
+export type ProblemDetail = { readonly type: string; readonly title: string; readonly status: number; readonly detail: string; readonly faults?: readonly Fault[] }
+
+/** The server said no, and why. */
+export class Refused extends Error {
+  constructor(readonly problem: ProblemDetail) {
+    super(problem.detail)
+  }
+  get status(): number {
+    return this.problem.status
+  }
+}
+/** No answer came: the network or the server is away. */
+export class NoAnswer extends Error {}
+
+/** A request to the routes; throws Refused on a problem detail and NoAnswer when nothing came back. */
+export async function request<T>(method: 'GET' | 'POST' | 'DELETE', path: string, body?: unknown): Promise<T> {
+  let response: Response
+  try {
+    response = await fetch(`/api${path}`, {
+      method,
+      signal: AbortSignal.timeout(15_000),
+      ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+    })
+  } catch {
+    throw new NoAnswer('no answer from the server')
+  }
+  if (response.status >= 502 && response.status <= 504) throw new NoAnswer('no answer from the server')
+  const text = await response.text()
+  if (!response.ok) throw new Refused(problemIn(text, response.status))
+  return (text === '' ? undefined : JSON.parse(text)) as T // parsed here: the server is ours and speaks the core's types
+}
+
+function problemIn(text: string, status: number): ProblemDetail {
+  try {
+    const problem: unknown = JSON.parse(text)
+    if (typeof problem === 'object' && problem !== null && 'detail' in problem) return problem as ProblemDetail
+  } catch {
+    // not JSON: answered below
+  }
+  return { type: 'about:blank', title: 'Refused', status, detail: `The server answered with ${status}.` }
+}

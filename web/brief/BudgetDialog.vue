@@ -1,0 +1,117 @@
+<script setup lang="ts">
+import { computed, reactive, ref, watch } from 'vue'
+import { plus, sum, zero, type Minor } from '#core/money/minor.ts'
+import type { Row } from '#core/makeover/kinds.ts'
+import FieldChoice from '../parts/FieldChoice.vue'
+import FieldText from '../parts/FieldText.vue'
+import FormDialog from '../parts/FormDialog.vue'
+import { choiceField, dateField, moneyField, textField, useForm, type Field } from '../parts/form.ts'
+import MoneyAmount from '../parts/MoneyAmount.vue'
+import { useMakeover } from '../stores/makeover.ts'
+import { optionsOf, useRows } from '../stores/rows.ts'
+import { writeBudget, type Sum } from './budget.ts'
+
+/** Drafts a budget, has the draft signed, or signs a change to what was agreed. */
+const { mode, raise = null } = defineProps<{
+  mode: 'draft' | 'sign' | 'change'
+  /** A sum to begin a change with: this much more for one category. */
+  raise?: { categoryId: string; by: Minor } | null
+}>()
+const open = defineModel<boolean>({ required: true })
+const makeover = useMakeover()
+const clients = useRows('client')
+const categories = useRows('category')
+const lines = useRows('agreementLine')
+
+const versions = computed(() => makeover.reckoning?.money.versions ?? [])
+const last = computed(() => versions.value.at(-1) ?? null)
+const today = computed(() => makeover.opened?.today ?? null)
+const titles = { draft: 'Draft the budget', sign: 'Have the budget signed', change: 'Sign a change' }
+
+const { form, reset, submit } = useForm(() => ({
+  contingencyMinor: moneyField(makeover.currency, last.value?.row.contingencyMinor ?? null),
+  reason: textField('', { most: 500, may: mode !== 'change' }),
+  signedById: choiceField(clients.value.map((client) => client.id), clients.value[0]?.id ?? ''),
+  signedOn: dateField(today.value),
+}))
+type Line = { category: Row<'category'> | null; name: Field<string>; amount: Field<Minor> }
+const sums = ref<Line[]>([])
+const line = (category: Row<'category'> | null, amount: Minor | null): Line => reactive({ category, name: textField(category?.name ?? '', { most: 60 }), amount: moneyField(makeover.currency, amount) })
+
+watch(open, (now) => {
+  if (!now) return
+  reset()
+  sums.value = categories.value
+    .toSorted((one, other) => one.place - other.place)
+    .map((category) => {
+      const amount = last.value?.amounts.get(category.id) ?? zero
+      return line(category, raise?.categoryId === category.id ? plus(amount, raise.by) : amount)
+    })
+  if (sums.value.length === 0) sums.value = [line(null, null)]
+})
+
+const typed = computed(() => {
+  const amounts = [...sums.value.map((one) => one.amount), form.fields.contingencyMinor].map((field) => field.read(field.text))
+  return amounts.every((amount) => amount.ok) ? sum(amounts.map((amount) => (amount.ok ? amount.value : zero))) : null
+})
+
+function readSums(): Sum[] | null {
+  let good = true
+  const read = sums.value.map(({ category, name, amount }) => {
+    const [named, counted] = [name.read(name.text), amount.read(amount.text)]
+    name.error = named.ok ? '' : named.error
+    amount.error = counted.ok ? '' : counted.error
+    if (named.ok && counted.ok) return { category, name: named.value, amount: counted.value }
+    good = false
+    return { category, name: '', amount: zero }
+  })
+  return good ? read : null
+}
+
+async function save(): Promise<void> {
+  const read = readSums()
+  const done = await submit(async (values) => {
+    if (!read) return [{ field: null, message: 'A sum is not right yet: see above.' }]
+    const signature = mode === 'draft' ? null : { signedById: values.signedById, signedOn: values.signedOn }
+    const who = clients.value.find((client) => client.id === values.signedById)?.name ?? ''
+    const sentence = { draft: 'Drafted the budget', sign: `${who} signed the budget`, change: `${who} signed a change to the budget` }[mode]
+    return makeover.change(sentence, writeBudget(read, values.contingencyMinor, mode === 'change' ? values.reason : '', signature, versions.value, lines.value))
+  })
+  if (done) open.value = false
+}
+</script>
+
+<template>
+  <FormDialog v-model="open" :title="titles[mode]" :action="mode === 'draft' ? 'Keep the draft' : 'Signed'" :faults="form.faults" :busy="form.busy" :width="620" @submit="save">
+    <p v-if="mode === 'change'" class="quiet">The signed sums stay as they are, readable beside this one. Type the sums as they shall be from now on.</p>
+    <div v-for="(one, at) in sums" :key="one.category?.id ?? `new${at}`" class="sum-line">
+      <span v-if="one.category && !(mode === 'draft' && versions.length < 2)" class="fixed-name">{{ one.category.name }}</span>
+      <FieldText v-else :field="one.name" :label="one.category ? 'Category' : 'New category'" />
+      <FieldText :field="one.amount" :label="`Sum for ${one.name.text || 'it'}`" :unit="makeover.currency" :class="{ 'quiet-label': at > 0 || mode !== 'draft' }" />
+      <button v-if="!one.category && sums.length > 1" type="button" class="word" @click="sums.splice(at, 1)">Take away</button>
+    </div>
+    <div><button type="button" class="word" @click="sums.push(line(null, null))">Add a category</button></div>
+    <div class="sum-line">
+      <FieldText :field="form.fields.contingencyMinor" label="Contingency" :unit="makeover.currency" hint="Common practice: 10 % to decorate, 15 % to refresh, 20 % to renovate or in an old house" />
+      <div class="total"><span class="label">In all</span><strong v-if="typed !== null"><MoneyAmount :amount="typed" :currency="makeover.currency" with-currency /></strong><span v-else class="quiet">–</span></div>
+    </div>
+    <template v-if="mode !== 'draft'">
+      <FieldText v-if="mode === 'change'" :field="form.fields.reason" label="Why it changes" :rows="2" />
+      <div class="columns">
+        <FieldChoice :field="form.fields.signedById" label="Signed by" :options="optionsOf(clients)" />
+        <FieldText :field="form.fields.signedOn" label="Signed on" />
+      </div>
+    </template>
+  </FormDialog>
+</template>
+
+<style>
+.sum-line { display: grid; grid-template-columns: 1fr 1fr auto; gap: 0 16px; align-items: start; }
+.sum-line .word { margin-top: 20px; }
+.sum-line .fixed-name { padding-top: 6px; border-bottom: 1px solid var(--hairline); margin-bottom: 4px; }
+.sum-line .quiet-label .label { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); }
+.sum-line:has(.fixed-name) .below { min-height: 4px; }
+.sum-line > .field:first-child + .quiet-label { padding-top: 19px; }
+.sum-line .total { display: grid; justify-items: end; padding-top: 2px; }
+.sum-line .total strong { font-size: 15px; padding-top: 5px; }
+</style>

@@ -1,0 +1,89 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { writeDate } from '#core/measure/plain-date.ts'
+import { plus, zero } from '#core/money/minor.ts'
+import MoneyAmount from '../parts/MoneyAmount.vue'
+import { useMakeover } from '../stores/makeover.ts'
+import { useRows } from '../stores/rows.ts'
+import BudgetDialog from './BudgetDialog.vue'
+
+/** The agreed budget: every version side by side, the draft last. */
+const makeover = useMakeover()
+const clients = useRows('client')
+const categories = computed(() => makeover.reckoning?.money.categories ?? [])
+const versions = computed(() => makeover.reckoning?.money.versions ?? [])
+const draft = computed(() => versions.value.find(({ row }) => row.signedOn === null) ?? null)
+const agreement = computed(() => makeover.reckoning?.money.agreement ?? null)
+const signer = (id: string | null): string => clients.value.find((client) => client.id === id)?.name ?? ''
+const open = ref(false)
+const mode = ref<'draft' | 'sign' | 'change'>('draft')
+function start(as: 'draft' | 'sign' | 'change'): void {
+  mode.value = as
+  open.value = true
+}
+</script>
+
+<template>
+  <section aria-labelledby="budget-title">
+    <div class="section-head">
+      <h2 id="budget-title">Agreed budget</h2>
+      <span>
+        <template v-if="versions.length === 0"><el-button type="primary" @click="start('draft')">Draft the budget</el-button></template>
+        <template v-else-if="draft">
+          <el-button @click="start('draft')">Change the draft</el-button>
+          <el-button type="primary" @click="start('sign')">Have it signed</el-button>
+        </template>
+        <button v-else type="button" class="word" @click="start('change')">Sign a change</button>
+      </span>
+    </div>
+    <p v-if="versions.length === 0" class="quiet">Nothing is agreed yet. Draft the sums by category with a contingency; once signed, they change only by a signed change.</p>
+    <div v-else class="scroll" tabindex="0" role="region" aria-label="Versions of the agreed budget">
+      <table class="budget">
+        <thead>
+          <tr>
+            <th>Category</th>
+            <th v-for="{ row } in versions" :key="row.id" class="number">
+              <template v-if="row.signedOn"><strong>{{ row.number === 1 ? 'Agreed' : `Change ${row.number - 1}` }}</strong><br />{{ writeDate(row.signedOn) }}, {{ signer(row.signedById) }}</template>
+              <template v-else><strong>Draft</strong><br />not signed</template>
+            </th>
+            <th v-if="agreement" class="number">Forecast</th>
+            <th v-if="agreement" class="number">Left</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="category in categories" :key="category.id">
+            <td>{{ category.name }}</td>
+            <td v-for="({ row, amounts }, at) in versions" :key="row.id" class="number" :class="{ changed: at > 0 && amounts.get(category.id) !== versions[at - 1]?.amounts.get(category.id) }">
+              <MoneyAmount :amount="amounts.get(category.id) ?? zero" :currency="makeover.currency" />
+            </td>
+            <td v-if="agreement" class="number"><MoneyAmount :amount="category.forecast" :currency="makeover.currency" /></td>
+            <td v-if="agreement" class="number"><span :class="{ inverted: category.left < 0 }"><MoneyAmount :amount="category.left" :currency="makeover.currency" /></span></td>
+          </tr>
+          <tr>
+            <td>Contingency</td>
+            <td v-for="{ row } in versions" :key="row.id" class="number"><MoneyAmount :amount="row.contingencyMinor" :currency="makeover.currency" /></td>
+            <td v-if="agreement" class="number quiet">drawn <MoneyAmount :amount="makeover.reckoning?.money.total.contingencyDrawn ?? zero" :currency="makeover.currency" /></td>
+            <td v-if="agreement" />
+          </tr>
+          <tr class="sum">
+            <td>Agreed in all</td>
+            <td v-for="{ row, categories: sum } in versions" :key="row.id" class="number"><MoneyAmount :amount="plus(sum, row.contingencyMinor)" :currency="makeover.currency" with-currency /></td>
+            <td v-if="agreement" class="number"><MoneyAmount :amount="makeover.reckoning?.money.total.forecast ?? zero" :currency="makeover.currency" /></td>
+            <td v-if="agreement" class="number"><span :class="{ inverted: (makeover.reckoning?.money.total.left ?? 0) < 0 }"><MoneyAmount :amount="makeover.reckoning?.money.total.left ?? zero" :currency="makeover.currency" /></span></td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <ul class="reasons">
+      <li v-for="{ row } in versions.filter((version) => version.row.reason)" :key="row.id"><span class="quiet">Change {{ row.number - 1 }}:</span> {{ row.reason }}</li>
+    </ul>
+    <BudgetDialog v-model="open" :mode="mode" />
+  </section>
+</template>
+
+<style>
+.budget td { padding-top: 5px; padding-bottom: 5px; }
+.budget .changed { font-weight: 700; }
+.budget .sum td { border-bottom: 1.5px solid var(--ink); font-weight: 600; }
+.reasons { font-size: 13px; margin-top: 8px; }
+</style>

@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import { v7 as uuidv7 } from 'uuid'
+import { ref, watch } from 'vue'
+import { add, edit, type Operation } from '#core/makeover/change.ts'
+import { unitSystems, type Row } from '#core/makeover/kinds.ts'
+import FieldChoice from '../parts/FieldChoice.vue'
+import FieldText from '../parts/FieldText.vue'
+import FormDialog from '../parts/FormDialog.vue'
+import { choiceField, maybeDateField, textField, useForm, type Field } from '../parts/form.ts'
+import { useMakeover } from '../stores/makeover.ts'
+import { useRows } from '../stores/rows.ts'
+
+const { head } = defineProps<{ head: Row<'makeover'> }>()
+const open = defineModel<boolean>({ required: true })
+const makeover = useMakeover()
+const clients = useRows('client')
+const rooms = useRows('room')
+const zones = useRows('zone')
+const { form, reset, submit } = useForm(() => ({ name: textField(head.name), installOn: maybeDateField(head.installOn), units: choiceField(unitSystems, head.units) }))
+
+type Named = { kind: 'client' | 'room' | 'zone'; row: Row<'client'> | Row<'room'> | Row<'zone'> | null; field: Field<string> }
+const names = ref<Named[]>([])
+const named = <K extends Named['kind']>(kind: K, rows: readonly Row<K>[]): Named[] => [...rows.map((row) => ({ kind, row, field: textField(row.name) })), { kind, row: null, field: textField('', { may: true }) }]
+watch(open, (now) => {
+  if (!now) return
+  reset()
+  names.value = [...named('client', clients.value), ...named('room', rooms.value), ...named('zone', zones.value)]
+})
+const labels = { client: 'Client', room: 'Room', zone: 'Zone' }
+
+async function save(): Promise<void> {
+  const done = await submit(async (values) => {
+    const operations: Operation[] = []
+    if (values.name !== head.name || values.installOn !== head.installOn || values.units !== head.units) operations.push(edit('makeover', head, values))
+    for (const { kind, row, field } of names.value) {
+      const read = field.read(field.text)
+      field.error = read.ok ? '' : read.error
+      if (!read.ok) return [{ field: null, message: `${labels[kind]}: ${read.error}` }]
+      if (row === null && read.value !== '') operations.push(kind === 'zone' ? add('zone', uuidv7(), { roomId: rooms.value[0]?.id ?? '', name: read.value }) : add(kind, uuidv7(), { name: read.value }))
+      else if (row !== null && read.value !== row.name) operations.push({ op: 'put', kind, id: row.id, base: row.version, fields: { name: read.value } })
+    }
+    return operations.length === 0 ? [] : makeover.change('Changed what the makeover is', operations)
+  })
+  if (done) open.value = false
+}
+</script>
+
+<template>
+  <FormDialog v-model="open" title="The makeover" action="Save" :faults="form.faults" :busy="form.busy" @submit="save">
+    <FieldText :field="form.fields.name" label="What it is called" />
+    <div class="columns">
+      <FieldText :field="form.fields.installOn" label="Install date" optional hint="14 Mar 2027" />
+      <FieldChoice :field="form.fields.units" label="Units" :options="unitSystems.map((system) => ({ value: system, label: system }))" />
+    </div>
+    <div class="columns">
+      <div v-for="kind in ['client', 'room', 'zone'] as const" :key="kind">
+        <FieldText v-for="(one, at) in names.filter((name) => name.kind === kind)" :key="at" :field="one.field" :label="one.row ? labels[kind] : `Another ${labels[kind].toLowerCase()}`" />
+      </div>
+    </div>
+  </FormDialog>
+</template>

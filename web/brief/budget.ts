@@ -1,0 +1,29 @@
+import { v7 as uuidv7 } from 'uuid'
+import { add, edit, type Operation } from '#core/makeover/change.ts'
+import type { Row } from '#core/makeover/kinds.ts'
+import type { PlainDate } from '#core/measure/plain-date.ts'
+import type { Agreement } from '#core/brief/index.ts'
+import type { Minor } from '#core/money/minor.ts'
+
+/** One line of a budget as it is typed: a category that exists, or one to be made, and its sum. */
+export type Sum = { readonly category: Row<'category'> | null; readonly name: string; readonly amount: Minor }
+export type Signature = { readonly signedById: string; readonly signedOn: PlainDate }
+
+/** The operations that write a version of the agreed budget: over the draft, or as a new version after the last. */
+export function writeBudget(sums: readonly Sum[], contingency: Minor, reason: string, signature: Signature | null, versions: readonly Agreement[], lines: readonly Row<'agreementLine'>[]): Operation[] {
+  const last = versions.at(-1)
+  const draft = last && last.row.signedOn === null ? last.row : null
+  const agreementId = draft?.id ?? uuidv7()
+  const fields = { contingencyMinor: contingency, reason, signedById: signature?.signedById ?? null, signedOn: signature?.signedOn ?? null }
+  const operations: Operation[] = [draft ? edit('agreement', draft, fields) : add('agreement', agreementId, { ...fields, number: (last?.row.number ?? 0) + 1 })]
+  const drafted = draft ? lines.filter((line) => line.agreementId === draft.id) : []
+  for (const [place, { category, name, amount }] of sums.entries()) {
+    const categoryId = category?.id ?? uuidv7()
+    if (!category) operations.push(add('category', categoryId, { name, place }))
+    else if (category.name !== name) operations.push(edit('category', category, { name }))
+    const line = drafted.find((one) => one.categoryId === categoryId)
+    if (line && line.amountMinor !== amount) operations.push(edit('agreementLine', line, { amountMinor: amount }))
+    if (!line) operations.push(add('agreementLine', uuidv7(), { agreementId, categoryId, amountMinor: amount }))
+  }
+  return operations
+}

@@ -1,0 +1,194 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { headOf } from '#core/makeover/document.ts'
+import { writeDate } from '#core/measure/plain-date.ts'
+import { weights } from '#core/remarks/remark.ts'
+import { stripOf } from '#core/reckoning/summary.ts'
+import { Refused } from '../api.ts'
+import MaterialStrip from '../parts/MaterialStrip.vue'
+import RemarkMark from '../parts/RemarkMark.vue'
+import WorkingSlip from '../parts/WorkingSlip.vue'
+import { steps } from '../router.ts'
+import { useMakeover } from '../stores/makeover.ts'
+import { useViewing } from '../stores/viewing.ts'
+import { useWorking } from '../stores/working.ts'
+import GroundSwitch from './GroundSwitch.vue'
+import { useKeys } from './keys.ts'
+import KeysDialog from './KeysDialog.vue'
+import NowherePage from './NowherePage.vue'
+import ReckoningLine from './ReckoningLine.vue'
+import SaveState from './SaveState.vue'
+import { stepProgress } from './progress.ts'
+
+const route = useRoute()
+const router = useRouter()
+const makeover = useMakeover()
+const viewing = useViewing()
+const working = useWorking()
+const missing = ref('')
+const keysOpen = ref(false)
+const slip = useTemplateRef<HTMLElement>('slip')
+
+const id = computed(() => String(route.params.id))
+watch(
+  id,
+  async (to) => {
+    missing.value = ''
+    try {
+      await makeover.open(to)
+    } catch (error) {
+      missing.value = error instanceof Refused && error.status === 404 ? 'nowhere' : 'No answer from the server'
+    }
+  },
+  { immediate: true },
+)
+watch(
+  () => working.shown,
+  async (shown) => {
+    if (!shown) return
+    await nextTick()
+    slip.value?.focus()
+  },
+)
+
+const head = computed(() => (makeover.opened ? headOf(makeover.opened.makeover) : undefined))
+const strip = computed(() => (makeover.opened ? stripOf(makeover.opened.makeover) : []))
+const openRemarks = (step: string) => (makeover.reckoning?.remarks ?? []).filter((remark) => remark.step === step && remark.accepted === null)
+const marksOf = (step: string) => weights.map((weight) => ({ weight, count: openRemarks(step).filter((remark) => remark.weight === weight).length })).filter(({ count, weight }) => count > 0 && weight !== 'note')
+const progress = computed(() => (makeover.opened && makeover.reckoning ? stepProgress(makeover.opened.makeover, makeover.reckoning) : null))
+const here = (name: string): boolean => route.name === name || (name === 'pieces' && route.name === 'piece')
+const slack = computed(() => {
+  const days = makeover.line?.slackDays ?? null
+  if (days === null) return ''
+  return days < 0 ? `${-days} days late` : `${days} ${days === 1 ? 'day' : 'days'} slack`
+})
+
+const go = (name: string): void => void router.push({ name, params: { id: id.value } })
+useKeys([
+  ...steps.map((step, at) => ({ key: String(at + 1), does: `To ${step.title}`, run: () => go(step.name) })),
+  { key: '0', does: 'To the day page', run: () => void router.push({ name: 'day' }) },
+  { key: 'r', does: 'To the remarks', run: () => go('remarks') },
+  { key: 'g', does: 'Next ground behind finishes', run: () => viewing.nextGround() },
+  { key: 't', does: 'Fold the tag away, or bring it back', run: () => (viewing.tagFolded = !viewing.tagFolded) },
+  { key: 'f', does: 'Fold the run to marks, or bring it back', run: () => (viewing.runFolded = !viewing.runFolded) },
+  { key: '?', does: 'This list', run: () => (keysOpen.value = true) },
+])
+</script>
+
+<template>
+  <NowherePage v-if="missing === 'nowhere'" />
+  <main v-else-if="missing" class="nowhere">
+    <h1>{{ missing }}</h1>
+    <p>Nothing is lost. <button type="button" class="word" @click="$router.go(0)">Try again</button></p>
+  </main>
+  <div v-else class="frame" :class="{ 'tag-folded': viewing.tagFolded && !working.shown, 'run-folded': viewing.runFolded }">
+    <header class="head">
+      <div class="whose">
+        <router-link :to="{ name: 'day' }" class="wordmark serif" aria-label="Bonitas, to all makeovers">Bonitas</router-link>
+        <p class="quiet name" :title="head?.name ?? ''">{{ head?.name ?? '…' }}</p>
+        <MaterialStrip :parts="strip" :height="6" />
+      </div>
+      <ReckoningLine v-if="makeover.line" class="money" :line="makeover.line" />
+      <div v-if="makeover.line" class="beside">
+        <div>
+          <span class="label">Install</span>
+          <strong>{{ makeover.line.installOn ? writeDate(makeover.line.installOn).replace(/ \d+$/, '') : 'no date' }}</strong>
+          <span class="label" :class="{ inverted: (makeover.line.slackDays ?? 0) < 0 }">{{ slack }}</span>
+        </div>
+        <div>
+          <span class="label">Needs</span>
+          <strong>{{ makeover.line.needsCovered }} of {{ makeover.line.needs }}</strong>
+          <span class="label">covered</span>
+        </div>
+        <router-link class="remarks" :to="{ name: 'remarks', params: { id } }">
+          <span class="label">Remarks</span>
+          <strong>
+            <template v-for="weight in ['stop', 'look'] as const" :key="weight">
+              <span v-if="weight === 'look' || makeover.line.remarks.stop > 0" class="count"><RemarkMark :weight="weight" /> {{ makeover.line.remarks[weight] }} <span class="visually-hidden">{{ weight }}</span></span>
+            </template>
+          </strong>
+          <span class="label"><RemarkMark weight="note" /> {{ makeover.line.remarks.note }} {{ makeover.line.remarks.note === 1 ? 'note' : 'notes' }}</span>
+        </router-link>
+      </div>
+    </header>
+
+    <nav class="run" aria-label="Steps">
+      <ol>
+        <li v-for="step in steps" :key="step.name" :class="{ here: here(step.name) }">
+          <router-link :to="{ name: step.name, params: { id } }" :aria-current="here(step.name) ? 'page' : undefined">
+            <span class="title">{{ step.title }}</span>
+            <span class="marks">
+              <span v-for="mark in marksOf(step.name)" :key="mark.weight"><RemarkMark :weight="mark.weight" /> {{ mark.count }}<span class="visually-hidden"> to {{ mark.weight }} at</span></span>
+            </span>
+          </router-link>
+          <span class="far" aria-hidden="true"><span :style="{ width: `${100 * (progress?.[step.name] ?? 0)}%` }" /></span>
+        </li>
+      </ol>
+      <div class="foot">
+        <SaveState />
+        <GroundSwitch />
+        <button type="button" class="bare keys-word" @click="keysOpen = true">Keys<kbd>?</kbd></button>
+      </div>
+    </nav>
+
+    <main v-if="makeover.opened && makeover.reckoning" class="surface">
+      <router-view :key="id" />
+    </main>
+    <main v-else class="surface"><p class="quiet" role="status">Opening …</p></main>
+
+    <aside class="ticket" aria-label="Selected">
+      <section v-if="working.shown" ref="slip" class="tag" tabindex="-1" aria-label="Working" @keydown.esc="working.close()">
+        <span class="hole" aria-hidden="true" />
+        <h2 class="serif">{{ working.shown.title }}<template v-if="working.where">, {{ working.where.toLowerCase() }}</template></h2>
+        <WorkingSlip :working="working.shown" :currency="makeover.currency" />
+        <div class="tag-actions"><el-button @click="working.close()">Close</el-button></div>
+      </section>
+      <div id="tag" :hidden="working.shown !== null" />
+    </aside>
+    <KeysDialog v-model="keysOpen" />
+  </div>
+</template>
+
+<style>
+.frame { display: grid; grid-template: 76px minmax(calc(100vh - 76px), auto) / 168px minmax(0, 1fr) 292px; }
+.frame.tag-folded { grid-template-columns: 168px minmax(0, 1fr) 0; }
+.frame.run-folded { grid-template-columns: 92px minmax(0, 1fr) 292px; }
+.frame.run-folded.tag-folded { grid-template-columns: 92px minmax(0, 1fr) 0; }
+.frame > .head { grid-column: 1 / -1; display: grid; grid-template-columns: 168px minmax(0, 1fr) 292px; border-bottom: 1.5px solid var(--ink); position: sticky; top: 0; z-index: 5; background: var(--paper); }
+.head .whose { padding: 7px 14px 0 22px; min-width: 0; }
+.head .name { font-size: 12px; line-height: 18px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+.head .money { padding: 10px 24px 0 22px; }
+.head .beside { border-left: 1px solid var(--hairline); display: grid; grid-template-columns: 1fr 1fr 1fr; gap: 10px; padding: 12px 18px 0 18px; }
+.head .beside > * { display: grid; align-content: start; text-decoration: none; white-space: nowrap; }
+.head .beside .inverted { color: var(--paper); justify-self: start; }
+.head .beside strong { font-size: 15px; line-height: 19px; font-weight: 600; }
+.head .remarks:hover .label:first-child { text-decoration: underline; }
+.head .count + .count { margin-left: 6px; }
+.frame > .run { border-right: 1px solid var(--hairline); padding: 20px 12px 16px 22px; display: flex; flex-direction: column; position: sticky; top: 76px; height: calc(100vh - 76px); }
+.run li { margin-bottom: 12px; }
+.run li a { display: flex; justify-content: space-between; align-items: center; text-decoration: none; padding: 6px 0 5px; min-height: 30px; }
+.run .marks { display: inline-flex; gap: 8px; font-size: 13px; }
+.run li.here .title { font-weight: 700; font-size: 15px; }
+.run .far { display: block; height: 1px; background: var(--rule); position: relative; }
+.run .far span { position: absolute; left: 0; bottom: 0; height: 2px; background: var(--ink); }
+.run li.here .far { background: var(--ink); }
+.run li.here .far span { height: 5px; }
+.run li a:hover .title { text-decoration: underline; text-underline-offset: 3px; }
+.run .foot { margin-top: auto; display: grid; gap: 0; font-size: 12px; color: var(--soft); justify-items: start; }
+.run .foot .keys-word { min-height: 24px; }
+.run-folded .run .title { font-size: 12px; }
+.frame > .surface { padding: 18px 24px 40px; min-width: 0; }
+.frame > .ticket { border-left: 1px solid var(--hairline); padding: 18px 20px; min-width: 0; }
+.tag-folded > .ticket { display: none; }
+@media (max-width: 1080px) {
+  .frame, .frame.tag-folded, .frame.run-folded { grid-template: auto auto auto auto / minmax(0, 1fr); }
+  .frame > .head { grid-template-columns: 1fr; position: static; padding-bottom: 10px; }
+  .head .beside { border: 0; }
+  .frame > .run { position: static; height: auto; border: 0; padding: 8px 16px; }
+  .run ol { display: flex; gap: 18px; flex-wrap: wrap; }
+  .run .foot { grid-auto-flow: column; justify-content: start; gap: 18px; }
+  .frame > .surface { padding: 8px 16px 24px; }
+  .frame > .ticket { border: 0; padding: 8px 16px 40px; }
+}
+</style>

@@ -1,0 +1,19 @@
+import { rowsOf, type Makeover } from '#core/makeover/document.ts'
+import type { Reckoning } from '#core/reckoning/reckon.ts'
+
+const share = (done: number, of: number): number => (of === 0 ? 0 : done / of)
+
+/** How far each step is, 0 to 1: the ink line under its word. */
+export function stepProgress(makeover: Makeover, reckoning: Reckoning): Record<string, number> {
+  const { pieces, purchases, agreement } = reckoning.money
+  const finishes = rowsOf(makeover, 'finish').length
+  const settled = pieces.filter((piece) => piece.basis !== 'allowance').length
+  const wanted = pieces.filter((piece) => piece.open > 0).length
+  const here = purchases.filter((purchase) => purchase.received >= purchase.packs && purchase.goingBack === 0).length
+  return {
+    brief: share((reckoning.needs.length > 0 ? 1 : 0) + (agreement ? 1 : 0), 2),
+    palette: share(finishes - reckoning.remarks.filter((remark) => remark.code === 'palette.clash' && remark.accepted === null).length, finishes),
+    pieces: share(settled, pieces.length),
+    purchases: share(here, purchases.length + wanted),
+  }
+}

@@ -1,0 +1,205 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, ref, useTemplateRef } from 'vue'
+import { hexFromLab } from '#core/colour/lab.ts'
+import { remove } from '#core/makeover/change.ts'
+import type { Row } from '#core/makeover/kinds.ts'
+import { compare, labOf } from '#core/palette/index.ts'
+import { citeRule, effectiveRules } from '#core/rulebook/rulebook.ts'
+import { useKeys } from '../frame/keys.ts'
+import MaterialSwatch from '../parts/MaterialSwatch.vue'
+import RemarkList from '../remarks/RemarkList.vue'
+import StepRemarks from '../remarks/StepRemarks.vue'
+import { useMakeover } from '../stores/makeover.ts'
+import { useRows } from '../stores/rows.ts'
+import FinishDialog from './FinishDialog.vue'
+import { layTray } from './tray.ts'
+
+const makeover = useMakeover()
+const finishes = useRows('finish')
+const rules = effectiveRules()
+const frame = useTemplateRef<HTMLElement>('frame')
+const { width, height } = useElementSize(frame)
+const tray = computed(() => layTray(finishes.value, Math.max(0.5, width.value / Math.max(1, height.value))))
+const percent = (fraction: number): string => `${100 * fraction}%`
+
+const oneId = ref<string | null>(null)
+const otherId = ref('')
+const one = computed(() => finishes.value.find((finish) => finish.id === oneId.value) ?? null)
+const other = computed(() => finishes.value.find((finish) => finish.id === otherId.value && finish.id !== oneId.value) ?? null)
+const reading = (finish: Row<'finish'>) => makeover.reckoning?.palette.finishes.find((reckoned) => reckoned.id === finish.id)
+const swatch = (finish: Row<'finish'>) => ({ family: finish.family, lab: labOf(finish) })
+const pair = computed(() => (one.value && other.value ? compare(swatch(one.value), swatch(other.value), rules) : null))
+const remarksOf = (id: string) => (makeover.reckoning?.remarks ?? []).filter((remark) => remark.subjects.some((subject) => subject.id === id))
+const remarks = computed(() => {
+  if (!one.value) return (makeover.reckoning?.remarks ?? []).filter((remark) => remark.step === 'palette')
+  const of = other.value
+  return of ? remarksOf(one.value.id).filter((remark) => remark.subjects.some((subject) => subject.id === of.id)) : remarksOf(one.value.id)
+})
+const undertoneWord = (id: string): string => {
+  const tone = makeover.reckoning?.palette.finishes.find((finish) => finish.id === id)?.undertone
+  return tone ? [tone.cast ?? 'none', tone.lean].filter(Boolean).join(', ') : ''
+}
+
+/** A click takes a finish up; with Shift, or while pairing, it is laid beside the one in hand. */
+const pairing = ref(false)
+function pick(finish: Row<'finish'>, event?: MouseEvent): void {
+  if (one.value && one.value.id !== finish.id && (pairing.value || event?.shiftKey)) {
+    otherId.value = finish.id
+    pairing.value = false
+    return
+  }
+  oneId.value = oneId.value === finish.id && !other.value ? null : finish.id
+  otherId.value = ''
+}
+const dialogOpen = ref(false)
+const edited = ref<Row<'finish'> | null>(null)
+const problem = ref('')
+function openDialog(finish: Row<'finish'> | null): void {
+  edited.value = finish
+  dialogOpen.value = true
+}
+async function takeAway(finish: Row<'finish'>): Promise<void> {
+  const faults = await makeover.change(`Took ${finish.name} out of the palette`, [remove('finish', finish)])
+  problem.value = faults.map((fault) => fault.message).join('; ')
+  if (faults.length === 0) oneId.value = null
+}
+function swap(): void {
+  const [first, second] = [oneId.value, otherId.value]
+  if (!first || !second) return
+  oneId.value = second
+  otherId.value = first
+}
+useKeys([
+  { key: 'n', does: 'A new finish', run: () => openDialog(null) },
+  { key: 'c', does: 'Lay the next finish you pick beside the one in hand', run: () => (pairing.value = one.value !== null && !pairing.value) },
+  { key: 'x', does: 'Swap the two that are compared', run: swap },
+])
+const judged = computed(() => finishes.value.filter((finish) => finish.visibleM2 !== null).length)
+</script>
+
+<template>
+  <div class="palette">
+    <div class="page-head">
+      <h1>Palette</h1>
+      <span class="quiet">each finish as large as it is in the room, its area judged by eye</span>
+      <span class="end"><button type="button" class="word" @click="openDialog(null)">Add a finish<kbd>N</kbd></button></span>
+    </div>
+    <StepRemarks step="palette" />
+    <p v-if="finishes.length === 0" class="opening">No finish yet. <button type="button" class="word" @click="openDialog(null)">Lay down the first</button>: the walls, the floor that stays, the cloth it all began with.</p>
+    <template v-else>
+      <div ref="frame" class="tray-ground on-ground">
+        <button
+          v-for="place in tray.places"
+          :key="place.finish.id"
+          type="button"
+          class="bare in-tray"
+          :class="{ picked: place.finish.id === oneId || place.finish.id === otherId }"
+          :aria-pressed="place.finish.id === oneId || place.finish.id === otherId"
+          :aria-label="`${place.finish.name}, ${place.finish.usedFor || place.finish.family}`"
+          :style="{ left: percent(place.left), top: percent(place.top), width: percent(place.width), height: percent(place.height) }"
+          @click="pick(place.finish, $event)"
+        >
+          <MaterialSwatch :finish="place.finish" />
+          <span class="name">
+            <strong>{{ place.finish.name }}</strong>
+            <span>{{ place.finish.usedFor }}<template v-if="place.width > 0.18">&ensp;LRV {{ Math.round(reading(place.finish)?.lrv ?? 0) }}</template></span>
+          </span>
+        </button>
+      </div>
+      <div class="ruler">
+        <div v-for="column in tray.columns" :key="column.role" :style="{ left: percent(column.left), width: percent(column.width) }">
+          <span>{{ column.role }} <strong>{{ Math.round(column.share * 100) }} %</strong></span>
+        </div>
+      </div>
+      <p class="quiet under">
+        {{ judged }} of {{ finishes.length }} finishes have an area.
+        <template v-if="tray.places.some((place) => place.smallest)">Drawn larger than they are, to be seen at all: {{ tray.places.filter((place) => place.smallest).map((place) => place.finish.name).join(', ') }}.</template>
+      </p>
+      <p v-if="pairing" class="quiet" role="status">Pick the finish to lay beside {{ one?.name }}.</p>
+      <p v-if="problem" class="stop-line" role="alert">{{ problem }}</p>
+    </template>
+
+    <Teleport defer to="#tag">
+      <section v-if="one" class="tag" aria-label="Finish">
+        <span class="hole" aria-hidden="true" />
+        <div class="laid" :class="{ two: other }">
+          <div><MaterialSwatch :finish="one" /></div>
+          <div v-if="other"><MaterialSwatch :finish="other" /></div>
+        </div>
+        <template v-if="other && pair">
+          <h2>{{ one.name }} beside {{ other.name }}</h2>
+          <p>{{ pair.sentence }} {{ pair.seen }}</p>
+          <hr />
+          <dl class="pairs">
+            <div><dt>Difference</dt><dd><strong>ΔE {{ pair.deltaE.toFixed(1) }}</strong></dd></div>
+          </dl>
+          <table class="beside-table">
+            <tbody>
+              <tr><th scope="row">Undertone</th><td>{{ undertoneWord(one.id) }}</td><td>{{ undertoneWord(other.id) }}</td></tr>
+              <tr><th scope="row">LRV, estimate</th><td>{{ Math.round(pair.lrv[0]) }}</td><td>{{ Math.round(pair.lrv[1]) }}</td></tr>
+              <tr><th scope="row">In the room</th><td>{{ one.usedFor || one.family }}</td><td>{{ other.usedFor || other.family }}</td></tr>
+            </tbody>
+          </table>
+          <p v-if="pair.clash && remarks.length === 0"><strong>They clash</strong>: {{ pair.clash.measured.toFixed(1) }} {{ pair.clash.measure }}, from {{ citeRule(pair.clash.rule, rules) }}.</p>
+          <p v-else-if="!pair.clash && pair.undertones[0].group && pair.undertones[0].group === pair.undertones[1].group" class="quiet">Of one family, and their undertones agree.</p>
+          <RemarkList :remarks="remarks" />
+          <div class="tag-actions"><el-button @click="swap">Swap</el-button><el-button @click="otherId = ''">Put it back</el-button></div>
+        </template>
+        <template v-else>
+          <h2>{{ one.name }}</h2>
+          <p>{{ reading(one)?.undertone.words.replace(/^./, (letter) => letter.toUpperCase()) }}<template v-if="reading(one)?.undertone.warmth">, {{ reading(one)?.undertone.warmth }}</template>.</p>
+          <hr />
+          <dl class="pairs">
+            <div><dt>Role</dt><dd>{{ one.role }}</dd></div>
+            <div><dt>Family</dt><dd>{{ one.family }}, {{ one.sheen }}</dd></div>
+            <div><dt>In the room</dt><dd>{{ one.usedFor || '–' }}</dd></div>
+            <div><dt>LRV</dt><dd>{{ Math.round(reading(one)?.lrv ?? 0) }}, an estimate</dd></div>
+            <div><dt>Undertone</dt><dd>{{ undertoneWord(one.id) }}</dd></div>
+            <div><dt>Lab, D65 2°</dt><dd>{{ one.labL.toFixed(1) }} {{ one.labA.toFixed(1) }} {{ one.labB.toFixed(1) }}</dd></div>
+            <div><dt>On this screen</dt><dd>{{ hexFromLab(labOf(one)) }}<template v-if="!reading(one)?.showable">, the nearest it can</template></dd></div>
+            <div><dt>Area by eye</dt><dd>{{ one.visibleM2 === null ? 'not judged' : `${one.visibleM2} m²` }}</dd></div>
+          </dl>
+          <label class="label" for="lay-beside">Lay beside</label>
+          <el-select id="lay-beside" v-model="otherId" aria-label="Lay beside" placeholder="another finish">
+            <el-option v-for="finish in finishes.filter((each) => each.id !== one?.id)" :key="finish.id" :value="finish.id" :label="finish.name" />
+          </el-select>
+          <RemarkList :remarks="remarks" />
+          <div class="tag-actions">
+            <el-button @click="openDialog(one)">Change</el-button>
+            <el-button @click="takeAway(one)">Take out</el-button>
+          </div>
+        </template>
+      </section>
+      <section v-else-if="finishes.length > 0" class="tag">
+        <span class="hole" aria-hidden="true" />
+        <h2>Take up a finish</h2>
+        <p class="quiet">Pick one to read it; hold Shift and pick another to lay the two edge to edge.</p>
+        <RemarkList :remarks="remarks" />
+      </section>
+      <p class="caution quiet">Computed, and a screen is not a sample: paint a board, hold it to the others in the room, and look again in the evening.</p>
+    </Teleport>
+    <FinishDialog v-model="dialogOpen" :finish="edited" />
+  </div>
+</template>
+
+<style>
+.palette { display: flex; flex-direction: column; min-height: calc(100vh - 76px - 58px); }
+.tray-ground { position: relative; background: var(--ground); flex: 1; min-height: 380px; outline: 14px solid var(--ground); margin: 8px 14px 14px; }
+.in-tray { position: absolute; overflow: hidden; }
+.in-tray .name { position: absolute; left: 8px; bottom: 8px; background: var(--paper); color: var(--ink); padding: 3px 6px 4px; display: grid; font-size: 12px; line-height: 15px; max-width: calc(100% - 12px); text-align: left; }
+.in-tray .name strong { font-size: 13px; line-height: 17px; font-weight: 600; }
+.in-tray .name > * { overflow: hidden; text-overflow: ellipsis; }
+.in-tray.picked { z-index: 1; outline: 4px solid var(--on-ground); outline-offset: -4px; }
+.in-tray:focus-visible { z-index: 2; outline: 4px solid var(--ink); outline-offset: -4px; box-shadow: inset 0 0 0 7px var(--paper); }
+.ruler { position: relative; height: 34px; margin: 8px 14px 0; }
+.ruler > div { position: absolute; top: 0; border-top: 1.5px solid var(--ink); border-left: 1.5px solid var(--ink); padding: 6px 0 0 6px; white-space: nowrap; font-size: 13px; }
+.ruler span::first-letter { text-transform: uppercase; }
+.palette .under { font-size: 12px; line-height: 16px; margin: 4px 14px 0; }
+.laid { background: var(--ground); padding: 14px; display: grid; grid-template-columns: 1fr; height: 112px; }
+.laid.two { grid-template-columns: 1fr 1fr; }
+.beside-table th { border: 0; padding: 2px 8px 2px 0; font-size: 14px; line-height: 20px; white-space: nowrap; vertical-align: top; }
+.beside-table td { border: 0; padding: 2px 0 2px 8px; text-align: right; }
+.beside-table tbody th { color: var(--soft); text-align: left; }
+.caution { font-size: 12px; line-height: 17px; margin-top: 14px; }
+</style>

@@ -1,0 +1,127 @@
+import { reactive } from 'vue'
+import { readColour, type Lab } from '#core/colour/lab.ts'
+import type { Fault } from '#core/makeover/change.ts'
+import { readNumber, type Reading } from '#core/measure/decimal.ts'
+import { readDate, writeDate, writeWeekdayDate, type PlainDate } from '#core/measure/plain-date.ts'
+import { moneyParts, readMoney, writeMoney } from '#core/money/written.ts'
+import { largestMinor, type Minor } from '#core/money/minor.ts'
+
+/** One field of a form: the text as typed, how it is read, what is wrong with it. */
+export type Field<T> = { text: string; error: string; read(text: string): Reading<T>; echo(value: T): string }
+type AnyField = Field<unknown>
+type Values<F> = { [K in keyof F]: F[K] extends Field<infer T> ? T : never }
+
+const field = <T>(text: string, read: (text: string) => Reading<T>, echo: (value: T) => string = () => ''): Field<T> => ({ text, error: '', read, echo })
+const ok = <T>(value: T): Reading<T> => ({ ok: true, value })
+const wrong = (error: string): Reading<never> => ({ ok: false, error })
+
+export const textField = (start = '', { most = 120, may = false } = {}): Field<string> =>
+  field(start, (text) => {
+    const length = [...text.trim()].length
+    if (length === 0 && !may) return wrong('is empty: expected some text')
+    return length > most ? wrong(`is too long: expected at most ${most} characters, this has ${length}`) : ok(text.trim())
+  })
+
+/** Without separators between thousands, so that it reads back as it was. */
+export const writtenMoney = (amount: Minor | null, currency: string): string => (amount === null ? '' : moneyParts(amount, currency).join('').replaceAll('\u00a0', '').replace('−', '-'))
+
+export const moneyField = (currency: string, start: Minor | null = null, { least = 0 } = {}): Field<Minor> =>
+  field(
+    writtenMoney(start, currency),
+    (text) => {
+      const read = readMoney(text, currency)
+      if (!read.ok) return read
+      if (read.value < least) return wrong(least > 0 ? 'expected more than zero' : 'is below zero: expected zero or more')
+      return read.value > largestMinor ? wrong('is too large') : read
+    },
+    (amount) => `${writeMoney(amount, currency)} ${currency}`,
+  )
+
+export const numberField = (start: number | null, bounds: { decimals: number; least: number; most: number }): Field<number> =>
+  field(start === null ? '' : String(start), (text) => readNumber(text, bounds), String)
+
+export const maybeNumberField = (start: number | null, bounds: { decimals: number; least: number; most: number }): Field<number | null> =>
+  field(start === null ? '' : String(start), (text) => (text.trim() === '' ? ok(null) : readNumber(text, bounds)), (value) => (value === null ? '' : String(value)))
+
+/** A rate typed in percent, kept in parts per million. */
+export const rateField = (startPpm: number): Field<number> =>
+  field(
+    String(startPpm / 10_000),
+    (text) => {
+      const read = readNumber(text, { decimals: 4, least: 0, most: 100 })
+      return read.ok ? ok(Math.round(read.value * 10_000)) : read
+    },
+    (ppm) => `${ppm / 10_000} %`,
+  )
+
+export const dateField = (start: PlainDate | null): Field<PlainDate> => field(start ? writeDate(start) : '', (text) => (text.trim() === '' ? wrong('is empty: expected a date such as 14 Mar 2027') : readDate(text)), writeWeekdayDate)
+
+export const maybeDateField = (start: PlainDate | null): Field<PlainDate | null> =>
+  field<PlainDate | null>(start ? writeDate(start) : '', (text) => (text.trim() === '' ? ok(null) : readDate(text)), (date) => (date ? writeWeekdayDate(date) : ''))
+
+export type Colour = { lab: Lab; source: 'hex' | 'lab' }
+const writtenLab = ({ L, a, b }: Lab): string => `L* ${L.toFixed(1)}, a* ${a.toFixed(1)}, b* ${b.toFixed(1)}`
+export const colourField = (start = ''): Field<Colour> => field(start, (text) => (text.trim() === '' ? wrong('is empty: expected a hex such as #8fa3a8, or Lab as three numbers') : readColour(text)), ({ lab }) => writtenLab(lab))
+export const maybeColourField = (start = ''): Field<Colour | null> =>
+  field<Colour | null>(start, (text) => (text.trim() === '' ? ok(null) : readColour(text)), (colour) => (colour ? writtenLab(colour.lab) : ''))
+
+/** A choice from a list; the text is the option itself, or the id of a row. */
+export const choiceField = <T extends string>(options: readonly T[], start: T | ''): Field<T> =>
+  field(start, (text) => {
+    const chosen = options.find((option) => option === text)
+    return chosen === undefined ? wrong('is not chosen yet') : ok(chosen)
+  })
+export const maybeChoiceField = <T extends string>(options: readonly T[], start: T | null): Field<T | null> =>
+  field<T | null>(start ?? '', (text) => (text === '' ? ok(null) : ok(options.find((option) => option === text) ?? null)))
+
+export const yesField = (start: boolean): Field<boolean> => field(start ? 'yes' : '', (text) => ok(text === 'yes'))
+
+/** A form of fields: reads them all, and puts what the core or the server finds wrong where it belongs. */
+export function useForm<F extends Record<string, AnyField>>(start: () => F) {
+  const form = reactive({ fields: start(), faults: [] as string[], busy: false }) as { fields: F; faults: string[]; busy: boolean }
+
+  function reset(): void {
+    form.fields = start()
+    form.faults = []
+  }
+  /** The values, or null where something is wrong; every field then says what. */
+  function read(): Values<F> | null {
+    form.faults = []
+    const values: Record<string, unknown> = {}
+    let good = true
+    for (const [name, one] of Object.entries(form.fields)) {
+      const result = one.read(one.text)
+      one.error = result.ok ? '' : result.error
+      if (result.ok) values[name] = result.value
+      else good = false
+    }
+    return good ? (values as Values<F>) : null
+  }
+  /** Faults by the names of their row fields; `names` says which form field stands for one of another name. */
+  function blame(faults: readonly Pick<Fault, 'field' | 'message'>[], names: Readonly<Record<string, keyof F & string>> = {}): void {
+    form.faults = []
+    for (const { field: at, message } of faults) {
+      const one = at === null ? undefined : form.fields[names[at] ?? at]
+      if (one) one.error = message
+      else form.faults.push(at === null ? message : `${at}: ${message}`)
+    }
+  }
+  /** Does the work once at a time, and shows what it found wrong; true when it went through. */
+  async function submit(work: (values: Values<F>) => Promise<readonly Pick<Fault, 'field' | 'message'>[]>, names: Readonly<Record<string, keyof F & string>> = {}): Promise<boolean> {
+    if (form.busy) return false
+    const values = read()
+    if (!values) return false
+    form.busy = true
+    try {
+      const faults = await work(values)
+      blame(faults, names)
+      return faults.length === 0
+    } catch (error) {
+      form.faults = [error instanceof Error ? error.message : String(error)]
+      return false
+    } finally {
+      form.busy = false
+    }
+  }
+  return { form, read, blame, reset, submit }
+}

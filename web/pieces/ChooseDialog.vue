@@ -1,0 +1,39 @@
+<script setup lang="ts">
+import { computed, shallowRef, watch } from 'vue'
+import { edit } from '#core/makeover/change.ts'
+import type { Row } from '#core/makeover/kinds.ts'
+import type { Preview } from '#core/reckoning/preview.ts'
+import FieldText from '../parts/FieldText.vue'
+import FormDialog from '../parts/FormDialog.vue'
+import { textField, useForm } from '../parts/form.ts'
+import DifferencePreview from '../purchases/DifferencePreview.vue'
+import { useMakeover } from '../stores/makeover.ts'
+
+const { piece, candidate } = defineProps<{ piece: Row<'piece'>; candidate: Row<'candidate'> }>()
+const open = defineModel<boolean>({ required: true })
+const makeover = useMakeover()
+const { form, reset, submit } = useForm(() => ({ reason: textField('', { most: 500 }) }))
+const difference = shallowRef<Preview | null>(null)
+const choice = computed(() => (reason: string) => [edit('piece', piece, { chosenId: candidate.id, chosenReason: reason })])
+watch(
+  [open, () => candidate.id],
+  async ([now]) => {
+    if (!now) return
+    reset()
+    difference.value = null
+    difference.value = await makeover.preview(choice.value('…'))
+  },
+  { immediate: true },
+)
+
+async function save(): Promise<void> {
+  if (await submit(({ reason }) => makeover.change(`Chose “${candidate.name}” for ${piece.name}`, choice.value(reason)), { chosenReason: 'reason' })) open.value = false
+}
+</script>
+
+<template>
+  <FormDialog v-model="open" :title="`Choose ${candidate.name}`" action="Choose" :faults="form.faults" :busy="form.busy" @submit="save">
+    <FieldText :field="form.fields.reason" label="Why this one" :rows="2" hint="The others stay on record as fall-backs" />
+    <DifferencePreview v-if="difference" :preview="difference" />
+  </FormDialog>
+</template>

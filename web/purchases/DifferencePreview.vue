@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Preview } from '#core/reckoning/preview.ts'
+import MoneyAmount from '../parts/MoneyAmount.vue'
+import RemarkMark from '../parts/RemarkMark.vue'
+import { useMakeover } from '../stores/makeover.ts'
+
+/** What a change would do, before it is made: the sums now and after, and the remarks that would come and go. */
+const { preview } = defineProps<{ preview: Preview }>()
+const makeover = useMakeover()
+const lines = computed(() => {
+  const before = makeover.reckoning?.money.total
+  const after = preview.after.money.total
+  if (!before) return []
+  return ([['Paid', 'paid'], ['Committed', 'committed'], ['Still to buy', 'stillToBuy'], ['Refunds due', 'refundsDue'], ['Forecast', 'forecast'], ['Left', 'left']] as const)
+    .map(([name, key]) => ({ name, before: before[key], after: after[key] }))
+    .filter((line) => line.before !== line.after || line.name === 'Left')
+})
+</script>
+
+<template>
+  <section class="difference" aria-label="What this would do" aria-live="polite">
+    <table>
+      <thead><tr><th>What this would do</th><th class="number">now</th><th class="number">then</th></tr></thead>
+      <tbody>
+        <tr v-for="line in lines" :key="line.name">
+          <td>{{ line.name }}</td>
+          <td class="number quiet"><MoneyAmount :amount="line.before" :currency="makeover.currency" /></td>
+          <td class="number"><strong :class="{ inverted: line.name === 'Left' && line.after < 0 }"><MoneyAmount :amount="line.after" :currency="makeover.currency" /></strong></td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-for="remark in preview.newRemarks" :key="remark.key"><RemarkMark :weight="remark.weight" /> {{ remark.title }}</p>
+    <p v-for="remark in preview.curedRemarks" :key="remark.key" class="quiet"><s>{{ remark.title }}</s></p>
+  </section>
+</template>
+
+<style>
+.difference { font-size: 13px; margin-top: 4px; }
+.difference th, .difference td { padding: 3px 10px 3px 0; }
+.difference p { padding-top: 4px; }
+</style>

@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import { watchDebounced } from '@vueuse/core'
+import { v7 as uuidv7 } from 'uuid'
+import { computed, shallowRef, watch } from 'vue'
+import { add, edit, type Operation } from '#core/makeover/change.ts'
+import type { Row } from '#core/makeover/kinds.ts'
+import { writeMoney } from '#core/money/written.ts'
+import { goodsValue, type PurchaseReckoning } from '#core/purchases/index.ts'
+import type { Preview } from '#core/reckoning/preview.ts'
+import FieldText from '../parts/FieldText.vue'
+import FieldYes from '../parts/FieldYes.vue'
+import FormDialog from '../parts/FormDialog.vue'
+import { dateField, maybeDateField, moneyField, numberField, textField, useForm, writtenMoney, yesField } from '../parts/form.ts'
+import { useMakeover } from '../stores/makeover.ts'
+import DifferencePreview from './DifferencePreview.vue'
+
+/** Sends goods back, or notes that the seller has accepted them. */
+const { purchase, money, accepting } = defineProps<{ purchase: Row<'purchase'>; money: PurchaseReckoning; accepting: Row<'return'> | null }>()
+const open = defineModel<boolean>({ required: true })
+const makeover = useMakeover()
+const name = computed(() => makeover.opened?.makeover.rows.piece[purchase.pieceId]?.name ?? '')
+const before = computed(() => money.goingBack + money.returned)
+const most = computed(() => money.received - before.value)
+const valueOf = (packs: number) => goodsValue(purchase, packs, before.value)
+const { form, reset, submit } = useForm(() => ({
+  packs: numberField(accepting?.packs ?? 1, { decimals: 0, least: 1, most: 100_000 }),
+  sentOn: dateField(accepting?.sentOn ?? makeover.opened?.today ?? null),
+  reason: textField(accepting?.reason, { most: 500 }),
+  creditMinor: moneyField(makeover.currency, accepting?.creditMinor ?? valueOf(1)),
+  acceptedOn: accepting ? dateField(makeover.opened?.today ?? null) : maybeDateField(null),
+  wantedAgain: yesField(accepting?.wantedAgain ?? false),
+}))
+const difference = shallowRef<Preview | null>(null)
+let id = uuidv7()
+watch(open, (now) => {
+  if (!now) return
+  reset()
+  id = uuidv7()
+  difference.value = null
+})
+/** The credit follows the count until somebody types another: sellers keep a restocking fee, or nothing. */
+watch(
+  () => form.fields.packs.text,
+  (text, old) => {
+    const [read, was] = [form.fields.packs.read(text), form.fields.packs.read(old)]
+    if (accepting || !open.value || !read.ok || read.value > most.value) return
+    if (form.fields.creditMinor.text === '' || (was.ok && was.value <= most.value && form.fields.creditMinor.text === writtenMoney(valueOf(was.value), makeover.currency))) form.fields.creditMinor.text = writtenMoney(valueOf(read.value), makeover.currency)
+  },
+)
+
+const change = (): { sentence: string; operations: Operation[] } | null => {
+  const { packs, sentOn, reason, creditMinor, acceptedOn, wantedAgain } = form.fields
+  const read = { packs: packs.read(packs.text), sentOn: sentOn.read(sentOn.text), credit: creditMinor.read(creditMinor.text), accepted: acceptedOn.read(acceptedOn.text) }
+  if (!read.packs.ok || !read.sentOn.ok || !read.credit.ok || !read.accepted.ok) return null
+  if (accepting) return { sentence: `The seller accepted the return: ${name.value}`, operations: [edit('return', accepting, { creditMinor: read.credit.value, acceptedOn: read.accepted.value })] }
+  const fields = { purchaseId: purchase.id, packs: read.packs.value, sentOn: read.sentOn.value, reason: reason.text.trim() || '…', creditMinor: read.credit.value, acceptedOn: read.accepted.value, wantedAgain: wantedAgain.text === 'yes' }
+  return { sentence: `${read.packs.value} of ${purchase.packs} goes back: ${name.value}`, operations: [add('return', id, fields)] }
+}
+watchDebounced(
+  [() => Object.values(form.fields).map((field) => field.text), open],
+  async () => {
+    const wanted = open.value ? change() : null
+    if (wanted) difference.value = await makeover.preview(wanted.operations)
+  },
+  { debounce: 150, immediate: true },
+)
+
+async function save(): Promise<void> {
+  const done = await submit(() => {
+    const wanted = change()
+    return wanted ? makeover.change(wanted.sentence, wanted.operations) : Promise.resolve([])
+  })
+  if (done) open.value = false
+}
+</script>
+
+<template>
+  <FormDialog v-model="open" :title="accepting ? `The seller accepted: ${name}` : `Send back: ${name}`" :action="accepting ? 'Accepted' : 'It goes back'" :faults="form.faults" :busy="form.busy" :width="620" @submit="save">
+    <template v-if="!accepting">
+      <div class="columns">
+        <FieldText :field="form.fields.packs" :label="purchase.packSize === 1 ? 'How many' : 'How many packs'" :hint="`${most} here to send`" />
+        <FieldText :field="form.fields.sentOn" label="Sent on" />
+      </div>
+      <FieldText :field="form.fields.reason" label="Why" />
+    </template>
+    <div class="columns">
+      <FieldText :field="form.fields.creditMinor" label="Credit" :unit="makeover.currency" :hint="accepting ? 'What the seller takes off' : `Goods without delivery: ${writeMoney(valueOf(1), makeover.currency)} each; less where a fee is kept`" />
+      <FieldText :field="form.fields.acceptedOn" label="Accepted on" :optional="!accepting" :hint="accepting ? '' : 'Empty until the seller says so: till then it is owed'" />
+    </div>
+    <FieldYes v-if="!accepting" :field="form.fields.wantedAgain" :label="`Still wanted: count ${purchase.packSize === 1 ? 'it' : 'them'} as to buy again`" />
+    <DifferencePreview v-if="difference" :preview="difference" />
+  </FormDialog>
+</template>

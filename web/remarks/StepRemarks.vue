@@ -1,0 +1,17 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Step } from '#core/remarks/remark.ts'
+import { useMakeover } from '../stores/makeover.ts'
+
+/** The stops of a step, at its head: inverted full-width lines that come first. */
+const { step } = defineProps<{ step: Step }>()
+const makeover = useMakeover()
+const stops = computed(() => (makeover.reckoning?.remarks ?? []).filter((remark) => remark.step === step && remark.weight === 'stop'))
+</script>
+
+<template>
+  <div v-for="stop in stops" :key="stop.key" class="stop-line" role="alert">
+    <strong>Stop</strong>
+    <span>{{ stop.title }}. {{ stop.sentence }}</span>
+  </div>
+</template>

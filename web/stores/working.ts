@@ -1,0 +1,35 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { workingOf, type Figure, type Working } from '#core/purchases/index.ts'
+import { useMakeover } from './makeover.ts'
+
+/** The working that is laid open beside the page: of a figure of the reckoning, or of one landed cost. */
+export const useWorking = defineStore('working', () => {
+  const makeover = useMakeover()
+  const figure = ref<{ figure: Figure; categoryId: string | null } | null>(null)
+  const single = shallowRef<Working | null>(null)
+  const shown = computed<Working | null>(() => {
+    if (single.value) return single.value
+    if (!figure.value || !makeover.opened || !makeover.reckoning) return null
+    return workingOf(figure.value.figure, makeover.opened.makeover, makeover.reckoning.money, figure.value.categoryId)
+  })
+  const where = computed(() => (single.value ? '' : (makeover.reckoning?.money.categories.find((one) => one.id === figure.value?.categoryId)?.name ?? '')))
+  let from: HTMLElement | null = null
+
+  function show(name: Figure, categoryId: string | null = null): void {
+    from = document.activeElement instanceof HTMLElement ? document.activeElement : null
+    single.value = null
+    figure.value = { figure: name, categoryId }
+  }
+  function showWorking(working: Working): void {
+    from = document.activeElement instanceof HTMLElement ? document.activeElement : null
+    figure.value = null
+    single.value = working
+  }
+  function close(): void {
+    figure.value = null
+    single.value = null
+    from?.focus()
+  }
+  return { shown, where, show, showWorking, close }
+})

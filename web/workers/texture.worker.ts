@@ -1,0 +1,17 @@
+/** Draws finishes as material away from the main thread. */
+import { expose } from 'comlink'
+import type { Lab } from '#core/colour/lab.ts'
+import type { Family, Sheen } from '#core/makeover/kinds.ts'
+import { drawTexture } from '#core/palette/texture.ts'
+
+const worker = {
+  async draw(family: Family, sheen: Sheen, lab: Lab, seed: number): Promise<Blob> {
+    const { width, height, pixels } = drawTexture(family, sheen, lab, seed, 320, 320)
+    const canvas = new OffscreenCanvas(width, height)
+    canvas.getContext('2d')?.putImageData(new ImageData(pixels, width, height), 0, 0)
+    return canvas.convertToBlob({ type: 'image/png' })
+  },
+}
+
+export type TextureWorker = typeof worker
+expose(worker)
