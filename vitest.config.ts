@@ -6,7 +6,7 @@ export default defineConfig({
     projects: [
       { test: { name: 'core', include: ['core/**/*.test.ts', 'demo/**/*.test.ts'] } },
       { plugins: [vue()], test: { name: 'web', include: ['web/**/*.test.ts'], environment: 'happy-dom' } },
-      { test: { name: 'server', include: ['server/**/*.test.ts'], testTimeout: 30_000, hookTimeout: 60_000, pool: 'forks' } },
+      { test: { name: 'server', include: ['server/**/*.test.ts'], globalSetup: './server/testing/postgres.ts', testTimeout: 30_000, hookTimeout: 60_000, pool: 'forks' } },
     ],
   },
 })

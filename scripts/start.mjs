@@ -22,7 +22,7 @@ function takeLock(path) {
       return
     } catch (error) {
       if (error.code !== 'EEXIST') throw error
-      let held = null
+      let held
       try {
         held = JSON.parse(readFileSync(path, 'utf8'))
       } catch {

@@ -71,7 +71,10 @@ export function createApplication(setting: Setting): Express {
 /** Every error leaves as a problem detail; only what nobody expected is a 500, and says nothing of its inside. */
 function problems(log: Logger): ErrorRequestHandler {
   return (error: unknown, request, response, next) => {
-    if (response.headersSent) return next(error)
+    if (response.headersSent) {
+      next(error)
+      return
+    }
     const problem = error instanceof Problem ? error : fromHttpError(error)
     if (problem.status >= 500) log.error({ err: error, method: request.method, path: request.path }, 'unexpected')
     response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem.body()))

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { defineAsyncComponent } from 'vue'
+import { defineAsyncComponent, type Component } from 'vue'
 import { useSession } from './stores/session.ts'
 import { useViewing } from './stores/viewing.ts'
 
 useViewing()
 const session = useSession()
-const SignInAgain = defineAsyncComponent(() => import('./accounts/SignInAgain.vue'))
+const SignInAgain = defineAsyncComponent<Component>(() => import('./accounts/SignInAgain.vue'))
 </script>
 
 <template>

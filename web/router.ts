@@ -39,5 +39,5 @@ router.beforeEach(async (to) => {
   return person ? true : { name: 'sign-in', query: to.fullPath === '/' ? {} : { then: to.fullPath } }
 })
 router.afterEach((to) => {
-  document.title = `${String(to.meta.title ?? 'Bonitas')} · Bonitas`
+  document.title = typeof to.meta.title === 'string' ? `${to.meta.title} · Bonitas` : 'Bonitas'
 })

@@ -6,8 +6,14 @@ import { mixed, number, string } from 'yup'
 import { isMinor, largestMinor, type Minor } from '../money/minor.ts'
 import { isPlainDate, type PlainDate } from '../measure/plain-date.ts'
 
+/** A test of a value that is there; whether it may be missing or null is said apart, and types cannot see it. */
+export const given =
+  <T>(test: (value: T) => boolean) =>
+  (value: T | null | undefined): boolean =>
+    value == null || test(value)
+
 /** One line of text that must say something, of at most so many characters. */
-export const label = (most = 120) => line(most).test('said', 'is empty: expected some text', (value) => value == null || value.trim() !== '')
+export const label = (most = 120) => line(most).test('said', 'is empty: expected some text', given((value) => value.trim() !== ''))
 
 /** Text that may be empty. */
 export const line = (most = 1000) =>
@@ -16,9 +22,9 @@ export const line = (most = 1000) =>
     .defined('is missing: expected text')
     .nonNullable('expected text')
     .typeError('expected text')
-    .test('length', ({ value }) => `is too long: expected at most ${most} characters, this has ${[...String(value)].length}`, (value) => value == null || [...value].length <= most)
+    .test('length', ({ value }) => `is too long: expected at most ${most} characters, this has ${[...String(value)].length}`, given((value) => [...value].length <= most))
     // eslint-disable-next-line no-control-regex -- control characters are what is looked for
-    .test('readable', 'has characters that cannot be written', (value) => value == null || (!/[\u0000-\u0008\u000b-\u001f\u007f]/.test(value) && value.isWellFormed()))
+    .test('readable', 'has characters that cannot be written', given((value) => (!/[\u0000-\u0008\u000b-\u001f\u007f]/.test(value) && value.isWellFormed())))
 
 const uuidShape = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/
 export const isUuid = (value: unknown): value is string => typeof value === 'string' && uuidShape.test(value)
@@ -38,8 +44,8 @@ export const money = (least = 0) =>
     .typeError('expected a whole number of minor units')
     .defined('is missing: expected an amount')
     .nonNullable('is missing: expected an amount')
-    .test('least', least === 0 ? 'is below zero: expected zero or more' : 'is too small: expected more than zero', (value) => value == null || value >= least)
-    .test('most', 'is too large', (value) => value == null || value <= largestMinor)
+    .test('least', least === 0 ? 'is below zero: expected zero or more' : 'is too small: expected more than zero', given((value) => value >= least))
+    .test('most', 'is too large', given((value) => value <= largestMinor))
 
 export const date = () => mixed<PlainDate>({ check: isPlainDate }).typeError('expected a date such as 2027-03-14').defined('is missing: expected a date').nonNullable('is missing: expected a date')
 
@@ -50,7 +56,7 @@ export const count = (least: number, most: number) =>
     .defined(`is missing: expected a whole number from ${least} to ${most}`)
     .nonNullable(`is missing: expected a whole number from ${least} to ${most}`)
     .typeError(`expected a whole number from ${least} to ${most}`)
-    .test('bounds', `expected a whole number from ${least} to ${most}`, (value) => value == null || (Number.isSafeInteger(value) && value >= least && value <= most))
+    .test('bounds', `expected a whole number from ${least} to ${most}`, given((value) => (Number.isSafeInteger(value) && value >= least && value <= most)))
 
 /** A rate in parts per million, 0 to 100 %. */
 export const rate = () => count(0, 1_000_000)
@@ -63,7 +69,7 @@ export const quantity = () => {
     .defined(`is missing: ${message}`)
     .nonNullable(`is missing: ${message}`)
     .typeError(message)
-    .test('bounds', message, (value) => value == null || (value > 0 && value <= 100_000 && Math.round(value * 1000) === Number((value * 1000).toPrecision(15))))
+    .test('bounds', message, given((value) => (value > 0 && value <= 100_000 && Math.round(value * 1000) === Number((value * 1000).toPrecision(15)))))
 }
 
 /** A finite number within bounds. */
@@ -73,12 +79,12 @@ export const real = (least: number, most: number) =>
     .defined('is missing: expected a number')
     .nonNullable('is missing: expected a number')
     .typeError('expected a number')
-    .test('bounds', `expected a number from ${least} to ${most}`, (value) => value == null || (Number.isFinite(value) && value >= least && value <= most))
+    .test('bounds', `expected a number from ${least} to ${most}`, given((value) => (Number.isFinite(value) && value >= least && value <= most)))
 
 export const flag = () => mixed<boolean>({ check: (value): value is boolean => typeof value === 'boolean' }).typeError('expected yes or no').defined('is missing').nonNullable('expected yes or no')
 
 /** A time zone by its IANA name. */
-export const timeZone = () => line(60).test('zone', 'expected a time zone such as Europe/Lisbon', (zone) => zone == null || isTimeZone(zone))
+export const timeZone = () => line(60).test('zone', 'expected a time zone such as Europe/Lisbon', given((zone) => isTimeZone(zone)))
 
 function isTimeZone(zone: string): boolean {
   try {

@@ -118,8 +118,7 @@ export type Row<K extends Kind> = Readonly<Fields<K>> & { readonly id: string; r
 export const kindNames = Object.keys(schemas) as readonly Kind[]
 export const isKind = (value: unknown): value is Kind => typeof value === 'string' && Object.hasOwn(schemas, value)
 
-const studioKinds = ['studio', 'seller'] as const
-export type StudioKind = (typeof studioKinds)[number]
+export type StudioKind = 'studio' | 'seller'
 export type MakeoverKind = Exclude<Kind, StudioKind>
 export const isStudioKind = (kind: Kind): kind is StudioKind => kind === 'studio' || kind === 'seller'
 export const makeoverKinds = kindNames.filter((kind): kind is MakeoverKind => !isStudioKind(kind))

@@ -8,9 +8,9 @@ const wrong = (error: string): Reading<never> => ({ ok: false, error })
 
 /**
  * A decimal number as people write it: "1250", "1 250.50", "1.250,50", "12,5", "-3".
- * One separator followed by exactly three digits could mean either thousands or decimals, so it is asked back,
- * unless the number can have three decimals and the whole part is a lone zero. Letters, exponents ("1e3") and signs
- * in the middle are refused.
+ * One separator between at most three and exactly three digits could mean either thousands or decimals, so it is asked
+ * back, unless it is a point and the number can have three decimals. Letters, exponents ("1e3") and signs in the middle
+ * are refused.
  */
 export function readDecimal(text: string, decimals: number): Reading<Decimal> {
   const typed = text.trim()
@@ -29,7 +29,7 @@ export function readDecimal(text: string, decimals: number): Reading<Decimal> {
     if (kinds.size === 2 && separators.filter((s) => s === last).length > 1) return wrong(`“${shorten(typed)}” has its separators mixed: write 1250.50`)
     if (separators.length > 1 && kinds.size === 1) {
       if (!/^\d{1,3}([.,]\d{3})+$/.test(body)) return wrong(`“${shorten(typed)}” has too many separators: write 1250.50`)
-    } else if (kinds.size === 1 && tail.length === 3 && !(decimals >= 3 && /^0?$/.test(body.slice(0, at)))) {
+    } else if (kinds.size === 1 && tail.length === 3 && at > 0 && at <= 3 && bare === typed && !(decimals >= 3 && (last === '.' || body.startsWith('0')))) {
       const joined = body.replace(last, '')
       return wrong(`“${shorten(typed)}” could be ${joined} or ${body.slice(0, at)}.${tail}: write it without the “${last}”, or with other than three decimals`)
     } else {

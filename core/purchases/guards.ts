@@ -68,7 +68,7 @@ function goodsAndMoney(after: Makeover, today: PlainDate): Fault[] {
 const packsIn = (rows: readonly { readonly packs: number }[]): number => rows.reduce((total, row) => total + row.packs, 0)
 
 function goodsFaults(order: Row<'purchase'>, came: readonly Row<'delivery'>[], back: readonly Row<'return'>[], currency: string): Fault[] {
-  const last = <T extends { readonly id: string }>(rows: readonly T[]): string | null => rows.at(-1)?.id ?? null
+  const last = (rows: readonly { readonly id: string }[]): string | null => rows.at(-1)?.id ?? null
   const faults: Fault[] = []
   if (packsIn(came) > order.packs) faults.push(fault('goods', 'delivery', last(came), 'packs', `more came than was ordered: ${packsIn(came)} of ${order.packs}`))
   if (packsIn(back) > packsIn(came)) faults.push(fault('goods', 'return', last(back), 'packs', `only what has come can go back: ${packsIn(came)} came, ${packsIn(back)} would go back`))

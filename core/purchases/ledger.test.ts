@@ -130,7 +130,7 @@ describe('the ledger, whatever is ordered, paid, returned and signed', () => {
           expect(total.forecast).toBe(total.paid + total.committed + total.stillToBuy - total.refundsDue)
           expect(total.left).toBe(total.categoriesAgreed - total.forecast)
           expect(total.agreed).toBe(total.categoriesAgreed + total.contingency)
-          expect(Math.max(0, -total.left)).toBe(total.contingencyDrawn + total.over)
+          expect(Math.max(0, 0 - total.left)).toBe(total.contingencyDrawn + total.over)
           for (const key of ['owed', 'paid', 'committed', 'refundsDue', 'stillToBuy', 'forecast', 'left'] as const) expect(categories.reduce((all, category) => all + category[key], 0)).toBe(total[key])
           for (const purchase of purchases) {
             expect(purchase.paid).toBeGreaterThanOrEqual(0)

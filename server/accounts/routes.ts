@@ -2,14 +2,14 @@ import { parseCookie, stringifySetCookie } from 'cookie'
 import { Router, type Request, type RequestHandler, type Response } from 'express'
 import { rateLimit } from 'express-rate-limit'
 import { object, ValidationError, type InferType, type ObjectSchema } from 'yup'
-import { label, line, timeZone } from '#core/makeover/fields.ts'
+import { given, label, line, timeZone } from '#core/makeover/fields.ts'
 import type { Setting } from '../application.ts'
 import { Problem, signedOut } from '../problem.ts'
 import { makeStudio, normalEmail, personOf, sessionDays, signIn, signOut, type SignedIn } from './accounts.ts'
 
 const cookieName = 'bonitas_session'
 
-const email = () => label(254).test('email', 'expected an email address', (value) => value == null || /^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(value.trim()))
+const email = () => label(254).test('email', 'expected an email address', given((value) => /^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(value.trim())))
 
 const credentials = object({ email: label(254), password: line(1000) })
 const newStudio = object({
@@ -17,7 +17,7 @@ const newStudio = object({
   timeZone: timeZone(),
   name: label(),
   email: email(),
-  password: line(1000).test('length', 'is too short: expected at least 12 characters', (value) => value == null || [...value].length >= 12),
+  password: line(1000).test('length', 'is too short: expected at least 12 characters', given((value) => [...value].length >= 12)),
 })
 
 /** Sign in and out, and make a studio with its first person. */
@@ -103,7 +103,7 @@ function setCookie(request: Request, response: Response, value: string, maxAge: 
 /** A body held against its schema; every fault names its field. */
 function read<T extends ObjectSchema<object>>(schema: T, body: unknown): InferType<T> {
   try {
-    return schema.strict().validateSync(body ?? {}, { abortEarly: false, strict: true }) as InferType<T>
+    return schema.validateSync(body ?? {}, { abortEarly: false, strict: true })
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error
     const faults = (error.inner.length > 0 ? error.inner : [error]).map((one) => ({ field: one.path ?? null, message: one.message }))

@@ -52,20 +52,18 @@ watch(open, (now) => {
 
 const typed = computed(() => {
   const amounts = [...sums.value.map((one) => one.amount), form.fields.contingencyMinor].map((field) => field.read(field.text))
-  return amounts.every((amount) => amount.ok) ? sum(amounts.map((amount) => (amount.ok ? amount.value : zero))) : null
+  return amounts.every((amount) => amount.ok) ? sum(amounts.map((amount) => amount.value)) : null
 })
 
+/** The sums as typed, or null where one is not right; each then says what is wrong with it. */
 function readSums(): Sum[] | null {
-  let good = true
-  const read = sums.value.map(({ category, name, amount }) => {
+  const read = sums.value.flatMap(({ category, name, amount }): Sum[] => {
     const [named, counted] = [name.read(name.text), amount.read(amount.text)]
     name.error = named.ok ? '' : named.error
     amount.error = counted.ok ? '' : counted.error
-    if (named.ok && counted.ok) return { category, name: named.value, amount: counted.value }
-    good = false
-    return { category, name: '', amount: zero }
+    return named.ok && counted.ok ? [{ category, name: named.value, amount: counted.value }] : []
   })
-  return good ? read : null
+  return read.length === sums.value.length ? read : null
 }
 
 async function save(): Promise<void> {

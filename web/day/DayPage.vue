@@ -56,7 +56,7 @@ useKeys([
 
 <template>
   <div class="day">
-    <header>
+    <section class="studio-line" aria-label="Studio">
       <span class="wordmark serif">Bonitas</span>
       <span class="quiet">{{ session.person?.studioName }}</span>
       <span class="end">
@@ -65,7 +65,7 @@ useKeys([
         <span class="quiet">{{ session.person?.name }}</span>
         <button type="button" class="word" @click="signOut">Sign out</button>
       </span>
-    </header>
+    </section>
     <main>
       <div class="page-head">
         <h1>{{ today ? writeWeekdayDate(today) : 'Today' }}</h1>
@@ -120,9 +120,9 @@ useKeys([
 </template>
 
 <style>
-.day > header { display: flex; align-items: baseline; gap: 16px; padding: 12px 40px 13px; border-bottom: 1.5px solid var(--ink); flex-wrap: wrap; }
-.day > header .end { margin-left: auto; display: flex; gap: 20px; align-items: center; font-size: 12px; flex-wrap: wrap; }
-.day > header .word { font-size: 12px; }
+.studio-line { display: flex; align-items: baseline; gap: 16px; padding: 12px 40px 13px; border-bottom: 1.5px solid var(--ink); flex-wrap: wrap; }
+.studio-line .end { margin-left: auto; display: flex; gap: 20px; align-items: center; font-size: 12px; flex-wrap: wrap; }
+.studio-line .word { font-size: 12px; }
 .day main { padding: 28px 40px 60px; max-width: 1280px; }
 .day .page-head { margin-bottom: 20px; align-items: center; }
 .day .seek { display: block; max-width: 320px; margin-bottom: 16px; }
@@ -141,7 +141,7 @@ useKeys([
 .makeovers .state dd { justify-self: start; }
 .makeovers .marks { display: flex; gap: 10px; }
 @media (max-width: 960px) {
-  .day > header, .day main { padding-left: 16px; padding-right: 16px; }
+  .studio-line, .day main { padding-left: 16px; padding-right: 16px; }
   .makeovers a { grid-template-columns: 1fr; gap: 10px; }
 }
 </style>

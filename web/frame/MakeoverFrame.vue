@@ -83,7 +83,7 @@ useKeys([
     <p>Nothing is lost. <button type="button" class="word" @click="$router.go(0)">Try again</button></p>
   </main>
   <div v-else class="frame" :class="{ 'tag-folded': viewing.tagFolded && !working.shown, 'run-folded': viewing.runFolded }">
-    <header class="head">
+    <section class="head" aria-label="Makeover">
       <div class="whose">
         <router-link :to="{ name: 'day' }" class="wordmark serif" aria-label="Bonitas, to all makeovers">Bonitas</router-link>
         <p class="quiet name" :title="head?.name ?? ''">{{ head?.name ?? '…' }}</p>
@@ -111,7 +111,7 @@ useKeys([
           <span class="label"><RemarkMark weight="note" /> {{ makeover.line.remarks.note }} {{ makeover.line.remarks.note === 1 ? 'note' : 'notes' }}</span>
         </router-link>
       </div>
-    </header>
+    </section>
 
     <nav class="run" aria-label="Steps">
       <ol>

@@ -13,11 +13,11 @@ const categories = computed(() => line.agreed - line.contingency)
   <span class="bar" :style="{ height: `${height}px` }">
     <span class="contingency" :style="{ left: percent(categories), width: percent(line.contingency) }" />
     <span class="fill">
-      <span class="paid" :style="{ width: percent(line.paid - line.refundsDue) }" />
-      <span class="committed" :style="{ width: percent(line.committed) }" />
-      <span class="to-buy" :style="{ width: percent(line.stillToBuy) }" />
+      <span v-if="line.paid - line.refundsDue > 0" class="paid" :style="{ width: percent(line.paid - line.refundsDue) }" />
+      <span v-if="line.committed > 0" class="committed" :style="{ width: percent(line.committed) }" />
+      <span v-if="line.stillToBuy > 0" class="to-buy" :style="{ width: percent(line.stillToBuy) }" />
     </span>
-    <span v-if="line.signed" class="edge" :style="{ width: percent(line.agreed) }" />
+    <span class="edge" :class="{ unsigned: !line.signed }" :style="{ width: line.signed ? percent(line.agreed) : '100%' }" />
     <span v-if="line.signed && line.contingency > 0" class="stroke" :style="{ left: percent(categories) }" />
   </span>
 </template>
@@ -31,5 +31,6 @@ const categories = computed(() => line.agreed - line.contingency)
 .bar .to-buy { background: var(--open), var(--paper); border-right: 1px solid var(--soft); }
 .bar .contingency { background: var(--kept); }
 .bar .edge { left: 0; border: 1.5px solid var(--ink); }
+.bar .edge.unsigned { border: 1px dashed var(--input); }
 .bar .stroke { width: 0; border-left: 1.5px solid var(--ink); }
 </style>

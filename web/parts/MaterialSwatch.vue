@@ -9,10 +9,12 @@ const { finish, scale = 1 } = defineProps<{ finish: { family: Family; sheen: She
 const lab = computed(() => ({ L: finish.labL, a: finish.labA, b: finish.labB }))
 const colour = computed(() => hexFromLab(lab.value))
 const tile = ref('')
-watchEffect(async () => {
-  const wanted = `${finish.family}${finish.sheen}${colour.value}`
-  const address = await textureOf(finish.family, finish.sheen, lab.value)
-  if (wanted === `${finish.family}${finish.sheen}${colour.value}`) tile.value = address
+watchEffect((onCleanup) => {
+  let wanted = true
+  onCleanup(() => (wanted = false))
+  void textureOf(finish.family, finish.sheen, lab.value).then((address) => {
+    if (wanted) tile.value = address
+  })
 })
 const size = computed(() => `${Math.round({ wood: 320, metal: 240, textile: 210, stone: 320, leather: 260, greenery: 200, paint: 260, ceramic: 260, glass: 260, paper: 240 }[finish.family] * scale)}px`)
 const shines = computed(() => (finish.family === 'metal' && finish.sheen === 'matt' ? 'satin' : finish.family === 'glass' ? 'gloss' : finish.sheen))

@@ -60,7 +60,7 @@ export const useMakeover = defineStore('makeover', () => {
     }
   }
   watch(heard, (news) => {
-    if (news && news.id === opened.value?.makeover.id && news.rev > opened.value.makeover.rev) void refresh()
+    if (news.id === opened.value?.makeover.id && news.rev > opened.value.makeover.rev) void refresh()
   })
   useEventListener(document, 'visibilitychange', () => {
     if (document.visibilityState === 'visible') void refresh()

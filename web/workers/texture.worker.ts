@@ -2,7 +2,7 @@
 import { expose } from 'comlink'
 import type { Lab } from '#core/colour/lab.ts'
 import type { Family, Sheen } from '#core/makeover/kinds.ts'
-import { drawTexture } from '#core/palette/texture.ts'
+import { drawTexture } from '#core/palette/index.ts'
 
 const worker = {
   async draw(family: Family, sheen: Sheen, lab: Lab, seed: number): Promise<Blob> {

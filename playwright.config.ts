@@ -1,0 +1,25 @@
+import { defineConfig } from '@playwright/test'
+
+const port = Number(process.env.BONITAS_TEST_PORT ?? 8461)
+
+/** The product as it is served, over a database of its own with the demo in it. */
+export default defineConfig({
+  testDir: './e2e',
+  testMatch: '*.test.ts',
+  globalSetup: './e2e/database.ts',
+  fullyParallel: false,
+  workers: 2,
+  timeout: 60_000,
+  expect: { timeout: 8_000 },
+  forbidOnly: true,
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    actionTimeout: 10_000,
+    screenshot: 'only-on-failure',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: ['--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    },
+  },
+})

@@ -1,0 +1,88 @@
+// npm test: installs what is missing, then lint, types, unit and server tests, browser tests. Ends with one line.
+//   npm test -- unit   only the Vitest part       npm test -- browser   only the browser part
+import { spawn } from 'node:child_process'
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { Ask, buildPages, dataFolder, installDebian, installPackages, postgresPrograms, requireNode, root, say } from './prerequisites.mjs'
+
+const asked = process.argv.slice(2)
+const wants = (part) => asked.length === 0 || asked.includes(part)
+const home = join(dataFolder(), `test-${process.pid}`)
+const reports = join(home, 'reports')
+let passed = 0
+let failed = 0
+const tell = (name, ok, bad) => {
+  passed += ok
+  failed += bad
+  say(`${name}: ${ok} passed, ${bad} failed`)
+}
+
+/** Runs one of the tools; its output goes straight through. */
+function run(program, args, env = {}) {
+  return new Promise((resolve) => {
+    const child = spawn(process.execPath, [join(root, 'node_modules', program), ...args], { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } })
+    child.on('exit', (code) => resolve(code ?? 1))
+    child.on('error', () => resolve(1))
+  })
+}
+
+/** A report that is missing, or that counts no test, is a failure. */
+function readReport(file, count) {
+  try {
+    const { ok, bad } = count(JSON.parse(readFileSync(file, 'utf8')))
+    return ok + bad === 0 ? { ok: 0, bad: 1 } : { ok, bad }
+  } catch {
+    return { ok: 0, bad: 1 }
+  }
+}
+
+async function main() {
+  requireNode()
+  installPackages()
+  if (wants('lint')) tell('Lint', ...((await run('eslint/bin/eslint.js', ['.'])) === 0 ? [1, 0] : [0, 1]))
+  if (wants('types')) {
+    const code = await new Promise((resolve) => spawn(process.execPath, [join(root, 'scripts', 'types.mjs')], { cwd: root, stdio: 'inherit' }).on('exit', resolve))
+    tell('Types', ...(code === 0 ? [1, 0] : [0, 1]))
+  }
+  if (!wants('unit') && !wants('browser')) return
+
+  installDebian('postgresql', () => postgresPrograms() !== null, 'PostgreSQL')
+  const { startPostgres } = await import('./postgres.mjs')
+  mkdirSync(reports, { recursive: true })
+  const database = await startPostgres(home, { forTests: true })
+  process.once('exit', () => database.stop())
+  for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, () => process.exit(130))
+  const env = { BONITAS_TEST_POSTGRES: database.address('postgres') }
+
+  if (wants('unit')) {
+    const file = join(reports, 'unit.json')
+    const code = await run('vitest/vitest.mjs', ['run', '--reporter=dot', '--reporter=json', `--outputFile.json=${file}`], env)
+    const { ok, bad } = readReport(file, ({ numPassedTests, numFailedTests, numFailedTestSuites, success }) => ({ ok: numPassedTests, bad: numFailedTests || (success ? 0 : Math.max(1, numFailedTestSuites)) }))
+    tell('Unit and server', ok, bad || (code === 0 ? 0 : 1))
+  }
+  if (wants('browser')) {
+    installDebian('chromium', () => existsSync('/usr/bin/chromium'), 'Chromium')
+    buildPages()
+    const file = join(reports, 'browser.json')
+    const code = await run('@playwright/test/cli.js', ['test', '--reporter=dot,json'], { ...env, PLAYWRIGHT_JSON_OUTPUT_FILE: file })
+    const { ok, bad } = readReport(file, ({ stats }) => ({ ok: stats.expected, bad: stats.unexpected + stats.flaky }))
+    tell('Browser', ok, bad || (code === 0 ? 0 : 1))
+  }
+}
+
+main()
+  .catch((error) => {
+    failed += 1
+    process.stderr.write(error instanceof Ask ? `\n${error.message}\n` : `\n${error.stack}\n`)
+  })
+  .finally(async () => {
+    process.exitCode = failed > 0 || passed === 0 ? 1 : 0
+    const { stopPostgres } = await import('./postgres.mjs')
+    try {
+      stopPostgres(home)
+      rmSync(home, { recursive: true, force: true })
+    } catch (error) {
+      process.stderr.write(`${error.message}\n`)
+    }
+    say(`\n${passed} passed, ${failed} failed`)
+  })

@@ -1,0 +1,48 @@
+/** A served application over a fresh database, and people who speak to it over HTTP. */
+import { pino } from 'pino'
+import request from 'supertest'
+import { v7 as uuidv7 } from 'uuid'
+import { schemaVersion, type Operation } from '#core/makeover/change.ts'
+import type { Makeover, Studio } from '#core/makeover/document.ts'
+import { begin } from '#core/testing/small-makeover.ts'
+import { createApplication } from '../application.ts'
+import { connect } from '../database/connection.ts'
+import { freshDatabase } from './postgres.ts'
+
+/** Noon of 1 March 2027, the day the small makeover is reckoned on. */
+export const now = Date.parse('2027-03-01T12:00:00Z')
+
+export async function serve(address: string, { failedSignIns = 1000, at = now } = {}) {
+  const { url, drop } = await freshDatabase(address)
+  const database = connect(url)
+  const clock = { now: at }
+  const application = createApplication({ database, log: pino({ level: 'silent' }), pages: null, now: () => clock.now, failedSignIns })
+  const close = async (): Promise<void> => {
+    await database.close()
+    await drop()
+  }
+  return { application, database, url, clock, close }
+}
+export type Served = Awaited<ReturnType<typeof serve>>
+
+export type Opened = { makeover: Makeover; studio: Studio; today: string }
+
+/** A person of a new studio, signed in. */
+export async function person({ application }: Pick<Served, 'application'>, email = `${uuidv7()}@test.example`) {
+  const made = await request(application).post('/api/studios').send({ studioName: 'A studio', timeZone: 'UTC', name: 'A person', email, password: 'a long enough password' })
+  if (made.status !== 201) throw new Error(made.text)
+  const cookie = String(made.headers['set-cookie']).split(';')[0] ?? ''
+  const get = (path: string) => request(application).get(`/api${path}`).set('cookie', cookie)
+  const post = (path: string, body: object) => request(application).post(`/api${path}`).set('cookie', cookie).send(body)
+  const change = (makeoverId: string, operations: readonly Operation[], { id = uuidv7(), sentence = 'A change' } = {}) => post(`/makeovers/${makeoverId}/changes`, { id, schemaVersion, sentence, operations })
+  const open = async (makeoverId: string): Promise<Opened> => (await get(`/makeovers/${makeoverId}`)).body as Opened
+  return { email, cookie, get, post, change, open, ...(made.body as { studioId: string; personId: string }) }
+}
+
+/** A makeover begun by a person: a client, a room, a signed budget of 5 400 with 600 of contingency. */
+export async function makeover(who: Awaited<ReturnType<typeof person>>, of?: Parameters<typeof begin>[1]) {
+  const world = begin(uuidv7, of)
+  const answer = await who.change(world.ids.makeover, world.operations)
+  if (answer.status !== 200) throw new Error(answer.text)
+  return world
+}
