@@ -1,5 +1,5 @@
 import { sum, zero, type Minor } from '../money/minor.ts'
-import { rowsOf, type Makeover } from '../makeover/document.ts'
+import { groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 
 /** A version of the agreed budget with its sums by category. */
@@ -12,10 +12,10 @@ export type Agreement = {
 
 /** All versions, first to last, drafts included. */
 export function agreements(makeover: Makeover): Agreement[] {
-  const lines = rowsOf(makeover, 'agreementLine')
+  const linesOf = groupBy(rowsOf(makeover, 'agreementLine'), (line) => line.agreementId)
   return rowsOf(makeover, 'agreement')
     .map((row) => {
-      const amounts = new Map(lines.filter((line) => line.agreementId === row.id).map((line) => [line.categoryId, line.amountMinor]))
+      const amounts = new Map((linesOf.get(row.id) ?? []).map((line) => [line.categoryId, line.amountMinor]))
       return { row, amounts, categories: sum(amounts.values()) }
     })
     .sort((one, other) => one.row.number - other.row.number)

@@ -16,10 +16,17 @@ export const emptyMakeover = (id: string): Makeover => ({
 })
 export const emptyStudio = (id: string): Studio => ({ id, rev: 0, rows: { studio: {}, seller: {} } })
 
+/** Documents never change in place, so the rows of a kind are put in order once for each of its states. */
+const inOrder = new WeakMap<object, readonly unknown[]>()
+
 /** All rows of a kind, in the order of their ids (which is the order they were made in). */
 export function rowsOf<K extends MakeoverKind>(makeover: Makeover, kind: K): readonly Row<K>[] {
   const rows: Readonly<Record<string, Row<K>>> = makeover.rows[kind]
-  return Object.values(rows).sort((one, other) => (one.id < other.id ? -1 : one.id > other.id ? 1 : 0))
+  const known = inOrder.get(rows) as readonly Row<K>[] | undefined
+  if (known) return known
+  const sorted = Object.values(rows).sort((one, other) => (one.id < other.id ? -1 : one.id > other.id ? 1 : 0))
+  inOrder.set(rows, sorted)
+  return sorted
 }
 
 /** The one row that says what the makeover is; undefined in a document that is not begun. */

@@ -1,9 +1,9 @@
 import { lrv, showable, type Lab } from '../colour/lab.ts'
-import { rowsOf, type Makeover } from '../makeover/document.ts'
+import { groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
 import { roles, type Role, type Row } from '../makeover/kinds.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { clash, type Clash } from './compare.ts'
-import { undertone, type Undertone } from './undertone.ts'
+import { groupOf, undertone, type Undertone } from './undertone.ts'
 
 export const labOf = (finish: Pick<Row<'finish'>, 'labL' | 'labA' | 'labB'>): Lab => ({ L: finish.labL, a: finish.labA, b: finish.labB })
 
@@ -40,13 +40,16 @@ export function reckonPalette(makeover: Makeover, rules: Rules): Palette {
     showable: showable(labOf(row)),
     share: row.visibleM2 === null || area === 0 ? null : row.visibleM2 / area,
   }))
-  const clashes = rows.flatMap((one, at) =>
-    rows.slice(at + 1).flatMap((other) => {
-      if (one.roomId !== other.roomId) return []
-      const found = clash({ family: one.family, lab: labOf(one) }, { family: other.family, lab: labOf(other) }, rules)
-      return found ? [{ ...found, one: one.id, other: other.id }] : []
-    }),
-  )
+  // only finishes of one room and one family can clash, so only those are held against each other
+  const families = groupBy(rows, (row) => {
+    const group = groupOf(row.family, labOf(row), rules)
+    return group === null ? row.id : `${row.roomId} ${group}`
+  })
+  const pairs = [...families.values()].flatMap((family) => family.flatMap((one, at) => family.slice(at + 1).map((other) => [one, other] as const)))
+  const clashes = pairs.flatMap(([one, other]) => {
+    const found = clash({ family: one.family, lab: labOf(one) }, { family: other.family, lab: labOf(other) }, rules)
+    return found ? [{ ...found, one: one.id, other: other.id }] : []
+  })
   const share = (role: Role): number => finishes.reduce((total, one) => total + (one.role === role ? (one.share ?? 0) : 0), 0)
   const shares = Object.fromEntries(roles.map((role) => [role, share(role)])) as Record<Role, number>
   return { finishes, clashes, shares }

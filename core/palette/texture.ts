@@ -11,77 +11,105 @@ function lattice(x: number, y: number, seed: number): number {
   return ((h ^ (h >>> 16)) >>> 0) / 4294967296
 }
 
-const ease = (t: number): number => t * t * (3 - 2 * t)
+/** A value at each point (u, v) of the unit square, which repeats beyond it. */
+type Field = (u: number, v: number) => number
 
-/** Value noise that repeats after `periodX` by `periodY` cells; −1 to 1. */
-function noise(x: number, y: number, periodX: number, periodY: number, seed: number): number {
-  const x0 = Math.floor(x)
-  const y0 = Math.floor(y)
-  const wrap = (value: number, period: number): number => ((value % period) + period) % period
-  const at = (dx: number, dy: number): number => lattice(wrap(x0 + dx, periodX), wrap(y0 + dy, periodY), seed)
-  const tx = ease(x - x0)
-  const ty = ease(y - y0)
-  const top = at(0, 0) + (at(1, 0) - at(0, 0)) * tx
-  const bottom = at(0, 1) + (at(1, 1) - at(0, 1)) * tx
-  return 2 * (top + (bottom - top) * ty) - 1
+/** Value noise of so many cells across and down, −1 to 1, without a seam. */
+function noise(cellsX: number, cellsY: number, seed: number): Field {
+  const points = Float32Array.from({ length: cellsX * cellsY }, (_, at) => 2 * lattice(at % cellsX, Math.floor(at / cellsX), seed) - 1)
+  return (u, v) => {
+    const x = (u - Math.floor(u)) * cellsX
+    const y = (v - Math.floor(v)) * cellsY
+    const x0 = Math.floor(x) % cellsX
+    const y0 = Math.floor(y) % cellsY
+    const x1 = (x0 + 1) % cellsX
+    const y1 = (y0 + 1) % cellsY
+    let tx = x - Math.floor(x)
+    let ty = y - Math.floor(y)
+    tx = tx * tx * (3 - 2 * tx)
+    ty = ty * ty * (3 - 2 * ty)
+    const a = points[y0 * cellsX + x0] ?? 0
+    const b = points[y0 * cellsX + x1] ?? 0
+    const c = points[y1 * cellsX + x0] ?? 0
+    const d = points[y1 * cellsX + x1] ?? 0
+    const top = a + (b - a) * tx
+    return top + (c + (d - c) * tx - top) * ty
+  }
 }
 
-/** Noise in octaves over the unit square, each twice as fine and half as strong, seamless; cells at the coarsest octave. */
-function layered(u: number, v: number, cellsX: number, cellsY: number, octaves: number, seed: number): number {
-  let total = 0
-  let strength = 0.5
-  for (let octave = 0; octave < octaves; octave++) {
-    const px = cellsX << octave
-    const py = cellsY << octave
-    total += strength * noise(u * px, v * py, px, py, seed + octave)
-    strength /= 2
+/** Noise in octaves, each twice as fine and half as strong as the one before. */
+function layered(cellsX: number, cellsY: number, octaves: number, seed: number): Field {
+  const fields = Array.from({ length: octaves }, (_, octave) => noise(cellsX << octave, cellsY << octave, seed + octave))
+  return (u, v) => {
+    let total = 0
+    let strength = 0.5
+    for (const field of fields) {
+      total += strength * field(u, v)
+      strength /= 2
+    }
+    return total
   }
-  return total
 }
 
 const turn = 2 * Math.PI
 
-/** Relief of a material at (u, v) in the unit square: how much lighter or darker than its colour, in L*, about zero on the whole. */
-type Relief = (u: number, v: number, seed: number) => number
+/** Relief of a material for a seed: how much lighter or darker than its colour it is at each point, in L*. */
+type Relief = (seed: number) => Field
 
-const grain: Relief = (u, v, seed) => {
-  const bend = 0.014 * layered(u, v, 2, 2, 2, seed + 40)
-  const bands = layered(u, v + bend, 1, 11, 3, seed)
-  const rings = Math.sin(turn * (13 * (v + bend) + 1.3 * layered(u, v, 1, 2, 2, seed + 9)))
-  const fibres = noise(u * 4, v * 120, 4, 120, seed + 33)
-  const pores = noise(u * 26, v * 200, 26, 200, seed + 21)
-  return 6.5 * bands + 1.3 * rings + 1.2 * fibres + 2.2 * pores * Math.abs(pores)
+const grain: Relief = (seed) => {
+  const [bending, bands, waves] = [layered(2, 2, 2, seed + 40), layered(1, 11, 3, seed), layered(1, 2, 2, seed + 9)]
+  const [fibres, pores] = [noise(4, 120, seed + 33), noise(26, 200, seed + 21)]
+  return (u, v) => {
+    const bend = 0.014 * bending(u, v)
+    const pore = pores(u, v)
+    return 6.5 * bands(u, v + bend) + 1.3 * Math.sin(turn * (13 * (v + bend) + 1.3 * waves(u, v))) + 1.2 * fibres(u, v) + 2.2 * pore * Math.abs(pore)
+  }
 }
 
-const weave: Relief = (u, v, seed) => {
+const weave: Relief = (seed) => {
   const threads = 64
-  const over = (Math.floor(u * threads) + Math.floor(v * threads)) % 2 === 0
-  const bump = over ? Math.abs(Math.sin(Math.PI * u * threads)) : Math.abs(Math.sin(Math.PI * v * threads))
-  const slub = noise(u * 5, v * threads, 5, threads, seed) + noise(u * threads, v * 5, threads, 5, seed + 3)
-  return 9 * (bump - 0.64) + 1.9 * slub
+  const [along, across] = [noise(5, threads, seed), noise(threads, 5, seed + 3)]
+  return (u, v) => {
+    const over = (Math.floor(u * threads) + Math.floor(v * threads)) % 2 === 0
+    const bump = Math.abs(Math.sin(Math.PI * (over ? u : v) * threads))
+    return 9 * bump + 1.9 * (along(u, v) + across(u, v))
+  }
 }
 
-const brushed: Relief = (u, v, seed) => 4.2 * noise(u * 3, v * 150, 3, 150, seed) + 3 * noise(u * 6, v * 75, 6, 75, seed + 5) + 1.4 * Math.sin(turn * (v + 0.2))
-
-const veined: Relief = (u, v, seed) => {
-  const flow = layered(u, v, 3, 3, 4, seed)
-  const vein = Math.abs(Math.sin(turn * (u + v + 1.6 * flow)))
-  return 3.4 * layered(u, v, 4, 4, 4, seed + 30) - 11 * Math.max(0, 0.16 - vein) + 0.28
+const brushed: Relief = (seed) => {
+  const [fine, broad] = [noise(3, 150, seed), noise(6, 75, seed + 5)]
+  return (u, v) => 4.2 * fine(u, v) + 3 * broad(u, v) + 1.4 * Math.sin(turn * (v + 0.2))
 }
 
-const hide: Relief = (u, v, seed) => 5 * layered(u, v, 26, 26, 2, seed) + 2.6 * layered(u, v, 5, 5, 2, seed + 8)
+const veined: Relief = (seed) => {
+  const [flow, cloud] = [layered(3, 3, 4, seed), layered(4, 4, 4, seed + 30)]
+  return (u, v) => 3.4 * cloud(u, v) - 11 * Math.max(0, 0.16 - Math.abs(Math.sin(turn * (u + v + 1.6 * flow(u, v)))))
+}
 
-const leaves: Relief = (u, v, seed) => 16 * layered(u, v, 9, 9, 3, seed) + 5 * layered(u, v, 3, 3, 2, seed + 12)
+const hide: Relief = (seed) => {
+  const [pebble, wear] = [layered(26, 26, 2, seed), layered(5, 5, 2, seed + 8)]
+  return (u, v) => 5 * pebble(u, v) + 2.6 * wear(u, v)
+}
 
-const fibre: Relief = (u, v, seed) => 2 * noise(u * 70, v * 22, 70, 22, seed) + 1.5 * noise(u * 22, v * 70, 22, 70, seed + 2)
+const leaves: Relief = (seed) => {
+  const [leaf, bough] = [layered(9, 9, 3, seed), layered(3, 3, 2, seed + 12)]
+  return (u, v) => 16 * leaf(u, v) + 5 * bough(u, v)
+}
+
+const fibre: Relief = (seed) => {
+  const [across, along] = [noise(70, 22, seed), noise(22, 70, seed + 2)]
+  return (u, v) => 2 * across(u, v) + 1.5 * along(u, v)
+}
 
 /** Roller stipple: plain on matt paint, flattened out as the sheen rises. */
 const stipple =
   (strength: number): Relief =>
-  (u, v, seed) =>
-    strength * (1.3 * layered(u, v, 60, 60, 2, seed) + 0.7 * layered(u, v, 4, 4, 2, seed + 17))
+  (seed) => {
+    const [fine, broad] = [layered(60, 60, 2, seed), layered(4, 4, 2, seed + 17)]
+    return (u, v) => strength * (1.3 * fine(u, v) + 0.7 * broad(u, v))
+  }
 
-const still: Relief = () => 0
+const still: Relief = () => () => 0
 
 function reliefOf(family: Family, sheen: Sheen): Relief {
   if (family === 'paint') return stipple({ matt: 1.5, eggshell: 1, satin: 0.6, gloss: 0.15 }[sheen])
@@ -93,18 +121,19 @@ function reliefOf(family: Family, sheen: Sheen): Relief {
  * colour itself, so that a material never reads as another colour than its swatch.
  */
 export function drawTexture(family: Family, sheen: Sheen, lab: Lab, seed: number, width = 256, height = 256): Texture {
-  const relief = reliefOf(family, sheen)
+  const relief = reliefOf(family, sheen)(seed)
   const steps = new Float32Array(width * height)
   let mean = 0
   for (let y = 0; y < height; y++)
     for (let x = 0; x < width; x++) {
-      const step = relief(x / width, y / height, seed)
+      const step = relief(x / width, y / height)
       steps[y * width + x] = step
       mean += step / (width * height)
     }
   const shades = Array.from({ length: 401 }, (_, at) => bytesFromLab({ ...lab, L: Math.min(100, Math.max(0, lab.L + (at - 200) / 5)) }))
   const pixels = new Uint8ClampedArray(width * height * 4)
-  for (const [at, step] of steps.entries()) {
+  for (let at = 0; at < steps.length; at++) {
+    const step = steps[at] ?? 0
     const shade = shades[Math.min(400, Math.max(0, Math.round((step - mean) * 5) + 200))] ?? [0, 0, 0]
     pixels[at * 4] = shade[0]
     pixels[at * 4 + 1] = shade[1]

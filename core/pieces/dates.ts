@@ -1,4 +1,4 @@
-import { headOf, type Makeover } from '../makeover/document.ts'
+import { groupBy, headOf, type Makeover } from '../makeover/document.ts'
 import { addDays, daysBetween, type PlainDate } from '../measure/plain-date.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import type { Money } from '../purchases/index.ts'
@@ -20,13 +20,14 @@ export type PieceDates = {
 export function pieceDates(makeover: Makeover, money: Money, rules: Rules, today: PlainDate): PieceDates[] {
   const installOn = headOf(makeover)?.installOn ?? null
   const wantedOn = installOn ? addDays(installOn, -rules['dates.buffer']) : null
+  const purchases = groupBy(money.purchases, (one) => one.pieceId)
   return money.pieces.map((piece) => {
     const row = makeover.rows.piece[piece.id]
     const candidate = row?.chosenId ? makeover.rows.candidate[row.chosenId] : undefined
     const toOrder = piece.open > 0
     const leadDays = toOrder ? candidate?.leadDays : undefined
     const ifToday = leadDays === undefined ? [] : [addDays(today, leadDays)]
-    const onTheWay = money.purchases.filter((one) => one.pieceId === piece.id && one.received < one.packs).map((one) => (one.arrivesOn > today ? one.arrivesOn : today))
+    const onTheWay = (purchases.get(piece.id) ?? []).filter((one) => one.received < one.packs).map((one) => (one.arrivesOn > today ? one.arrivesOn : today))
     const hereOn = [...ifToday, ...onTheWay].sort().at(-1) ?? null
     return {
       id: piece.id,
