@@ -2,13 +2,15 @@ import { createHash, randomBytes } from 'node:crypto'
 import { hash, verify } from '@node-rs/argon2'
 import { and, eq, gt, lt } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
-import { inTransaction, look, sqlState, type Database } from '../database/connection.ts'
+import { inTransaction, look, sqlState, type Database, type Transaction } from '../database/connection.ts'
 import { changedDocuments, changedRows, changes, documents, people, sessions, studios } from '../database/tables.ts'
 
 export const sessionDays = 14
 const dayMs = 86_400_000
 
 export type SignedIn = { readonly studioId: string; readonly personId: string; readonly name: string; readonly email: string; readonly studioName: string; readonly timeZone: string }
+/** The first person of a studio. */
+export type Maker = { readonly studioId: string; readonly personId: string }
 export type NewStudio = { readonly studioName: string; readonly timeZone: string; readonly name: string; readonly email: string; readonly password: string }
 
 /** argon2id with the parameters that OWASP's password storage sheet gives as its first choice (19 MiB, 2 passes, 1 lane). */
@@ -16,27 +18,34 @@ const hashPassword = (password: string): Promise<string> => hash(password, { mem
 const hashToken = (token: string): string => createHash('sha256').update(token).digest('hex')
 export const normalEmail = (email: string): string => email.trim().normalize('NFC').toLowerCase()
 
-/** Makes a studio with its first person; null where the email is already someone's. */
-export async function makeStudio(database: Database, from: NewStudio): Promise<{ studioId: string; personId: string } | null> {
-  const studioId = uuidv7()
-  const personId = uuidv7()
-  const changeId = uuidv7()
+/** Makes a studio with its first person, and with work in it where there is some, all or nothing; null where the email is already someone's. */
+export async function makeStudio(database: Database, from: NewStudio, work: (tx: Transaction, maker: Maker) => Promise<void> = () => Promise.resolve()): Promise<Maker | null> {
+  const email = normalEmail(from.email)
+  const known = await inTransaction(database, { email }, (tx) => tx.select({ id: people.id }).from(people).where(eq(people.email, email)))
+  if (known.length > 0) return null
+  const maker = { studioId: uuidv7(), personId: uuidv7() }
   const passwordHash = await hashPassword(from.password)
-  const { timeZone } = from
   try {
-    await inTransaction(database, { studio: studioId }, async (tx) => {
-      await tx.insert(studios).values({ studioId, id: studioId, version: changeId, name: from.studioName, timeZone })
-      await tx.insert(documents).values({ studioId, id: studioId, rev: 1 })
-      await tx.insert(people).values({ studioId, id: personId, name: from.name, email: normalEmail(from.email), passwordHash })
-      await tx.insert(changes).values({ studioId, id: changeId, personId, sentence: 'The studio was made', digest: '' })
-      await tx.insert(changedRows).values({ studioId, changeId, place: 0, kind: 'studio', rowId: studioId, operation: 'put', before: null, after: { name: from.studioName, timeZone } })
-      await tx.insert(changedDocuments).values({ studioId, documentId: studioId, rev: 1, changeId })
+    await inTransaction(database, { studio: maker.studioId }, async (tx) => {
+      await writeStudio(tx, maker, from, passwordHash)
+      await work(tx, maker)
     })
-    return { studioId, personId }
+    return maker
   } catch (error) {
     if (sqlState(error)?.constraint === 'people_email_once') return null
     throw error
   }
+}
+
+async function writeStudio(tx: Transaction, { studioId, personId }: Maker, from: NewStudio, passwordHash: string): Promise<void> {
+  const changeId = uuidv7()
+  const { timeZone } = from
+  await tx.insert(studios).values({ studioId, id: studioId, version: changeId, name: from.studioName, timeZone })
+  await tx.insert(documents).values({ studioId, id: studioId, rev: 1 })
+  await tx.insert(people).values({ studioId, id: personId, name: from.name, email: normalEmail(from.email), passwordHash })
+  await tx.insert(changes).values({ studioId, id: changeId, personId, sentence: 'The studio was made', digest: '' })
+  await tx.insert(changedRows).values({ studioId, changeId, place: 0, kind: 'studio', rowId: studioId, operation: 'put', before: null, after: { name: from.studioName, timeZone } })
+  await tx.insert(changedDocuments).values({ studioId, documentId: studioId, rev: 1, changeId })
 }
 
 let decoy: Promise<string> | undefined

@@ -46,7 +46,8 @@ export async function takeChange(database: Database, person: Person, makeoverId:
   }
 }
 
-async function take(tx: Transaction, person: Person, makeoverId: string, changeSet: ChangeSet, nowMs: number): Promise<Outcome> {
+/** The same within a transaction that has its sight set already: refusals and conflicts are thrown, and undo all of it. */
+export async function take(tx: Transaction, person: Person, makeoverId: string, changeSet: ChangeSet, nowMs: number): Promise<Outcome> {
   const { operations } = changeSet
   const begins = operations.some((operation) => operation.op === 'put' && operation.kind === 'makeover' && operation.id === makeoverId && operation.base === null)
   if (begins) await tx.insert(documents).values({ studioId: person.studioId, id: makeoverId, rev: 0 }).onConflictDoNothing()
