@@ -17,13 +17,15 @@ function fail(message: string): never {
 }
 
 if (!url) fail('DATABASE_URL is not set: expected the address of a PostgreSQL database')
+let fresh = false
 try {
-  await migrateDatabase(url)
+  fresh = (await migrateDatabase(url)).fresh
 } catch (error) {
   fail(error instanceof MissingRight ? `Bonitas: ${error.message}` : `Bonitas cannot use the database: ${error instanceof Error ? error.message : String(error)}`)
 }
 const database = connect(url)
-const demo = process.env.BONITAS_DEMO === 'yes' ? await loadDemo(database, Date.now()) : null
+const wanted = process.env.BONITAS_DEMO
+const demo = wanted === 'yes' || (wanted === 'if new' && fresh) ? await loadDemo(database, Date.now()) : null
 
 const pages = fileURLToPath(new URL('../dist/web', import.meta.url))
 const server = createApplication({ database, log, pages, now: Date.now, failedSignIns: Number(process.env.FAILED_SIGN_INS ?? 20) }).listen(port, host)

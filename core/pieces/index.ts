@@ -1,2 +1,3 @@
 export { pieceDates, slackOf, type PieceDates } from './dates.ts'
 export { pieceRemarks } from './remarks.ts'
+export { slackWorking } from './working.ts'

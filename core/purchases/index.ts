@@ -3,4 +3,4 @@ export { ledger, wanted, type GoodsState, type PieceReckoning, type PurchaseReck
 export { reckonMoney, type CategoryMoney, type Money } from './money.ts'
 export { purchaseGuards } from './guards.ts'
 export { purchaseRemarks } from './remarks.ts'
-export { landedWorking, workingOf, type Figure, type Working, type WorkingLine } from './working.ts'
+export { landedWorking, pieceWorking, purchaseWorking, workingOf, type Figure } from './working.ts'

@@ -8,7 +8,7 @@ import { Decimal } from 'decimal.js'
 import { agreedOn, begin, candidateOf, change, countingIds, pieceOf, purchaseOf, terms, testToday, tryChange } from '../testing/small-makeover.ts'
 import { goodsValue, landedCost, packsFor, quantityOf } from './landed.ts'
 import { reckonMoney } from './money.ts'
-import { figures, workingOf } from './working.ts'
+import { figures, pieceWorking, purchaseWorking, workingOf } from './working.ts'
 
 const anyTerms = fc.record({
   priceMinor: fc.integer({ min: 0, max: 500_000 }).map(minor),
@@ -143,9 +143,10 @@ describe('the ledger, whatever is ordered, paid, returned and signed', () => {
           for (const piece of pieces) expect(piece.open === 0 || piece.stillToBuy >= 0).toBe(true)
           // the money rule: nothing makes more owed while the forecast passes what was agreed
           if (total.owed > was.total.owed) expect(total.over).toBe(0)
+          for (const one of [...purchases.map((purchase) => purchaseWorking(documents.makeover, purchase)), ...pieces.map((piece) => pieceWorking(documents.makeover, piece))]) expect(one.lines.reduce((all, line) => all + Number(line.amount), 0)).toBe(one.result.amount)
           for (const figure of figures) {
             const { lines, result } = workingOf(figure, documents.makeover, reckonMoney(documents.makeover))
-            expect(lines.reduce((all, line) => all + line.amount, 0)).toBe(result.amount)
+            expect(lines.reduce((all, line) => all + Number(line.amount), 0)).toBe(result.amount)
           }
         }
       }),

@@ -1,17 +1,15 @@
-import { currencyOf, type Makeover } from '../makeover/document.ts'
+import { currencyOf, rowsOf, type Makeover } from '../makeover/document.ts'
+import { writeQuantity } from '../measure/quantity.ts'
+import { writeDate } from '../measure/plain-date.ts'
 import { minus, negate, type Minor } from '../money/minor.ts'
+import { workingLine as line, type Working, type WorkingLine } from '../money/working.ts'
 import { writeMoney, writeRate } from '../money/written.ts'
-import type { Landed, Terms } from './landed.ts'
+import { landedCost, type Landed, type Terms } from './landed.ts'
+import type { PieceReckoning, PurchaseReckoning } from './ledger.ts'
 import type { Money } from './money.ts'
-
-/** One line of a working: a label, how it came about, and an amount; the last line is the figure itself. */
-export type WorkingLine = { readonly label: string; readonly how: string; readonly amount: Minor }
-export type Working = { readonly title: string; readonly means: string; readonly lines: readonly WorkingLine[]; readonly result: WorkingLine }
 
 export const figures = ['paid', 'committed', 'refundsDue', 'stillToBuy', 'forecast', 'left', 'agreed', 'contingency'] as const
 export type Figure = (typeof figures)[number]
-
-const line = (label: string, amount: Minor, how = ''): WorkingLine => ({ label, how, amount })
 
 /** A landed cost as one would write it on paper. */
 export function landedWorking(terms: Terms, landed: Landed, currency: string): Working {
@@ -21,6 +19,30 @@ export function landedWorking(terms: Terms, landed: Landed, currency: string): W
   if (!terms.taxIncluded && landed.tax > 0) lines.push(line('Tax', landed.tax, `${writeRate(terms.taxPpm)} of ${writeMoney(landed.taxed, currency)}`))
   const within = terms.taxIncluded && landed.tax > 0 ? `with tax of ${writeMoney(landed.tax, currency)} in it` : ''
   return { title: 'Landed cost', means: 'What it costs here: whole packs, discount before tax, rounded half up at the discount and at the tax.', lines, result: line('Landed', landed.landed, within) }
+}
+
+/** What one order still owes, or has to come back: its price, less what was credited and paid. */
+export function purchaseWorking(makeover: Makeover, purchase: PurchaseReckoning): Working {
+  const of = <T extends { readonly purchaseId: string }>(rows: readonly T[]): T[] => rows.filter((row) => row.purchaseId === purchase.id)
+  const lines = [
+    line('Landed, as ordered', purchase.terms.landed),
+    ...of(rowsOf(makeover, 'return')).flatMap((row): WorkingLine[] => (row.acceptedOn ? [line('Credited', negate(row.creditMinor), `${row.packs} returned, accepted ${writeDate(row.acceptedOn)}`)] : [])),
+    ...of(rowsOf(makeover, 'payment')).map((row) => line(row.reversesId ? 'Reversed' : row.direction === 'out' ? 'Paid' : 'Refunded', row.direction === 'out' ? negate(row.amountMinor) : row.amountMinor, `${writeDate(row.paidOn)}, ${row.tender}`)),
+  ]
+  const due = minus(purchase.owed, purchase.paid)
+  return { title: due < 0 ? 'To come back' : 'Due', means: 'The price of this order, less what the seller credited and what is paid.', lines, result: line(due < 0 ? 'To come back' : 'Due', due) }
+}
+
+/** What is still to be bought of one piece. */
+export function pieceWorking(makeover: Makeover, reckoned: PieceReckoning): Working {
+  const piece = makeover.rows.piece[reckoned.id]
+  const candidate = piece?.chosenId ? makeover.rows.candidate[piece.chosenId] : undefined
+  if (reckoned.basis === 'candidate' && candidate) {
+    const { lines, result } = landedWorking(candidate, landedCost(candidate, reckoned.packs), currencyOf(makeover))
+    return { title: 'Still to buy', means: `${writeQuantity(reckoned.open, piece?.unit ?? '')} still wanted, at the chosen candidate’s landed cost. Delivery is counted as for an order of its own.`, lines, result: { ...result, label: 'Still to buy' } }
+  }
+  const lines = reckoned.basis === 'allowance' && piece ? [line('Allowance', reckoned.stillToBuy, reckoned.open === piece.quantity ? '' : `for ${reckoned.open} of ${piece.quantity}: a share of ${writeMoney(piece.allowanceMinor, currencyOf(makeover))}`)] : []
+  return { title: 'Still to buy', means: reckoned.basis === 'allowance' ? 'Nothing is chosen yet, so it counts with its allowance.' : 'All that is wanted is ordered.', lines, result: line('Still to buy', reckoned.stillToBuy) }
 }
 
 /** How a figure of the reckoning line came about, for the whole or for one category. */

@@ -5,15 +5,18 @@ import { headOf } from '#core/makeover/document.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { writeDate } from '#core/measure/plain-date.ts'
 import { useKeys } from '../frame/keys.ts'
+import FigureButton from '../parts/FigureButton.vue'
 import MoneyAmount from '../parts/MoneyAmount.vue'
 import StepRemarks from '../remarks/StepRemarks.vue'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
+import { useWorking } from '../stores/working.ts'
 import BudgetTable from './BudgetTable.vue'
 import HeadDialog from './HeadDialog.vue'
 import NeedDialog from './NeedDialog.vue'
 
 const makeover = useMakeover()
+const working = useWorking()
 const needs = useRows('need')
 const rooms = useRows('room')
 const zones = useRows('zone')
@@ -24,6 +27,7 @@ const head = computed(() => (makeover.opened ? headOf(makeover.opened.makeover) 
 const serving = (need: Row<'need'>): string => pieces.value.filter((piece) => piece.needId === need.id).map((piece) => piece.name).join(', ')
 const covered = (need: Row<'need'>): boolean => makeover.reckoning?.needs.find((one) => one.id === need.id)?.covered ?? false
 const place = (need: Row<'need'>): string => zones.value.find((zone) => zone.id === need.zoneId)?.name ?? rooms.value.find((room) => room.id === need.roomId)?.name ?? ''
+const open = computed(() => needs.value.filter((need) => need.importance === 'must' && !covered(need)))
 const order = { must: 0, should: 1, nice: 2 }
 const sorted = computed(() => needs.value.toSorted((one, other) => order[one.importance] - order[other.importance]))
 
@@ -60,7 +64,7 @@ useKeys([{ key: 'n', does: 'A new need', run: () => openNeed(null) }])
       <p v-if="needs.length === 0" class="quiet">Write down what has to be possible here: sit, read, play, store, host. Pieces are then held against it.</p>
       <table v-else>
         <thead>
-          <tr><th>Need</th><th>How much</th><th>Where</th><th>Served by</th><th>Covered</th><th><span class="visually-hidden">Change</span></th></tr>
+          <tr><th>Need</th><th class="keep">How much</th><th>Where</th><th>Served by</th><th>Covered</th><th><span class="visually-hidden">Change</span></th></tr>
         </thead>
         <tbody>
           <tr v-for="need in sorted" :key="need.id">
@@ -84,11 +88,12 @@ useKeys([{ key: 'n', does: 'A new need', run: () => openNeed(null) }])
       <section class="tag">
         <span class="hole" aria-hidden="true" />
         <h2>{{ head.name }}</h2>
+        <p v-if="open.length > 0">Not covered yet: {{ open.map((need) => need.name).join('; ') }}.</p>
         <dl class="pairs">
           <div><dt>Agreed</dt><dd><MoneyAmount :amount="makeover.reckoning.money.total.agreed" :currency="makeover.currency" with-currency /></dd></div>
-          <div><dt>Forecast</dt><dd><MoneyAmount :amount="makeover.reckoning.money.total.forecast" :currency="makeover.currency" /></dd></div>
+          <div><dt>Forecast</dt><dd><FigureButton :amount="makeover.reckoning.money.total.forecast" of="Forecast" @click="working.show('forecast')" /></dd></div>
           <div><dt>Needs covered</dt><dd>{{ makeover.line?.needsCovered }} of {{ needs.length }}</dd></div>
-          <div><dt>Must haves not covered</dt><dd>{{ needs.filter((need) => need.importance === 'must' && !covered(need)).length }}</dd></div>
+          <div><dt>Must haves not covered</dt><dd>{{ open.length }}</dd></div>
         </dl>
       </section>
     </Teleport>

@@ -2,13 +2,16 @@
 import { computed, ref } from 'vue'
 import { writeDate } from '#core/measure/plain-date.ts'
 import { plus, zero } from '#core/money/minor.ts'
+import FigureButton from '../parts/FigureButton.vue'
 import MoneyAmount from '../parts/MoneyAmount.vue'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
+import { useWorking } from '../stores/working.ts'
 import BudgetDialog from './BudgetDialog.vue'
 
 /** The agreed budget: every version side by side, the draft last. */
 const makeover = useMakeover()
+const working = useWorking()
 const clients = useRows('client')
 const categories = computed(() => makeover.reckoning?.money.categories ?? [])
 const versions = computed(() => makeover.reckoning?.money.versions ?? [])
@@ -56,8 +59,8 @@ function start(as: 'draft' | 'sign' | 'change'): void {
             <td v-for="({ row, amounts }, at) in versions" :key="row.id" class="number" :class="{ changed: at > 0 && amounts.get(category.id) !== versions[at - 1]?.amounts.get(category.id) }">
               <MoneyAmount :amount="amounts.get(category.id) ?? zero" :currency="makeover.currency" />
             </td>
-            <td v-if="agreement" class="number"><MoneyAmount :amount="category.forecast" :currency="makeover.currency" /></td>
-            <td v-if="agreement" class="number"><span :class="{ inverted: category.left < 0 }"><MoneyAmount :amount="category.left" :currency="makeover.currency" /></span></td>
+            <td v-if="agreement" class="number"><FigureButton :amount="category.forecast" :of="`Forecast for ${category.name}`" @click="working.show('forecast', category.id)" /></td>
+            <td v-if="agreement" class="number"><FigureButton :amount="category.left" :of="`Left in ${category.name}`" :over="category.left < 0" @click="working.show('left', category.id)" /></td>
           </tr>
           <tr>
             <td>Contingency</td>
@@ -68,8 +71,8 @@ function start(as: 'draft' | 'sign' | 'change'): void {
           <tr class="sum">
             <td>Agreed in all</td>
             <td v-for="{ row, categories: sum } in versions" :key="row.id" class="number"><MoneyAmount :amount="plus(sum, row.contingencyMinor)" :currency="makeover.currency" with-currency /></td>
-            <td v-if="agreement" class="number"><MoneyAmount :amount="makeover.reckoning?.money.total.forecast ?? zero" :currency="makeover.currency" /></td>
-            <td v-if="agreement" class="number"><span :class="{ inverted: (makeover.reckoning?.money.total.left ?? 0) < 0 }"><MoneyAmount :amount="makeover.reckoning?.money.total.left ?? zero" :currency="makeover.currency" /></span></td>
+            <td v-if="agreement" class="number"><FigureButton :amount="makeover.reckoning?.money.total.forecast ?? zero" of="Forecast" @click="working.show('forecast')" /></td>
+            <td v-if="agreement" class="number"><FigureButton :amount="makeover.reckoning?.money.total.left ?? zero" of="Left" :over="(makeover.reckoning?.money.total.left ?? 0) < 0" @click="working.show('left')" /></td>
           </tr>
         </tbody>
       </table>

@@ -4,6 +4,8 @@ import { useRoute, useRouter } from 'vue-router'
 import { headOf } from '#core/makeover/document.ts'
 import { writeDate } from '#core/measure/plain-date.ts'
 import { weights } from '#core/remarks/remark.ts'
+import { slackWorking } from '#core/pieces/index.ts'
+import { effectiveRules } from '#core/rulebook/rulebook.ts'
 import { stripOf } from '#core/reckoning/summary.ts'
 import { Refused } from '../api.ts'
 import MaterialStrip from '../parts/MaterialStrip.vue'
@@ -64,6 +66,9 @@ const slack = computed(() => {
   return days < 0 ? `${-days} days late` : `${days} ${days === 1 ? 'day' : 'days'} slack`
 })
 
+function showSlack(): void {
+  if (makeover.opened && makeover.reckoning) working.showWorking(slackWorking(makeover.opened.makeover, makeover.reckoning.dates, makeover.reckoning.slackDays, effectiveRules()))
+}
 const go = (name: string): void => void router.push({ name, params: { id: id.value } })
 useKeys([
   ...steps.map((step, at) => ({ key: String(at + 1), does: `To ${step.title}`, run: () => go(step.name) })),
@@ -91,16 +96,16 @@ useKeys([
       </div>
       <ReckoningLine v-if="makeover.line" class="money" :line="makeover.line" />
       <div v-if="makeover.line" class="beside">
-        <div>
+        <button type="button" class="bare" aria-label="Install date and slack, working" @click="showSlack">
           <span class="label">Install</span>
           <strong>{{ makeover.line.installOn ? writeDate(makeover.line.installOn).replace(/ \d+$/, '') : 'no date' }}</strong>
           <span class="label" :class="{ inverted: (makeover.line.slackDays ?? 0) < 0 }">{{ slack }}</span>
-        </div>
-        <div>
+        </button>
+        <router-link :to="{ name: 'brief', params: { id } }">
           <span class="label">Needs</span>
           <strong>{{ makeover.line.needsCovered }} of {{ makeover.line.needs }}</strong>
           <span class="label">covered</span>
-        </div>
+        </router-link>
         <router-link class="remarks" :to="{ name: 'remarks', params: { id } }">
           <span class="label">Remarks</span>
           <strong>

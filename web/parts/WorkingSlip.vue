@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Working } from '#core/purchases/index.ts'
+import type { Working } from '#core/money/working.ts'
 import MoneyAmount from './MoneyAmount.vue'
 
 /** A figure's working as a slip: lines, how each came about, and the sum. */
@@ -15,13 +15,13 @@ defineProps<{ working: Working; currency: string; heading?: boolean }>()
         <dt>
           {{ line.label }}<span v-if="line.how" class="quiet how">{{ line.how }}</span>
         </dt>
-        <dd class="number"><MoneyAmount :amount="line.amount" :currency="currency" /></dd>
+        <dd class="number"><template v-if="typeof line.amount === 'string'">{{ line.amount }}</template><MoneyAmount v-else :amount="line.amount" :currency="currency" /></dd>
       </div>
       <div class="result">
         <dt>
           {{ working.result.label }}<span v-if="working.result.how" class="quiet how">{{ working.result.how }}</span>
         </dt>
-        <dd class="number"><MoneyAmount :amount="working.result.amount" :currency="currency" with-currency /></dd>
+        <dd class="number"><template v-if="typeof working.result.amount === 'string'">{{ working.result.amount }}</template><MoneyAmount v-else :amount="working.result.amount" :currency="currency" with-currency /></dd>
       </div>
     </dl>
   </div>

@@ -10,9 +10,10 @@ import { addDays, daysBetween, writeDate } from '#core/measure/plain-date.ts'
 import { minus } from '#core/money/minor.ts'
 import { writeRate } from '#core/money/written.ts'
 import { nearestFinish, seenWords } from '#core/palette/index.ts'
-import { landedCost, landedWorking, packsFor, quantityOf } from '#core/purchases/index.ts'
+import { landedCost, landedWorking, packsFor, pieceWorking, quantityOf } from '#core/purchases/index.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
 import { useKeys } from '../frame/keys.ts'
+import FigureButton from '../parts/FigureButton.vue'
 import MaterialSwatch from '../parts/MaterialSwatch.vue'
 import MoneyAmount from '../parts/MoneyAmount.vue'
 import OrderDialog from '../purchases/OrderDialog.vue'
@@ -146,7 +147,7 @@ useKeys([
           <tr class="landed">
             <th scope="row">Landed</th>
             <td v-for="one in candidates" :key="one.row.id" :class="{ chosen: one.chosen }">
-              <button type="button" class="bare" :aria-label="`Landed cost of ${one.row.name}, working`" @click="working.showWorking(landedWorking(one.row, one.landed, makeover.currency))"><strong><MoneyAmount :amount="one.landed.landed" :currency="makeover.currency" /></strong></button>
+              <strong><FigureButton :amount="one.landed.landed" :of="`Landed cost of ${one.row.name}`" @click="working.showWorking(landedWorking(one.row, one.landed, makeover.currency))" /></strong>
               <span v-if="one.landed.landed === cheapest && candidates.length > 1" class="quiet"> least</span>
             </td>
           </tr>
@@ -174,7 +175,7 @@ useKeys([
             <th scope="row"><span class="visually-hidden">Do</span></th>
             <td v-for="one in candidates" :key="one.row.id" :class="{ chosen: one.chosen }">
               <strong v-if="one.chosen" class="is-chosen">Chosen</strong>
-              <el-button v-else type="primary" :aria-label="`Choose ${one.row.name}`" @click="choose(one.row)">Choose</el-button>
+              <el-button v-else-if="reading.open > 0" type="primary" :aria-label="`Choose ${one.row.name}`" @click="choose(one.row)">Choose</el-button>
               <button type="button" class="word" :aria-label="`Change ${one.row.name}`" @click="openCandidate(one.row)">Change</button>
               <button v-if="!one.chosen && !one.ordered" type="button" class="word" :aria-label="`Take away ${one.row.name}`" @click="makeIt(`Took away the candidate “${one.row.name}”`, [remove('candidate', one.row)])">Take away</button>
             </td>
@@ -194,7 +195,7 @@ useKeys([
           <div><dt>Ordered</dt><dd>{{ writeQuantity(reading.ordered, piece.unit) }}</dd></div>
           <div v-if="reading.givenUp > 0"><dt>Back, not wanted again</dt><dd>{{ writeQuantity(reading.givenUp, piece.unit) }}</dd></div>
           <div><dt>Still wanted</dt><dd>{{ writeQuantity(reading.open, piece.unit) }}</dd></div>
-          <div><dt>Still to buy</dt><dd><strong><MoneyAmount :amount="reading.stillToBuy" :currency="makeover.currency" /></strong></dd></div>
+          <div><dt>Still to buy</dt><dd><strong><FigureButton :amount="reading.stillToBuy" of="Still to buy" @click="makeover.opened && reading && working.showWorking(pieceWorking(makeover.opened.makeover, reading))" /></strong></dd></div>
         </dl>
         <RemarkList :remarks="remarks" />
         <div class="tag-actions">

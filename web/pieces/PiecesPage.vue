@@ -4,7 +4,9 @@ import { useRouter } from 'vue-router'
 import type { Row } from '#core/makeover/kinds.ts'
 import { writeQuantity } from '#core/measure/quantity.ts'
 import { writeDate } from '#core/measure/plain-date.ts'
+import { pieceWorking } from '#core/purchases/index.ts'
 import { useKeys } from '../frame/keys.ts'
+import FigureButton from '../parts/FigureButton.vue'
 import MoneyAmount from '../parts/MoneyAmount.vue'
 import RemarkList from '../remarks/RemarkList.vue'
 import StepRemarks from '../remarks/StepRemarks.vue'
@@ -59,9 +61,7 @@ useKeys([{ key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) }
           <th scope="rowgroup" colspan="4">{{ group.name }}</th>
           <td class="number quiet">{{ group.left < 0 ? 'over by' : 'left' }}</td>
           <td class="number">
-            <button type="button" class="bare" :aria-label="`Left in ${group.name}, working`" @click="working.show('left', group.id)">
-              <span :class="{ inverted: group.left < 0 }"><MoneyAmount :amount="group.left" :currency="makeover.currency" /></span>
-            </button>
+            <FigureButton :amount="group.left" :of="`Left in ${group.name}`" :over="group.left < 0" @click="working.show('left', group.id)" />
           </td>
         </tr>
         <tr v-for="piece in group.pieces" :key="piece.id" class="row" @click="router.push({ name: 'piece', params: { id: $route.params.id, pieceId: piece.id } })">
@@ -80,7 +80,7 @@ useKeys([{ key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) }
             <span v-else class="quiet">–</span>
           </td>
           <td class="number quiet"><MoneyAmount :amount="piece.allowanceMinor" :currency="makeover.currency" /></td>
-          <td class="number" :class="{ quiet: reading(piece)?.stillToBuy === 0 }"><MoneyAmount v-if="reading(piece)" :amount="reading(piece)!.stillToBuy" :currency="makeover.currency" /></td>
+          <td class="number" :class="{ quiet: reading(piece)?.stillToBuy === 0 }"><FigureButton v-if="reading(piece)" :amount="reading(piece)!.stillToBuy" :of="`Still to buy of ${piece.name}`" @click="makeover.opened && working.showWorking(pieceWorking(makeover.opened.makeover, reading(piece)!))" /></td>
         </tr>
       </tbody>
     </table>

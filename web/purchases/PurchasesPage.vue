@@ -6,8 +6,9 @@ import type { Row } from '#core/makeover/kinds.ts'
 import { writeQuantity } from '#core/measure/quantity.ts'
 import { writeDate, writeShortDate, writeWeekdayDate } from '#core/measure/plain-date.ts'
 import { minus, negate } from '#core/money/minor.ts'
-import { landedWorking } from '#core/purchases/index.ts'
+import { landedWorking, pieceWorking, purchaseWorking } from '#core/purchases/index.ts'
 import { useKeys } from '../frame/keys.ts'
+import FigureButton from '../parts/FigureButton.vue'
 import MaterialSwatch from '../parts/MaterialSwatch.vue'
 import MoneyAmount from '../parts/MoneyAmount.vue'
 import StateDots from '../parts/StateDots.vue'
@@ -117,7 +118,7 @@ useKeys([
               <span v-else class="quiet">–</span>
             </td>
             <td class="number"><MoneyAmount :amount="one.money.paid" :currency="makeover.currency" /></td>
-            <td class="number"><MoneyAmount :amount="one.money.refundDue > 0 ? negate(one.money.refundDue) : one.money.committed" :currency="makeover.currency" /></td>
+            <td class="number"><FigureButton :amount="one.money.refundDue > 0 ? negate(one.money.refundDue) : one.money.committed" :of="`Due on ${one.name}`" :over="one.money.refundDue > 0" @click="makeover.opened && working.showWorking(purchaseWorking(makeover.opened.makeover, one.money))" /></td>
           </tr>
         </tbody>
       </table>
@@ -132,7 +133,7 @@ useKeys([
           <tr v-for="piece in wishes" :key="piece.id">
             <td>{{ piece.name }} <span class="quiet">{{ writeQuantity(wish(piece)?.open ?? 0, piece.unit) }}</span></td>
             <td><span v-if="orderBy(piece)?.orderBy" :class="{ inverted: (orderBy(piece)?.slackDays ?? 0) < 0 }">{{ writeDate(orderBy(piece)!.orderBy!) }}</span><span v-else class="quiet">no install date</span></td>
-            <td class="number"><MoneyAmount v-if="wish(piece)" :amount="wish(piece)!.stillToBuy" :currency="makeover.currency" /></td>
+            <td class="number"><FigureButton v-if="wish(piece)" :amount="wish(piece)!.stillToBuy" :of="`Landed cost of ${piece.name}`" @click="makeover.opened && working.showWorking(pieceWorking(makeover.opened.makeover, wish(piece)!))" /></td>
             <td class="number"><button type="button" class="word" :aria-label="`Order ${piece.name}`" @click="order(piece)">Order</button></td>
           </tr>
         </tbody>
@@ -146,12 +147,12 @@ useKeys([
         <p>{{ picked.candidate?.name }}, {{ picked.seller }}<template v-if="picked.row.reference">, order {{ picked.row.reference }}</template></p>
         <hr />
         <dl class="pairs money-pairs">
-          <div><dt>Landed, {{ picked.row.packs }} {{ picked.row.packs === 1 ? 'pack' : 'packs' }}</dt><dd><button type="button" class="bare" aria-label="Landed cost, working" @click="working.showWorking(landedWorking(picked.row, picked.money.terms, makeover.currency))"><u><MoneyAmount :amount="picked.money.terms.landed" :currency="makeover.currency" /></u></button></dd></div>
+          <div><dt>Landed, {{ picked.row.packs }} {{ picked.row.packs === 1 ? 'pack' : 'packs' }}</dt><dd><u><FigureButton :amount="picked.money.terms.landed" of="Landed cost" @click="working.showWorking(landedWorking(picked.row, picked.money.terms, makeover.currency))" /></u></dd></div>
           <div v-if="picked.money.credited > 0"><dt>Credited</dt><dd><MoneyAmount :amount="negate(picked.money.credited)" :currency="makeover.currency" /></dd></div>
           <div><dt>Owed</dt><dd><strong><MoneyAmount :amount="picked.money.owed" :currency="makeover.currency" /></strong></dd></div>
           <div><dt>Paid</dt><dd><MoneyAmount :amount="picked.money.paid" :currency="makeover.currency" /></dd></div>
-          <div v-if="picked.money.refundDue > 0"><dt>To come back</dt><dd><strong class="inverted"><MoneyAmount :amount="picked.money.refundDue" :currency="makeover.currency" /></strong></dd></div>
-          <div v-else><dt>Due</dt><dd><strong><MoneyAmount :amount="picked.money.committed" :currency="makeover.currency" /></strong></dd></div>
+          <div v-if="picked.money.refundDue > 0"><dt>To come back</dt><dd><FigureButton :amount="picked.money.refundDue" of="To come back" over @click="makeover.opened && working.showWorking(purchaseWorking(makeover.opened.makeover, picked.money))" /></dd></div>
+          <div v-else><dt>Due</dt><dd><u><FigureButton :amount="picked.money.committed" of="Due" @click="makeover.opened && working.showWorking(purchaseWorking(makeover.opened.makeover, picked.money))" /></u></dd></div>
         </dl>
         <hr />
         <dl class="pairs">
@@ -177,9 +178,9 @@ useKeys([
         <span class="hole" aria-hidden="true" />
         <h2>{{ makeover.reckoning.money.total.over > 0 ? 'Over the agreed sum' : 'Money as it stands' }}</h2>
         <dl class="pairs money-pairs">
-          <div><dt>Forecast</dt><dd><button type="button" class="bare" aria-label="Forecast, working" @click="working.show('forecast')"><u><MoneyAmount :amount="makeover.reckoning.money.total.forecast" :currency="makeover.currency" /></u></button></dd></div>
-          <div><dt>Contingency not drawn</dt><dd><button type="button" class="bare" aria-label="Contingency, working" @click="working.show('contingency')"><u><MoneyAmount :amount="minus(makeover.reckoning.money.total.contingency, makeover.reckoning.money.total.contingencyDrawn)" :currency="makeover.currency" /></u></button></dd></div>
-          <div><dt>Refunds due</dt><dd><MoneyAmount :amount="makeover.reckoning.money.total.refundsDue" :currency="makeover.currency" /></dd></div>
+          <div><dt>Forecast</dt><dd><u><FigureButton :amount="makeover.reckoning.money.total.forecast" of="Forecast" @click="working.show('forecast')" /></u></dd></div>
+          <div><dt>Contingency not drawn</dt><dd><u><FigureButton :amount="minus(makeover.reckoning.money.total.contingency, makeover.reckoning.money.total.contingencyDrawn)" of="Contingency" @click="working.show('contingency')" /></u></dd></div>
+          <div><dt>Refunds due</dt><dd><u><FigureButton :amount="makeover.reckoning.money.total.refundsDue" of="Refunds due" @click="working.show('refundsDue')" /></u></dd></div>
         </dl>
         <p class="quiet">Pick an order to pay it, receive it or send it back.</p>
         <RemarkList :remarks="remarks" />

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
-import { workingOf, type Figure, type Working } from '#core/purchases/index.ts'
+import { computed, ref, shallowRef, watch } from 'vue'
+import type { Working } from '#core/money/working.ts'
+import { workingOf, type Figure } from '#core/purchases/index.ts'
 import { useMakeover } from './makeover.ts'
 
 /** The working that is laid open beside the page: of a figure of the reckoning, or of one landed cost. */
@@ -15,6 +16,12 @@ export const useWorking = defineStore('working', () => {
   })
   const where = computed(() => (single.value ? '' : (makeover.reckoning?.money.categories.find((one) => one.id === figure.value?.categoryId)?.name ?? '')))
   let from: HTMLElement | null = null
+
+  // a single working is of one moment: when something changed it is laid away rather than left standing wrong
+  watch(
+    () => makeover.reckoning,
+    () => (single.value = null),
+  )
 
   function show(name: Figure, categoryId: string | null = null): void {
     from = document.activeElement instanceof HTMLElement ? document.activeElement : null
