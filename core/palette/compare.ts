@@ -63,25 +63,19 @@ export function seenWords(difference: number, rules: Rules): string {
 }
 
 function sentenceFor(one: Lab, other: Lab, [first, second]: readonly [Undertone, Undertone], difference: number, rules: Rules): string {
-  const sentences = { start: capital(first.words), same: first.words === second.words }
-  const lighter = lightnessWords(one.L - other.L)
-  const stronger = strengthWords(chroma(one) - chroma(other))
+  const start = capital(first.words)
+  if (difference < rules['colour.unseen']) return `${start} beside its match.`
+  const lighter = stepWords(one.L - other.L, ['lighter', 'darker'], [rules['words.as-light'], rules['words.little-lighter'], rules['words.much-lighter']])
+  const stronger = stepWords(chroma(one) - chroma(other), ['stronger', 'greyer'], [rules['words.as-strong'], rules['words.little-stronger'], rules['words.much-stronger']])
   const steps = [lighter, stronger].filter((words) => words !== null)
-  const how = steps.length > 0 ? `, ${steps.join(' and ')}` : ''
-  if (difference < rules['colour.unseen']) return `${sentences.start} beside its match.`
-  return `${sentences.start} beside ${sentences.same ? 'another' : second.words}${how}.`
+  return `${start} beside ${first.words === second.words ? 'another' : second.words}${steps.length > 0 ? `, ${steps.join(' and ')}` : ''}.`
 }
 
-function lightnessWords(dL: number): string | null {
-  const by = Math.abs(dL)
-  if (by < 1) return null
-  return `${by < 5 ? 'a little ' : by < 20 ? '' : 'much '}${dL > 0 ? 'lighter' : 'darker'}`
-}
-
-function strengthWords(dC: number): string | null {
-  const by = Math.abs(dC)
-  if (by < 3) return null
-  return `${by < 8 ? 'a little ' : by < 25 ? '' : 'much '}${dC > 0 ? 'stronger' : 'greyer'}`
+/** "a little lighter", "darker", "much darker"; null where the two are as good as equal. */
+function stepWords(by: number, [more, less]: readonly [string, string], [equal, little, much]: readonly [number, number, number]): string | null {
+  const size = Math.abs(by)
+  if (size < equal) return null
+  return `${size < little ? 'a little ' : size < much ? '' : 'much '}${by > 0 ? more : less}`
 }
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)

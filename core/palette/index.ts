@@ -3,4 +3,4 @@ export { labOf, reckonPalette, type FinishReckoning, type Palette } from './fini
 export { nearestFinish } from './nearest.ts'
 export { paletteRemarks } from './remarks.ts'
 export { drawTexture, type Texture } from './texture.ts'
-export { hueName, undertone, type Undertone } from './undertone.ts'
+export { hueName, lrvWords, undertone, type Undertone } from './undertone.ts'

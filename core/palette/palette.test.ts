@@ -6,7 +6,7 @@ import { families, sheens, type Family } from '../makeover/kinds.ts'
 import { effectiveRules } from '../rulebook/rulebook.ts'
 import { clash, compare, seenWords } from './compare.ts'
 import { drawTexture } from './texture.ts'
-import { hueName, undertone } from './undertone.ts'
+import { hueName, lrvWords, undertone } from './undertone.ts'
 
 const rules = effectiveRules()
 /** A colour by lightness, chroma and hue angle. */
@@ -14,7 +14,7 @@ const lch = (L: number, C: number, h: number): Lab => ({ L, a: C * Math.cos((h *
 const swatch = (family: Family, lab: Lab) => ({ family, lab })
 
 describe('undertone', () => {
-  it.each([[350, 'red'], [0, 'red'], [39.9, 'red'], [40, 'orange'], [75, 'yellow'], [110, 'green'], [195, 'blue'], [285, 'violet'], [349.9, 'violet']])('hue %d is %s', (degrees, name) => expect(hueName(degrees)).toBe(name))
+  it.each([[350, 'red'], [0, 'red'], [39.9, 'red'], [40, 'orange'], [75, 'yellow'], [110, 'green'], [195, 'blue'], [285, 'violet'], [349.9, 'violet']])('hue %d is %s', (degrees, name) => expect(hueName(degrees, rules)).toBe(name))
   it.each([
     ['paint', lch(92, 5, 95), 'a yellow white', 'warm'],
     ['paint', lch(92, 5, 10), 'a pink white', 'warm'],
@@ -35,6 +35,8 @@ describe('undertone', () => {
     expect(tone.warmth).toBe(warmth)
   })
 })
+
+it.each([[4, 'very dark'], [10, 'dark'], [36, 'of middle depth'], [50, 'light'], [82, 'pale']])('LRV %d is %s', (value, words) => expect(lrvWords(value, rules)).toBe(words))
 
 describe('a clash', () => {
   it('parts a red wood from a yellow one, and never by depth alone', () => {

@@ -4,13 +4,21 @@ import type { Rules } from '../rulebook/rulebook.ts'
 
 export type HueName = 'red' | 'orange' | 'yellow' | 'green' | 'blue' | 'violet'
 
-/** The name of a hue angle h_ab: red 350 to 40, orange to 75, yellow to 110, green to 195, blue to 285, violet to 350. */
-export function hueName(degrees: number): HueName {
-  if (degrees < 40 || degrees >= 350) return 'red'
-  if (degrees < 75) return 'orange'
-  if (degrees < 110) return 'yellow'
-  if (degrees < 195) return 'green'
-  return degrees < 285 ? 'blue' : 'violet'
+/** The name of a hue angle h_ab, by the limits of the rulebook. */
+export function hueName(degrees: number, rules: Rules): HueName {
+  if (degrees < rules['hue.orange-from'] || degrees >= rules['hue.red-from']) return 'red'
+  if (degrees < rules['hue.yellow-from']) return 'orange'
+  if (degrees < rules['hue.green-from']) return 'yellow'
+  if (degrees < rules['hue.blue-from']) return 'green'
+  return degrees < rules['hue.violet-from'] ? 'blue' : 'violet'
+}
+
+/** How much light a finish gives back, in words. */
+export function lrvWords(value: number, rules: Rules): string {
+  if (value < rules['lrv.dark-from']) return 'very dark'
+  if (value < rules['lrv.middle-from']) return 'dark'
+  if (value < rules['lrv.light-from']) return 'of middle depth'
+  return value < rules['lrv.pale-from'] ? 'light' : 'pale'
 }
 
 /** The groups within which undertones are compared; null is a colour that stands for itself. */
@@ -42,7 +50,7 @@ export type Undertone = {
 export function undertone(family: Family, lab: Lab, rules: Rules): Undertone {
   const group = groupOf(family, lab, rules)
   const c = chroma(lab)
-  const name = c < rules['colour.true-neutral'] ? null : hueName(hue(lab))
+  const name = c < rules['colour.true-neutral'] ? null : hueName(hue(lab), rules)
   const cast = name === null ? null : name === 'red' && c < rules['colour.near-neutral'] ? 'pink' : name
   const axisLean = leanOf(group, lab, rules)
   const near = c < rules['colour.near-neutral']
@@ -67,7 +75,7 @@ function leanOf(group: UndertoneGroup, lab: Lab, rules: Rules): string | null {
 export function neutralNoun(lab: Lab, rules: Rules): string {
   if (lab.L >= rules['colour.white-from']) return 'white'
   if (lab.L <= rules['colour.black-to']) return 'black'
-  const beige = chroma(lab) >= rules['colour.true-neutral'] && hue(lab) >= 40 && hue(lab) < 110
+  const beige = chroma(lab) >= rules['colour.true-neutral'] && hue(lab) >= rules['hue.orange-from'] && hue(lab) < rules['hue.green-from']
   return beige ? 'beige' : 'grey'
 }
 
@@ -78,6 +86,6 @@ function wordsFor(group: UndertoneGroup, lab: Lab, cast: string | null, lean: st
   if (group === 'metals') return near ? article(`${cast ?? 'neutral'} grey metal`) : article(lean ? `yellow metal, ${lean}` : 'yellow metal')
   if (group === 'greenery') return lean ? `${lean} green` : 'a middle green'
   if (group === 'neutrals') return article(`${cast ?? 'true'} ${neutralNoun(lab, rules)}`)
-  const depth = lab.L < 35 ? 'deep ' : lab.L > 75 ? 'pale ' : ''
+  const depth = lab.L < rules['words.deep-to'] ? 'deep ' : lab.L > rules['words.pale-from'] ? 'pale ' : ''
   return article(`${depth}${cast ?? 'grey'}`)
 }

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { remove } from '#core/makeover/change.ts'
 import { headOf } from '#core/makeover/document.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { writeDate } from '#core/measure/plain-date.ts'
 import { useKeys } from '../frame/keys.ts'
 import FigureButton from '../parts/FigureButton.vue'
 import MoneyAmount from '../parts/MoneyAmount.vue'
+import RemarkList from '../remarks/RemarkList.vue'
 import StepRemarks from '../remarks/StepRemarks.vue'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
@@ -28,21 +28,17 @@ const serving = (need: Row<'need'>): string => pieces.value.filter((piece) => pi
 const covered = (need: Row<'need'>): boolean => makeover.reckoning?.needs.find((one) => one.id === need.id)?.covered ?? false
 const place = (need: Row<'need'>): string => zones.value.find((zone) => zone.id === need.zoneId)?.name ?? rooms.value.find((room) => room.id === need.roomId)?.name ?? ''
 const open = computed(() => needs.value.filter((need) => need.importance === 'must' && !covered(need)))
+const remarks = computed(() => (makeover.reckoning?.remarks ?? []).filter((remark) => remark.step === 'brief' && remark.weight !== 'stop'))
 const order = { must: 0, should: 1, nice: 2 }
 const sorted = computed(() => needs.value.toSorted((one, other) => order[one.importance] - order[other.importance]))
 
 const needOpen = ref(false)
 const needEdited = ref<Row<'need'> | null>(null)
 const headOpen = ref(false)
-const problem = ref('')
 
 function openNeed(need: Row<'need'> | null): void {
   needEdited.value = need
   needOpen.value = true
-}
-async function removeNeed(need: Row<'need'>): Promise<void> {
-  const faults = await makeover.change(`Took away the need “${need.name}”`, [remove('need', need)])
-  problem.value = faults.map((fault) => fault.message).join('; ')
 }
 useKeys([{ key: 'n', does: 'A new need', run: () => openNeed(null) }])
 </script>
@@ -64,23 +60,20 @@ useKeys([{ key: 'n', does: 'A new need', run: () => openNeed(null) }])
       <p v-if="needs.length === 0" class="quiet">Write down what has to be possible here: sit, read, play, store, host. Pieces are then held against it.</p>
       <table v-else>
         <thead>
-          <tr><th>Need</th><th class="keep">How much</th><th>Where</th><th>Served by</th><th>Covered</th><th><span class="visually-hidden">Change</span></th></tr>
+          <tr><th>Need</th><th class="keep">How much</th><th>Served by</th><th>Covered</th><th><span class="visually-hidden">Change</span></th></tr>
         </thead>
         <tbody>
           <tr v-for="need in sorted" :key="need.id">
-            <td class="what">{{ need.name }}</td>
+            <td class="what"><strong>{{ need.name }}</strong> <span class="quiet place">{{ place(need) }}</span></td>
             <td>{{ need.importance }}</td>
-            <td class="quiet keep">{{ place(need) }}</td>
             <td :class="{ quiet: !serving(need) }">{{ serving(need) || 'nothing yet' }}</td>
             <td class="keep"><span class="covered" :class="{ yes: covered(need) }" aria-hidden="true" />{{ covered(need) ? 'yes' : 'not yet' }}</td>
             <td class="number">
               <button type="button" class="word" :aria-label="`Change ${need.name}`" @click="openNeed(need)">Change</button>
-              <button v-if="!serving(need)" type="button" class="word away" :aria-label="`Take away ${need.name}`" @click="removeNeed(need)">Take away</button>
             </td>
           </tr>
         </tbody>
       </table>
-      <p v-if="problem" class="stop-line" role="alert">{{ problem }}</p>
     </section>
 
     <BudgetTable />
@@ -95,19 +88,20 @@ useKeys([{ key: 'n', does: 'A new need', run: () => openNeed(null) }])
           <div><dt>Needs covered</dt><dd>{{ makeover.line?.needsCovered }} of {{ needs.length }}</dd></div>
           <div><dt>Must haves not covered</dt><dd>{{ open.length }}</dd></div>
         </dl>
+        <RemarkList :remarks="remarks" />
       </section>
     </Teleport>
-    <NeedDialog v-model="needOpen" :need="needEdited" />
+    <NeedDialog v-model="needOpen" :need="needEdited" :served="needEdited !== null && serving(needEdited) !== ''" />
     <HeadDialog v-model="headOpen" :head="head" />
   </div>
 </template>
 
 <style>
 .brief section + section { margin-top: 26px; }
-.brief .what { font-weight: 600; min-width: 210px; }
+.brief .what { width: 42%; }
+.brief .place { display: block; font-size: 12px; line-height: 16px; }
 .keep { white-space: nowrap; }
 .brief td { padding-top: 5px; padding-bottom: 5px; }
 .covered { display: inline-block; width: 10px; height: 10px; border: 1.5px solid var(--ink); border-radius: 50%; margin-right: 7px; }
 .covered.yes { background: var(--ink); }
-.brief .away { margin-left: 12px; }
 </style>

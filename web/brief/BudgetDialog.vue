@@ -2,6 +2,7 @@
 import { computed, reactive, ref, watch } from 'vue'
 import { plus, sum, zero, type Minor } from '#core/money/minor.ts'
 import type { Row } from '#core/makeover/kinds.ts'
+import { effectiveRules } from '#core/rulebook/rulebook.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
@@ -19,6 +20,7 @@ const { mode, raise = null } = defineProps<{
 }>()
 const open = defineModel<boolean>({ required: true })
 const makeover = useMakeover()
+const rules = effectiveRules()
 const clients = useRows('client')
 const categories = useRows('category')
 const lines = useRows('agreementLine')
@@ -26,6 +28,7 @@ const lines = useRows('agreementLine')
 const versions = computed(() => makeover.reckoning?.money.versions ?? [])
 const last = computed(() => versions.value.at(-1) ?? null)
 const today = computed(() => makeover.opened?.today ?? null)
+const usual = `Common practice: ${rules['brief.contingency-decorate']} % to decorate, ${rules['brief.contingency-refresh']} % to refresh, ${rules['brief.contingency-renovate']} % to renovate or in an old house`
 const titles = { draft: 'Draft the budget', sign: 'Have the budget signed', change: 'Sign a change' }
 
 const { form, reset, submit } = useForm(() => ({
@@ -90,7 +93,7 @@ async function save(): Promise<void> {
     </div>
     <div><button type="button" class="word" @click="sums.push(line(null, null))">Add a category</button></div>
     <div class="sum-line">
-      <FieldText :field="form.fields.contingencyMinor" label="Contingency" :unit="makeover.currency" hint="Common practice: 10 % to decorate, 15 % to refresh, 20 % to renovate or in an old house" />
+      <FieldText :field="form.fields.contingencyMinor" label="Contingency" :unit="makeover.currency" :hint="usual" />
       <div class="total"><span class="label">In all</span><strong v-if="typed !== null"><MoneyAmount :amount="typed" :currency="makeover.currency" with-currency /></strong><span v-else class="quiet">–</span></div>
     </div>
     <template v-if="mode !== 'draft'">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { v7 as uuidv7 } from 'uuid'
 import { computed, watch } from 'vue'
-import { add, edit } from '#core/makeover/change.ts'
+import { add, edit, remove } from '#core/makeover/change.ts'
 import { importances, type Row } from '#core/makeover/kinds.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
@@ -10,7 +10,7 @@ import { choiceField, maybeChoiceField, textField, useForm } from '../parts/form
 import { useMakeover } from '../stores/makeover.ts'
 import { optionsOf, useRows } from '../stores/rows.ts'
 
-const { need } = defineProps<{ need: Row<'need'> | null }>()
+const { need, served } = defineProps<{ need: Row<'need'> | null; served: boolean }>()
 const open = defineModel<boolean>({ required: true })
 const makeover = useMakeover()
 const rooms = useRows('room')
@@ -33,6 +33,11 @@ async function save(): Promise<void> {
   })
   if (done) open.value = false
 }
+
+async function takeAway(): Promise<void> {
+  const gone = need
+  if (gone && (await submit(() => makeover.change(`Took away the need “${gone.name}”`, [remove('need', gone)])))) open.value = false
+}
 </script>
 
 <template>
@@ -43,5 +48,6 @@ async function save(): Promise<void> {
       <FieldChoice v-if="rooms.length > 1" :field="form.fields.roomId" label="Room" :options="optionsOf(rooms)" />
       <FieldChoice v-if="zonesHere.length > 0" :field="form.fields.zoneId" label="Zone" :options="optionsOf(zonesHere)" none="the whole room" />
     </div>
+    <template v-if="need && !served" #before-action><el-button class="first" @click="takeAway">Take away</el-button></template>
   </FormDialog>
 </template>

@@ -4,7 +4,7 @@ import { computed, ref, useTemplateRef } from 'vue'
 import { hexFromLab } from '#core/colour/lab.ts'
 import { remove } from '#core/makeover/change.ts'
 import type { Row } from '#core/makeover/kinds.ts'
-import { compare, labOf } from '#core/palette/index.ts'
+import { compare, labOf, lrvWords } from '#core/palette/index.ts'
 import { citeRule, effectiveRules } from '#core/rulebook/rulebook.ts'
 import { useKeys } from '../frame/keys.ts'
 import MaterialSwatch from '../parts/MaterialSwatch.vue'
@@ -154,7 +154,7 @@ const judged = computed(() => finishes.value.filter((finish) => finish.visibleM2
             <div><dt>Role</dt><dd>{{ one.role }}</dd></div>
             <div><dt>Family</dt><dd>{{ one.family }}, {{ one.sheen }}</dd></div>
             <div><dt>In the room</dt><dd>{{ one.usedFor || '–' }}</dd></div>
-            <div><dt>LRV</dt><dd>{{ Math.round(reading(one)?.lrv ?? 0) }}, an estimate</dd></div>
+            <div><dt>LRV, an estimate</dt><dd>{{ Math.round(reading(one)?.lrv ?? 0) }}, {{ lrvWords(reading(one)?.lrv ?? 0, rules) }}</dd></div>
             <div><dt>Undertone</dt><dd>{{ undertoneWord(one.id) }}</dd></div>
             <div><dt>Lab, D65 2°</dt><dd>{{ one.labL.toFixed(1) }} {{ one.labA.toFixed(1) }} {{ one.labB.toFixed(1) }}</dd></div>
             <div><dt>On this screen</dt><dd>{{ hexFromLab(labOf(one)) }}<template v-if="!reading(one)?.showable">, the nearest it can</template></dd></div>

@@ -39,7 +39,8 @@ onBeforeUnmount(() => window.removeEventListener('beforeunload', warn))
 .el-dialog form { display: grid; gap: 4px; }
 .el-dialog .actions { display: flex; justify-content: flex-end; align-items: center; gap: 12px; margin-top: 12px; }
 .el-dialog .actions .quiet { margin-right: auto; }
-.el-dialog .actions .el-button + .el-button { margin-left: 0; }
+.el-dialog .actions .el-button, .el-dialog .actions .el-button + .el-button { margin-left: 0; }
+.el-dialog .actions .first { margin-right: auto; }
 .columns { display: grid; grid-template-columns: repeat(auto-fit, minmax(150px, 1fr)); gap: 4px 16px; }
 .stop-line + .stop-line { margin-top: 2px; }
 </style>

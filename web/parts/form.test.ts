@@ -1,0 +1,48 @@
+import { describe, expect, it } from 'vitest'
+import { minor } from '#core/money/minor.ts'
+import { choiceField, dateField, maybeNumberField, moneyField, rateField, textField, useForm } from './form.ts'
+
+const start = () => ({ name: textField('', { most: 10 }), price: moneyField('EUR', minor(12_50)), tax: rateField(88_750), on: dateField(null), lead: maybeNumberField(null, { decimals: 0, least: 0, most: 99 }), by: choiceField(['card', 'cash'], '') })
+
+describe('a form', () => {
+  it('starts with what it was given, written as it reads back', () => {
+    const { form } = useForm(start)
+    expect(form.fields.price.text).toBe('12.50')
+    expect(form.fields.tax.text).toBe('8.875')
+    expect(form.fields.tax.read(form.fields.tax.text)).toEqual({ ok: true, value: 88_750 })
+  })
+  it('says what is wrong with every field at once, and keeps what was typed', () => {
+    const { form, read } = useForm(start)
+    Object.assign(form.fields.name, { text: 'far too long a name' })
+    Object.assign(form.fields.price, { text: '1e3' })
+    Object.assign(form.fields.on, { text: '31 Feb 2027' })
+    expect(read()).toBeNull()
+    const errors = Object.fromEntries(Object.entries(form.fields).map(([name, field]) => [name, field.error]))
+    expect(errors).toMatchObject({ name: expect.stringMatching(/at most 10 characters, this has 19/), price: expect.stringMatching(/not a number/), on: expect.stringMatching(/not a date/), by: 'is not chosen yet', tax: '', lead: '' })
+    expect(form.fields.price.text).toBe('1e3')
+  })
+  it('does its work with what was read, once at a time, and puts faults where they belong', async () => {
+    const { form, submit } = useForm(start)
+    Object.assign(form.fields.name, { text: ' Chair ' })
+    Object.assign(form.fields.on, { text: '2027-03-14' })
+    Object.assign(form.fields.by, { text: 'card' })
+    const seen: unknown[] = []
+    const work = (values: unknown) => {
+      seen.push(values)
+      return Promise.resolve([{ field: 'priceMinor', message: 'too dear' }, { field: null, message: 'no' }, { field: 'elsewhere', message: 'odd' }])
+    }
+    const [first, second] = await Promise.all([submit(work, { priceMinor: 'price' }), submit(work)])
+    expect([first, second]).toEqual([false, false])
+    expect(seen).toEqual([{ name: 'Chair', price: 12_50, tax: 88_750, on: '2027-03-14', lead: null, by: 'card' }])
+    expect(form.fields.price.error).toBe('too dear')
+    expect(form.faults).toEqual(['no', 'elsewhere: odd'])
+    expect(await submit(() => Promise.resolve([]))).toBe(true)
+    expect(form.faults).toEqual([])
+  })
+  it('shows an error that nobody expected, and can be tried again', async () => {
+    const { form, submit } = useForm(() => ({ name: textField('Chair') }))
+    expect(await submit(() => Promise.reject(new Error('the worker is gone')))).toBe(false)
+    expect(form.faults).toEqual(['the worker is gone'])
+    expect(form.busy).toBe(false)
+  })
+})
