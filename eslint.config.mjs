@@ -61,5 +61,5 @@ export default defineConfig(
       '@typescript-eslint/no-unsafe-member-access': 'off',
     },
   },
-  { files: ['scripts/**', '*.mjs'], extends: [ts.configs.disableTypeChecked], languageOptions: { parserOptions: { project: null }, globals: { process: 'readonly', URL: 'readonly', setTimeout: 'readonly', console: 'readonly', fetch: 'readonly' } }, rules: { 'no-console': 'off' } },
+  { files: ['scripts/**/*.mjs', 'scripts/**/*.mts', '*.mjs'], extends: [ts.configs.disableTypeChecked], languageOptions: { parserOptions: { project: null }, globals: { process: 'readonly', URL: 'readonly', setTimeout: 'readonly', console: 'readonly', fetch: 'readonly' } }, rules: { 'no-console': 'off' } },
 )

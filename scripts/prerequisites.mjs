@@ -43,9 +43,9 @@ export function installDebian(packageName, present, what) {
   if (status !== 0 || !present()) throw new Ask(`${what} could not be installed: see ${log}. Install it by hand:\n\n  ${command}\n`)
 }
 
-/** The git-ignored folder that everything this machine keeps for Bonitas is in. */
+/** The folder that everything this machine keeps for Bonitas is in: git-ignored beside the sources, or BONITAS_HOME. */
 export function dataFolder() {
-  const folder = join(root, '.bonitas')
+  const folder = process.env.BONITAS_HOME ?? join(root, '.bonitas')
   mkdirSync(folder, { recursive: true })
   return folder
 }

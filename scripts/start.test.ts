@@ -1,0 +1,110 @@
+/** npm start as a person meets it: started, started twice, killed, stopped. The pages are not looked at here. */
+import { spawn, type ChildProcess } from 'node:child_process'
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { createServer } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterAll, afterEach, describe, expect, it } from 'vitest'
+
+const root = join(import.meta.dirname, '..')
+const home = mkdtempSync(join(tmpdir(), 'bonitas-start-'))
+const running = new Set<ChildProcess>()
+
+const freePort = (): Promise<number> =>
+  new Promise((resolve) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const address = probe.address()
+      probe.close(() => resolve(typeof address === 'object' && address ? address.port : 0))
+    })
+  })
+
+type Started = { child: ChildProcess; said: () => string; exit: Promise<number | null> }
+function start(words: string[], env: Record<string, string>): Started {
+  const { DATABASE_URL: _url, ...rest } = process.env
+  const child = spawn(process.execPath, ['scripts/start.mjs', ...words], { cwd: root, env: { ...rest, BONITAS_HOME: home, ...env }, stdio: ['ignore', 'pipe', 'pipe'] })
+  running.add(child)
+  let text = ''
+  child.stdout.on('data', (chunk: Buffer) => (text += chunk.toString()))
+  child.stderr.on('data', (chunk: Buffer) => (text += chunk.toString()))
+  const exit = new Promise<number | null>((resolve) => child.once('exit', (code) => resolve(code)))
+  void exit.then(() => running.delete(child))
+  return { child, said: () => text, exit }
+}
+const ready = ({ said }: Started): Promise<void> => expect.poll(said, { timeout: 90_000, interval: 100 }).toContain('Ctrl+C stops it.')
+const databaseRuns = (folder: string): boolean => {
+  try {
+    process.kill(Number(readFileSync(join(home, folder, 'data', 'postmaster.pid'), 'utf8').split('\n')[0]), 0)
+    return true
+  } catch (error) {
+    return error instanceof Error && 'code' in error && error.code === 'EPERM'
+  }
+}
+const post = (port: number, path: string, body: object): Promise<Response> => fetch(`http://127.0.0.1:${port}/api${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+
+afterEach(async () => {
+  for (const child of running) child.kill('SIGINT')
+  await expect.poll(() => running.size, { timeout: 30_000 }).toBe(0)
+})
+afterAll(() => rmSync(home, { recursive: true, force: true }))
+
+describe('npm start', () => {
+  it('serves with the demo, says so when started twice, survives a kill with its data, and stops cleanly', async () => {
+    const port = await freePort()
+    const first = start([], { PORT: String(port) })
+    await ready(first)
+    const [, email, password] = /Sign in to the demo as (\S+) with the password (\S+)/.exec(first.said()) ?? []
+    expect((await post(port, '/session', { email, password })).status).toBe(200)
+    expect((await post(port, '/studios', { studioName: 'Mine', timeZone: 'UTC', name: 'Me', email: 'me@test.example', password: 'a long enough password' })).status).toBe(201)
+
+    const second = start([], { PORT: String(await freePort()) })
+    expect(await second.exit).toBe(1)
+    expect(second.said()).toContain(`already running here, at http://127.0.0.1:${port}`)
+
+    first.child.kill('SIGKILL')
+    await first.exit
+    expect(databaseRuns('main')).toBe(true) // the database was left behind …
+    const again = start([], { PORT: String(port) })
+    await ready(again)
+    expect((await post(port, '/session', { email: 'me@test.example', password: 'a long enough password' })).status).toBe(200) // … and taken over, with what was in it
+    expect((await post(port, '/session', { email, password })).status).toBe(200)
+
+    again.child.kill('SIGINT')
+    expect(await again.exit).toBe(0)
+    expect(again.said()).toContain('What was entered is kept.')
+    expect(databaseRuns('main')).toBe(false)
+    expect(existsSync(join(home, 'main.lock'))).toBe(false)
+  })
+  it('--empty has a folder of its own without the demo, beside the other', async () => {
+    const port = await freePort()
+    const empty = start(['--empty'], { PORT: String(port) })
+    await ready(empty)
+    expect(empty.said()).not.toContain('demo')
+    expect((await post(port, '/session', { email: 'ottilie@wrenandtide.example', password: 'lamplight-on-larch' })).status).toBe(401)
+  })
+  it('a lock that a crash left half written does not keep anyone out', async () => {
+    writeFileSync(join(home, 'empty.lock'), '{"pid":')
+    const empty = start(['--empty'], { PORT: String(await freePort()) })
+    await ready(empty)
+  })
+  it.each([
+    ['a word that is not known', ['--emtpy'], {}, /“--emtpy” is not understood: expected nothing, or --empty/],
+    ['a port that is none', [], { PORT: '99999' }, /PORT is “99999”: expected a number from 1 to 65535/],
+    ['programs that are not there', ['--empty'], { PG_BIN: '/nowhere' }, /PG_BIN is \/nowhere, and there is no postgres in it/],
+    ['a database that does not answer', ['--empty'], { DATABASE_URL: 'postgresql://a:b@127.0.0.1:1/c' }, /cannot use the database: .*ECONNREFUSED/],
+  ])('%s gets a clear answer', async (_name, words, env, message) => {
+    const port = await freePort()
+    const wrong = start(words, { PORT: String(port), ...env })
+    expect(await wrong.exit).toBe(1)
+    expect(wrong.said()).toMatch(message)
+    expect(wrong.said()).not.toMatch(/\n\s+at /)
+  })
+  it('a port that is taken is said, and nothing is left running', async () => {
+    const port = await freePort()
+    const holder = createServer().listen(port, '127.0.0.1')
+    const wrong = start(['--empty'], { PORT: String(port) })
+    expect(await wrong.exit).toBe(1)
+    expect(wrong.said()).toContain(`Port ${port} is taken`)
+    expect(databaseRuns('empty')).toBe(false)
+    await new Promise((resolve) => holder.close(resolve))
+  })
+})
