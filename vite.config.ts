@@ -9,5 +9,5 @@ export default defineConfig({
   plugins: [vue(), Components({ dts: false, dirs: [], resolvers: [ElementPlusResolver({ importStyle: 'css' })] })],
   build: { outDir: fileURLToPath(new URL('./dist/web', import.meta.url)), emptyOutDir: true, assetsInlineLimit: 0, target: 'es2023', chunkSizeWarningLimit: 600 },
   worker: { format: 'es' },
-  server: { host: '127.0.0.1', proxy: { '/api': `http://127.0.0.1:${process.env.API_PORT ?? 8081}` } },
+  server: { host: '127.0.0.1', proxy: { '^/api/': `http://127.0.0.1:${process.env.API_PORT ?? 8081}` } },
 })

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import { writeDate } from '#core/measure/plain-date.ts'
 import { plus, zero } from '#core/money/minor.ts'
 import FigureButton from '../parts/FigureButton.vue'
@@ -12,6 +13,8 @@ import BudgetDialog from './BudgetDialog.vue'
 /** The agreed budget: every version side by side, the draft last. */
 const makeover = useMakeover()
 const working = useWorking()
+const route = useRoute()
+const router = useRouter()
 const clients = useRows('client')
 const categories = computed(() => makeover.reckoning?.money.categories ?? [])
 const versions = computed(() => makeover.reckoning?.money.versions ?? [])
@@ -24,6 +27,13 @@ function start(as: 'draft' | 'sign' | 'change'): void {
   mode.value = as
   open.value = true
 }
+
+// a stop elsewhere leads here to sign a change
+onMounted(() => {
+  if (route.query.sign !== 'change' || draft.value || !agreement.value) return
+  start('change')
+  void router.replace({ query: {} })
+})
 </script>
 
 <template>
@@ -65,7 +75,7 @@ function start(as: 'draft' | 'sign' | 'change'): void {
           <tr>
             <td>Contingency</td>
             <td v-for="{ row } in versions" :key="row.id" class="number"><MoneyAmount :amount="row.contingencyMinor" :currency="makeover.currency" /></td>
-            <td v-if="agreement" class="number quiet">drawn <MoneyAmount :amount="makeover.reckoning?.money.total.contingencyDrawn ?? zero" :currency="makeover.currency" /></td>
+            <td v-if="agreement" class="number quiet">drawn <FigureButton :amount="makeover.reckoning?.money.total.contingencyDrawn ?? zero" of="Drawn from the contingency" @click="working.show('contingency')" /></td>
             <td v-if="agreement" />
           </tr>
           <tr class="sum">

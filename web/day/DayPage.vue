@@ -69,7 +69,7 @@ useKeys([
     <main>
       <div class="page-head">
         <h1>{{ today ? writeWeekdayDate(today) : 'Today' }}</h1>
-        <span v-if="lines" class="quiet">{{ lines.length }} {{ lines.length === 1 ? 'makeover' : 'makeovers' }}, the nearest install date first</span>
+        <span v-if="lines && lines.length > 0" class="quiet">{{ lines.length === 1 ? 'One makeover' : `${lines.length} makeovers, the nearest install date first` }}</span>
         <span class="end"><el-button type="primary" @click="beginning = true">Begin a makeover</el-button></span>
       </div>
       <p v-if="failed" class="stop-line" role="alert">No answer from the server. <button type="button" class="word" @click="load">Try again</button></p>

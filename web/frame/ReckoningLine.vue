@@ -25,7 +25,9 @@ const labels = computed(() => {
     { figure: 'committed', name: 'Committed', amount: line.committed, starts: at(paid) },
     { figure: 'stillToBuy', name: 'Still to buy', amount: line.stillToBuy, starts: at(paid + line.committed) },
     ...(line.refundsDue > 0 ? [{ figure: 'refundsDue' as const, name: 'Refunds due', amount: line.refundsDue, starts: at(paid + line.committed + line.stillToBuy / 2) }] : []),
-    { figure: 'left', name: line.left < 0 ? 'Over the categories' : 'Left', amount: line.left, starts: at(paid + line.committed + line.stillToBuy), over: line.left < 0 },
+    ...(line.signed
+      ? [{ figure: 'left' as const, name: line.left < 0 ? 'Over the categories' : 'Left', amount: line.left, starts: at(paid + line.committed + line.stillToBuy), over: line.left < 0 }]
+      : []),
   ]
   const wide = (label: Label): number => Math.max(label.name.length * 6.1, writeMoney(label.amount, line.currency).length * 8.3 + (label.over ? 10 : 0)) + 16
   let right = width.value - Math.max(60, (writeMoney(line.agreed, line.currency).length + 4) * 8.3) - 8
@@ -48,7 +50,7 @@ const labels = computed(() => {
       </button>
       <button type="button" class="bare agreed" @click="working.show('agreed')">
         <span class="label">Agreed</span>
-        <span class="figure"><MoneyAmount :amount="line.agreed" :currency="line.currency" with-currency /></span>
+        <span class="figure"><MoneyAmount v-if="line.signed" :amount="line.agreed" :currency="line.currency" with-currency /><template v-else>not signed yet</template></span>
       </button>
     </div>
     <ReckoningBar :line="line" />

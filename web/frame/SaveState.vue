@@ -9,6 +9,6 @@ const clock = (at: Date): string => at.toLocaleTimeString('en-GB', { hour: '2-di
   <span class="save-state" role="status">
     <template v-if="makeover.saving === 'saving'">Saving …</template>
     <strong v-else-if="makeover.saving === 'waiting'">Not saved yet, will try again</strong>
-    <template v-else>Saved<template v-if="makeover.savedAt"> {{ clock(makeover.savedAt) }}</template></template>
+    <template v-else>{{ makeover.savedAt ? `Saved ${clock(makeover.savedAt)}` : 'Saved' }}</template>
   </span>
 </template>

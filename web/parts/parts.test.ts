@@ -53,6 +53,11 @@ describe('the reckoning line', () => {
   it('names each figure with its amount', () => {
     expect(show().findAll('button').map((button) => button.text().replaceAll('\u00a0', ' '))).toEqual(['Paid400.00', 'Committed1 036.40', 'Still to buy431.52', 'Left3 532.08', 'AgreedEUR 6 000.00'])
   })
+  it('says that nothing is signed yet, rather than that all is over', () => {
+    const text = show({ signed: false, agreed: minor(0), left: minor(-1_867_92) }).text()
+    expect(text).toContain('not signed yet')
+    expect(text).not.toMatch(/Over|Left/)
+  })
   it('shows refunds only where some are due, and inverts what is over', () => {
     expect(show({ refundsDue: minor(5_00) }).text()).toContain('Refunds due')
     const over = show({ left: minor(-150_00) })

@@ -34,6 +34,7 @@ const reading = (piece: Row<'piece'>) => makeover.reckoning?.money.pieces.find((
 const dates = (piece: Row<'piece'>) => makeover.reckoning?.dates.find((one) => one.id === piece.id)
 const chosen = (piece: Row<'piece'>) => candidates.value.find((candidate) => candidate.id === piece.chosenId)
 const count = (piece: Row<'piece'>): number => candidates.value.filter((candidate) => candidate.pieceId === piece.id).length
+const signed = computed(() => makeover.line?.signed ?? false)
 const need = (piece: Row<'piece'>): string => needs.value.find((one) => one.id === piece.needId)?.name ?? 'no need'
 const remarks = computed(() => (makeover.reckoning?.remarks ?? []).filter((remark) => remark.step === 'pieces'))
 useKeys([{ key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) }])
@@ -59,9 +60,9 @@ useKeys([{ key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) }
       <tbody v-for="group in groups" :key="group.id">
         <tr class="group">
           <th scope="rowgroup" colspan="4">{{ group.name }}</th>
-          <td class="number quiet">{{ group.left < 0 ? 'over by' : 'left' }}</td>
+          <td class="number quiet">{{ !signed ? '' : group.left < 0 ? 'over by' : 'left' }}</td>
           <td class="number">
-            <FigureButton :amount="group.left" :of="`Left in ${group.name}`" :over="group.left < 0" @click="working.show('left', group.id)" />
+            <FigureButton v-if="signed" :amount="group.left" :of="`Left in ${group.name}`" :over="group.left < 0" @click="working.show('left', group.id)" />
           </td>
         </tr>
         <tr v-for="piece in group.pieces" :key="piece.id" class="row" @click="router.push({ name: 'piece', params: { id: $route.params.id, pieceId: piece.id } })">

@@ -39,10 +39,11 @@ const parts: readonly { figure: Figure; name: string; key: 'paid' | 'committed' 
       <span>{{ category.name }}</span>
       <span class="bars">
         <button v-for="part in parts" v-show="category[part.key] > 0" :key="part.key" type="button" class="bare" :style="{ width: bar(category[part.key]) }" :aria-label="`${part.name} in ${category.name}, working`" @click="working.show(part.figure, category.id)"><i :class="part.key" /></button>
-        <span class="agreed" aria-hidden="true" :style="{ left: bar(category.agreed) }" />
+        <span v-if="money.agreement" class="agreed" aria-hidden="true" :style="{ left: bar(category.agreed) }" />
       </span>
       <button type="button" class="bare number quiet" :aria-label="`Agreed for ${category.name}, working`" @click="working.show('agreed', category.id)"><MoneyAmount :amount="category.agreed" :currency="currency" /></button>
-      <button type="button" class="bare number" :aria-label="`Left in ${category.name}, working`" @click="working.show('left', category.id)">
+      <span v-if="money.agreement === null" class="number quiet">not agreed</span>
+      <button v-else type="button" class="bare number" :aria-label="`Left in ${category.name}, working`" @click="working.show('left', category.id)">
         <strong :class="{ inverted: category.left < 0 }"><MoneyAmount :amount="category.left < 0 ? minus(zero, category.left) : category.left" :currency="currency" /><template v-if="category.left < 0"> over</template></strong>
       </button>
     </div>

@@ -12,6 +12,9 @@ const stops = computed(() => (makeover.reckoning?.remarks ?? []).filter((remark)
 <template>
   <div v-for="stop in stops" :key="stop.key" class="stop-line" role="alert">
     <strong>Stop</strong>
-    <span>{{ stop.title }}. {{ stop.sentence }}</span>
+    <span>
+      {{ stop.title }}. {{ stop.sentence }}
+      <router-link v-if="stop.code === 'purchases.over-agreed'" :to="{ name: 'brief', params: { id: $route.params.id }, query: { sign: 'change' } }">Sign a change</router-link>
+    </span>
   </div>
 </template>
