@@ -160,6 +160,37 @@ test('two windows agree: a change in one is in the other, and only one signs', a
   await expect(dialog(loser).getByLabel('Sum for Furniture')).toHaveValue(loser === page ? '1200' : '1300')
 })
 
+test('two windows edit one piece: what differs is merged, what is the same is shown to both', async ({ page, context }) => {
+  await makeStudio(page)
+  await begin(page)
+  await signBudget(page, { Furniture: '1000' }, '0')
+  await planPiece(page, { name: 'Settle', category: 'Furniture', allowance: '100' })
+  const other = await context.newPage()
+  await other.goto(page.url())
+  await expect(other.getByRole('heading', { name: 'Settle', level: 1 })).toBeVisible()
+  const openForm = async (window: Page): Promise<void> => {
+    await window.getByRole('region', { name: 'Piece' }).getByRole('button', { name: 'Change' }).click()
+    await expect(dialog(window)).toBeVisible()
+  }
+  await openForm(page)
+  await openForm(other)
+  await dialog(page).getByLabel('What is wanted').fill('Box settle')
+  await dialog(page).getByRole('button', { name: 'Save' }).click()
+  await expect(dialog(page)).toBeHidden()
+  await expect(other.getByRole('heading', { name: 'Box settle', level: 1 })).toBeVisible()
+
+  await dialog(other).getByLabel('Quantity').fill('2')
+  await dialog(other).getByLabel('What is wanted').fill('Long settle')
+  await dialog(other).getByRole('button', { name: 'Save' }).click()
+  await expect(dialog(other).getByText(/was changed meanwhile to “Box settle”: save again to keep yours/)).toBeVisible()
+  await dialog(other).getByLabel('What is wanted').fill('Settle')
+  await dialog(other).getByLabel('What is wanted').fill('Box settle')
+  await dialog(other).getByRole('button', { name: 'Save' }).click()
+  await expect(dialog(other)).toBeHidden()
+  await expect(page.getByText('2 pieces').first()).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Box settle', level: 1 })).toBeVisible()
+})
+
 test('when no answer comes, what was typed stays, is sent again and counts once', async ({ page, context }) => {
   await makeStudio(page)
   await begin(page)

@@ -1,7 +1,11 @@
 import type { Fault } from '#core/makeover/change.ts'
+import type { Kind } from '#core/makeover/kinds.ts'
+
+/** A row that somebody else changed after it was last seen here; null where they took it away. */
+export type Conflict = { readonly kind: Kind; readonly id: string; readonly fields: readonly string[]; readonly current: Readonly<Record<string, unknown>> | null }
 
 /** A problem detail (RFC 9457) as the server answers it. */
-export type ProblemDetail = { readonly type: string; readonly title: string; readonly status: number; readonly detail: string; readonly faults?: readonly Fault[] }
+export type ProblemDetail = { readonly type: string; readonly title: string; readonly status: number; readonly detail: string; readonly faults?: readonly Fault[]; readonly conflicts?: readonly Conflict[] }
 
 /** The server said no, and why. */
 export class Refused extends Error {

@@ -26,7 +26,7 @@ export const line = (most = 1000) =>
     // eslint-disable-next-line no-control-regex -- control characters are what is looked for
     .test('readable', 'has characters that cannot be written', given((value) => (!/[\u0000-\u0008\u000b-\u001f\u007f]/.test(value) && value.isWellFormed())))
 
-const uuidShape = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/
+export const uuidShape = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/
 export const isUuid = (value: unknown): value is string => typeof value === 'string' && uuidShape.test(value)
 
 export const reference = () => string().strict().defined('is missing').nonNullable('is missing').typeError('expected an id').matches(uuidShape, 'expected an id')

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, reactive, ref, shallowRef, watch } from 'vue'
+import type { Agreement } from '#core/brief/index.ts'
 import { plus, sum, zero, type Minor } from '#core/money/minor.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
@@ -25,7 +26,8 @@ const clients = useRows('client')
 const categories = useRows('category')
 const lines = useRows('agreementLine')
 
-const versions = computed(() => makeover.reckoning?.money.versions ?? [])
+/** The versions as they were when the dialog was opened: what somebody signs is what they saw, not what came meanwhile. */
+const versions = shallowRef<readonly Agreement[]>([])
 const last = computed(() => versions.value.at(-1) ?? null)
 const today = computed(() => makeover.opened?.today ?? null)
 const usual = `Common practice: ${rules['brief.contingency-decorate']} % to decorate, ${rules['brief.contingency-refresh']} % to refresh, ${rules['brief.contingency-renovate']} % to renovate or in an old house`
@@ -43,6 +45,7 @@ const line = (category: Row<'category'> | null, amount: Minor | null): Line => r
 
 watch(open, (now) => {
   if (!now) return
+  versions.value = makeover.reckoning?.money.versions ?? []
   reset()
   sums.value = categories.value
     .toSorted((one, other) => one.place - other.place)

@@ -21,8 +21,10 @@ const { form, reset, submit } = useForm(() => ({ name: textField(head.name), ins
 type Named = { kind: 'client' | 'room' | 'zone'; row: Row<'client'> | Row<'room'> | Row<'zone'> | null; field: Field<string> }
 const names = ref<Named[]>([])
 const named = <K extends Named['kind']>(kind: K, rows: readonly Row<K>[]): Named[] => [...rows.map((row) => ({ kind, row, field: textField(row.name) })), { kind, row: null, field: textField('', { may: true }) }]
+let seen = head
 watch(open, (now) => {
   if (!now) return
+  seen = head
   reset()
   names.value = [...named('client', clients.value), ...named('room', rooms.value), ...named('zone', zones.value)]
 })
@@ -31,7 +33,8 @@ const labels = { client: 'Client', room: 'Room', zone: 'Zone' }
 async function save(): Promise<void> {
   const done = await submit(async (values) => {
     const operations: Operation[] = []
-    if (values.name !== head.name || values.installOn !== head.installOn || values.units !== head.units) operations.push(edit('makeover', head, values))
+    const changed = { ...(values.name === seen.name ? {} : { name: values.name }), ...(values.installOn === seen.installOn ? {} : { installOn: values.installOn }), ...(values.units === seen.units ? {} : { units: values.units }) }
+    if (Object.keys(changed).length > 0) operations.push(edit('makeover', seen, changed))
     for (const { kind, row, field } of names.value) {
       const read = field.read(field.text)
       field.error = read.ok ? '' : read.error

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { v7 as uuidv7 } from 'uuid'
 import { computed, watch } from 'vue'
-import { add, edit, remove } from '#core/makeover/change.ts'
+import { add, remove } from '#core/makeover/change.ts'
 import { importances, type Row } from '#core/makeover/kinds.ts'
+import { useBasis } from '../parts/basis.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
@@ -21,6 +22,7 @@ const { form, reset, submit } = useForm(() => ({
   roomId: choiceField(rooms.value.map((room) => room.id), need?.roomId ?? rooms.value[0]?.id ?? ''),
   zoneId: maybeChoiceField(zones.value.map((zone) => zone.id), need?.zoneId ?? null),
 }))
+const { save: saveNeed } = useBasis('need', () => need, open)
 watch(open, (now) => now && reset())
 const zonesHere = computed(() => zones.value.filter((zone) => zone.roomId === form.fields.roomId.text))
 
@@ -28,7 +30,7 @@ async function save(): Promise<void> {
   const done = await submit((values) => {
     const fields = { ...values, zoneId: zonesHere.value.some((zone) => zone.id === values.zoneId) ? values.zoneId : null }
     return need
-      ? makeover.change(`Changed the need “${values.name}”`, [edit('need', need, fields)])
+      ? saveNeed(`Changed the need “${values.name}”`, fields)
       : makeover.change(`Wrote down the need “${values.name}”`, [add('need', uuidv7(), fields)])
   })
   if (done) open.value = false

@@ -2,10 +2,11 @@
 import { v7 as uuidv7 } from 'uuid'
 import { computed, watch } from 'vue'
 import { hexFromLab } from '#core/colour/lab.ts'
-import { add, edit } from '#core/makeover/change.ts'
+import { add } from '#core/makeover/change.ts'
 import { families, roles, sheens, type Fields, type Row } from '#core/makeover/kinds.ts'
 import { labOf, undertone } from '#core/palette/index.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
+import { useBasis } from '../parts/basis.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
@@ -30,6 +31,7 @@ const { form, reset, submit } = useForm(() => ({
   visibleM2: maybeNumberField(finish?.visibleM2 ?? null, { decimals: 2, least: 0.01, most: 10_000 }),
   roomId: choiceField(rooms.value.map((room) => room.id), finish?.roomId ?? rooms.value[0]?.id ?? ''),
 }))
+const { basis, save: saveFinish } = useBasis('finish', () => finish, open)
 watch(open, (now) => now && reset())
 
 const shown = computed(() => {
@@ -44,10 +46,11 @@ const shown = computed(() => {
 async function save(): Promise<void> {
   const done = await submit(
     ({ colour, ...values }) => {
-      const kept = finish && form.fields.colour.text === written(finish)
-      const { L: labL, a: labA, b: labB } = kept ? labOf(finish) : colour.lab
-      const fields: Fields<'finish'> = { ...values, labL, labA, labB, colourSource: kept ? finish.colourSource : colour.source }
-      return finish ? makeover.change(`Changed the finish ${values.name}`, [edit('finish', finish, fields)]) : makeover.change(`Laid ${values.name} into the palette`, [add('finish', uuidv7(), fields)])
+      const seen = basis.value
+      const kept = seen && form.fields.colour.text === written(seen)
+      const { L: labL, a: labA, b: labB } = kept ? labOf(seen) : colour.lab
+      const fields: Fields<'finish'> = { ...values, labL, labA, labB, colourSource: kept ? seen.colourSource : colour.source }
+      return finish ? saveFinish(`Changed the finish ${values.name}`, fields) : makeover.change(`Laid ${values.name} into the palette`, [add('finish', uuidv7(), fields)])
     },
     { labL: 'colour', labA: 'colour', labB: 'colour' },
   )

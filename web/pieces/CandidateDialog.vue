@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { v7 as uuidv7 } from 'uuid'
 import { computed, watch } from 'vue'
-import { add, edit, type Operation } from '#core/makeover/change.ts'
+import { add, type Operation } from '#core/makeover/change.ts'
 import { hexFromLab } from '#core/colour/lab.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { writeQuantity } from '#core/measure/quantity.ts'
 import { landedCost, landedWorking, packsFor, quantityOf } from '#core/purchases/index.ts'
+import { useBasis } from '../parts/basis.ts'
 import FieldText from '../parts/FieldText.vue'
 import FieldYes from '../parts/FieldYes.vue'
 import FormDialog from '../parts/FormDialog.vue'
@@ -20,7 +21,7 @@ const sellers = computed(() => Object.values(makeover.opened?.studio.rows.seller
 const sellerName = (id: string | undefined): string => sellers.value.find((seller) => seller.id === id)?.name ?? ''
 /** A new candidate begins with the tax terms of the last one: sellers of one country mostly share them. */
 const last = computed(() => Object.values(makeover.opened?.makeover.rows.candidate ?? {}).toSorted((one, other) => (one.id < other.id ? -1 : 1)).at(-1))
-const startColour = (): string => (candidate && candidate.labL !== null && candidate.labA !== null && candidate.labB !== null ? hexFromLab({ L: candidate.labL, a: candidate.labA, b: candidate.labB }) : '')
+const writtenColour = (row: Row<'candidate'> | null): string => (row && row.labL !== null && row.labA !== null && row.labB !== null ? hexFromLab({ L: row.labL, a: row.labA, b: row.labB }) : '')
 const { form, reset, submit } = useForm(() => ({
   seller: textField(sellerName(candidate?.sellerId)),
   name: textField(candidate?.name),
@@ -31,10 +32,11 @@ const { form, reset, submit } = useForm(() => ({
   taxPpm: rateField((candidate ?? last.value)?.taxPpm ?? 0),
   taxIncluded: yesField((candidate ?? last.value)?.taxIncluded ?? false),
   deliveryTaxed: yesField((candidate ?? last.value)?.deliveryTaxed ?? true),
-  colour: maybeColourField(startColour()),
+  colour: maybeColourField(writtenColour(candidate)),
   leadDays: numberField(candidate?.leadDays ?? null, { decimals: 0, least: 0, most: 1000 }),
   returnDays: maybeNumberField(candidate?.returnDays ?? null, { decimals: 0, least: 0, most: 1000 }),
 }))
+const { basis, save: saveCandidate } = useBasis('candidate', () => candidate, open)
 watch(open, (now) => now && reset())
 
 /** The landed cost of what is typed so far, as soon as its parts can be read. */
@@ -53,12 +55,13 @@ async function save(): Promise<void> {
     ({ seller, colour, ...terms }) => {
       const known = sellers.value.find((one) => one.name.toLocaleLowerCase('en') === seller.toLocaleLowerCase('en'))
       const sellerId = known?.id ?? uuidv7()
-      const same = candidate && form.fields.colour.text === startColour()
-      const lab = same ? { labL: candidate.labL, labA: candidate.labA, labB: candidate.labB } : { labL: colour?.lab.L ?? null, labA: colour?.lab.a ?? null, labB: colour?.lab.b ?? null }
+      const seen = basis.value
+      const same = seen && form.fields.colour.text === writtenColour(seen)
+      const lab = same ? { labL: seen.labL, labA: seen.labA, labB: seen.labB } : { labL: colour?.lab.L ?? null, labA: colour?.lab.a ?? null, labB: colour?.lab.b ?? null }
       const fields = { pieceId: piece.id, sellerId, ...terms, ...lab }
       const operations: Operation[] = known ? [] : [add('seller', sellerId, { name: seller })]
-      operations.push(candidate ? edit('candidate', candidate, fields) : add('candidate', uuidv7(), fields))
-      return makeover.change(candidate ? `Changed the candidate “${terms.name}”` : `Set “${terms.name}” from ${seller} against the others for ${piece.name}`, operations)
+      if (candidate) return saveCandidate(`Changed the candidate “${terms.name}”`, fields, operations)
+      return makeover.change(`Set “${terms.name}” from ${seller} against the others for ${piece.name}`, [...operations, add('candidate', uuidv7(), fields)])
     },
     { sellerId: 'seller', labL: 'colour', labA: 'colour', labB: 'colour' },
   )

@@ -2,8 +2,9 @@
 import { v7 as uuidv7 } from 'uuid'
 import { computed, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { add, edit } from '#core/makeover/change.ts'
+import { add } from '#core/makeover/change.ts'
 import type { Row } from '#core/makeover/kinds.ts'
+import { useBasis } from '../parts/basis.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
@@ -29,6 +30,7 @@ const { form, reset, submit } = useForm(() => ({
   roomId: choiceField(rooms.value.map((room) => room.id), piece?.roomId ?? rooms.value[0]?.id ?? ''),
   zoneId: maybeChoiceField(zones.value.map((zone) => zone.id), piece?.zoneId ?? null),
 }))
+const { save: savePiece } = useBasis('piece', () => piece, open)
 watch(open, (now) => now && reset())
 const zonesHere = computed(() => zones.value.filter((zone) => zone.roomId === form.fields.roomId.text))
 
@@ -37,7 +39,7 @@ async function save(): Promise<void> {
   const done = await submit((values) => {
     const fields = { ...values, zoneId: zonesHere.value.some((zone) => zone.id === values.zoneId) ? values.zoneId : null }
     return piece
-      ? makeover.change(`Changed the piece “${values.name}”`, [edit('piece', piece, fields)])
+      ? savePiece(`Changed the piece “${values.name}”`, fields)
       : makeover.change(`Planned ${values.name}`, [add('piece', id, { ...fields, chosenId: null, chosenReason: '' })])
   })
   if (!done) return

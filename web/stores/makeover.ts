@@ -9,7 +9,9 @@ import type { PlainDate } from '#core/measure/plain-date.ts'
 import type { Preview } from '#core/reckoning/preview.ts'
 import type { Reckoning } from '#core/reckoning/reckon.ts'
 import { lineFigures } from '#core/reckoning/summary.ts'
-import { NoAnswer, Refused, request } from '../api.ts'
+import { uuidShape } from '#core/makeover/fields.ts'
+import { spoken } from '#core/makeover/kinds.ts'
+import { NoAnswer, Refused, request, type ProblemDetail } from '../api.ts'
 import type { ReckoningWorker } from '../workers/reckoning.worker.ts'
 import { useSession } from './session.ts'
 
@@ -49,7 +51,7 @@ export const useMakeover = defineStore('makeover', () => {
   /** What another window or person changed is fetched when this one is told or looked at again. */
   async function refresh(): Promise<void> {
     const id = opened.value?.makeover.id
-    if (!id || saving.value !== 'saved') return
+    if (!id || saving.value === 'waiting') return
     try {
       const found = await request<Opened>('GET', `/makeovers/${id}`)
       if (opened.value?.makeover.id !== id || (found.makeover.rev === opened.value.makeover.rev && found.today === opened.value.today)) return
@@ -96,8 +98,11 @@ export const useMakeover = defineStore('makeover', () => {
           await signedInAgain()
         } else if (error instanceof Refused) {
           settled(id)
-          if (error.status === 409) await refresh()
-          return error.problem.faults ?? [fault(error.status === 409 ? 'conflict' : 'refused', null, null, null, error.problem.detail)]
+          if (error.status === 409) {
+            await refresh()
+            return conflictFaults(error.problem)
+          }
+          return error.problem.faults ?? [fault('refused', null, null, null, error.problem.detail)]
         } else throw error
       }
     }
@@ -133,6 +138,19 @@ export const useMakeover = defineStore('makeover', () => {
 
   return { opened, reckoning, currency, line, saving, savedAt, open, refresh, preview, change }
 })
+
+/** A conflict as faults: for each field what it is now, so that both can be seen and one be kept. */
+function conflictFaults({ detail, conflicts = [] }: ProblemDetail): Fault[] {
+  const faults = conflicts.flatMap(({ kind, id, fields, current }) => {
+    if (current === null) return [fault('conflict', kind, id, null, `the ${spoken[kind]} was taken away meanwhile by somebody else`)]
+    return fields.map((field) => {
+      const now = current[field]
+      const shown = typeof now === 'string' && !uuidShape.test(now) ? ` to “${now}”` : ''
+      return fault('conflict', kind, id, field, `was changed meanwhile${shown}: save again to keep yours, or cancel to keep theirs`)
+    })
+  })
+  return faults.length > 0 ? faults : [fault('conflict', null, null, null, detail)]
+}
 
 /** A change that was sent and not answered outlives the page: it is sent again, with the same id, when the makeover is next opened. */
 const outbox = {
