@@ -138,6 +138,7 @@ useKeys([
     </nav>
 
     <main v-if="makeover.opened && makeover.reckoning" class="surface">
+      <p v-if="makeover.notice" class="stop-line" role="alert">{{ makeover.notice }} <button type="button" class="word" @click="makeover.notice = ''">Close</button></p>
       <router-view :key="id" />
     </main>
     <main v-else class="surface"><p class="quiet" role="status">Opening …</p></main>

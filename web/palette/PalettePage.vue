@@ -38,7 +38,7 @@ const remarks = computed(() => {
 })
 const undertoneWord = (id: string): string => {
   const tone = makeover.reckoning?.palette.finishes.find((finish) => finish.id === id)?.undertone
-  return tone ? [tone.cast ?? 'none', tone.lean].filter(Boolean).join(', ') : ''
+  return tone ? (tone.lean ?? tone.cast ?? 'none') : ''
 }
 
 /** A click takes a finish up; with Shift, or while pairing, it is laid beside the one in hand. */

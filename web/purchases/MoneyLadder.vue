@@ -65,5 +65,5 @@ const parts: readonly { figure: Figure; name: string; key: 'paid' | 'committed' 
 .ladder .stillToBuy { background: var(--open); border-right: 1px solid var(--soft); }
 .rung .bars .agreed { position: absolute; top: 2px; bottom: 2px; border-left: 2px solid var(--ink); pointer-events: none; }
 .rung button.number { min-height: 24px; }
-@media (max-width: 720px) { .rung { grid-template-columns: 90px 1fr 100px; } .rung > :nth-child(3) { display: none; } }
+@media (max-width: 720px) { .rung { grid-template-columns: 76px minmax(0, 1fr) 96px; gap: 0 8px; } .rung > :nth-child(3) { display: none; } }
 </style>

@@ -30,6 +30,8 @@ export const useMakeover = defineStore('makeover', () => {
   const reckoning = shallowRef<Reckoning | null>(null)
   const saving = ref<Saving>('saved')
   const savedAt = ref<Date | null>(null)
+  /** What became of a change that was still under way when the page was closed, if it was refused. */
+  const notice = ref('')
   const { data: heard, post } = useBroadcastChannel<{ id: string; rev: number }, { id: string; rev: number }>({ name: 'bonitas' })
 
   const currency = computed(() => (opened.value ? currencyOf(opened.value.makeover) : 'EUR'))
@@ -45,7 +47,9 @@ export const useMakeover = defineStore('makeover', () => {
     reckoning.value = await reckoner().load(documentsOf(found), found.today)
     opened.value = found
     const kept = outbox.read(id)
-    if (kept) void send(id, kept)
+    if (!kept) return
+    const faults = await send(id, kept)
+    if (faults.length > 0) notice.value = `A change from before could not be made. “${kept.sentence}”: ${faults.map((one) => one.message).join('; ')}.`
   }
 
   /** What another window or person changed is fetched when this one is told or looked at again. */
@@ -136,7 +140,7 @@ export const useMakeover = defineStore('makeover', () => {
       )
     })
 
-  return { opened, reckoning, currency, line, saving, savedAt, open, refresh, preview, change }
+  return { opened, reckoning, currency, line, saving, savedAt, notice, open, refresh, preview, change }
 })
 
 /** A conflict as faults: for each field what it is now, so that both can be seen and one be kept. */
