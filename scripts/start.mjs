@@ -39,7 +39,8 @@ function takeLock(path) {
 function beginning(pid) {
   try {
     const stat = readFileSync(`/proc/${pid}/stat`, 'utf8')
-    return stat.slice(stat.lastIndexOf(')') + 2).split(' ')[19] ?? null
+    const fields = stat.slice(stat.lastIndexOf(')') + 2).split(' ')
+    return fields[0] === 'Z' ? null : (fields[19] ?? null) // a zombie was killed and only waits to be reaped
   } catch {
     if (existsSync('/proc/self/stat')) return null
     try {
