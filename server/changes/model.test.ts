@@ -58,10 +58,7 @@ it('is a document that the core would have made', async () => {
       const opened = await who.open(world.ids.makeover)
       let mine: Documents = { makeover: opened.makeover, studio: opened.studio }
       const seen: Documents[] = [mine]
-      for (const one of steps) {
-        const from = one.fromOlder || one.what === 3 ? (seen[one.pick % seen.length] ?? mine) : mine
-        const operations = attempt(from, world, one)
-        if (operations.length === 0) continue
+      const send = async (operations: Operation[]): Promise<number> => {
         const id = uuidv7()
         const answer = await who.change(world.ids.makeover, operations, { id })
         expect(answer.status, answer.text).toBeLessThan(500)
@@ -74,7 +71,19 @@ it('is a document that the core would have made', async () => {
           seen.push(mine)
         } else if (answer.status === 409) conflicts++
         else refused++
+        return answer.status
       }
+      for (const one of steps) {
+        const from = one.fromOlder || one.what === 3 ? (seen[one.pick % seen.length] ?? mine) : mine
+        const operations = attempt(from, world, one)
+        if (operations.length > 0) await send(operations)
+      }
+      // and once for certain: a conflict, and a refusal
+      const room = rowsOf(mine.makeover, 'room')[0]
+      if (!room) throw new Error('a makeover has a room')
+      expect(await send([edit('room', room, { name: 'First' })])).toBe(200)
+      expect(await send([edit('room', room, { name: 'Second' })])).toBe(409)
+      expect(await send([add('room', uuidv7(), { name: '' })])).toBe(422)
       const kept = await who.open(world.ids.makeover)
       expect(kept.makeover).toEqual(mine.makeover)
       expect(kept.studio.rows).toEqual(mine.studio.rows)
@@ -83,7 +92,7 @@ it('is a document that the core would have made', async () => {
     }),
     { numRuns: 15 },
   )
-  expect(taken).toBeGreaterThan(40)
-  expect(refused).toBeGreaterThan(3)
-  expect(conflicts).toBeGreaterThan(0)
+  expect(taken).toBeGreaterThan(20)
+  expect(refused).toBeGreaterThanOrEqual(15)
+  expect(conflicts).toBeGreaterThanOrEqual(15)
 })
