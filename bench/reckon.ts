@@ -10,17 +10,15 @@ import { plainDate } from '#core/measure/plain-date.ts'
 import { drawTexture } from '#core/palette/index.ts'
 import { preview } from '#core/reckoning/preview.ts'
 import { reckon } from '#core/reckoning/reckon.ts'
-import { effectiveRules } from '#core/rulebook/rulebook.ts'
 import { countingIds } from '#core/testing/small-makeover.ts'
 
 const today = plainDate('2027-03-01')
-const rules = effectiveRules()
 const say = (text: string): boolean => process.stdout.write(`${text}\n`)
 
 /** The demo, with all but its head, clients and signed budgets so many times over. */
 function demoTimes(times: number): Documents {
   const newId = countingIds()
-  const { makeoverId, changeSets } = musicRoom(today, newId)
+  const { makeoverId, changeSets } = musicRoom(today, newId, emptyStudio(newId()))
   const operations = changeSets.flatMap((changeSet) => changeSet.operations)
   const once = new Set(['makeover', 'client', 'agreement', 'agreementLine', 'category', 'room', 'zone', 'seller'])
   const copies: Operation[] = []
@@ -34,7 +32,7 @@ function demoTimes(times: number): Documents {
     }
   }
   const studioId = newId()
-  const start: Documents = { makeover: emptyMakeover(makeoverId), studio: { ...emptyStudio(studioId), rows: { studio: {}, seller: {} } } }
+  const start: Documents = { makeover: emptyMakeover(makeoverId), studio: emptyStudio(studioId) }
   const { documents, faults } = apply(start, [...operations, ...copies].toSorted((one, other) => Number(isStudioOperation(other)) - Number(isStudioOperation(one)) || kindNames.indexOf(one.kind) - kindNames.indexOf(other.kind)), newId())
   if (faults.length > 0) throw new Error(JSON.stringify(faults[0]))
   return documents
@@ -54,12 +52,12 @@ const count = ({ makeover }: Documents): number => makeoverKinds.reduce((rows, k
 const [small, large] = [demoTimes(1), demoTimes(10)]
 /** The same makeover in new objects, as it comes from the server: nothing kept from the run before helps. */
 const fresh = ({ makeover }: Documents): Makeover => ({ ...makeover, rows: Object.fromEntries(makeoverKinds.map((kind) => [kind, { ...makeover.rows[kind] }])) as unknown as Makeover['rows'] })
-const [one, ten] = [small, large].map((documents) => median(() => reckon(fresh(documents), rules, today)))
+const [one, ten] = [small, large].map((documents) => median(() => reckon({ makeover: fresh(documents), studio: documents.studio }, today)))
 if (one === undefined || ten === undefined) throw new Error('nothing was measured')
 say(`reckon, demo, ${count(small)} rows:        ${one.toFixed(2)} ms median (goal: under 16)`)
 say(`reckon, ten times, ${count(large)} rows:  ${ten.toFixed(2)} ms median, ${(ten / one).toFixed(1)} times (goal: under 10)`)
 const piece = rowsOf(small.makeover, 'piece')[2]
-if (piece) say(`preview of a change, demo:      ${median(() => preview(small, [{ op: 'put', kind: 'piece', id: piece.id, base: piece.version, fields: { quantity: 4 } }], rules, today), 100).toFixed(2)} ms median`)
+if (piece) say(`preview of a change, demo:      ${median(() => preview(small, [{ op: 'put', kind: 'piece', id: piece.id, base: piece.version, fields: { quantity: 4 } }], today), 100).toFixed(2)} ms median`)
 say(`a texture of 320 × 320, wood:   ${median(() => drawTexture('wood', 'satin', { L: 60, a: 10, b: 35 }, 5, 320, 320), 20).toFixed(1)} ms median (in a worker)`)
 
 const assets = join(import.meta.dirname, '..', 'dist', 'web', 'assets')

@@ -6,6 +6,8 @@ import helmet from 'helmet'
 import type { Logger } from 'pino'
 import { accountRoutes, withPerson } from './accounts/routes.ts'
 import type { Database } from './database/connection.ts'
+import { attachmentRoutes, largestFile } from './attachments/routes.ts'
+import { documentRoutes } from './documents/routes.ts'
 import { makeoverRoutes } from './makeovers/routes.ts'
 import { notFound, Problem } from './problem.ts'
 
@@ -46,7 +48,7 @@ export function createApplication(setting: Setting): Express {
     const site = request.get('sec-fetch-site')
     const reads = request.method === 'GET' || request.method === 'HEAD'
     if (!reads && site !== undefined && site !== 'same-origin' && site !== 'none') throw new Problem(403, 'other-site', 'Refused', 'This came from another site.')
-    if (!reads && Number(request.get('content-length') ?? 0) > 0 && !request.is('application/json')) throw new Problem(415, 'media-type', 'Not JSON', 'Expected a body of type application/json.')
+    if (!reads && request.path !== '/files' && Number(request.get('content-length') ?? 0) > 0 && !request.is('application/json')) throw new Problem(415, 'media-type', 'Not JSON', 'Expected a body of type application/json.')
     next()
   })
   application.use('/api', express.json({ limit: '1mb', strict: true }), (_request, response, next) => {
@@ -54,7 +56,7 @@ export function createApplication(setting: Setting): Express {
     next()
   })
   application.use('/api', accountRoutes(setting))
-  application.use('/api', withPerson(setting), makeoverRoutes(setting))
+  application.use('/api', withPerson(setting), attachmentRoutes(setting), makeoverRoutes(setting), documentRoutes(setting))
   application.use('/api', () => {
     throw notFound()
   })
@@ -75,15 +77,15 @@ function problems(log: Logger): ErrorRequestHandler {
       next(error)
       return
     }
-    const problem = error instanceof Problem ? error : fromHttpError(error)
+    const problem = error instanceof Problem ? error : fromHttpError(error, request.path)
     if (problem.status >= 500) log.error({ err: error, method: request.method, path: request.path }, 'unexpected')
     response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem.body()))
   }
 }
 
-function fromHttpError(error: unknown): Problem {
+function fromHttpError(error: unknown, path: string): Problem {
   const status = error instanceof Error && 'status' in error && typeof error.status === 'number' ? error.status : 500
-  if (status === 413) return new Problem(413, 'too-large', 'Too large', 'Expected at most 1 MB.')
+  if (status === 413) return new Problem(413, 'too-large', 'Too large', `Expected at most ${path.endsWith('/files') ? `${largestFile / 1024 / 1024} MB: make the picture smaller, or photograph it again` : '1 MB'}.`)
   if (status === 400) return new Problem(400, 'malformed', 'Not readable', 'Expected a body of well-formed JSON and a path that can be decoded.')
   if (status === 404) return notFound()
   if (status >= 400 && status < 500) return new Problem(status, 'refused', 'Refused', 'The request was not understood.')

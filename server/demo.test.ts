@@ -1,9 +1,9 @@
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { rowsOf } from '#core/makeover/document.ts'
 import { reckon } from '#core/reckoning/reckon.ts'
-import { effectiveRules } from '#core/rulebook/rulebook.ts'
 import { addDays, plainDate } from '#core/measure/plain-date.ts'
-import { demoDecorator, musicRoom } from '#demo/music-room.ts'
+import { emptyStudio } from '#core/makeover/document.ts'
+import { demoDecorator, demoMakeovers } from '#demo/index.ts'
 import { countingIds } from '#core/testing/small-makeover.ts'
 import { inTransaction } from './database/connection.ts'
 import { loadMakeover } from './database/documents.ts'
@@ -37,13 +37,13 @@ describe('the demo', () => {
       return null
     })
     if (!makeover) throw new Error('the demo was loaded above')
-    const reckoning = reckon(makeover, effectiveRules(), plainDate('2027-03-01'))
+    const reckoning = reckon({ makeover, studio: emptyStudio(makeover.id) }, plainDate('2027-03-01'))
     expect(reckoning.palette.clashes).toHaveLength(1)
     expect(reckoning.money.purchases.filter((purchase) => purchase.goingBack > 0)).toHaveLength(1)
     expect(reckoning.money.versions).toHaveLength(2)
     expect(reckoning.remarks.filter((remark) => remark.weight === 'stop')).toEqual([])
   })
   it('can be loaded on any day of the year', () => {
-    for (let day = 0; day < 400; day += 7) expect(musicRoom(addDays(plainDate('2027-01-01'), day), countingIds()).changeSets.length).toBeGreaterThan(20)
+    for (let day = 0; day < 400; day += 7) expect(demoMakeovers(addDays(plainDate('2027-01-01'), day), countingIds(), emptyStudio('01900000-0000-7000-8000-00000000ffff')).every((told) => told.changeSets.length > 20)).toBe(true)
   })
 })

@@ -1,5 +1,6 @@
 import { v7 as uuidv7 } from 'uuid'
-import { demoDecorator, musicRoom } from '#demo/music-room.ts'
+import { demoDecorator, demoMakeovers } from '#demo/index.ts'
+import { emptyStudio } from '#core/makeover/document.ts'
 import { dateIn } from '#core/measure/plain-date.ts'
 import { makeStudio } from './accounts/accounts.ts'
 import { take } from './changes/door.ts'
@@ -11,12 +12,13 @@ import type { Database } from './database/connection.ts'
  */
 export async function loadDemo(database: Database, nowMs: number): Promise<{ email: string; password: string }> {
   const { email, password } = demoDecorator
-  const { makeoverId, changeSets } = musicRoom(dateIn(demoDecorator.timeZone, nowMs), uuidv7)
+  const told = demoMakeovers(dateIn(demoDecorator.timeZone, nowMs), uuidv7, emptyStudio(uuidv7()))
   await makeStudio(database, demoDecorator, async (tx, maker) => {
-    for (const changeSet of changeSets) {
-      const outcome = await take(tx, maker, makeoverId, changeSet, nowMs)
-      if (outcome.is !== 'taken') throw new Error(`The demo does not fit the product: “${changeSet.sentence}”`)
-    }
+    for (const { makeoverId, changeSets } of told)
+      for (const changeSet of changeSets) {
+        const outcome = await take(tx, maker, makeoverId, changeSet, nowMs)
+        if (outcome.is !== 'taken') throw new Error(`The demo does not fit the product: “${changeSet.sentence}”: ${JSON.stringify(outcome)}`)
+      }
   })
   return { email, password }
 }

@@ -20,14 +20,17 @@ export class Refused extends Error {
 export class NoAnswer extends Error {}
 
 /** A request to the routes; throws Refused on a problem detail and NoAnswer when nothing came back. */
-export async function request<T>(method: 'GET' | 'POST' | 'DELETE', path: string, body?: unknown): Promise<T> {
+export const request = <T>(method: 'GET' | 'POST' | 'DELETE', path: string, body?: unknown): Promise<T> =>
+  send<T>(path, { method, signal: AbortSignal.timeout(15_000), ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }) })
+
+export type KeptFile = { readonly sha256: string; readonly mediaType: 'image/jpeg' | 'image/png' | 'image/webp' | 'application/pdf'; readonly bytes: number }
+/** Sends the bytes of a file to be kept by their content; throws as `request` does. */
+export const upload = (file: File): Promise<KeptFile> => send<KeptFile>('/files', { method: 'POST', signal: AbortSignal.timeout(120_000), headers: { 'content-type': 'application/octet-stream' }, body: file })
+
+async function send<T>(path: string, how: RequestInit): Promise<T> {
   let response: Response
   try {
-    response = await fetch(`/api${path}`, {
-      method,
-      signal: AbortSignal.timeout(15_000),
-      ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
-    })
+    response = await fetch(`/api${path}`, how)
   } catch {
     throw new NoAnswer('no answer from the server')
   }

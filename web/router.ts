@@ -23,6 +23,7 @@ export const router = createRouter({
         { path: 'pieces', name: 'pieces', component: () => import('./pieces/PiecesPage.vue'), meta: { title: 'Pieces' } },
         { path: 'pieces/:pieceId', name: 'piece', component: () => import('./pieces/PiecePage.vue'), meta: { title: 'Pieces' } },
         { path: 'purchases', name: 'purchases', component: () => import('./purchases/PurchasesPage.vue'), meta: { title: 'Purchases' } },
+        { path: 'history', name: 'history', component: () => import('./history/HistoryPage.vue'), meta: { title: 'History' } },
         { path: 'remarks', name: 'remarks', component: () => import('./remarks/RemarksPage.vue'), meta: { title: 'Remarks' } },
       ],
     },

@@ -1,9 +1,10 @@
 import { readFileSync } from 'node:fs'
 import Color from 'colorjs.io'
+import { converter } from 'culori'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { deltaE } from './difference.ts'
-import { hexFromLab, hueApart, hueDifference, labFromHex, lrv, readColour, showable, type Lab } from './lab.ts'
+import { hexFromLab, hueApart, hueDifference, labFromHex, labFromLch, labFromName, lrv, readColour, showable, type Lab } from './lab.ts'
 
 type Pair = { lab1: [number, number, number]; lab2: [number, number, number]; dE: number }
 const pairs = JSON.parse(readFileSync(new URL('./sharma-2005-pairs.json', import.meta.url), 'utf8')) as Pair[]
@@ -79,13 +80,39 @@ describe('a typed colour', () => {
     ['65,-4,-6', 'lab'],
     ['Lab(65.5 -4.2 6)', 'lab'],
     ['65 4,5 6,5', 'lab'],
+    ['LCh 65 7 236', 'lch'],
+    ['lch(65, 7, 236°)', 'lch'],
+    ['slate grey', 'name'],
+    ['SlateGray', 'name'],
+    ['red', 'name'],
   ])('“%s” is read as %s', (text, source) => {
     const read = readColour(text)
     expect(read.ok && read.value.source).toBe(source)
   })
-  it.each(['red', '#12345', '🎻', '', '101 0 0', '50 0 200', '1e3 0 0', '50 0', '#gggggg', 'NaN NaN NaN'])('“%s” is asked back', (text) => {
+  it.each(['greenish', 'LCh 65 -7 236', 'LCh 65 7 400', '#12345', '🎻', '', '101 0 0', '50 0 200', '1e3 0 0', '50 0', '#gggggg', 'NaN NaN NaN'])('“%s” is asked back', (text) => {
     const read = readColour(text)
     expect(read.ok).toBe(false)
     if (!read.ok) expect(read.error).toMatch(/expected/)
+  })
+})
+
+describe('a colour by LCh or by name', () => {
+  it('LCh is Lab in polar form, as culori converts it', () => {
+    const toLab = converter('lab65')
+    fc.assert(
+      fc.property(fc.double({ min: 1, max: 99, noNaN: true }), fc.double({ min: 0.1, max: 120, noNaN: true }), fc.double({ min: 0, max: 359.9, noNaN: true }), (l, c, h) => {
+        const other = toLab({ mode: 'lch65', l, c, h })
+        const own = labFromLch(l, c, h)
+        expect(own.a).toBeCloseTo(other.a, 6)
+        expect(own.b).toBeCloseTo(other.b, 6)
+      }),
+    )
+  })
+  it('names are those of the CSS Color Module, level 4', () => {
+    // CSS Color 4, section 6.1: tomato is #ff6347, darkseagreen #8fbc8f, slategray and slategrey #708090
+    expect(labFromName('Tomato')).toEqual(labFromHex('#ff6347'))
+    expect(labFromName('dark sea green')).toEqual(labFromHex('#8fbc8f'))
+    expect(labFromName('slate-grey')).toEqual(labFromHex('#708090'))
+    expect(labFromName('a shade of dusk')).toBeNull()
   })
 })

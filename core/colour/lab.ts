@@ -2,7 +2,7 @@
  * Colours are CIELAB for D65 and the CIE 1931 2° observer (white xy .3127 .3290). culori converts between spaces;
  * its name for this one is "lab65".
  */
-import { clampChroma, converter, formatHex, inGamut } from 'culori'
+import { clampChroma, colorsNamed, converter, formatHex, inGamut } from 'culori'
 import type { Reading } from '../measure/decimal.ts'
 import { readDecimal } from '../measure/decimal.ts'
 
@@ -59,20 +59,41 @@ export function bytesFromLab(lab: Lab): [number, number, number] {
 /** Whether the numbers can be a surface colour: L* 0 to 100, a* and b* within ±128. */
 export const isLab = ({ L, a, b }: Lab): boolean => [L, a, b].every(Number.isFinite) && L >= 0 && L <= 100 && Math.abs(a) <= 128 && Math.abs(b) <= 128
 
-/** A colour as typed: "#8fa3a8", "8fa3a8", "Lab 65 -4 -6", "65, -4, -6". */
-export function readColour(text: string): Reading<{ lab: Lab; source: 'hex' | 'lab' }> {
+/** Lab from lightness, chroma and hue angle in degrees (CIE 15: a* = C* cos h, b* = C* sin h). */
+export function labFromLch(L: number, C: number, h: number): Lab {
+  const turn = (h * Math.PI) / 180
+  return { L, a: C * Math.cos(turn), b: C * Math.sin(turn) }
+}
+
+const names: Readonly<Record<string, number>> = colorsNamed
+/** A common colour name ("slate grey", "olive drab") by the CSS Color Module's list of named colours; null where it has none. */
+export function labFromName(name: string): Lab | null {
+  const key = name.toLowerCase().replace(/[\s-]/g, '').replace('grey', 'gray')
+  const value = names[key] ?? names[key.replace('gray', 'grey')]
+  return value === undefined ? null : labFromHex(`#${value.toString(16).padStart(6, '0')}`)
+}
+
+export type TypedSource = 'hex' | 'lab' | 'lch' | 'name'
+
+/** A colour as typed: "#8fa3a8", "8fa3a8", "Lab 65 -4 -6", "65, -4, -6", "LCh 65 7 236", "slate grey". */
+export function readColour(text: string): Reading<{ lab: Lab; source: TypedSource }> {
   const typed = text.trim()
   const short = /^#?([0-9a-f])([0-9a-f])([0-9a-f])$/i.exec(typed)
   const hex = short ? `#${short.slice(1).map((d) => d + d).join('')}` : /^[0-9a-f]{6}$/i.test(typed) ? `#${typed}` : typed
   const fromHex = labFromHex(hex)
   if (fromHex) return { ok: true, value: { lab: fromHex, source: 'hex' } }
-  const bare = typed.replace(/^(cie)?\s*lab\s*[:(]?/i, '').replace(/\)$/, '')
-  const words = /[\s;]/.test(bare) ? bare.split(/[\s;]+/).map((word) => word.replace(/,$/, '')) : bare.split(',')
+  const named = labFromName(typed)
+  if (named) return { ok: true, value: { lab: named, source: 'name' } }
+  const lch = /^(cie)?\s*lch\b/i.test(typed)
+  const bare = typed.replace(/^(cie)?\s*(lab|lch)\s*[:(]?/i, '').replace(/\)$/, '')
+  const words = /[\s;]/.test(bare) ? bare.split(/[\s;]+/).map((word) => word.replace(/[,°]+$/, '')) : bare.split(',')
   const numbers = words.map((word) => readDecimal(word, 6))
-  const [L, a, b] = numbers.map((number) => (number.ok ? Number(`${number.value.digits}e-${number.value.scale}`) : Number.NaN))
-  if (numbers.length === 3 && L !== undefined && a !== undefined && b !== undefined && [L, a, b].every(Number.isFinite)) {
-    if (isLab({ L, a, b })) return { ok: true, value: { lab: { L, a, b }, source: 'lab' } }
-    return { ok: false, error: `Lab ${L} ${a} ${b} is no surface colour: expected L* from 0 to 100, a* and b* from −128 to 128` }
+  const [one, two, three] = numbers.map((number) => (number.ok ? Number(`${number.value.digits}e-${number.value.scale}`) : Number.NaN))
+  if (numbers.length === 3 && one !== undefined && two !== undefined && three !== undefined && [one, two, three].every(Number.isFinite)) {
+    if (lch && (two < 0 || three < 0 || three > 360)) return { ok: false, error: `LCh ${one} ${two} ${three} is no colour: expected C* from 0 and h from 0 to 360` }
+    const lab = lch ? labFromLch(one, two, three) : { L: one, a: two, b: three }
+    if (isLab(lab)) return { ok: true, value: { lab, source: lch ? 'lch' : 'lab' } }
+    return { ok: false, error: `${lch ? 'LCh' : 'Lab'} ${one} ${two} ${three} is no surface colour: expected L* from 0 to 100, a* and b* from −128 to 128` }
   }
-  return { ok: false, error: `“${[...typed].slice(0, 24).join('')}” is not a colour: expected a hex such as #8fa3a8, or Lab as three numbers, 65 -4 -6` }
+  return { ok: false, error: `“${[...typed].slice(0, 24).join('')}” is not a colour: expected a hex such as #8fa3a8, Lab as three numbers, 65 -4 -6, LCh 65 7 236, or a common name` }
 }

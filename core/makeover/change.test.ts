@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { minor } from '../money/minor.ts'
 import { begin, candidateOf, change, countingIds, pieceOf, testToday, tryChange } from '../testing/small-makeover.ts'
-import { add, apply, edit, readChangeSet, remove, validate } from './change.ts'
+import { add, apply, edit, readChangeSet, remove, schemaVersion, validate } from './change.ts'
 import { kindNames, references, schemas } from './kinds.ts'
 
 const newId = countingIds()
@@ -57,13 +57,34 @@ describe('a value from outside', () => {
 })
 
 describe('a change set from outside', () => {
-  const good = { id: newId(), schemaVersion: 1, sentence: 'Did it', operations: [{ op: 'put', kind: 'room', id: newId(), base: null, fields: { name: 'Hall' } }] }
+  const good = { id: newId(), schemaVersion, sentence: 'Did it', operations: [{ op: 'put', kind: 'room', id: newId(), base: null, fields: { name: 'Hall' } }] }
   it('is read', () => expect(readChangeSet(good)).toMatchObject({ ok: true }))
+  it('that waited since version 1 is told in today’s words, and goes through', () => {
+    const [order, chair] = [newId(), newId()]
+    const old = candidateOf(piece, world.ids.seller)
+    const terms = { priceMinor: 100_00, packSize: 1, discountPpm: 0, deliveryMinor: 0, taxPpm: 200_000, taxIncluded: false, deliveryTaxed: true, leadDays: 14, returnDays: 14 }
+    const put = (kind: string, id: string, fields: object) => ({ op: 'put', kind, id, base: null, fields })
+    const read = readChangeSet({
+      ...good,
+      schemaVersion: 1,
+      operations: [
+        put('piece', chair, { roomId: world.ids.room, zoneId: null, needId: world.ids.need, categoryId: world.categories.Furniture, name: 'Chair', quantity: 1, unit: 'pieces', allowanceMinor: 0, chosenId: null, chosenReason: '' }),
+        put('purchase', order, { pieceId: piece, candidateId: candidate, packs: 1, orderedOn: '2027-02-01', reference: 'No 7', ...terms }),
+        put('payment', newId(), { purchaseId: order, direction: 'out', amountMinor: 60_00, paidOn: '2027-02-02', tender: 'card', reversesId: null }),
+      ],
+    })
+    if (!read.ok) throw new Error(JSON.stringify(read.faults))
+    const before = change(planned, [edit('candidate', planned.makeover.rows.candidate[candidate] ?? ({} as never), { ...old, sellerId: null })])
+    const after = change(before, read.value.operations)
+    expect(after.makeover.rows.order[order]).toMatchObject({ orderedOn: '2027-02-01', reference: 'No 7' })
+    expect(Object.values(after.makeover.rows.payment)[0]).toMatchObject({ orderId: order, amountMinor: 60_00 })
+    expect(Object.values(after.makeover.rows.serving)[0]).toMatchObject({ needId: world.ids.need, pieceId: chair })
+  })
   it.each([
     ['nothing', null],
     ['a list', []],
     ['an id that is none', { ...good, id: 'x' }],
-    ['another version', { ...good, schemaVersion: 2 }],
+    ['another version', { ...good, schemaVersion: schemaVersion + 1 }],
     ['no sentence', { ...good, sentence: ' ' }],
     ['a sentence of 501', { ...good, sentence: 'x'.repeat(501) }],
     ['no operations', { ...good, operations: [] }],
@@ -107,7 +128,7 @@ describe('the agreed budget', () => {
   const category = Object.values(begun.makeover.rows.category)[0] ?? ({} as never)
   const next = (of: object, amount = 1) => {
     const id = newId()
-    return [add('agreement', id, { number: 2, contingencyMinor: minor(0), signedById: world.ids.client, signedOn: testToday, reason: 'More', ...of }), add('agreementLine', newId(), { agreementId: id, categoryId: category.id, amountMinor: minor(amount) })]
+    return [add('agreement', id, { number: 2, contingencyMinor: minor(0), signedById: world.ids.client, signedOn: testToday, reason: 'More', kept: '', ...of }), add('agreementLine', newId(), { agreementId: id, categoryId: category.id, amountMinor: minor(amount) })]
   }
   it.each([
     ['its contingency', [edit('agreement', agreement, { contingencyMinor: minor(1) })]],

@@ -3,10 +3,11 @@
  */
 import { ValidationError } from 'yup'
 import { isUuid } from './fields.ts'
-import { isKind, isStudioKind, references, schemas, spoken, type Fields, type Kind, type Row } from './kinds.ts'
+import { isKind, isStudioKind, makeoverKinds, references, schemas, spoken, studioKinds, type Fields, type Kind, type Row } from './kinds.ts'
 import type { Makeover, Studio } from './document.ts'
+import { fromVersionOne } from './upgrade.ts'
 
-export const schemaVersion = 1
+export const schemaVersion = 2
 
 /** A put names the fields it changes and the version of the row it was based on; null makes a new row. */
 export type Put = { readonly op: 'put'; readonly kind: Kind; readonly id: string; readonly base: string | null; readonly fields: Readonly<Record<string, unknown>> }
@@ -32,8 +33,9 @@ export function readChangeSet(body: unknown): { ok: true; value: ChangeSet } | {
   const wrong = (field: string, message: string) => ({ ok: false as const, faults: [fault('malformed', null, null, field, message)] })
   if (!isRecord(body)) return wrong('body', 'expected a change set')
   if (!isUuid(body.id)) return wrong('id', 'expected an id')
-  if (body.schemaVersion !== schemaVersion) return wrong('schemaVersion', `expected ${schemaVersion}`)
-  const { sentence, operations } = body
+  const { sentence, schemaVersion: version } = body
+  if (version !== 1 && version !== schemaVersion) return wrong('schemaVersion', `expected ${schemaVersion}`)
+  const operations = version === 1 && Array.isArray(body.operations) ? fromVersionOne(body.operations) : body.operations
   if (typeof sentence !== 'string' || sentence.trim() === '' || [...sentence].length > 500 || !sentence.isWellFormed() || sentence.includes('\u0000'))
     return wrong('sentence', 'expected a sentence of at most 500 characters that says what was done')
   if (!Array.isArray(operations) || operations.length === 0 || operations.length > 2000) return wrong('operations', 'expected 1 to 2000 operations')
@@ -98,11 +100,11 @@ export function apply(documents: Documents, operations: readonly Operation[], ch
     rows[id] = { ...value, id, version: changeId }
   }
   if (faults.length === 0) faults.push(...brokenReferences(after, copied))
-  const { studio, seller, ...makeoverRows } = after
+  const of = (kinds: readonly Kind[]): AnyRows => Object.fromEntries(kinds.map((kind) => [kind, after[kind] ?? {}]))
   return {
     documents: {
-      makeover: { ...documents.makeover, rows: makeoverRows as unknown as Makeover['rows'] },
-      studio: { ...documents.studio, rows: { studio, seller } as unknown as Studio['rows'] },
+      makeover: { ...documents.makeover, rows: of(makeoverKinds) as unknown as Makeover['rows'] },
+      studio: { ...documents.studio, rows: of(studioKinds) as unknown as Studio['rows'] },
     },
     faults,
   }

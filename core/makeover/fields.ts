@@ -3,6 +3,7 @@
  * casts: text is parsed by the readers of `measure`, `money` and `colour` first, and these only accept the parsed value.
  */
 import { mixed, number, string } from 'yup'
+import { joinSeveral, splitSeveral } from './choices.ts'
 import { isMinor, largestMinor, type Minor } from '../money/minor.ts'
 import { isPlainDate, type PlainDate } from '../measure/plain-date.ts'
 
@@ -29,6 +30,7 @@ export const line = (most = 1000) =>
 export const uuidShape = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/
 export const isUuid = (value: unknown): value is string => typeof value === 'string' && uuidShape.test(value)
 
+/** An id that points at another row. */
 export const reference = () => string().strict().defined('is missing').nonNullable('is missing').typeError('expected an id').matches(uuidShape, 'expected an id')
 
 /** A choice from a fixed list. */
@@ -93,3 +95,10 @@ function isTimeZone(zone: string): boolean {
     return false
   }
 }
+
+/** Several choices from a fixed list, kept as one text in the list's order, separated by commas; empty for none. */
+export const several = (options: readonly string[]) =>
+  line(500).test('several', `expected some of ${options.join(', ')}`, given((text) => text === joinSeveral(options, splitSeveral(text))))
+
+/** A SHA-256 in hexadecimal. */
+export const digest = () => line(64).matches(/^[0-9a-f]{64}$/, 'expected a SHA-256')

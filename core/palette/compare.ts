@@ -1,6 +1,6 @@
 import { deltaE } from '../colour/difference.ts'
 import { chroma, hueApart, hueDifference, lrv, type Lab } from '../colour/lab.ts'
-import type { Family } from '../makeover/kinds.ts'
+import type { Family } from '../makeover/choices.ts'
 import type { RuleId, Rules } from '../rulebook/rulebook.ts'
 import { undertone, type Undertone } from './undertone.ts'
 

@@ -1,8 +1,12 @@
-import { lrv, showable, type Lab } from '../colour/lab.ts'
+import { deltaE } from '../colour/difference.ts'
+import { chroma, lrv, showable, type Lab } from '../colour/lab.ts'
+import { roles, type Role } from '../makeover/choices.ts'
 import { groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
-import { roles, type Role, type Row } from '../makeover/kinds.ts'
+import type { Row } from '../makeover/kinds.ts'
+import type { Practice } from '../rulebook/practice.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { clash, type Clash } from './compare.ts'
+import { appearances, tieOf, tieTable, wallContrasts, type Appearance, type PieceColours, type WallContrast } from './ties.ts'
 import { groupOf, undertone, type Undertone } from './undertone.ts'
 
 export const labOf = (finish: Pick<Row<'finish'>, 'labL' | 'labA' | 'labB'>): Lab => ({ L: finish.labL, a: finish.labA, b: finish.labB })
@@ -14,8 +18,9 @@ export type FinishReckoning = {
   readonly lrv: number
   readonly undertone: Undertone
   readonly showable: boolean
-  /** Share of the area that has been judged, 0 to 1; null while this finish has no area. */
+  /** Share of the area that has been judged, 0 to 1; null while this finish has no area. A pattern's parts count with their own colours. */
   readonly share: number | null
+  readonly appears: readonly Appearance[]
 }
 
 export type PairClash = Clash & { readonly one: string; readonly other: string }
@@ -23,14 +28,25 @@ export type PairClash = Clash & { readonly one: string; readonly other: string }
 export type Palette = {
   readonly finishes: readonly FinishReckoning[]
   readonly clashes: readonly PairClash[]
-  /** Share of the judged area by role, 0 to 1. */
+  /** Share of the judged area by role, 0 to 1; ceilings count apart. */
   readonly shares: Readonly<Record<Role, number>>
+  /** How many finishes have an area, of how many. */
+  readonly judged: number
+  readonly ties: readonly PieceColours[]
+  readonly walls: readonly WallContrast[]
+  /** Groups of finishes that are seen as one colour, woods, metals and greenery apart. */
+  readonly colours: readonly (readonly string[])[]
+  /** Those of them that are no near-neutrals. */
+  readonly strong: readonly (readonly string[])[]
 }
 
-/** The palette: each finish read by itself, and each pair of one family whose undertones part. */
-export function reckonPalette(makeover: Makeover, rules: Rules): Palette {
+/** The palette: each finish read by itself, each pair of one family whose undertones part, and how the pieces hold to it. */
+export function reckonPalette(makeover: Makeover, { rules, schools }: Practice): Palette {
   const rows = rowsOf(makeover, 'finish')
-  const area = rows.reduce((total, row) => total + (row.visibleM2 ?? 0), 0)
+  const areas = visibleAreas(makeover)
+  const area = [...areas.values()].reduce((total, one) => total + one, 0)
+  const ties = tieTable(makeover, rules)
+  const places = appearances(makeover, ties, rules)
   const finishes = rows.map((row) => ({
     id: row.id,
     name: row.name,
@@ -38,19 +54,56 @@ export function reckonPalette(makeover: Makeover, rules: Rules): Palette {
     lrv: lrv(labOf(row)),
     undertone: undertone(row.family, labOf(row), rules),
     showable: showable(labOf(row)),
-    share: row.visibleM2 === null || area === 0 ? null : row.visibleM2 / area,
+    share: (row.visibleM2 === null && !areas.get(row.id)) || area === 0 ? null : (areas.get(row.id) ?? 0) / area,
+    appears: places.get(row.id) ?? [],
   }))
-  // only finishes of one room and one family can clash, so only those are held against each other
+  const share = (role: Role): number => finishes.reduce((total, one) => total + (one.role === role ? (one.share ?? 0) : 0), 0)
+  const shares = Object.fromEntries(roles.map((role) => [role, share(role)])) as Record<Role, number>
+  const colours = colourGroups(rows, rules)
+  const strong = colours.filter((group) => group.some((id) => chroma(labOf(makeover.rows.finish[id] ?? { labL: 0, labA: 0, labB: 0 })) >= rules['colour.near-neutral']))
+  return { finishes, clashes: clashesAmong(rows, rules, schools.scheme === 'home'), shares, judged: rows.filter((row) => row.visibleM2 !== null).length, ties, walls: wallContrasts(makeover, ties, rules), colours, strong }
+}
+
+/** Visible area of each colour in m²: a pattern gives its parts their share and keeps the rest; ceilings are left out. */
+function visibleAreas(makeover: Makeover): Map<string, number> {
+  const parts = groupBy(rowsOf(makeover, 'patternPart'), (row) => row.finishId)
+  const areas = new Map<string, number>()
+  const add = (id: string, area: number): void => void areas.set(id, (areas.get(id) ?? 0) + area)
+  for (const row of rowsOf(makeover, 'finish')) {
+    if (row.visibleM2 === null || row.surface === 'ceiling') continue
+    const given = parts.get(row.id) ?? []
+    for (const part of given) add(part.partId, (row.visibleM2 * part.sharePpm) / 1_000_000)
+    add(row.id, row.visibleM2 * Math.max(0, 1 - given.reduce((total, part) => total + part.sharePpm, 0) / 1_000_000))
+  }
+  return areas
+}
+
+// only finishes of one room and one family can clash, so only those are held against each other
+function clashesAmong(rows: readonly Row<'finish'>[], rules: Rules, wholeHome: boolean): PairClash[] {
   const families = groupBy(rows, (row) => {
     const group = groupOf(row.family, labOf(row), rules)
-    return group === null ? row.id : `${row.roomId} ${group}`
+    return group === null ? row.id : `${wholeHome ? '' : row.roomId} ${group}`
   })
   const pairs = [...families.values()].flatMap((family) => family.flatMap((one, at) => family.slice(at + 1).map((other) => [one, other] as const)))
-  const clashes = pairs.flatMap(([one, other]) => {
+  return pairs.flatMap(([one, other]) => {
     const found = clash({ family: one.family, lab: labOf(one) }, { family: other.family, lab: labOf(other) }, rules)
     return found ? [{ ...found, one: one.id, other: other.id }] : []
   })
-  const share = (role: Role): number => finishes.reduce((total, one) => total + (one.role === role ? (one.share ?? 0) : 0), 0)
-  const shares = Object.fromEntries(roles.map((role) => [role, share(role)])) as Record<Role, number>
-  return { finishes, clashes, shares }
 }
+
+const ownRules = new Set(['wood', 'metal', 'greenery'])
+/** Finishes that are one colour to the eye, or one hue at several depths; materials with rules of their own are left out. */
+function colourGroups(rows: readonly Row<'finish'>[], rules: Rules): string[][] {
+  const groups: Row<'finish'>[][] = []
+  for (const row of rows) {
+    if (ownRules.has(row.family)) continue
+    const near = chroma(labOf(row)) < rules['colour.near-neutral']
+    const home = groups.find((group) =>
+      group.some((one) => tieOf(labOf(one), labOf(row), rules) !== null || (near && chroma(labOf(one)) < rules['colour.near-neutral'] && deltaE(labOf(one), labOf(row)) <= 2 * rules['colour.at-a-glance'] && clash(asSwatch(one), asSwatch(row), rules) === null)),
+    )
+    if (home) home.push(row)
+    else groups.push([row])
+  }
+  return groups.map((group) => group.map((row) => row.id))
+}
+const asSwatch = (row: Row<'finish'>) => ({ family: row.family, lab: labOf(row) })

@@ -2,5 +2,6 @@ export { clash, compare, seenWords, type Clash, type Comparison, type Swatch } f
 export { labOf, reckonPalette, type FinishReckoning, type Palette } from './finishes.ts'
 export { nearestFinish } from './nearest.ts'
 export { paletteRemarks } from './remarks.ts'
-export { drawTexture, type Texture } from './texture.ts'
+export { drawTexture, type Print, type Texture } from './texture.ts'
+export { coloursOf, holdAgainst, tieOf, type Cell, type PieceColours, type Tie } from './ties.ts'
 export { hueName, lrvWords, undertone, type Undertone } from './undertone.ts'

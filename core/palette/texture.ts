@@ -1,5 +1,5 @@
 import { bytesFromLab, type Lab } from '../colour/lab.ts'
-import type { Family, Sheen } from '../makeover/kinds.ts'
+import type { Family, Pattern, Sheen } from '../makeover/choices.ts'
 
 /** Pixels of a seamless tile, RGBA, as ImageData takes them. */
 export type Texture = { readonly width: number; readonly height: number; readonly pixels: Uint8ClampedArray<ArrayBuffer> }
@@ -101,6 +101,38 @@ const fibre: Relief = (seed) => {
   return (u, v) => 2 * across(u, v) + 1.5 * along(u, v)
 }
 
+/** Pile laid over in strokes: plush takes and throws light by the way it was brushed. */
+const pile: Relief = (seed) => {
+  const [strokes, tufts] = [layered(3, 4, 3, seed), layered(80, 80, 2, seed + 14)]
+  return (u, v) => 10 * strokes(u, v) + 2.6 * tufts(u, v)
+}
+
+/** Strands over and under in a basket, with shadow between them. */
+const basket: Relief = (seed) => {
+  const strands = 18
+  const fibres = noise(9, 160, seed)
+  return (u, v) => {
+    const [x, y] = [u * strands, v * strands]
+    const over = (Math.floor(x) + Math.floor(y)) % 2 === 0
+    const [across, along] = over ? [y, x] : [x, y]
+    const round = Math.sin(Math.PI * (across - Math.floor(across)))
+    const ends = Math.sin(Math.PI * (along - Math.floor(along)))
+    return 15 * Math.sqrt(Math.max(0, round)) + 4 * ends + 2 * fibres(over ? v : u, over ? u : v)
+  }
+}
+
+/** Glaze that lies thicker here and there, with a faint craze. */
+const glazed: Relief = (seed) => {
+  const [pool, craze] = [layered(3, 3, 2, seed), layered(14, 14, 3, seed + 5)]
+  return (u, v) => 3.4 * pool(u, v) - 2.4 * Math.max(0, 0.05 - Math.abs(craze(u, v))) * 20
+}
+
+/** Long soft streaks, as light lies in drawn glass. */
+const drawn: Relief = (seed) => {
+  const streaks = layered(3, 1, 2, seed)
+  return (u, v) => 3.6 * streaks(u + 0.18 * v, v)
+}
+
 /** Roller stipple: plain on matt paint, flattened out as the sheen rises. */
 const stipple =
   (strength: number): Relief =>
@@ -109,18 +141,17 @@ const stipple =
     return (u, v) => strength * (1.3 * fine(u, v) + 0.7 * broad(u, v))
   }
 
-const still: Relief = () => () => 0
-
 function reliefOf(family: Family, sheen: Sheen): Relief {
   if (family === 'paint') return stipple({ matt: 1.5, eggshell: 1, satin: 0.6, gloss: 0.15 }[sheen])
-  return { wood: grain, metal: brushed, textile: weave, leather: hide, stone: veined, ceramic: stipple(0.5), glass: still, paper: fibre, greenery: leaves }[family]
+  return { wood: grain, metal: brushed, textile: weave, plush: pile, leather: hide, stone: veined, ceramic: glazed, glass: drawn, paper: fibre, cane: basket, greenery: leaves }[family]
 }
 
 /**
  * A finish as a material: a seamless tile of its relief, tinted with its own colour. The mean of the tile is the
  * colour itself, so that a material never reads as another colour than its swatch.
  */
-export function drawTexture(family: Family, sheen: Sheen, lab: Lab, seed: number, width = 256, height = 256): Texture {
+export function drawTexture(family: Family, sheen: Sheen, lab: Lab, seed: number, width = 256, height = 256, print?: Print): Texture {
+  if (print && print.pattern !== 'plain' && print.parts.length > 0) return drawPrint(family, sheen, lab, seed, width, height, print)
   const relief = reliefOf(family, sheen)(seed)
   const steps = new Float32Array(width * height)
   let mean = 0
@@ -139,6 +170,53 @@ export function drawTexture(family: Family, sheen: Sheen, lab: Lab, seed: number
     pixels[at * 4 + 1] = shade[1]
     pixels[at * 4 + 2] = shade[2]
     pixels[at * 4 + 3] = 255
+  }
+  return { width, height, pixels }
+}
+
+/** A pattern on a finish: the palette colours it carries, each by its share of the whole, 0 to 1. */
+export type Print = { readonly pattern: Pattern; readonly scale: 'small' | 'medium' | 'large'; readonly parts: readonly { readonly lab: Lab; readonly share: number }[] }
+
+const repeats = { small: 14, medium: 7, large: 3 } as const
+
+/** Which colour of a print lies at each point: 0 is the ground, then its parts; each covers its share of the tile. */
+function printAt({ pattern, scale, parts }: Print, seed: number): (u: number, v: number) => number {
+  const limits = parts.map((_, at) => parts.slice(0, at + 1).reduce((total, part) => total + part.share, 0))
+  const pick = (value: number): number => limits.findIndex((limit) => value < limit) + 1
+  const count = repeats[scale]
+  const step = (value: number): number => value * count - Math.floor(value * count)
+  if (pattern === 'stripe') return (u) => pick(step(u))
+  if (pattern === 'check') {
+    // a band each way: where they cover a share s between them, each is 1 − √(1 − s) of the repeat
+    const whole = limits.at(-1) ?? 0
+    const band = 1 - Math.sqrt(Math.max(0, 1 - whole))
+    const within = (value: number): number => (whole > 0 ? (value / Math.max(band, 1e-6)) * whole : 1)
+    return (u, v) => (step(u) < band ? pick(within(step(u))) : step(v) < band ? pick(within(step(v))) : 0)
+  }
+  if (pattern === 'motif') {
+    const radius = Math.sqrt(Math.min(0.75, limits.at(-1) ?? 0) / Math.PI)
+    return (u, v) => {
+      const row = Math.floor(v * count)
+      const [x, y] = [step(u + (row % 2 === 0 ? 0 : 0.5 / count)) - 0.5, step(v) - 0.5]
+      const inside = (x * x + y * y) / Math.max(radius * radius, 1e-6)
+      return inside < 1 ? pick(inside * (limits.at(-1) ?? 0)) : 0
+    }
+  }
+  const spread = layered(count, count, 3, seed + 77)
+  const sorted = Float32Array.from({ length: 4096 }, (_, at) => spread((at % 64) / 64, Math.floor(at / 64) / 64)).sort()
+  const height = (share: number): number => sorted[Math.min(4095, Math.max(0, Math.round(share * 4095)))] ?? 0
+  const heights = limits.map(height)
+  return (u, v) => heights.findIndex((limit) => spread(u, v) < limit) + 1
+}
+
+/** A printed or woven pattern: each of its colours drawn in the finish's own material. */
+function drawPrint(family: Family, sheen: Sheen, lab: Lab, seed: number, width: number, height: number, print: Print): Texture {
+  const inks = [lab, ...print.parts.map((part) => part.lab)].map((ink) => drawTexture(family, sheen, ink, seed, width, height))
+  const which = printAt(print, seed)
+  const pixels = new Uint8ClampedArray(width * height * 4)
+  for (let at = 0; at < width * height; at++) {
+    const ink = inks[which((at % width) / width, Math.floor(at / width) / height)] ?? inks[0]
+    if (ink) for (let channel = 0; channel < 4; channel++) pixels[at * 4 + channel] = ink.pixels[at * 4 + channel] ?? 255
   }
   return { width, height, pixels }
 }

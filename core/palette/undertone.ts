@@ -1,5 +1,5 @@
 import { chroma, hue, type Lab } from '../colour/lab.ts'
-import type { Family } from '../makeover/kinds.ts'
+import type { Family } from '../makeover/choices.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 
 export type HueName = 'red' | 'orange' | 'yellow' | 'green' | 'blue' | 'violet'

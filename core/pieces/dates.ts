@@ -1,4 +1,4 @@
-import { groupBy, headOf, type Makeover } from '../makeover/document.ts'
+import { groupBy, headOf, rowsOf, type Makeover } from '../makeover/document.ts'
 import { addDays, daysBetween, type PlainDate } from '../measure/plain-date.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import type { Money } from '../purchases/index.ts'
@@ -10,6 +10,8 @@ export type PieceDates = {
   readonly wantedOn: PlainDate | null
   /** The latest day to order what is still open, by the chosen candidate's lead time. */
   readonly orderBy: PlainDate | null
+  /** The latest day for the client to say yes: order-by less the time they take; by the quickest candidate while none is chosen. */
+  readonly decideBy: PlainDate | null
   /** When the last of it comes: as ordered, or if ordered today. */
   readonly hereOn: PlainDate | null
   /** Days between coming and being wanted; below zero it is late. Null while something is unknown, or all is here. */
@@ -20,19 +22,23 @@ export type PieceDates = {
 export function pieceDates(makeover: Makeover, money: Money, rules: Rules, today: PlainDate): PieceDates[] {
   const installOn = headOf(makeover)?.installOn ?? null
   const wantedOn = installOn ? addDays(installOn, -rules['dates.buffer']) : null
+  const candidatesOf = groupBy(rowsOf(makeover, 'candidate'), (one) => one.pieceId)
   const purchases = groupBy(money.purchases, (one) => one.pieceId)
   return money.pieces.map((piece) => {
     const row = makeover.rows.piece[piece.id]
     const candidate = row?.chosenId ? makeover.rows.candidate[row.chosenId] : undefined
     const toOrder = piece.open > 0
     const leadDays = toOrder ? candidate?.leadDays : undefined
+    const running = (candidatesOf.get(piece.id) ?? []).filter((one) => one.turnedDown === null).map((one) => one.leadDays)
+    const quickest = toOrder && !candidate && running.length > 0 ? Math.min(...running) : leadDays
     const ifToday = leadDays === undefined ? [] : [addDays(today, leadDays)]
-    const onTheWay = (purchases.get(piece.id) ?? []).filter((one) => one.received < one.packs).map((one) => (one.arrivesOn > today ? one.arrivesOn : today))
+    const onTheWay = (purchases.get(piece.id) ?? []).filter((one) => one.awaited > 0).map((one) => (one.arrivesOn > today ? one.arrivesOn : today))
     const hereOn = [...ifToday, ...onTheWay].sort().at(-1) ?? null
     return {
       id: piece.id,
       wantedOn,
       orderBy: wantedOn !== null && leadDays !== undefined ? addDays(wantedOn, -leadDays) : null,
+      decideBy: wantedOn !== null && quickest !== undefined ? addDays(wantedOn, -quickest - rules['dates.client-answer']) : null,
       hereOn,
       slackDays: wantedOn !== null && hereOn !== null ? daysBetween(hereOn, wantedOn) : null,
       toOrder: ifToday.length > 0,

@@ -1,14 +1,27 @@
-import { rowsOf, type Makeover } from '../makeover/document.ts'
-import { writeDate, writeWeekdayDate } from '../measure/plain-date.ts'
-import { remark, type Remark } from '../remarks/remark.ts'
-import { citeRule, type Rules } from '../rulebook/rulebook.ts'
+import { isKeepsake } from '../brief/index.ts'
+import { isInHand } from '../makeover/choices.ts'
+import { groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
+import { daysBetween, writeDate, writeWeekdayDate, type PlainDate } from '../measure/plain-date.ts'
+import type { Money } from '../purchases/index.ts'
+import { remark, type Remark, type Subject } from '../remarks/remark.ts'
+import type { Practice } from '../rulebook/practice.ts'
+import { citeRule } from '../rulebook/rulebook.ts'
 import type { PieceDates } from './dates.ts'
+import { fitOf } from './fit.ts'
 
-/** What the pieces give cause to say: one that serves no need, one that will not be here in time. */
-export function pieceRemarks(makeover: Makeover, dates: readonly PieceDates[], rules: Rules): Remark[] {
-  const needs = rowsOf(makeover, 'need').length
-  const idle = rowsOf(makeover, 'piece').flatMap((piece) =>
-    piece.needId !== null || needs === 0
+const count = (days: number): string => `${days} ${days === 1 ? 'day' : 'days'}`
+
+/** What the pieces give cause to say. */
+export function pieceRemarks(makeover: Makeover, money: Money, dates: readonly PieceDates[], practice: Practice, today: PlainDate): Remark[] {
+  return [...idle(makeover), ...late(makeover, dates, practice), ...chosenThings(makeover, money, practice, today), ...sets(makeover, money, practice), ...keepsakes(makeover)]
+}
+
+function idle(makeover: Makeover): Remark[] {
+  if (rowsOf(makeover, 'need').length === 0) return []
+  const serving = new Set(rowsOf(makeover, 'serving').map((row) => row.pieceId))
+  const restoring = new Set(rowsOf(makeover, 'permission').map((row) => row.restorePieceId))
+  return rowsOf(makeover, 'piece').flatMap((piece) =>
+    serving.has(piece.id) || restoring.has(piece.id)
       ? []
       : [
           remark({
@@ -23,21 +36,94 @@ export function pieceRemarks(makeover: Makeover, dates: readonly PieceDates[], r
           }),
         ],
   )
-  const late = dates.flatMap((one) => {
+}
+
+function late(makeover: Makeover, dates: readonly PieceDates[], { rules, schools }: Practice): Remark[] {
+  return dates.flatMap((one) => {
     const piece = makeover.rows.piece[one.id]
     if (!piece || one.slackDays === null || one.slackDays >= 0 || one.wantedOn === null || one.hereOn === null) return []
     return [
       remark({
         code: 'pieces.late',
-        weight: 'look',
+        weight: schools.pace === 'year' ? 'note' : 'look',
         step: one.toOrder ? 'pieces' : 'purchases',
         subjects: [{ kind: 'piece', id: one.id }],
-        title: `${piece.name} comes ${-one.slackDays} ${one.slackDays === -1 ? 'day' : 'days'} late`,
+        title: `${piece.name} comes ${count(-one.slackDays)} late`,
         sentence: `${one.toOrder ? 'Ordered today, it' : 'As ordered, it'} is here on ${writeWeekdayDate(one.hereOn)}; it is wanted on site by ${writeDate(one.wantedOn)}, which is ${citeRule('dates.buffer', rules)} before the install date. Ask the seller, choose one that is nearer, or move the date.`,
         rule: 'dates.buffer',
         numbers: [one.slackDays],
       }),
     ]
   })
-  return [...idle, ...late]
+}
+
+/** What is chosen: its size, its price, its school, and when to look at it again. */
+function chosenThings(makeover: Makeover, money: Money, { rules, schools }: Practice, today: PlainDate): Remark[] {
+  const reckoned = new Map(money.pieces.map((one) => [one.id, one]))
+  return rowsOf(makeover, 'piece').flatMap((piece) => {
+    const chosen = piece.chosenId === null ? undefined : makeover.rows.candidate[piece.chosenId]
+    if (!chosen) return []
+    const subjects: Subject[] = [{ kind: 'piece', id: piece.id }]
+    const remarks: Remark[] = []
+    const add = (code: string, weight: Remark['weight'], title: string, sentence: string, numbers: (string | number)[], rule: Remark['rule'] = null): void => void remarks.push(remark({ code: `pieces.${code}`, weight, step: 'pieces', subjects, title, sentence, rule, numbers }))
+    const open = (reckoned.get(piece.id)?.open ?? 0) > 0
+    const fit = fitOf(piece, chosen, rules)
+    if (fit.is === 'too large') add('too-large', 'look', `${chosen.name} is ${fit.words}`, `It was given ${[piece.widthMm, piece.depthMm, piece.heightMm].map((side) => side ?? '–').join(' × ')} mm, and takes ${[chosen.widthMm, chosen.depthMm, chosen.heightMm].map((side) => side ?? '–').join(' × ')} mm. Measure again, give it more, or choose another.`, [fit.overMm], 'fit.grace')
+    if (open && chosen.priceKind === 'from memory') add('price-from-memory', 'look', `${chosen.name} is priced from memory`, 'Ask the seller before ordering: a remembered price is mostly an old one.', [chosen.priceMinor])
+    else if (open && chosen.pricedOn !== null && daysBetween(chosen.pricedOn, today) > rules['dates.price-fresh']) add('price-old', 'note', `${chosen.name}: the price is ${count(daysBetween(chosen.pricedOn, today))} old`, `It was ${chosen.priceKind} on ${writeDate(chosen.pricedOn)}. After ${citeRule('dates.price-fresh', rules)} it is worth asking again: prices fall from list to sale to clearance.`, [chosen.pricedOn], 'dates.price-fresh')
+    if (chosen.source === 'placeholder') {
+      if (schools.placeholder === 'real') add('placeholder-school', 'look', `${piece.name} is a placeholder`, 'The school chosen here buys what will be needed anyway, once. Choose the real one, or change the school.', ['real'])
+      if (chosen.lookAgainOn === null) add('placeholder-undated', 'note', `${piece.name} stands in without a day to look again`, 'A stand-in without a date tends to stay. Write down when to look at it again.', ['none'])
+      else if (chosen.lookAgainOn <= today) add('placeholder-due', 'look', `${piece.name}: look at the stand-in again`, `It was to be looked at on ${writeDate(chosen.lookAgainOn)}. Choose the real piece, or give it another date.`, [chosen.lookAgainOn])
+    }
+    if (schools.goods === 'owned' && !isInHand(chosen.source)) add('goods-school', 'look', `${piece.name} would be bought`, 'The school chosen here uses only what is owned. Look in the house first, or change the school.', [chosen.source])
+    if (schools.goods === 'second-hand' && chosen.source === 'new') add('goods-school', 'note', `${piece.name} is new`, 'The school chosen here hunts second-hand first. Was a found one looked for?', [chosen.source])
+    return remarks
+  })
+}
+
+/** Pairs and sets stay together. */
+function sets(makeover: Makeover, money: Money, { schools }: Practice): Remark[] {
+  if (schools.symmetry === 'one-sided') return []
+  const reckoned = new Map(money.pieces.map((one) => [one.id, one]))
+  const named = groupBy(rowsOf(makeover, 'piece').filter((piece) => piece.setName.trim() !== ''), (piece) => piece.setName.trim().toLocaleLowerCase('en'))
+  return [...named.values()].flatMap((pieces) => {
+    const parted = pieces.filter((piece) => (reckoned.get(piece.id)?.givenUp ?? 0) > 0)
+    const whole = pieces.reduce((total, piece) => total + piece.quantity, 0)
+    const gone = parted.reduce((total, piece) => total + (reckoned.get(piece.id)?.givenUp ?? 0), 0)
+    if (gone === 0 || gone >= whole) return []
+    const name = pieces[0]?.setName ?? ''
+    return [
+      remark({
+        code: 'pieces.set-broken',
+        weight: 'look',
+        step: 'pieces',
+        subjects: pieces.map((piece) => ({ kind: 'piece' as const, id: piece.id })),
+        title: `${name}: ${gone} of ${whole} will not be there`,
+        sentence: `Pairs and sets stay together. Order ${gone === 1 ? 'it' : 'them'} again, send the rest back too, or say that they may part.`,
+        rule: null,
+        numbers: [gone, whole],
+      }),
+    ]
+  })
+}
+
+/** A thing kept for its own sake is never to be replaced. */
+function keepsakes(makeover: Makeover): Remark[] {
+  return rowsOf(makeover, 'piece').flatMap((piece) => {
+    const keepsake = rowsOf(makeover, 'candidate').find((row) => row.pieceId === piece.id && row.keepReason === 'sentimental' && row.turnedDown === null)
+    if (!keepsake || piece.chosenId === null || piece.chosenId === keepsake.id || !isKeepsake(makeover, piece.id)) return []
+    return [
+      remark({
+        code: 'pieces.keepsake-replaced',
+        weight: 'look',
+        step: 'pieces',
+        subjects: [{ kind: 'piece', id: piece.id }],
+        title: `${keepsake.name} would be replaced`,
+        sentence: 'It is kept for its own sake. Choose it, or write down with the client why it may go.',
+        rule: null,
+        numbers: [piece.chosenId],
+      }),
+    ]
+  })
 }

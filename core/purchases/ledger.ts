@@ -1,78 +1,172 @@
 import { groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 import { atLeastZero, minus, plus, portion, sum, zero, type Minor } from '../money/minor.ts'
+import { split } from '../money/split.ts'
 import { addDays, type PlainDate } from '../measure/plain-date.ts'
-import { landedCost, packsFor, quantityOf, type Landed } from './landed.ts'
+import { landOrder, type Landed } from './landed.ts'
 
-export type GoodsState = 'ordered' | 'part here' | 'here' | 'going back' | 'returned' | 'refunded'
+export type GoodsState = 'ordered' | 'part here' | 'here' | 'placed' | 'kept' | 'going back' | 'returned' | 'refunded' | 'cancelled'
 
-/** One purchase with its money and its goods. Money in minor units, goods in packs. */
+/** One line of an order with its money and its goods. Money in minor units, goods in packs. */
 export type PurchaseReckoning = {
   readonly id: string
+  readonly orderId: string
   readonly pieceId: string
   readonly categoryId: string
+  readonly orderedOn: PlainDate
   readonly terms: Landed
-  /** Σ credits of returns that the seller has accepted. */
+  /** Σ credits: of returns that the seller has accepted, of goods cancelled, of claims granted. */
   readonly credited: Minor
   /** Landed cost less credits. */
   readonly owed: Minor
-  /** Money out less money back. */
+  /** Its part of the order's money out less money back. */
   readonly paid: Minor
   readonly committed: Minor
   readonly refundDue: Minor
   /** Credits of returns sent and not yet accepted: expected, not counted. */
   readonly creditExpected: Minor
   readonly packs: number
+  readonly cancelled: number
+  /** Still to come: what was ordered and not cancelled, and what replaces goods that went back. */
+  readonly awaited: number
   readonly received: number
+  readonly damaged: number
   readonly goingBack: number
   readonly returned: number
   readonly state: GoodsState
+  readonly placedOn: PlainDate | null
+  readonly tagsOffOn: PlainDate | null
   readonly arrivesOn: PlainDate
-  /** The last day to return what is here, by the seller's terms; null when nothing is here, or it is a final sale. */
+  /** The last day to return what is here, by the seller's terms; null when nothing is here, the tags are off, or it is a final sale. */
   readonly returnBy: PlainDate | null
+  /** The last day to ask for a price drop; null where the seller pays none. */
+  readonly claimBy: PlainDate | null
+  /** What it costs the studio where it buys and bills on; null where the client buys. */
+  readonly studioCost: Minor | null
 }
 
-export type Ledger = { readonly purchases: readonly PurchaseReckoning[]; readonly byId: ReadonlyMap<string, PurchaseReckoning> }
-
-/** Every purchase with what it owes, what is paid and where its goods are. */
-export function ledger(makeover: Makeover): Ledger {
-  const deliveries = groupBy(rowsOf(makeover, 'delivery'), (row) => row.purchaseId)
-  const returns = groupBy(rowsOf(makeover, 'return'), (row) => row.purchaseId)
-  const payments = groupBy(rowsOf(makeover, 'payment'), (row) => row.purchaseId)
-  const purchases = rowsOf(makeover, 'purchase').map((row) =>
-    reckonPurchase(row, makeover.rows.piece[row.pieceId]?.categoryId ?? '', deliveries.get(row.id) ?? [], returns.get(row.id) ?? [], payments.get(row.id) ?? []),
-  )
-  return { purchases, byId: new Map(purchases.map((purchase) => [purchase.id, purchase])) }
+/** An order as the seller sees it: one sum, whatever it holds. */
+export type OrderReckoning = {
+  readonly id: string
+  readonly lineIds: readonly string[]
+  readonly landed: Minor
+  readonly credited: Minor
+  readonly owed: Minor
+  readonly paid: Minor
+  readonly committed: Minor
+  readonly refundDue: Minor
+  /** What is still missing of the deposit that the seller asked. */
+  readonly depositDue: Minor
 }
 
-export const netPaid = (payments: readonly Row<'payment'>[]): Minor =>
-  minus(sum(payments.filter((row) => row.direction === 'out').map((row) => row.amountMinor)), sum(payments.filter((row) => row.direction === 'back').map((row) => row.amountMinor)))
+/** A gift card or credit note with what is left on it. */
+export type CreditReckoning = { readonly id: string; readonly balance: Minor; readonly put: Minor; readonly spent: Minor }
 
+export type Ledger = { readonly purchases: readonly PurchaseReckoning[]; readonly orders: readonly OrderReckoning[]; readonly credits: readonly CreditReckoning[] }
+
+type Of = { readonly purchaseId: string }
 const packsIn = (rows: readonly { readonly packs: number }[]): number => rows.reduce((total, row) => total + row.packs, 0)
 
-function reckonPurchase(
-  row: Row<'purchase'>,
+/** Every order with what it owes, what is paid and where its goods are. */
+export function ledger(makeover: Makeover): Ledger {
+  const by = <T extends Of>(rows: readonly T[]): ((id: string) => readonly T[]) => {
+    const groups = groupBy(rows, (row) => row.purchaseId)
+    return (id) => groups.get(id) ?? []
+  }
+  const events = {
+    deliveries: by(rowsOf(makeover, 'delivery')),
+    returns: by(rowsOf(makeover, 'return')),
+    cancellations: by(rowsOf(makeover, 'cancellation')),
+    claims: by(rowsOf(makeover, 'claim')),
+    placings: by(rowsOf(makeover, 'placing')),
+  }
+  const linesOf = groupBy(rowsOf(makeover, 'purchase'), (row) => row.orderId)
+  const paymentsOf = groupBy(rowsOf(makeover, 'payment'), (row) => row.orderId)
+  const orders: OrderReckoning[] = []
+  const purchases: PurchaseReckoning[] = []
+  for (const order of rowsOf(makeover, 'order')) {
+    const lines = linesOf.get(order.id) ?? []
+    const landed = landOrder(lines, order.taxRounding)
+    const atTrade = order.boughtBy === 'studio' ? landOrder(lines, order.taxRounding, true) : null
+    const credits = lines.map((line) => creditOf(events.returns(line.id), events.cancellations(line.id), events.claims(line.id)))
+    const owed = landed.map((one, at) => minus(one.landed, credits[at] ?? zero))
+    const paid = netPaid(paymentsOf.get(order.id) ?? [])
+    const parts = allot(paid, owed, credits)
+    const reckoned = lines.map((line, at) =>
+      reckonLine(order, line, makeover.rows.piece[line.pieceId]?.categoryId ?? '', landed[at], atTrade?.[at] ?? null, credits[at] ?? zero, parts[at] ?? zero, {
+        deliveries: events.deliveries(line.id),
+        returns: events.returns(line.id),
+        cancellations: events.cancellations(line.id),
+        placing: events.placings(line.id)[0],
+      }),
+    )
+    purchases.push(...reckoned)
+    const [whole, given] = [sum(landed.map((one) => one.landed)), sum(credits)]
+    const due = minus(whole, given)
+    orders.push({
+      id: order.id,
+      lineIds: lines.map((line) => line.id),
+      landed: whole,
+      credited: given,
+      owed: due,
+      paid,
+      committed: atLeastZero(minus(due, paid)),
+      refundDue: atLeastZero(minus(paid, due)),
+      depositDue: atLeastZero(minus(order.depositMinor < due ? order.depositMinor : due, paid)),
+    })
+  }
+  return { purchases, orders, credits: heldCredits(makeover) }
+}
+
+const inDirection = (payments: readonly Row<'payment'>[], direction: 'out' | 'back'): Minor => sum(payments.filter((row) => row.direction === direction).map((row) => row.amountMinor))
+export const netPaid = (payments: readonly Row<'payment'>[]): Minor => minus(inDirection(payments, 'out'), inDirection(payments, 'back'))
+
+const creditOf = (returns: readonly Row<'return'>[], cancellations: readonly Row<'cancellation'>[], claims: readonly Row<'claim'>[]): Minor =>
+  sum([
+    ...returns.filter((one) => one.acceptedOn !== null).map((one) => one.creditMinor),
+    ...cancellations.map((one) => one.creditMinor),
+    ...claims.filter((one) => one.answer === 'yes').map((one) => one.grantedMinor),
+  ])
+
+/**
+ * An order's money among its lines: it covers what each owes, in proportion; what was paid beyond that lies with the
+ * lines that were credited. So within one order a credit on one line pays for another, as the seller reckons it.
+ */
+function allot(paid: Minor, owed: readonly Minor[], credits: readonly Minor[]): Minor[] {
+  const due = sum(owed)
+  if (paid <= due) return split(paid, owed.map(atLeastZero))
+  const beyond = split(minus(paid, due), sum(credits) > 0 ? credits : owed.map(atLeastZero))
+  return owed.map((amount, at) => plus(amount, beyond[at] ?? zero))
+}
+
+function reckonLine(
+  order: Row<'order'>,
+  line: Row<'purchase'>,
   categoryId: string,
-  deliveries: readonly Row<'delivery'>[],
-  returns: readonly Row<'return'>[],
-  payments: readonly Row<'payment'>[],
+  terms: Landed | undefined,
+  atTrade: Landed | null,
+  credited: Minor,
+  paid: Minor,
+  events: { readonly deliveries: readonly Row<'delivery'>[]; readonly returns: readonly Row<'return'>[]; readonly cancellations: readonly Row<'cancellation'>[]; readonly placing: Row<'placing'> | undefined },
 ): PurchaseReckoning {
-  const terms = landedCost(row, row.packs)
+  if (!terms) throw new RangeError('every line of an order is landed')
+  const { deliveries, returns, cancellations, placing } = events
   const accepted = returns.filter((one) => one.acceptedOn !== null)
   const waiting = returns.filter((one) => one.acceptedOn === null)
-  const credited = sum(accepted.map((one) => one.creditMinor))
   const owed = minus(terms.landed, credited)
-  const paid = netPaid(payments)
-  const received = packsIn(deliveries)
-  const goingBack = packsIn(waiting)
-  const returned = packsIn(accepted)
   const refundDue = atLeastZero(minus(paid, owed))
+  const [received, cancelled, goingBack, returned] = [packsIn(deliveries), packsIn(cancellations), packsIn(waiting), packsIn(accepted)]
+  const replaced = packsIn(accepted.filter((one) => one.settles === 'replacement'))
+  const awaited = Math.max(0, line.packs - cancelled + replaced - received)
   const kept = received - goingBack - returned
   const lastArrival = deliveries.map((one) => one.receivedOn).sort().at(-1)
+  const tagsOffOn = placing?.tagsOffOn ?? null
   return {
-    id: row.id,
-    pieceId: row.pieceId,
+    id: line.id,
+    orderId: order.id,
+    pieceId: line.pieceId,
     categoryId,
+    orderedOn: order.orderedOn,
     terms,
     credited,
     owed,
@@ -80,63 +174,42 @@ function reckonPurchase(
     committed: atLeastZero(minus(owed, paid)),
     refundDue,
     creditExpected: sum(waiting.map((one) => one.creditMinor)),
-    packs: row.packs,
+    packs: line.packs,
+    cancelled,
+    awaited,
     received,
+    damaged: deliveries.reduce((total, one) => total + one.damagedPacks, 0),
     goingBack,
     returned,
-    state: stateOf(row.packs, received, goingBack, returned, refundDue > 0),
-    arrivesOn: addDays(row.orderedOn, row.leadDays),
-    returnBy: kept > 0 && lastArrival && row.returnDays !== null ? addDays(lastArrival, row.returnDays) : null,
+    state: stateOf({ packs: line.packs, cancelled, awaited, received, goingBack, returned, kept, refundDue: refundDue > 0, placed: placing !== undefined, off: tagsOffOn !== null }),
+    placedOn: placing?.placedOn ?? null,
+    tagsOffOn,
+    arrivesOn: addDays(order.orderedOn, line.leadDays),
+    returnBy: kept > 0 && lastArrival && line.returnDays !== null && tagsOffOn === null ? addDays(lastArrival, line.returnDays) : null,
+    claimBy: line.adjustDays === null ? null : addDays(order.orderedOn, line.adjustDays),
+    studioCost: atTrade === null ? null : terms.landed === 0 ? zero : portion(atTrade.landed, owed, terms.landed),
   }
 }
 
-function stateOf(packs: number, received: number, goingBack: number, returned: number, refundDue: boolean): GoodsState {
+type Goods = { packs: number; cancelled: number; awaited: number; received: number; goingBack: number; returned: number; kept: number; refundDue: boolean; placed: boolean; off: boolean }
+function stateOf({ packs, cancelled, awaited, received, goingBack, returned, kept, refundDue, placed, off }: Goods): GoodsState {
+  if (cancelled === packs) return 'cancelled'
   if (goingBack > 0) return 'going back'
-  if (returned === packs) return refundDue ? 'returned' : 'refunded'
+  if (returned > 0 && kept === 0 && awaited === 0) return refundDue ? 'returned' : 'refunded'
   if (received === 0) return 'ordered'
-  return received < packs ? 'part here' : 'here'
+  if (awaited > 0) return 'part here'
+  return off ? 'kept' : placed ? 'placed' : 'here'
 }
 
-/** What is wanted of a piece and not ordered, and what that will cost. */
-export type PieceReckoning = {
-  readonly id: string
-  readonly categoryId: string
-  readonly ordered: number
-  /** Returned and not wanted again. */
-  readonly givenUp: number
-  readonly open: number
-  readonly packs: number
-  readonly basis: 'candidate' | 'allowance' | 'nothing open'
-  readonly landed: Landed | null
-  readonly stillToBuy: Minor
-  /** What was bought or will be, beyond what is wanted, because packs are whole. */
-  readonly leftOver: number
-}
-
-const tidy = (quantity: number): number => Math.round(quantity * 1000) / 1000
-
-/** Still to buy, by piece: the chosen candidate's landed cost for what is open, else the allowance for it. */
-export function wanted(makeover: Makeover): PieceReckoning[] {
-  const purchases = groupBy(rowsOf(makeover, 'purchase'), (row) => row.pieceId)
-  const returns = groupBy(rowsOf(makeover, 'return'), (row) => row.purchaseId)
-  return rowsOf(makeover, 'piece').map((piece) => {
-    const bought = purchases.get(piece.id) ?? []
-    const ordered = tidy(bought.reduce((total, row) => total + quantityOf(row.packs, row.packSize), 0))
-    const back = bought.flatMap((row) => (returns.get(row.id) ?? []).map((one) => ({ quantity: quantityOf(one.packs, row.packSize), wantedAgain: one.wantedAgain })))
-    const backAgain = tidy(back.filter((one) => one.wantedAgain).reduce((total, one) => total + one.quantity, 0))
-    const givenUp = tidy(back.filter((one) => !one.wantedAgain).reduce((total, one) => total + one.quantity, 0))
-    const short = tidy(piece.quantity - ordered + backAgain)
-    const open = Math.max(0, short)
-    const candidate = piece.chosenId === null ? undefined : makeover.rows.candidate[piece.chosenId]
-    const common = { id: piece.id, categoryId: piece.categoryId, ordered, givenUp, open }
-    if (open === 0) return { ...common, packs: 0, basis: 'nothing open', landed: null, stillToBuy: zero, leftOver: Math.max(0, tidy(-short)) } as const
-    if (!candidate) return { ...common, packs: 0, basis: 'allowance', landed: null, stillToBuy: shareOfAllowance(piece, open), leftOver: 0 } as const
-    const landed = landedCost(candidate, packsFor(open, candidate.packSize))
-    return { ...common, packs: landed.packs, basis: 'candidate', landed, stillToBuy: landed.landed, leftOver: tidy(quantityOf(landed.packs, candidate.packSize) - open) } as const
+/** What is held with sellers: a gift card at its face, a credit note as refunds filled it, less what was spent. */
+function heldCredits(makeover: Makeover): CreditReckoning[] {
+  const payments = groupBy(rowsOf(makeover, 'payment'), (row) => row.creditId)
+  return rowsOf(makeover, 'credit').map((row) => {
+    const moved = payments.get(row.id) ?? []
+    const [put, spent] = [plus(row.faceMinor, inDirection(moved, 'back')), inDirection(moved, 'out')]
+    return { id: row.id, balance: minus(put, spent), put, spent }
   })
 }
-
-const shareOfAllowance = (piece: Row<'piece'>, open: number): Minor => portion(piece.allowanceMinor, Math.round(open * 1000), Math.round(piece.quantity * 1000))
 
 /** The totals that the reckoning line shows, for a category or for the whole. */
 export type Totals = {
@@ -149,7 +222,7 @@ export type Totals = {
   readonly forecast: Minor
 }
 
-export function totals(purchases: readonly PurchaseReckoning[], pieces: readonly PieceReckoning[]): Totals {
+export function totals(purchases: readonly PurchaseReckoning[], pieces: readonly { readonly stillToBuy: Minor }[]): Totals {
   const paid = sum(purchases.map((one) => one.paid))
   const committed = sum(purchases.map((one) => one.committed))
   const refundsDue = sum(purchases.map((one) => one.refundDue))

@@ -1,7 +1,8 @@
 import { agreedFor, agreedNow, agreements, type Agreement } from '../brief/index.ts'
 import { groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
-import { atLeastZero, minus, plus, zero, type Minor } from '../money/minor.ts'
-import { ledger, totals, wanted, type PieceReckoning, type PurchaseReckoning, type Totals } from './ledger.ts'
+import { atLeastZero, minus, plus, sum, zero, type Minor } from '../money/minor.ts'
+import { ledger, totals, type CreditReckoning, type OrderReckoning, type PurchaseReckoning, type Totals } from './ledger.ts'
+import { wanted, type PieceReckoning } from './wanted.ts'
 
 export type CategoryMoney = Totals & { readonly id: string; readonly name: string; readonly agreed: Minor; readonly left: Minor }
 
@@ -9,7 +10,9 @@ export type CategoryMoney = Totals & { readonly id: string; readonly name: strin
 export type Money = {
   readonly agreement: Agreement | null
   readonly versions: readonly Agreement[]
+  readonly orders: readonly OrderReckoning[]
   readonly purchases: readonly PurchaseReckoning[]
+  readonly credits: readonly CreditReckoning[]
   readonly pieces: readonly PieceReckoning[]
   readonly categories: readonly CategoryMoney[]
   readonly total: Totals & {
@@ -22,6 +25,8 @@ export type Money = {
     readonly contingencyDrawn: Minor
     /** How far the forecast passes the agreed sum; nothing where it does not. */
     readonly over: Minor
+    /** What is held with sellers on gift cards and credit notes. */
+    readonly creditHeld: Minor
   }
 }
 
@@ -29,7 +34,7 @@ export type Money = {
 export function reckonMoney(makeover: Makeover): Money {
   const versions = agreements(makeover)
   const agreement = agreedNow(versions)
-  const { purchases } = ledger(makeover)
+  const { purchases, orders, credits } = ledger(makeover)
   const pieces = wanted(makeover)
   const purchasesIn = groupBy(purchases, (one) => one.categoryId)
   const piecesIn = groupBy(pieces, (one) => one.categoryId)
@@ -48,7 +53,9 @@ export function reckonMoney(makeover: Makeover): Money {
   return {
     agreement,
     versions,
+    orders,
     purchases,
+    credits,
     pieces,
     categories,
     total: {
@@ -59,6 +66,7 @@ export function reckonMoney(makeover: Makeover): Money {
       left,
       contingencyDrawn: drawn < contingency ? drawn : contingency,
       over: atLeastZero(minus(drawn, contingency)),
+      creditHeld: sum(credits.map((one) => one.balance)),
     },
   }
 }

@@ -1,6 +1,5 @@
 import { apply, type Documents, type Fault, type Operation } from '../makeover/change.ts'
 import type { PlainDate } from '../measure/plain-date.ts'
-import type { Rules } from '../rulebook/rulebook.ts'
 import { guard } from './guards.ts'
 import { reckon, type Reckoning } from './reckon.ts'
 import type { Remark } from '../remarks/remark.ts'
@@ -16,11 +15,11 @@ export type Preview = {
 /** Stands in for the id of a change set that is not made yet. */
 const unmade = '00000000-0000-7000-8000-000000000000'
 
-export function preview(documents: Documents, operations: readonly Operation[], rules: Rules, today: PlainDate): Preview {
-  const before = reckon(documents.makeover, rules, today)
+export function preview(documents: Documents, operations: readonly Operation[], today: PlainDate): Preview {
+  const before = reckon(documents, today)
   const applied = apply(documents, operations, unmade)
   const faults = applied.faults.length > 0 ? applied.faults : guard(documents, applied.documents, today)
-  const after = applied.faults.length > 0 ? before : reckon(applied.documents.makeover, rules, today)
+  const after = applied.faults.length > 0 ? before : reckon(applied.documents, today)
   const keys = (reckoning: Reckoning) => new Set(reckoning.remarks.map((one) => one.key))
   const [had, has] = [keys(before), keys(after)]
   return { after, faults, newRemarks: after.remarks.filter((one) => !had.has(one.key)), curedRemarks: before.remarks.filter((one) => !has.has(one.key)) }

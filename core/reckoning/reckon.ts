@@ -3,17 +3,20 @@
  */
 import { briefRemarks, coverage, type NeedReckoning } from '../brief/index.ts'
 import { anyRows } from '../makeover/change.ts'
-import { emptyStudio, rowsOf, type Makeover } from '../makeover/document.ts'
+import { emptyStudio, rowsOf, type Makeover, type Studio } from '../makeover/document.ts'
 import { isKind, isStudioKind, references, spoken, type MakeoverKind } from '../makeover/kinds.ts'
 import type { PlainDate } from '../measure/plain-date.ts'
 import { paletteRemarks, reckonPalette, type Palette } from '../palette/index.ts'
 import { pieceDates, pieceRemarks, slackOf, type PieceDates } from '../pieces/index.ts'
 import { purchaseRemarks, reckonMoney, type Money } from '../purchases/index.ts'
 import { remark, settle, type Remark } from '../remarks/remark.ts'
-import type { Rules } from '../rulebook/rulebook.ts'
+import { practiceOf, type Practice } from '../rulebook/practice.ts'
+import { attention, type Attention } from './attention.ts'
 
 export type Reckoning = {
   readonly today: PlainDate
+  /** Whose practice it was reckoned by. */
+  readonly practice: Practice
   readonly needs: readonly NeedReckoning[]
   readonly palette: Palette
   readonly money: Money
@@ -21,22 +24,27 @@ export type Reckoning = {
   /** The least slack of any piece awaited, in days; null while nothing is awaited. */
   readonly slackDays: number | null
   readonly remarks: readonly Remark[]
+  readonly attention: readonly Attention[]
 }
 
-/** Areas, money, dates, coverage and remarks of a makeover under the given rules, as of a day in the studio's time zone. */
-export function reckon(makeover: Makeover, rules: Rules, today: PlainDate): Reckoning {
+/** Areas, money, dates, coverage and remarks of a makeover by its own practice, as of a day in the studio's time zone. */
+export function reckon(documents: { readonly makeover: Makeover; readonly studio: Studio }, today: PlainDate): Reckoning {
+  const { makeover } = documents
+  const practice = practiceOf(documents)
+  const { rules } = practice
   const needs = coverage(makeover)
-  const palette = reckonPalette(makeover, rules)
+  const palette = reckonPalette(makeover, practice)
   const money = reckonMoney(makeover)
   const dates = pieceDates(makeover, money, rules, today)
   const remarks = [
     ...brokenRows(makeover),
-    ...briefRemarks(makeover, needs),
-    ...paletteRemarks(makeover, palette, rules),
-    ...pieceRemarks(makeover, dates, rules),
+    ...briefRemarks(makeover, needs, practice, today),
+    ...paletteRemarks(makeover, palette, practice),
+    ...pieceRemarks(makeover, money, dates, practice, today),
     ...purchaseRemarks(makeover, money, rules, today),
   ]
-  return { today, needs, palette, money, dates, slackDays: slackOf(dates), remarks: settle(remarks, rowsOf(makeover, 'acceptance')) }
+  const reckoned = { today, practice, needs, palette, money, dates, slackDays: slackOf(dates), remarks: settle(remarks, rowsOf(makeover, 'acceptance')) }
+  return { ...reckoned, attention: attention(makeover, reckoned, rules, today) }
 }
 
 /** Rows that point at rows which are not there: only a damaged file or database has them, and they are said, not thrown. */

@@ -3,6 +3,7 @@ import type { Row } from '../makeover/kinds.ts'
 import type { Minor } from '../money/minor.ts'
 import type { PlainDate } from '../measure/plain-date.ts'
 import { weights, type Weight } from '../remarks/remark.ts'
+import type { Attention } from './attention.ts'
 import type { Reckoning } from './reckon.ts'
 
 /** The reckoning line: what every page of a makeover shows at its top. Money in minor units of the currency. */
@@ -16,6 +17,7 @@ export type LineFigures = {
   readonly agreed: Minor
   readonly contingency: Minor
   readonly over: Minor
+  readonly creditHeld: Minor
   readonly signed: boolean
   readonly installOn: PlainDate | null
   readonly slackDays: number | null
@@ -28,7 +30,7 @@ export type LineFigures = {
 export type StripPart = Pick<Row<'finish'>, 'id' | 'name' | 'family' | 'sheen' | 'labL' | 'labA' | 'labB' | 'visibleM2' | 'role'>
 
 /** What the day page shows of a makeover. It holds nothing personal. */
-export type Summary = { readonly id: string; readonly name: string; readonly rooms: readonly string[]; readonly line: LineFigures; readonly strip: readonly StripPart[] }
+export type Summary = { readonly id: string; readonly name: string; readonly rooms: readonly string[]; readonly line: LineFigures; readonly strip: readonly StripPart[]; readonly attention: readonly Attention[] }
 
 export function lineFigures(makeover: Makeover, reckoning: Reckoning): LineFigures {
   const { total, agreement } = reckoning.money
@@ -44,6 +46,7 @@ export function lineFigures(makeover: Makeover, reckoning: Reckoning): LineFigur
     agreed: total.agreed,
     contingency: total.contingency,
     over: total.over,
+    creditHeld: total.creditHeld,
     signed: agreement !== null,
     installOn: head?.installOn ?? null,
     slackDays: reckoning.slackDays,
@@ -62,4 +65,5 @@ export const summarise = (makeover: Makeover, reckoning: Reckoning): Summary => 
   rooms: rowsOf(makeover, 'room').map((room) => room.name),
   line: lineFigures(makeover, reckoning),
   strip: stripOf(makeover),
+  attention: reckoning.attention,
 })

@@ -45,11 +45,43 @@ export const rulebook = {
   'clash.greenery': { value: 12, unit: 'ΔH*', mark: 'own', why: 'Blue-green leaves beside yellow-green ones.' },
   'clash.neutral-distance': { value: 4, unit: 'in (a*, b*)', mark: 'own', why: 'A warm white beside a cool one looks dirty.' },
   'clash.neutral-hue': { value: 30, unit: '° Δh', mark: 'own', why: 'Two near-neutrals of nearly one hue agree, however strong.' },
+  'palette.most-colours': { value: 20, unit: 'colours', mark: 'own', why: 'How many colours the chosen school allows; sixty, thirty, ten counts shares instead.' },
+  'palette.most-strong': { value: 20, unit: 'colours', mark: 'own', why: 'How many colours that are no near-neutrals the chosen school allows.' },
+  'palette.least-appearances': { value: 3, unit: 'places', mark: 'trade', why: 'An accent that appears once looks like a mistake; three places look meant.' },
+  'palette.least-textures': { value: 3, unit: 'textures', mark: 'trade', why: 'Fewer kinds of surface look flat.' },
+  'palette.most-metals': { value: 3, unit: 'metals', mark: 'trade', why: 'Two or three at the most, one of them leading.' },
+  'balance.dominant': { value: 60, unit: '% of the visible area', mark: 'trade', why: 'About 60 : 30 : 10.' },
+  'balance.secondary': { value: 30, unit: '% of the visible area', mark: 'trade', why: 'About 60 : 30 : 10.' },
+  'balance.accent': { value: 10, unit: '% of the visible area', mark: 'trade', why: 'About 60 : 30 : 10.' },
+  'balance.grace-dominant': { value: 10, unit: 'points', mark: 'own', why: 'Nearer to its share than this, it is in balance.' },
+  'balance.grace-secondary': { value: 8, unit: 'points', mark: 'own', why: 'Nearer to its share than this, it is in balance.' },
+  'balance.grace-accent': { value: 4, unit: 'points', mark: 'own', why: 'Nearer to its share than this, it is in balance.' },
+  'tie.same': { value: 5, unit: 'ΔE00', mark: 'own', why: 'Up to this two things are seen as one colour.' },
+  'tie.hue': { value: 12, unit: '° Δh', mark: 'own', why: 'One hue at another depth ties as well.' },
+  'tie.chroma': { value: 15, unit: 'C*', mark: 'own', why: 'Below this chroma a hue is too weak to tie by.' },
+  'wall.vanish-difference': { value: 10, unit: 'ΔE00', mark: 'own', why: 'Nearer to its wall than this, and as light, a piece disappears.' },
+  'wall.vanish-lightness': { value: 10, unit: 'ΔL*', mark: 'own', why: 'With less difference in lightness a piece disappears.' },
+  'wall.stand-out': { value: 30, unit: 'ΔL*', mark: 'own', why: 'Over this a piece stands out from its wall.' },
+  'door.contrast': { value: 30, unit: 'points of LRV', mark: 'std', why: 'Between a door and its wall, where people must tell them apart (BS 8300-2); other countries count otherwise.' },
+  'brief.repaint-near-replace': { value: 80, unit: '% of replacing', mark: 'own', why: 'Repainted properly, cabinets cost near to new ones: compare before deciding.' },
+  'compare.weight-cost': { value: 3, unit: 'of 5', mark: 'own', why: 'How much landed cost against the allowance weighs.' },
+  'compare.weight-life': { value: 2, unit: 'of 5', mark: 'own', why: 'How much the cost of a year of use weighs.' },
+  'compare.weight-colour': { value: 3, unit: 'of 5', mark: 'own', why: 'How much ties and clashes with the palette weigh.' },
+  'compare.weight-time': { value: 2, unit: 'of 5', mark: 'own', why: 'How much being here in time weighs.' },
+  'compare.weight-return': { value: 1, unit: 'of 5', mark: 'own', why: 'How much being able to send it back weighs.' },
+  'compare.weight-fit': { value: 3, unit: 'of 5', mark: 'own', why: 'How much fitting the room it may take weighs.' },
+  'fit.grace': { value: 3, unit: 'mm', mark: 'own', why: 'Sizes that come from inches are compared with this much of grace.' },
+  'dates.client-answer': { value: 3, unit: 'days', mark: 'own', why: 'The time a client takes to approve.' },
+  'dates.attention': { value: 7, unit: 'days', mark: 'own', why: 'What falls due within this many days stands on the day page.' },
+  'dates.sample': { value: 10, unit: 'days', mark: 'own', why: 'A sample ordered longer ago than this is asked after.' },
+  'dates.credit-warning': { value: 45, unit: 'days', mark: 'own', why: 'Held credit that ends within this many days is said.' },
+  'dates.price-fresh': { value: 30, unit: 'days', mark: 'own', why: 'An older price is asked for again before ordering.' },
   'dates.buffer': { value: 7, unit: 'days', mark: 'own', why: 'Goods are wanted on site this long before the install date.' },
   'dates.return-warning': { value: 7, unit: 'days', mark: 'own', why: 'Return days nearer than this are said.' },
 } as const satisfies Record<string, Rule>
 
 export type RuleId = keyof typeof rulebook
+export const ruleIds = Object.keys(rulebook) as readonly RuleId[]
 export type Rules = Readonly<Record<RuleId, number>>
 
 /** The rules in force: the defaults with overrides laid over them, later ones last (studio, then makeover). */

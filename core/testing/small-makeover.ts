@@ -1,4 +1,5 @@
 /** A makeover small enough to reckon with a pencil, for tests and benches. */
+import { blank, plainTerms, termsOf } from '../makeover/blank.ts'
 import { add, apply, type Documents, type Fault, type Operation } from '../makeover/change.ts'
 import { emptyMakeover, emptyStudio } from '../makeover/document.ts'
 import type { Fields } from '../makeover/kinds.ts'
@@ -20,12 +21,12 @@ export function begin(newId: () => string, { currency = 'EUR', sums = { Furnitur
   const ids = { studio: newId(), makeover: newId(), client: newId(), room: newId(), seller: newId(), need: newId(), agreement: newId() }
   const categories: Record<string, string> = {}
   const operations: Operation[] = [
-    add('seller', ids.seller, { name: 'A seller' }),
-    add('makeover', ids.makeover, { name: 'A room', currency, units: 'metric', installOn: plainDate('2027-06-01') }),
+    add('seller', ids.seller, { ...blank.seller, name: 'A seller' }),
+    add('makeover', ids.makeover, { ...blank.makeover, name: 'A room', currency, units: 'metric', installOn: plainDate('2027-06-01') }),
     add('client', ids.client, { name: 'A client' }),
     add('room', ids.room, { name: 'A room' }),
-    add('need', ids.need, { roomId: ids.room, zoneId: null, name: 'Sit', importance: 'must' }),
-    add('agreement', ids.agreement, { number: 1, contingencyMinor: minor(contingency), signedById: signed ? ids.client : null, signedOn: signed ? agreedOn : null, reason: '' }),
+    add('need', ids.need, { roomId: ids.room, zoneId: null, name: 'Sit', importance: 'must', who: '' }),
+    add('agreement', ids.agreement, { number: 1, contingencyMinor: minor(contingency), signedById: signed ? ids.client : null, signedOn: signed ? agreedOn : null, reason: '', kept: '' }),
   ]
   for (const [place, [name, amount]] of Object.entries(sums).entries()) {
     const id = (categories[name] = newId())
@@ -33,43 +34,23 @@ export function begin(newId: () => string, { currency = 'EUR', sums = { Furnitur
   }
   const start: Documents = {
     makeover: emptyMakeover(ids.makeover),
-    studio: { ...emptyStudio(ids.studio), rows: { studio: { [ids.studio]: { id: ids.studio, version: ids.studio, name: 'A studio', timeZone: 'UTC' } }, seller: {} } },
+    studio: { ...emptyStudio(ids.studio), rows: { ...emptyStudio(ids.studio).rows, studio: { [ids.studio]: { id: ids.studio, version: ids.studio, name: 'A studio', timeZone: 'UTC' } } } },
   }
   return { ids, categories, operations, start }
 }
 
-export const terms = (of: Partial<Fields<'candidate'>> = {}) => ({
-  priceMinor: minor(100_00),
-  packSize: 1,
-  discountPpm: 0,
-  deliveryMinor: minor(0),
-  taxPpm: 200_000,
-  taxIncluded: false,
-  deliveryTaxed: true,
-  leadDays: 14,
-  returnDays: 14,
-  ...of,
-})
+export const terms = (of: Partial<Fields<'candidate'>> = {}) => ({ ...plainTerms, priceMinor: minor(100_00), taxPpm: 200_000, leadDays: 14, returnDays: 14, ...of })
 
-export const pieceOf = (roomId: string, categoryId: string, of: Partial<Fields<'piece'>> = {}): Fields<'piece'> => ({
-  roomId,
-  zoneId: null,
-  needId: null,
-  categoryId,
-  name: 'A piece',
-  quantity: 1,
-  unit: 'pieces',
-  allowanceMinor: minor(0),
-  chosenId: null,
-  chosenReason: '',
-  ...of,
-})
+export const pieceOf = (roomId: string, categoryId: string, of: Partial<Fields<'piece'>> = {}): Fields<'piece'> => ({ ...blank.piece, roomId, zoneId: null, categoryId, name: 'A piece', quantity: 1, unit: 'pieces', allowanceMinor: minor(0), chosenId: null, chosenReason: '', ...of })
 
-export const candidateOf = (pieceId: string, sellerId: string, of: Partial<Fields<'candidate'>> = {}): Fields<'candidate'> => ({ pieceId, sellerId, name: 'A candidate', ...terms(of), labL: null, labA: null, labB: null, ...of })
+export const candidateOf = (pieceId: string, sellerId: string | null, of: Partial<Fields<'candidate'>> = {}): Fields<'candidate'> => ({ ...blank.candidate, pieceId, sellerId, name: 'A candidate', ...(terms(of) as ReturnType<typeof terms> & { adjustDays: number | null }), ...of })
 
-export const purchaseOf = (candidateId: string, candidate: Fields<'candidate'>, packs: number, of: Partial<Fields<'purchase'>> = {}): Fields<'purchase'> => {
-  const { pieceId, priceMinor, packSize, discountPpm, deliveryMinor, taxPpm, taxIncluded, deliveryTaxed, leadDays, returnDays } = candidate
-  return { pieceId, candidateId, packs, orderedOn: plainDate('2027-02-01'), reference: '', priceMinor, packSize, discountPpm, deliveryMinor, taxPpm, taxIncluded, deliveryTaxed, leadDays, returnDays, ...of }
+/** An order of one line; order and line bear one id. */
+export function orderOf(id: string, candidateId: string, candidate: Fields<'candidate'>, packs: number, { orderedOn = plainDate('2027-02-01'), ...of }: Partial<Fields<'order'>> = {}): Operation[] {
+  return [
+    add('order', id, { ...blank.order, sellerId: candidate.sellerId, orderedOn, ...of }),
+    add('purchase', id, { ...termsOf(candidate), orderId: id, pieceId: candidate.pieceId, candidateId, packs, couponMinor: minor(0) }),
+  ]
 }
 
 let changes = 1_000_000

@@ -1,10 +1,11 @@
 import { v7 as uuidv7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
+import { blank, termsOf } from '#core/makeover/blank.ts'
 import { add, edit, remove, schemaVersion, type Operation } from '#core/makeover/change.ts'
 import { plainDate } from '#core/measure/plain-date.ts'
 import { minor } from '#core/money/minor.ts'
 import { reckonMoney } from '#core/purchases/index.ts'
-import { candidateOf, pieceOf, purchaseOf } from '#core/testing/small-makeover.ts'
+import { candidateOf, pieceOf, orderOf } from '#core/testing/small-makeover.ts'
 import { inTransaction } from '../database/connection.ts'
 import { changedRows, clients, payments, purchases } from '../database/tables.ts'
 import { makeover, person, serve, type Served } from '../testing/studio.ts'
@@ -26,7 +27,7 @@ async function planned(price: number, of?: Parameters<typeof makeover>[1]) {
   expect(answer.status, answer.text).toBe(200)
   return { ...world, id: world.ids.makeover, piece, candidate, offer }
 }
-const order = (of: { candidate: string; offer: Parameters<typeof purchaseOf>[1] }, fields: Parameters<typeof purchaseOf>[3] = {}, id = uuidv7()): Operation => add('purchase', id, purchaseOf(of.candidate, of.offer, 1, fields))
+const order = (of: { candidate: string; offer: Parameters<typeof orderOf>[2] }, fields: Parameters<typeof orderOf>[4] = {}, id = uuidv7()): Operation[] => orderOf(id, of.candidate, of.offer, 1, fields)
 
 describe('the door', () => {
   it('takes a change, raises the rev and gives it back as it was sent', async () => {
@@ -112,7 +113,7 @@ describe('the money rule', () => {
       const first = (await who.open(world.id)).makeover.rows.piece[world.piece]
       if (!first) throw new Error('the piece was planned above')
       await who.change(world.id, [edit('piece', first, { chosenId: null }), add('piece', other.piece, pieceOf(world.ids.room, Object.values(world.categories)[1] ?? '')), add('candidate', other.candidate, offer)])
-      const answers = await Promise.all([who.change(world.id, [order(world)]), who.change(world.id, [order({ candidate: other.candidate, offer })])])
+      const answers = await Promise.all([who.change(world.id, order(world)), who.change(world.id, order({ candidate: other.candidate, offer }))])
       expect(answers.map((answer) => answer.status).sort()).toEqual([200, 422])
       expect(answers.find((answer) => answer.status === 422)?.body).toMatchObject({ type: 'urn:bonitas:problem:over-agreed', status: 422 })
       const { total } = reckonMoney((await who.open(world.id)).makeover)
@@ -122,20 +123,20 @@ describe('the money rule', () => {
   })
   it('refuses an order over the agreed sum, and takes it with a signed change', async () => {
     const world = await planned(6_000_01)
-    const refused = await who.change(world.id, [order(world)])
+    const refused = await who.change(world.id, order(world))
     expect(refused.status).toBe(422)
     expect((refused.body as { detail: string }).detail).toMatch(/0\.01 over the agreed 6\u00a0000\.00/)
     const id = uuidv7()
     const sums = Object.values(world.categories).map((categoryId) => add('agreementLine', uuidv7(), { agreementId: id, categoryId, amountMinor: minor(4_000_00) }))
-    const signed = add('agreement', id, { number: 2, contingencyMinor: minor(0), signedById: world.ids.client, signedOn: plainDate('2027-03-01'), reason: 'Dearer than thought' })
-    expect((await who.change(world.id, [signed, ...sums, order(world)])).status).toBe(200)
+    const signed = add('agreement', id, { number: 2, contingencyMinor: minor(0), signedById: world.ids.client, signedOn: plainDate('2027-03-01'), reason: 'Dearer than thought', kept: '' })
+    expect((await who.change(world.id, [signed, ...sums, ...order(world)])).status).toBe(200)
   })
   it('lets only one of two people sign the same change', async () => {
     const world = await planned(100_00)
     const sign = () => {
       const id = uuidv7()
       return who.change(world.id, [
-        add('agreement', id, { number: 2, contingencyMinor: minor(0), signedById: world.ids.client, signedOn: plainDate('2027-03-01'), reason: 'More' }),
+        add('agreement', id, { number: 2, contingencyMinor: minor(0), signedById: world.ids.client, signedOn: plainDate('2027-03-01'), reason: 'More', kept: '' }),
         add('agreementLine', uuidv7(), { agreementId: id, categoryId: Object.values(world.categories)[0] ?? '', amountMinor: minor(9_000_00) }),
       ])
     }
@@ -161,7 +162,7 @@ describe('bad input on the route', () => {
     ['"1e3"', (world) => [add('candidate', uuidv7(), { ...world.offer, priceMinor: '1e3' as never })], 'priceMinor', /whole number of minor units/],
     ['an emoji for a price', (world) => [add('candidate', uuidv7(), { ...world.offer, priceMinor: '🪑' as never })], 'priceMinor', /whole number of minor units/],
     ['a 300-character name', (world) => [add('candidate', uuidv7(), { ...world.offer, name: 'x'.repeat(300) })], 'name', /at most 120 characters, this has 300/],
-    ['an order before the agreement', (world) => [order(world, { orderedOn: plainDate('2027-01-09') })], 'orderedOn', /before the budget was agreed/],
+    ['an order before the agreement', (world) => order(world, { orderedOn: plainDate('2027-01-09') }), 'orderedOn', /before the budget was agreed/],
     ['a seller who is not there', (world) => [add('candidate', uuidv7(), { ...world.offer, sellerId: uuidv7() })], 'sellerId', /not there/],
     ['a piece of another makeover', (world) => [add('candidate', uuidv7(), { ...world.offer, pieceId: uuidv7() })], 'pieceId', /not there/],
   ]
@@ -177,8 +178,8 @@ describe('bad input on the route', () => {
   it('a refund above what was paid is refused, and what was paid stays', async () => {
     const world = await planned(100_00)
     const purchaseId = uuidv7()
-    const pay = (direction: 'out' | 'back', amount: number) => add('payment', uuidv7(), { purchaseId, direction, amountMinor: minor(amount), paidOn: plainDate('2027-02-02'), tender: 'card', reversesId: null })
-    expect((await who.change(world.id, [order(world, {}, purchaseId), pay('out', 60_00)])).status).toBe(200)
+    const pay = (direction: 'out' | 'back', amount: number) => add('payment', uuidv7(), { ...blank.payment, orderId: purchaseId, direction, amountMinor: minor(amount), paidOn: plainDate('2027-02-02'), tender: 'card' })
+    expect((await who.change(world.id, [...order(world, {}, purchaseId), pay('out', 60_00)])).status).toBe(200)
     expect((await who.change(world.id, [pay('back', 60_01)])).body).toMatchObject({ status: 422, faults: [{ field: 'amountMinor', message: expect.stringMatching(/60\.01 back, 60\.00 paid/) }] })
     expect(reckonMoney((await who.open(world.id)).makeover).total.paid).toBe(60_00)
   })
@@ -209,10 +210,13 @@ describe('the tables, where the core is passed by', () => {
     const world = await planned(100_00)
     const own = { studioId: who.studioId, makeoverId: world.id, version: uuidv7() }
     const write = (work: Parameters<typeof inTransaction<unknown>>[2]) => inTransaction(served.database, { studio: who.studioId }, work)
-    const sold = purchaseOf(world.candidate, world.offer, 1)
+    const orderId = uuidv7()
+    const sold = { ...termsOf(world.offer), orderId, pieceId: world.piece, candidateId: world.candidate, packs: 1, couponMinor: 0 }
+    expect((await who.change(world.id, order(world, {}, orderId))).status).toBe(200)
+    await expect(write((tx) => tx.insert(purchases).values({ ...own, id: uuidv7(), ...sold }))).resolves.toBeDefined()
     await expect(write((tx) => tx.insert(purchases).values({ ...own, id: uuidv7(), ...sold, priceMinor: -1 }))).rejects.toThrow()
     await expect(write((tx) => tx.insert(purchases).values({ ...own, id: uuidv7(), ...sold, packs: 0 }))).rejects.toThrow()
     await expect(write((tx) => tx.insert(purchases).values({ ...own, id: uuidv7(), ...sold, candidateId: uuidv7() }))).rejects.toThrow()
-    await expect(write((tx) => tx.insert(payments).values({ ...own, id: uuidv7(), purchaseId: uuidv7(), direction: 'out', amountMinor: 1, paidOn: '2027-02-02', tender: 'card', reversesId: null }))).rejects.toThrow()
+    await expect(write((tx) => tx.insert(payments).values({ ...own, id: uuidv7(), orderId: uuidv7(), direction: 'out', amountMinor: 1, paidOn: '2027-02-02', tender: 'card', reversesId: null }))).rejects.toThrow()
   })
 })

@@ -3,7 +3,7 @@
  * check what needs the whole, write rows, diary and summary, and raise the documents' revs. All or nothing.
  */
 import { createHash } from 'node:crypto'
-import { and, asc, eq, gt, inArray } from 'drizzle-orm'
+import { and, asc, desc, eq, gt, inArray, lt, sql } from 'drizzle-orm'
 import { anyRows, apply, fault, isStudioOperation, type ChangeSet, type Documents, type Fault, type Operation } from '#core/makeover/change.ts'
 import { emptyMakeover } from '#core/makeover/document.ts'
 import { personalKinds, type Kind } from '#core/makeover/kinds.ts'
@@ -11,8 +11,8 @@ import { dateIn } from '#core/measure/plain-date.ts'
 import { guard } from '#core/reckoning/guards.ts'
 import { inTransaction, sqlState, type Database, type Transaction } from '../database/connection.ts'
 import { loadMakeover, loadStudio, writeRows } from '../database/documents.ts'
-import { changedDocuments, changedRows, changes, documents } from '../database/tables.ts'
-import { writeSummary } from '../makeovers/summary.ts'
+import { changedDocuments, changedRows, changes, documents, people } from '../database/tables.ts'
+import { forgetSummaries, writeSummary } from '../makeovers/summary.ts'
 
 export type Person = { readonly studioId: string; readonly personId: string }
 type Row = Readonly<Record<string, unknown>> & { readonly id: string; readonly version: string }
@@ -77,7 +77,9 @@ export async function take(tx: Transaction, person: Person, makeoverId: string, 
     await tx.update(documents).set({ rev: rev + 1 }).where(eq(documents.id, id))
     await tx.insert(changedDocuments).values({ studioId: person.studioId, documentId: id, rev: rev + 1, changeId: changeSet.id })
   }
-  await writeSummary(tx, person.studioId, after.makeover, today)
+  // what the studio's practice is, every makeover of it is reckoned by
+  if (operations.some(({ kind }) => kind === 'studioRuling' || kind === 'studioSchool')) await forgetSummaries(tx)
+  await writeSummary(tx, person.studioId, after, today)
   return { is: 'taken', rev: (locked.find((one) => one.id === makeoverId)?.rev ?? 0) + 1, repeated: false }
 }
 
@@ -156,5 +158,25 @@ export async function changesAfter(tx: Transaction, documentId: string, rev: num
   return rows.map((row) => ({
     ...row,
     rows: entries.filter((entry) => entry.changeId === row.id).map(({ kind, rowId, operation, before, after }) => ({ kind, rowId, operation, before, after })),
+  }))
+}
+
+/** A page of the diary told backwards: at most 100 changes before a rev, of the whole document or of one row of it; with who made them. */
+export async function diaryBefore(tx: Transaction, documentId: string, before: number, rowId: string | null) {
+  const ofRow = rowId === null ? undefined : inArray(changes.id, tx.select({ id: changedRows.changeId }).from(changedRows).where(sql`${changedRows.rowId} = ${rowId} or ${changedRows.after}::text like ${`%${rowId}%`}`))
+  const rows = await tx
+    .select({ rev: changedDocuments.rev, id: changes.id, who: people.name, madeAt: changes.madeAt, sentence: changes.sentence })
+    .from(changedDocuments)
+    .innerJoin(changes, eq(changes.id, changedDocuments.changeId))
+    .leftJoin(people, eq(people.id, changes.personId))
+    .where(and(eq(changedDocuments.documentId, documentId), lt(changedDocuments.rev, before), ofRow))
+    .orderBy(desc(changedDocuments.rev))
+    .limit(100)
+  if (rows.length === 0) return []
+  const entries = await tx.select().from(changedRows).where(inArray(changedRows.changeId, rows.map((row) => row.id))).orderBy(asc(changedRows.place))
+  return rows.map((row) => ({
+    ...row,
+    who: row.who ?? '',
+    rows: entries.filter((entry) => entry.changeId === row.id).map(({ kind, rowId: id, operation, before: was, after }) => ({ kind, rowId: id, operation, before: was, after })),
   }))
 }

@@ -7,7 +7,7 @@ import { rowsOf } from '#core/makeover/document.ts'
 import { plainDate } from '#core/measure/plain-date.ts'
 import { minor } from '#core/money/minor.ts'
 import { guard } from '#core/reckoning/guards.ts'
-import { candidateOf, pieceOf, purchaseOf } from '#core/testing/small-makeover.ts'
+import { candidateOf, pieceOf, orderOf } from '#core/testing/small-makeover.ts'
 import { makeover, person, serve, type Served } from '../testing/studio.ts'
 
 let served: Served
@@ -39,9 +39,9 @@ function attempt({ makeover: document }: Documents, world: Awaited<ReturnType<ty
     case 5:
       return candidate ? [remove('candidate', candidate)] : []
     case 6:
-      return candidate ? [add('purchase', uuidv7(), purchaseOf(candidate.id, candidate, 1))] : []
+      return candidate ? [...orderOf(uuidv7(), candidate.id, candidate, 1)] : []
     case 7:
-      return purchase ? [add('payment', uuidv7(), { purchaseId: purchase.id, direction: pick % 3 === 0 ? 'back' : 'out', amountMinor: minor(amount + 1), paidOn: plainDate('2027-02-10'), tender: 'card', reversesId: null })] : []
+      return purchase ? [add('payment', uuidv7(), { orderId: purchase.id, direction: pick % 3 === 0 ? 'back' : 'out', amountMinor: minor(amount + 1), paidOn: plainDate('2027-02-10'), tender: 'card', creditId: null, reversesId: null })] : []
     default:
       return candidate && pick % 2 === 0 ? [edit('candidate', candidate, { priceMinor: minor(amount) }), add('room', uuidv7(), { name: `Room ${pick}` })] : [add('room', uuidv7(), { name: pick % 3 === 0 ? '' : `Room ${pick}` })]
   }

@@ -4,7 +4,7 @@ import { isUuid } from '#core/makeover/fields.ts'
 import { dateIn } from '#core/measure/plain-date.ts'
 import { personBehind } from '../accounts/routes.ts'
 import type { Setting } from '../application.ts'
-import { changesAfter, takeChange } from '../changes/door.ts'
+import { changesAfter, diaryBefore, takeChange } from '../changes/door.ts'
 import { inTransaction } from '../database/connection.ts'
 import { loadMakeover, loadStudio } from '../database/documents.ts'
 import { notFound, Problem, refused } from '../problem.ts'
@@ -38,6 +38,16 @@ export function makeoverRoutes({ database, now }: Setting): Router {
     const page = await inTransaction(database, { studio: studioId }, (tx) => changesAfter(tx, id, after))
     if (page.length === 0 && after === 0) throw notFound()
     response.json(page)
+  })
+
+  routes.get('/makeovers/:id/diary', async (request, response) => {
+    const { studioId } = personBehind(request)
+    const id = idIn(request)
+    const before = Number(request.query.before ?? 2_000_000_000)
+    const { of } = request.query
+    if (!Number.isSafeInteger(before) || before < 0 || before > 2_000_000_000) throw new Problem(400, 'malformed', 'Not readable', 'before: expected a rev, a whole number from 0')
+    if (of !== undefined && !isUuid(of)) throw new Problem(400, 'malformed', 'Not readable', 'of: expected the id of a row')
+    response.json(await inTransaction(database, { studio: studioId }, (tx) => diaryBefore(tx, id, before, isUuid(of) ? of : null)))
   })
 
   routes.post('/makeovers/:id/changes', async (request, response) => {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import type { Family, Sheen } from '#core/makeover/kinds.ts'
+import type { Family, Sheen } from '#core/makeover/choices.ts'
 import MaterialSwatch from '../parts/MaterialSwatch.vue'
 import SignInForm from './SignInForm.vue'
 import StudioForm from './StudioForm.vue'

@@ -6,27 +6,36 @@ import { writeDate } from '#core/measure/plain-date.ts'
 import { useKeys } from '../frame/keys.ts'
 import FigureButton from '../parts/FigureButton.vue'
 import MoneyAmount from '../parts/MoneyAmount.vue'
+import RowDialog from '../parts/RowDialog.vue'
 import RemarkList from '../remarks/RemarkList.vue'
 import StepRemarks from '../remarks/StepRemarks.vue'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 import { useWorking } from '../stores/working.ts'
 import BudgetTable from './BudgetTable.vue'
+import CollectionSection from './CollectionSection.vue'
+import ConstraintsSection from './ConstraintsSection.vue'
 import HeadDialog from './HeadDialog.vue'
-import NeedDialog from './NeedDialog.vue'
+import KeepersSection from './KeepersSection.vue'
+import PracticeSection from './PracticeSection.vue'
+import QuestionsSection from './QuestionsSection.vue'
+import WaysSection from './WaysSection.vue'
+import { needForm } from './forms.ts'
+import { useSetting } from './setting.ts'
 
 const makeover = useMakeover()
 const working = useWorking()
+const setting = useSetting()
 const needs = useRows('need')
 const rooms = useRows('room')
 const zones = useRows('zone')
 const clients = useRows('client')
-const pieces = useRows('piece')
 
 const head = computed(() => (makeover.opened ? headOf(makeover.opened.makeover) : undefined))
-const serving = (need: Row<'need'>): string => pieces.value.filter((piece) => piece.needId === need.id).map((piece) => piece.name).join(', ')
-const covered = (need: Row<'need'>): boolean => makeover.reckoning?.needs.find((one) => one.id === need.id)?.covered ?? false
-const place = (need: Row<'need'>): string => zones.value.find((zone) => zone.id === need.zoneId)?.name ?? rooms.value.find((room) => room.id === need.roomId)?.name ?? ''
+const reckoned = (need: Row<'need'>) => makeover.reckoning?.needs.find((one) => one.id === need.id)
+const serving = (need: Row<'need'>): string => (reckoned(need)?.pieceIds ?? []).map((id) => makeover.opened?.makeover.rows.piece[id]?.name ?? '').join(', ')
+const covered = (need: Row<'need'>): boolean => reckoned(need)?.covered ?? false
+const place = (need: Row<'need'>): string => [need.who && `for ${need.who}`, zones.value.find((zone) => zone.id === need.zoneId)?.name ?? (rooms.value.length > 1 ? rooms.value.find((room) => room.id === need.roomId)?.name : '')].filter(Boolean).join(' · ')
 const open = computed(() => needs.value.filter((need) => need.importance === 'must' && !covered(need)))
 const remarks = computed(() => (makeover.reckoning?.remarks ?? []).filter((remark) => remark.step === 'brief' && remark.weight !== 'stop'))
 const order = { must: 0, should: 1, nice: 2 }
@@ -35,21 +44,29 @@ const sorted = computed(() => needs.value.toSorted((one, other) => order[one.imp
 const needOpen = ref(false)
 const needEdited = ref<Row<'need'> | null>(null)
 const headOpen = ref(false)
+const form = computed(() => (setting.value ? needForm(setting.value) : null))
 
 function openNeed(need: Row<'need'> | null): void {
   needEdited.value = need
   needOpen.value = true
 }
-useKeys([{ key: 'n', does: 'A new need', run: () => openNeed(null) }])
+const parts = [['needs', 'Needs'], ['stays', 'What stays'], ['forbidden', 'What may not be'], ['ways', 'Ways'], ['practice', 'Practice'], ['collection', 'Collection'], ['questions', 'Questions'], ['budget', 'Budget']] as const
+const goTo = (part: string): void => document.getElementById(`${part}-title`)?.scrollIntoView({ block: 'start', behavior: 'smooth' })
+useKeys([
+  { key: 'n', does: 'A new need', run: () => openNeed(null) },
+  { key: 'b', does: 'To the budget', run: () => goTo('budget') },
+  { key: 'w', does: 'To whose practice is followed', run: () => goTo('practice') },
+])
 </script>
 
 <template>
   <div v-if="makeover.opened && makeover.reckoning && head" class="brief">
     <div class="page-head">
       <h1>Brief</h1>
-      <span class="quiet">for {{ clients.map((client) => client.name).join(' and ') }} · {{ rooms.map((room) => room.name).join(', ') }} · {{ head.installOn ? `to be installed on ${writeDate(head.installOn)}` : 'no install date yet' }} · {{ head.units }}</span>
+      <span class="quiet">for {{ clients.map((client) => client.name).join(' and ') }} · {{ rooms.map((room) => room.name).join(', ') }} · to {{ head.scope }} · {{ head.installOn ? `install ${writeDate(head.installOn)}` : 'no install date yet' }} · {{ head.units }}</span>
       <span class="end"><button type="button" class="word" @click="headOpen = true">Change these</button></span>
     </div>
+    <p class="parts" role="navigation" aria-label="Parts of the brief"><button v-for="[id, name] in parts" :key="id" type="button" class="word" @click="goTo(id)">{{ name }}</button></p>
     <StepRemarks step="brief" />
 
     <section aria-labelledby="needs-title">
@@ -76,6 +93,12 @@ useKeys([{ key: 'n', does: 'A new need', run: () => openNeed(null) }])
       </table>
     </section>
 
+    <KeepersSection />
+    <ConstraintsSection />
+    <WaysSection />
+    <PracticeSection />
+    <CollectionSection />
+    <QuestionsSection />
     <BudgetTable />
     <Teleport defer to="#tag">
       <section class="tag">
@@ -88,18 +111,22 @@ useKeys([{ key: 'n', does: 'A new need', run: () => openNeed(null) }])
           <div><dt>Needs covered</dt><dd>{{ makeover.line?.needsCovered }} of {{ needs.length }}</dd></div>
           <div><dt>Must haves not covered</dt><dd>{{ open.length }}</dd></div>
         </dl>
+        <p><a :href="`/api/makeovers/${makeover.opened.makeover.id}/brief.pdf`" target="_blank" rel="noopener">The brief as a page to sign (PDF)</a></p>
         <RemarkList :remarks="remarks" />
       </section>
     </Teleport>
-    <NeedDialog v-model="needOpen" :need="needEdited" :served="needEdited !== null && serving(needEdited) !== ''" />
+    <RowDialog v-if="form" v-model="needOpen" :form="form" :row="needEdited" />
     <HeadDialog v-model="headOpen" :head="head" />
   </div>
 </template>
 
 <style>
 .brief section + section { margin-top: 26px; }
+.brief section[aria-labelledby] { scroll-margin-top: 90px; }
+.brief h2 { scroll-margin-top: 90px; }
 .brief .what { width: 42%; }
 .brief .place { display: block; font-size: 12px; line-height: 16px; }
+.brief .parts { display: flex; flex-wrap: wrap; gap: 4px 16px; margin: -8px 0 14px; font-size: 13px; }
 .keep { white-space: nowrap; }
 .brief td { padding-top: 5px; padding-bottom: 5px; }
 .covered { display: inline-block; width: 10px; height: 10px; border: 1.5px solid var(--ink); border-radius: 50%; margin-right: 7px; }

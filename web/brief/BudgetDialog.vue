@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import type { Agreement } from '#core/brief/index.ts'
-import { plus, sum, zero, type Minor } from '#core/money/minor.ts'
+import { headOf } from '#core/makeover/document.ts'
+import { writeMoney } from '#core/money/written.ts'
+import { plus, portion, sum, zero, type Minor } from '#core/money/minor.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
@@ -11,7 +13,7 @@ import { choiceField, dateField, moneyField, textField, useForm, type Field } fr
 import MoneyAmount from '../parts/MoneyAmount.vue'
 import { useMakeover } from '../stores/makeover.ts'
 import { optionsOf, useRows } from '../stores/rows.ts'
-import { writeBudget, type Sum } from './budget.ts'
+import { keepSigned, writeBudget, type Sum } from './budget.ts'
 
 /** Drafts a budget, has the draft signed, or signs a change to what was agreed. */
 const { mode, raise = null } = defineProps<{
@@ -21,7 +23,7 @@ const { mode, raise = null } = defineProps<{
 }>()
 const open = defineModel<boolean>({ required: true })
 const makeover = useMakeover()
-const rules = effectiveRules()
+const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
 const clients = useRows('client')
 const categories = useRows('category')
 const lines = useRows('agreementLine')
@@ -30,7 +32,14 @@ const lines = useRows('agreementLine')
 const versions = shallowRef<readonly Agreement[]>([])
 const last = computed(() => versions.value.at(-1) ?? null)
 const today = computed(() => makeover.opened?.today ?? null)
-const usual = `Common practice: ${rules['brief.contingency-decorate']} % to decorate, ${rules['brief.contingency-refresh']} % to refresh, ${rules['brief.contingency-renovate']} % to renovate or in an old house`
+const scope = computed(() => (makeover.opened ? headOf(makeover.opened.makeover)?.scope : undefined) ?? 'decorate')
+/** What is common for this scope, of the sums as typed. */
+const usual = computed(() => {
+  const rate = rules.value[`brief.contingency-${scope.value}`]
+  const amounts = sums.value.map((one) => one.amount.read(one.amount.text))
+  const whole = amounts.every((amount) => amount.ok) ? sum(amounts.map((amount) => amount.value)) : null
+  return `Common practice to ${scope.value}: ${rate} %${whole ? `, ${writeMoney(portion(whole, rate * 10, 1000), makeover.currency)}` : ''}`
+})
 const titles = { draft: 'Draft the budget', sign: 'Have the budget signed', change: 'Sign a change' }
 
 const { form, reset, submit } = useForm(() => ({
@@ -79,7 +88,8 @@ async function save(): Promise<void> {
     const signature = mode === 'draft' ? null : { signedById: values.signedById, signedOn: values.signedOn }
     const who = clients.value.find((client) => client.id === values.signedById)?.name ?? ''
     const sentence = { draft: 'Drafted the budget', sign: `${who} signed the budget`, change: `${who} signed a change to the budget` }[mode]
-    return makeover.change(sentence, writeBudget(read, values.contingencyMinor, mode === 'change' ? values.reason : '', signature, versions.value, lines.value))
+    const operations = writeBudget(read, values.contingencyMinor, mode === 'change' ? values.reason : '', signature, versions.value, lines.value)
+    return makeover.change(sentence, makeover.opened ? keepSigned(makeover.opened, operations) : operations)
   })
   if (done) open.value = false
 }

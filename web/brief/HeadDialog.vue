@@ -2,7 +2,8 @@
 import { v7 as uuidv7 } from 'uuid'
 import { ref, watch } from 'vue'
 import { add, edit, type Operation } from '#core/makeover/change.ts'
-import { unitSystems, type Row } from '#core/makeover/kinds.ts'
+import { scopes, unitSystems } from '#core/makeover/choices.ts'
+import type { Row } from '#core/makeover/kinds.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
@@ -16,7 +17,7 @@ const makeover = useMakeover()
 const clients = useRows('client')
 const rooms = useRows('room')
 const zones = useRows('zone')
-const { form, reset, submit } = useForm(() => ({ name: textField(head.name), installOn: maybeDateField(head.installOn), units: choiceField(unitSystems, head.units) }))
+const { form, reset, submit } = useForm(() => ({ name: textField(head.name), installOn: maybeDateField(head.installOn), units: choiceField(unitSystems, head.units), scope: choiceField(scopes, head.scope) }))
 
 type Named = { kind: 'client' | 'room' | 'zone'; row: Row<'client'> | Row<'room'> | Row<'zone'> | null; field: Field<string> }
 const names = ref<Named[]>([])
@@ -33,7 +34,8 @@ const labels = { client: 'Client', room: 'Room', zone: 'Zone' }
 async function save(): Promise<void> {
   const done = await submit(async (values) => {
     const operations: Operation[] = []
-    const changed = { ...(values.name === seen.name ? {} : { name: values.name }), ...(values.installOn === seen.installOn ? {} : { installOn: values.installOn }), ...(values.units === seen.units ? {} : { units: values.units }) }
+    const was = new Map<string, unknown>(Object.entries(seen))
+    const changed = Object.fromEntries(Object.entries(values).filter(([name, value]) => was.get(name) !== value))
     if (Object.keys(changed).length > 0) operations.push(edit('makeover', seen, changed))
     for (const { kind, row, field } of names.value) {
       const read = field.read(field.text)
@@ -54,6 +56,7 @@ async function save(): Promise<void> {
     <div class="columns">
       <FieldText :field="form.fields.installOn" label="Install date" optional hint="14 Mar 2027" />
       <FieldChoice :field="form.fields.units" label="Units" :options="unitSystems.map((system) => ({ value: system, label: system }))" />
+      <FieldChoice :field="form.fields.scope" label="Scope" :options="scopes.map((scope) => ({ value: scope, label: scope }))" hint="decorate, refresh (paint, cloth, light), renovate" />
     </div>
     <div class="columns">
       <div v-for="kind in ['client', 'room', 'zone'] as const" :key="kind">

@@ -1,8 +1,8 @@
 import { v7 as uuidv7 } from 'uuid'
-import { add, edit, type Operation } from '#core/makeover/change.ts'
+import { add, apply, edit, type Documents, type Operation } from '#core/makeover/change.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
-import type { Agreement } from '#core/brief/index.ts'
+import { keepBrief, writeKept, type Agreement } from '#core/brief/index.ts'
 import type { Minor } from '#core/money/minor.ts'
 
 /** One line of a budget as it is typed: a category that exists, or one to be made, and its sum. */
@@ -14,7 +14,7 @@ export function writeBudget(sums: readonly Sum[], contingency: Minor, reason: st
   const last = versions.at(-1)
   const draft = last && last.row.signedOn === null ? last.row : null
   const agreementId = draft?.id ?? uuidv7()
-  const fields = { contingencyMinor: contingency, reason, signedById: signature?.signedById ?? null, signedOn: signature?.signedOn ?? null }
+  const fields = { contingencyMinor: contingency, reason, signedById: signature?.signedById ?? null, signedOn: signature?.signedOn ?? null, kept: '' }
   const operations: Operation[] = [draft ? edit('agreement', draft, fields) : add('agreement', agreementId, { ...fields, number: (last?.row.number ?? 0) + 1 })]
   const drafted = draft ? lines.filter((line) => line.agreementId === draft.id) : []
   for (const [place, { category, name, amount }] of sums.entries()) {
@@ -26,4 +26,14 @@ export function writeBudget(sums: readonly Sum[], contingency: Minor, reason: st
     if (!line) operations.push(add('agreementLine', uuidv7(), { agreementId, categoryId, amountMinor: amount }))
   }
   return operations
+}
+
+/** The same operations with the brief kept in the version that they sign, as it will stand when they are made. */
+export function keepSigned(documents: Documents, operations: readonly Operation[]): Operation[] {
+  const after = apply(documents, operations, uuidv7()).documents
+  return operations.map((operation) => {
+    if (operation.op !== 'put' || operation.kind !== 'agreement' || operation.fields.signedOn == null) return operation
+    const brief = keepBrief(after, operation.id)
+    return { ...operation, fields: { ...operation.fields, kept: brief ? writeKept(brief) : '' } }
+  })
 }

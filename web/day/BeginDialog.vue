@@ -2,7 +2,7 @@
 import { v7 as uuidv7 } from 'uuid'
 import { useRouter } from 'vue-router'
 import { add, schemaVersion } from '#core/makeover/change.ts'
-import { unitSystems } from '#core/makeover/kinds.ts'
+import { scopes, unitSystems } from '#core/makeover/choices.ts'
 import { currencyCodes } from '#core/money/currencies.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import { NoAnswer, Refused, request } from '../api.ts'
@@ -20,16 +20,17 @@ const { form, submit } = useForm(() => ({
   room: textField(),
   currency: choiceField(currencyCodes, 'EUR'),
   units: choiceField(unitSystems, 'metric'),
+  scope: choiceField(scopes, 'decorate'),
   installOn: maybeDateField(null),
 }))
 /** Made once, so that sending it again after a silence begins one makeover and not two. */
 const ids = { makeover: uuidv7(), client: uuidv7(), room: uuidv7() }
 
 async function begin(): Promise<void> {
-  const done = await submit(async ({ name, client, room, currency, units, installOn }) => {
+  const done = await submit(async ({ name, client, room, currency, units, scope, installOn }) => {
     if (installOn !== null && installOn < today) return [{ field: 'installOn', message: 'lies in the past: expected today or later' }]
     const operations = [
-      add('makeover', ids.makeover, { name, currency, units, installOn }),
+      add('makeover', ids.makeover, { name, currency, units, scope, installOn }),
       add('client', ids.client, { name: client }),
       add('room', ids.room, { name: room }),
     ]
@@ -57,6 +58,7 @@ async function begin(): Promise<void> {
     <div class="columns">
       <FieldChoice :field="form.fields.currency" label="Currency" :options="currencyCodes.map((code) => ({ value: code, label: code }))" hint="Fixed once there are sums" />
       <FieldChoice :field="form.fields.units" label="Units" :options="unitSystems.map((system) => ({ value: system, label: system }))" />
+      <FieldChoice :field="form.fields.scope" label="Scope" :options="scopes.map((scope) => ({ value: scope, label: scope }))" />
       <FieldText :field="form.fields.installOn" label="Install date" optional hint="14 Mar 2027" />
     </div>
   </FormDialog>

@@ -2,6 +2,7 @@
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { writeDate, writeWeekdayDate, type PlainDate } from '#core/measure/plain-date.ts'
+import type { Attention } from '#core/reckoning/attention.ts'
 import type { Summary } from '#core/reckoning/summary.ts'
 import { request } from '../api.ts'
 import GroundSwitch from '../frame/GroundSwitch.vue'
@@ -13,6 +14,7 @@ import MoneyAmount from '../parts/MoneyAmount.vue'
 import RemarkMark from '../parts/RemarkMark.vue'
 import { useSession } from '../stores/session.ts'
 import { useViewing } from '../stores/viewing.ts'
+import AttentionList from './AttentionList.vue'
 import BeginDialog from './BeginDialog.vue'
 
 type Line = Summary & { readonly clients: readonly string[] }
@@ -43,12 +45,21 @@ const found = computed(() => {
   return (lines.value ?? []).filter((line) => words === '' || [line.name, ...line.clients, ...line.rooms].some((text) => text.toLocaleLowerCase('en').includes(words)))
 })
 
+/** What needs a hand in any of them, the most urgent first. */
+const attention = computed(() =>
+  (lines.value ?? [])
+    .flatMap((line) => line.attention.map((one) => ({ ...one, makeoverId: line.id, makeover: line.name })))
+    .toSorted((one, other) => (urgency(one) < urgency(other) ? -1 : urgency(one) > urgency(other) ? 1 : 0)),
+)
+const urgency = (one: Attention): string => (one.kind === 'over the agreed sum' ? '' : (one.on ?? today.value ?? ''))
+
 async function signOut(): Promise<void> {
   await session.signOut()
   await router.push({ name: 'sign-in' })
 }
 useKeys([
   { key: 'n', does: 'Begin a makeover', run: () => (beginning.value = true) },
+  ...[1, 2, 3, 4, 5].map((at) => ({ key: String(at), does: `Open makeover ${at} of the list`, run: () => found.value[at - 1] && void router.push({ name: 'brief', params: { id: found.value[at - 1]?.id ?? '' } }) })),
   { key: 'g', does: 'Next ground behind finishes', run: () => viewing.nextGround() },
   { key: '?', does: 'This list', run: () => (keysOpen.value = true) },
 ])
@@ -73,6 +84,8 @@ useKeys([
         <span class="end"><el-button type="primary" @click="beginning = true">Begin a makeover</el-button></span>
       </div>
       <p v-if="failed" class="stop-line" role="alert">No answer from the server. <button type="button" class="word" @click="load">Try again</button></p>
+      <AttentionList v-if="lines && lines.length > 0 && today" :lines="attention" :today="today" />
+      <h2 v-if="lines && lines.length > 0" class="all">All makeovers</h2>
       <label v-if="(lines?.length ?? 0) > 5" class="seek"><span class="label">Find by name, client or room</span><el-input v-model="sought" clearable /></label>
 
       <p v-if="lines && lines.length === 0" class="opening">
@@ -126,6 +139,7 @@ useKeys([
 .day main { padding: 28px 40px 60px; max-width: 1280px; }
 .day .page-head { margin-bottom: 20px; align-items: center; }
 .day .seek { display: block; max-width: 320px; margin-bottom: 16px; }
+.day .all { margin-bottom: 4px; }
 .makeovers { border-top: 1.5px solid var(--ink); }
 .makeovers li { border-bottom: 1px solid var(--hairline); }
 .makeovers a { display: grid; grid-template-columns: 200px 220px minmax(0, 1fr) 170px; gap: 0 28px; padding: 18px 0; text-decoration: none; align-items: center; }

@@ -5,7 +5,6 @@ import { headOf } from '#core/makeover/document.ts'
 import { writeDate } from '#core/measure/plain-date.ts'
 import { weights } from '#core/remarks/remark.ts'
 import { slackWorking } from '#core/pieces/index.ts'
-import { effectiveRules } from '#core/rulebook/rulebook.ts'
 import { stripOf } from '#core/reckoning/summary.ts'
 import { Refused } from '../api.ts'
 import MaterialStrip from '../parts/MaterialStrip.vue'
@@ -67,13 +66,14 @@ const slack = computed(() => {
 })
 
 function showSlack(): void {
-  if (makeover.opened && makeover.reckoning) working.showWorking(slackWorking(makeover.opened.makeover, makeover.reckoning.dates, makeover.reckoning.slackDays, effectiveRules()))
+  if (makeover.opened && makeover.reckoning) working.showWorking(slackWorking(makeover.opened.makeover, makeover.reckoning.dates, makeover.reckoning.slackDays, makeover.reckoning.practice.rules))
 }
 const go = (name: string): void => void router.push({ name, params: { id: id.value } })
 useKeys([
   ...steps.map((step, at) => ({ key: String(at + 1), does: `To ${step.title}`, run: () => go(step.name) })),
   { key: '0', does: 'To the day page', run: () => void router.push({ name: 'day' }) },
   { key: 'r', does: 'To the remarks', run: () => go('remarks') },
+  { key: 'h', does: 'To the history', run: () => go('history') },
   { key: 'g', does: 'Next ground behind finishes', run: () => viewing.nextGround() },
   { key: 't', does: 'Fold the tag away, or bring it back', run: () => (viewing.tagFolded = !viewing.tagFolded) },
   { key: 'f', does: 'Fold the run to marks, or bring it back', run: () => (viewing.runFolded = !viewing.runFolded) },
@@ -131,6 +131,7 @@ useKeys([
         </li>
       </ol>
       <div class="foot">
+        <router-link :to="{ name: 'history', params: { id } }" class="keys-word">History<kbd>H</kbd></router-link>
         <SaveState />
         <GroundSwitch />
         <button type="button" class="bare keys-word" @click="keysOpen = true">Keys<kbd>?</kbd></button>

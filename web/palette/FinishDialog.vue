@@ -1,25 +1,31 @@
 <script setup lang="ts">
 import { v7 as uuidv7 } from 'uuid'
-import { computed, watch } from 'vue'
+import { computed, reactive, ref, watch } from 'vue'
 import { hexFromLab } from '#core/colour/lab.ts'
-import { add } from '#core/makeover/change.ts'
-import { families, roles, sheens, type Fields, type Row } from '#core/makeover/kinds.ts'
-import { labOf, undertone } from '#core/palette/index.ts'
+import { add, edit, remove, type Operation } from '#core/makeover/change.ts'
+import { families, methods, patterns, qualities, roles, scales, sheens, surfaces } from '#core/makeover/choices.ts'
+import type { Fields, Row } from '#core/makeover/kinds.ts'
+import { labOf, undertone, type Print } from '#core/palette/index.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
 import { useBasis } from '../parts/basis.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
-import { choiceField, colourField, maybeNumberField, textField, useForm } from '../parts/form.ts'
+import FieldSeveral from '../parts/FieldSeveral.vue'
+import { choiceField, colourField, maybeChoiceField, maybeNumberField, rateField, severalField, textField, useForm, type Field } from '../parts/form.ts'
 import MaterialSwatch from '../parts/MaterialSwatch.vue'
 import { useMakeover } from '../stores/makeover.ts'
+import { asOptions } from '../parts/rowform.ts'
 import { optionsOf, useRows } from '../stores/rows.ts'
 
 const { finish } = defineProps<{ finish: Row<'finish'> | null }>()
 const open = defineModel<boolean>({ required: true })
 const makeover = useMakeover()
 const rooms = useRows('room')
-const rules = effectiveRules()
+const pieces = useRows('piece')
+const finishes = useRows('finish')
+const patternParts = useRows('patternPart')
+const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
 const written = (row: Row<'finish'>): string => (row.colourSource === 'hex' ? hexFromLab(labOf(row)) : `${row.labL} ${row.labA} ${row.labB}`)
 const { form, reset, submit } = useForm(() => ({
   name: textField(finish?.name),
@@ -29,10 +35,48 @@ const { form, reset, submit } = useForm(() => ({
   role: choiceField(roles, finish?.role ?? 'dominant'),
   usedFor: textField(finish?.usedFor, { may: true }),
   visibleM2: maybeNumberField(finish?.visibleM2 ?? null, { decimals: 2, least: 0.01, most: 10_000 }),
+  surface: choiceField(surfaces, finish?.surface ?? 'walls'),
+  pieceId: maybeChoiceField(pieces.value.map((piece) => piece.id), finish?.pieceId ?? null),
+  pattern: choiceField(patterns, finish?.pattern ?? 'plain'),
+  patternScale: maybeChoiceField(scales, finish?.patternScale ?? 'medium'),
+  methods: severalField(methods, finish?.methods ?? ''),
+  qualities: severalField(qualities, finish?.qualities ?? ''),
   roomId: choiceField(rooms.value.map((room) => room.id), finish?.roomId ?? rooms.value[0]?.id ?? ''),
 }))
 const { basis, save: saveFinish } = useBasis('finish', () => finish, open)
-watch(open, (now) => now && reset())
+/** The palette colours that a pattern carries, each with its share. */
+type Part = { row: Row<'patternPart'> | null; part: Field<string | null>; share: Field<number> }
+const parts = ref<Part[]>([])
+const others = computed(() => finishes.value.filter((one) => one.id !== finish?.id && one.pattern === 'plain'))
+const partLine = (row: Row<'patternPart'> | null): Part => reactive({ row, part: maybeChoiceField(others.value.map((one) => one.id), row?.partId ?? null), share: rateField(row?.sharePpm ?? 250_000) })
+watch(open, (now) => {
+  if (!now) return
+  reset()
+  parts.value = patternParts.value.filter((row) => row.finishId === finish?.id).map(partLine)
+})
+const print = computed<Print | undefined>(() => {
+  const pattern = patterns.find((one) => one === form.fields.pattern.text) ?? 'plain'
+  const scale = scales.find((one) => one === form.fields.patternScale.text) ?? 'medium'
+  const read = parts.value.flatMap(({ part, share }) => {
+    const carried = finishes.value.find((one) => one.id === part.text)
+    const rate = share.read(share.text)
+    return carried && rate.ok ? [{ lab: labOf(carried), share: rate.value / 1_000_000 }] : []
+  })
+  return pattern === 'plain' || read.length === 0 ? undefined : { pattern, scale, parts: read }
+})
+function partOperations(finishId: string, pattern: string): Operation[] | null {
+  const kept = pattern === 'plain' ? [] : parts.value.filter(({ part }) => part.text !== '')
+  const operations: Operation[] = patternParts.value.filter((row) => row.finishId === finishId && !kept.some((one) => one.row?.id === row.id)).map((row) => remove('patternPart', row))
+  for (const { row, part, share } of kept) {
+    const rate = share.read(share.text)
+    share.error = rate.ok ? '' : rate.error
+    if (!rate.ok) return null
+    const fields = { finishId, partId: part.text, sharePpm: rate.value }
+    if (row === null) operations.push(add('patternPart', uuidv7(), fields))
+    else if (row.partId !== fields.partId || row.sharePpm !== fields.sharePpm) operations.push(edit('patternPart', row, fields))
+  }
+  return operations
+}
 
 const shown = computed(() => {
   const read = form.fields.colour.read(form.fields.colour.text)
@@ -40,7 +84,7 @@ const shown = computed(() => {
   const sheen = sheens.find((one) => one === form.fields.sheen.text) ?? 'matt'
   if (!read.ok) return null
   const { L, a, b } = read.value.lab
-  return { swatch: { family, sheen, labL: L, labA: a, labB: b }, words: undertone(family, read.value.lab, rules).words }
+  return { swatch: { family, sheen, labL: L, labA: a, labB: b }, words: undertone(family, read.value.lab, rules.value).words }
 })
 
 async function save(): Promise<void> {
@@ -50,34 +94,67 @@ async function save(): Promise<void> {
       const kept = seen && form.fields.colour.text === written(seen)
       const { L: labL, a: labA, b: labB } = kept ? labOf(seen) : colour.lab
       const fields: Fields<'finish'> = { ...values, labL, labA, labB, colourSource: kept ? seen.colourSource : colour.source }
-      return finish ? saveFinish(`Changed the finish ${values.name}`, fields) : makeover.change(`Laid ${values.name} into the palette`, [add('finish', uuidv7(), fields)])
+      if (values.pattern === 'plain') fields.patternScale = null
+      const id = finish?.id ?? uuidv7()
+      const partChanges = partOperations(id, values.pattern)
+      if (partChanges === null) return Promise.resolve([{ field: null, message: 'A share of the pattern is not right yet: see above.' }])
+      return finish ? saveFinish(`Changed the finish ${values.name}`, fields, partChanges) : makeover.change(`Laid ${values.name} into the palette`, [add('finish', id, fields), ...partChanges])
     },
     { labL: 'colour', labA: 'colour', labB: 'colour' },
   )
   if (done) open.value = false
 }
-const options = (list: readonly string[]) => list.map((value) => ({ value, label: value }))
+const picked = computed({
+  get: () => {
+    const read = form.fields.colour.read(form.fields.colour.text)
+    return read.ok ? hexFromLab(read.value.lab) : '#808080'
+  },
+  set: (hex: string) => {
+    form.fields.colour.text = hex
+    form.fields.colour.error = ''
+  },
+})
 </script>
 
 <template>
-  <FormDialog v-model="open" :title="finish ? `Change ${finish.name}` : 'A finish'" :action="finish ? 'Save' : 'Lay it in'" :faults="form.faults" :busy="form.busy" :width="640" @submit="save">
+  <FormDialog v-model="open" :title="finish ? `Change ${finish.name}` : 'A finish'" :action="finish ? 'Save' : 'Lay it in'" :faults="form.faults" :busy="form.busy" :width="760" @submit="save">
     <div class="finish-form">
       <div>
-        <FieldText :field="form.fields.name" label="Name" />
-        <FieldText :field="form.fields.colour" label="Colour" hint="#8fa3a8, or Lab as three numbers: 65 -4 -6" />
         <div class="columns">
-          <FieldChoice :field="form.fields.family" label="Family" :options="options(families)" />
-          <FieldChoice :field="form.fields.sheen" label="Sheen" :options="options(sheens)" />
+          <FieldText :field="form.fields.name" label="Name" />
+          <FieldText :field="form.fields.usedFor" label="Where in the room" hint="walls; seat; floor, kept" />
+        </div>
+        <div class="colour-line">
+          <FieldText :field="form.fields.colour" label="Colour" hint="#8fa3a8; Lab 65 -4 -6; LCh 65 7 236; slate grey" />
+          <label class="pick"><span class="label">Pick</span><input v-model="picked" type="color" /></label>
         </div>
         <div class="columns">
-          <FieldChoice :field="form.fields.role" label="Role" :options="options(roles)" />
+          <FieldChoice :field="form.fields.family" label="Family" :options="asOptions(families)" />
+          <FieldChoice :field="form.fields.sheen" label="Sheen" :options="asOptions(sheens)" />
+          <FieldChoice :field="form.fields.surface" label="On" :options="asOptions(surfaces)" />
+        </div>
+        <div class="columns">
+          <FieldChoice :field="form.fields.role" label="Role" :options="asOptions(roles)" />
           <FieldText :field="form.fields.visibleM2" label="Visible area by eye" optional unit="m²" />
+          <FieldChoice v-if="pieces.length > 0" :field="form.fields.pieceId" label="Carried by the piece" :options="optionsOf(pieces)" none="none" />
         </div>
-        <FieldText :field="form.fields.usedFor" label="Where in the room" hint="walls; seat; floor, kept" />
-        <FieldChoice v-if="rooms.length > 1" :field="form.fields.roomId" label="Room" :options="optionsOf(rooms)" />
+        <div class="columns">
+          <FieldChoice :field="form.fields.pattern" label="Pattern" :options="asOptions(patterns)" />
+          <FieldChoice v-if="form.fields.pattern.text !== 'plain'" :field="form.fields.patternScale" label="Scale of it" :options="asOptions(scales)" />
+          <FieldChoice v-if="rooms.length > 1" :field="form.fields.roomId" label="Room" :options="optionsOf(rooms)" />
+        </div>
+        <template v-if="form.fields.pattern.text !== 'plain'">
+          <div v-for="(one, at) in parts" :key="one.row?.id ?? `new${at}`" class="columns">
+            <FieldChoice :field="one.part" label="It carries" :options="optionsOf(others)" none="nothing" />
+            <FieldText :field="one.share" label="Share of the pattern" unit="%" />
+          </div>
+          <div><button type="button" class="word" @click="parts.push(partLine(null))">Add a palette colour it carries</button></div>
+        </template>
+        <FieldSeveral :field="form.fields.methods" label="It needs" :options="methods" />
+        <FieldSeveral :field="form.fields.qualities" label="It is" :options="qualities" />
       </div>
       <figure class="finish-shown">
-        <div class="on-ground"><MaterialSwatch v-if="shown" :finish="shown.swatch" /></div>
+        <div class="on-ground"><MaterialSwatch v-if="shown" :finish="shown.swatch" :print="print" /></div>
         <figcaption class="quiet">{{ shown ? shown.words : 'Type a colour to see it as material.' }}</figcaption>
       </figure>
     </div>
@@ -88,5 +165,8 @@ const options = (list: readonly string[]) => list.map((value) => ({ value, label
 .finish-form { display: grid; grid-template-columns: 1fr 190px; gap: 20px; }
 .finish-shown > div { background: var(--ground); padding: 20px; height: 240px; }
 .finish-shown figcaption { font-size: 12px; padding-top: 6px; }
+.colour-line { display: grid; grid-template-columns: 1fr 52px; gap: 12px; }
+.colour-line input[type='color'] { width: 52px; height: 32px; border: 1px solid var(--input); background: var(--sheet); padding: 3px; cursor: pointer; }
+.colour-line .label { display: block; margin-bottom: 3px; }
 @media (max-width: 620px) { .finish-form { grid-template-columns: 1fr; } }
 </style>

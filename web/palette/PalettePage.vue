@@ -12,12 +12,23 @@ import RemarkList from '../remarks/RemarkList.vue'
 import StepRemarks from '../remarks/StepRemarks.vue'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
+import { useSetting } from '../brief/setting.ts'
+import RowDialog from '../parts/RowDialog.vue'
+import FilesOf from '../files/FilesOf.vue'
+import { writeShortDate } from '#core/measure/plain-date.ts'
 import FinishDialog from './FinishDialog.vue'
+import { printOf } from './print.ts'
+import { sampleForm } from './sample-form.ts'
+import TieTable from './TieTable.vue'
 import { layTray } from './tray.ts'
 
 const makeover = useMakeover()
 const finishes = useRows('finish')
-const rules = effectiveRules()
+const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
+const patternParts = useRows('patternPart')
+const samples = useRows('sample')
+const pieces = useRows('piece')
+const setting = useSetting()
 const frame = useTemplateRef<HTMLElement>('frame')
 const { width, height } = useElementSize(frame)
 const tray = computed(() => layTray(finishes.value, Math.max(0.5, width.value / Math.max(1, height.value))))
@@ -29,7 +40,7 @@ const one = computed(() => finishes.value.find((finish) => finish.id === oneId.v
 const other = computed(() => finishes.value.find((finish) => finish.id === otherId.value && finish.id !== oneId.value) ?? null)
 const reading = (finish: Row<'finish'>) => makeover.reckoning?.palette.finishes.find((reckoned) => reckoned.id === finish.id)
 const swatch = (finish: Row<'finish'>) => ({ family: finish.family, lab: labOf(finish) })
-const pair = computed(() => (one.value && other.value ? compare(swatch(one.value), swatch(other.value), rules) : null))
+const pair = computed(() => (one.value && other.value ? compare(swatch(one.value), swatch(other.value), rules.value) : null))
 const remarksOf = (id: string) => (makeover.reckoning?.remarks ?? []).filter((remark) => remark.subjects.some((subject) => subject.id === id))
 const remarks = computed(() => {
   if (!one.value) return (makeover.reckoning?.remarks ?? []).filter((remark) => remark.step === 'palette')
@@ -40,6 +51,20 @@ const undertoneWord = (id: string): string => {
   const tone = makeover.reckoning?.palette.finishes.find((finish) => finish.id === id)?.undertone
   return tone ? (tone.lean ?? tone.cast ?? 'none') : ''
 }
+
+const printed = (finish: Row<'finish'>) => printOf(finish, finishes.value, patternParts.value)
+const samplesOf = (finish: Row<'finish'>): Row<'sample'>[] => samples.value.filter((row) => row.finishId === finish.id)
+const sampleOpen = ref(false)
+const sampleEdited = ref<Row<'sample'> | null>(null)
+const sampleSpec = computed(() => (setting.value && one.value ? sampleForm(setting.value, one.value) : null))
+function openSample(row: Row<'sample'> | null): void {
+  sampleEdited.value = row
+  sampleOpen.value = true
+}
+const placeName = ({ kind, id }: { kind: 'finish' | 'piece'; id: string }): string => (kind === 'piece' ? pieces.value.find((piece) => piece.id === id)?.name : finishes.value.find((finish) => finish.id === id)?.name) ?? ''
+const carrier = (finish: Row<'finish'>): string => pieces.value.find((piece) => piece.id === finish.pieceId)?.name ?? ''
+/** The school's targets, as marks on the ruler: where each role should end. */
+const target = (role: 'dominant' | 'secondary' | 'accent'): number | null => (makeover.reckoning?.practice.schools.colours === 'sixty-thirty-ten' ? rules.value[`balance.${role}`] : null)
 
 /** A click takes a finish up; with Shift, or while pairing, it is laid beside the one in hand. */
 const pairing = ref(false)
@@ -60,7 +85,8 @@ function openDialog(finish: Row<'finish'> | null): void {
   dialogOpen.value = true
 }
 async function takeAway(finish: Row<'finish'>): Promise<void> {
-  const faults = await makeover.change(`Took ${finish.name} out of the palette`, [remove('finish', finish)])
+  const gone = [...samplesOf(finish).map((row) => remove('sample', row)), ...patternParts.value.filter((row) => row.finishId === finish.id).map((row) => remove('patternPart', row))]
+  const faults = await makeover.change(`Took ${finish.name} out of the palette`, [...gone, remove('finish', finish)])
   problem.value = faults.map((fault) => fault.message).join('; ')
   if (faults.length === 0) oneId.value = null
 }
@@ -73,6 +99,7 @@ function swap(): void {
 useKeys([
   { key: 'n', does: 'A new finish', run: () => openDialog(null) },
   { key: 'c', does: 'Lay the next finish you pick beside the one in hand', run: () => (pairing.value = one.value !== null && !pairing.value) },
+  { key: 'm', does: 'Note a sample of the finish in hand', run: () => one.value && openSample(null) },
   { key: 'x', does: 'Swap the two that are compared', run: swap },
 ])
 const judged = computed(() => finishes.value.filter((finish) => finish.visibleM2 !== null).length)
@@ -100,7 +127,7 @@ const judged = computed(() => finishes.value.filter((finish) => finish.visibleM2
           :style="{ left: percent(place.left), top: percent(place.top), width: percent(place.width), height: percent(place.height) }"
           @click="pick(place.finish, $event)"
         >
-          <MaterialSwatch :finish="place.finish" />
+          <MaterialSwatch :finish="place.finish" :print="printed(place.finish)" />
           <span class="name">
             <strong>{{ place.finish.name }}</strong>
             <span>{{ place.finish.usedFor }}<template v-if="place.width > 0.18">&ensp;LRV {{ Math.round(reading(place.finish)?.lrv ?? 0) }}</template></span>
@@ -109,13 +136,14 @@ const judged = computed(() => finishes.value.filter((finish) => finish.visibleM2
       </div>
       <div class="ruler">
         <div v-for="column in tray.columns" :key="column.role" :style="{ left: percent(column.left), width: percent(column.width) }">
-          <span>{{ column.role }} <strong>{{ Math.round(column.share * 100) }} %</strong></span>
+          <span>{{ column.role }} <strong>{{ Math.round((makeover.reckoning?.palette.shares[column.role] ?? column.share) * 100) }} %</strong><template v-if="target(column.role) !== null"> of {{ target(column.role) }}</template></span>
         </div>
       </div>
       <p class="quiet under">
         {{ judged }} of {{ finishes.length }} finishes have an area.
         <template v-if="tray.places.some((place) => place.smallest)">Drawn larger than they are, to be seen at all: {{ tray.places.filter((place) => place.smallest).map((place) => place.finish.name).join(', ') }}.</template>
       </p>
+      <TieTable v-if="makeover.reckoning && makeover.reckoning.palette.ties.length > 0" :palette="makeover.reckoning.palette" />
       <p v-if="pairing" class="quiet" role="status">Pick the finish to lay beside {{ one?.name }}.</p>
       <p v-if="problem" class="stop-line" role="alert">{{ problem }}</p>
     </template>
@@ -124,8 +152,8 @@ const judged = computed(() => finishes.value.filter((finish) => finish.visibleM2
       <section v-if="one" class="tag" aria-label="Finish">
         <span class="hole" aria-hidden="true" />
         <div class="laid" :class="{ two: other }">
-          <div><MaterialSwatch :finish="one" /></div>
-          <div v-if="other"><MaterialSwatch :finish="other" /></div>
+          <div><MaterialSwatch :finish="one" :print="printed(one)" /></div>
+          <div v-if="other"><MaterialSwatch :finish="other" :print="printed(other)" /></div>
         </div>
         <template v-if="other && pair">
           <h2>{{ one.name }} beside {{ other.name }}</h2>
@@ -158,8 +186,16 @@ const judged = computed(() => finishes.value.filter((finish) => finish.visibleM2
             <div><dt>Undertone</dt><dd>{{ undertoneWord(one.id) }}</dd></div>
             <div><dt>Lab, D65 2°</dt><dd>{{ one.labL.toFixed(1) }} {{ one.labA.toFixed(1) }} {{ one.labB.toFixed(1) }}</dd></div>
             <div><dt>On this screen</dt><dd>{{ hexFromLab(labOf(one)) }}<template v-if="!reading(one)?.showable">, the nearest it can</template></dd></div>
+            <div v-if="carrier(one)"><dt>Carried by</dt><dd>{{ carrier(one) }}</dd></div>
+            <div v-if="one.pattern !== 'plain'"><dt>Pattern</dt><dd>{{ one.patternScale }} {{ one.pattern }}</dd></div>
+            <div><dt>Appears</dt><dd>{{ (reading(one)?.appears ?? []).map(placeName).join(', ') }}</dd></div>
             <div><dt>Area by eye</dt><dd>{{ one.visibleM2 === null ? 'not judged' : `${one.visibleM2} m²` }}</dd></div>
           </dl>
+          <div class="samples">
+            <p v-for="row in samplesOf(one)" :key="row.id"><button type="button" class="word" @click="openSample(row)">Sample</button> {{ row.cameOn ? `here since ${writeShortDate(row.cameOn)}` : row.orderedOn ? `ordered ${writeShortDate(row.orderedOn)}` : 'wanted' }}; {{ row.seenIn ? `seen at ${row.seenIn}` : 'not seen yet' }}; {{ row.verdict }}{{ row.judgedBy ? ` by ${row.judgedBy}` : '' }}</p>
+            <button type="button" class="word" @click="openSample(null)">{{ samplesOf(one).length > 0 ? 'Another sample' : 'Note a sample' }}</button>
+          </div>
+          <FilesOf :of="{ finishId: one.id }" :name="one.name" pictures />
           <label class="label" for="lay-beside">Lay beside</label>
           <el-select id="lay-beside" v-model="otherId" aria-label="Lay beside" placeholder="another finish">
             <el-option v-for="finish in finishes.filter((each) => each.id !== one?.id)" :key="finish.id" :value="finish.id" :label="finish.name" />
@@ -180,6 +216,7 @@ const judged = computed(() => finishes.value.filter((finish) => finish.visibleM2
       <p class="caution quiet">Computed, and a screen is not a sample: paint a board, hold it to the others in the room, and look again in the evening.</p>
     </Teleport>
     <FinishDialog v-model="dialogOpen" :finish="edited" />
+    <RowDialog v-if="sampleSpec" v-model="sampleOpen" :form="sampleSpec" :row="sampleEdited" />
   </div>
 </template>
 
@@ -196,6 +233,8 @@ const judged = computed(() => finishes.value.filter((finish) => finish.visibleM2
 .ruler > div { position: absolute; top: 0; border-top: 1.5px solid var(--ink); border-left: 1.5px solid var(--ink); padding: 6px 0 0 6px; white-space: nowrap; font-size: 13px; }
 .ruler span::first-letter { text-transform: uppercase; }
 .palette .under { font-size: 12px; line-height: 16px; margin: 4px 14px 0; }
+.samples { font-size: 13px; line-height: 18px; }
+.samples .word { font-size: 13px; }
 .laid { background: var(--ground); padding: 14px; display: grid; grid-template-columns: 1fr; height: 112px; }
 .laid.two { grid-template-columns: 1fr 1fr; }
 .beside-table th { border: 0; padding: 2px 8px 2px 0; font-size: 14px; line-height: 20px; white-space: nowrap; vertical-align: top; }

@@ -1,11 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { roles, type Row } from '#core/makeover/kinds.ts'
+import { blank } from '#core/makeover/blank.ts'
+import { roles } from '#core/makeover/choices.ts'
+import type { Row } from '#core/makeover/kinds.ts'
 import { layTray } from './tray.ts'
 
 const finish = fc.record({ role: fc.constantFrom(...roles), visibleM2: fc.option(fc.double({ min: 0.01, max: 400, noNaN: true })) })
 const rows = (list: { role: Row<'finish'>['role']; visibleM2: number | null }[]): Row<'finish'>[] =>
-  list.map((one, at) => ({ ...one, id: String(at), version: '', roomId: '', name: `${at}`, family: 'paint', sheen: 'matt', labL: 50, labA: 0, labB: 0, colourSource: 'hex', usedFor: '' }))
+  list.map((one, at) => ({ ...blank.finish, ...one, id: String(at), version: '', roomId: '', name: `${at}`, family: 'paint', sheen: 'matt', labL: 50, labA: 0, labB: 0, colourSource: 'hex', usedFor: '' }))
 
 describe('the tray', () => {
   it('is filled by its finishes without gap or overlap, whatever their areas', () => {

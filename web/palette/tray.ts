@@ -1,5 +1,6 @@
 import { hierarchy, treemap, treemapSquarify } from 'd3'
-import { roles, type Role, type Row } from '#core/makeover/kinds.ts'
+import { roles, type Role } from '#core/makeover/choices.ts'
+import type { Row } from '#core/makeover/kinds.ts'
 
 export type Place = { readonly finish: Row<'finish'>; readonly left: number; readonly top: number; readonly width: number; readonly height: number; readonly smallest: boolean }
 export type Column = { readonly role: Role; readonly left: number; readonly width: number; readonly share: number }

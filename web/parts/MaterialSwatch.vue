@@ -1,22 +1,23 @@
 <script setup lang="ts">
 import { computed, ref, watchEffect } from 'vue'
 import { hexFromLab } from '#core/colour/lab.ts'
-import type { Family, Sheen } from '#core/makeover/kinds.ts'
+import type { Family, Sheen } from '#core/makeover/choices.ts'
+import type { Print } from '#core/palette/index.ts'
 import { textureOf } from './textures.ts'
 
 /** A finish as material: its own colour with its relief, and the light that its sheen throws back. */
-const { finish, scale = 1 } = defineProps<{ finish: { family: Family; sheen: Sheen; labL: number; labA: number; labB: number }; scale?: number }>()
+const { finish, scale = 1, print } = defineProps<{ finish: { family: Family; sheen: Sheen; labL: number; labA: number; labB: number }; scale?: number; print?: Print | undefined }>()
 const lab = computed(() => ({ L: finish.labL, a: finish.labA, b: finish.labB }))
 const colour = computed(() => hexFromLab(lab.value))
 const tile = ref('')
 watchEffect((onCleanup) => {
   let wanted = true
   onCleanup(() => (wanted = false))
-  void textureOf(finish.family, finish.sheen, lab.value).then((address) => {
+  void textureOf(finish.family, finish.sheen, lab.value, print).then((address) => {
     if (wanted) tile.value = address
   })
 })
-const size = computed(() => `${Math.round({ wood: 320, metal: 240, textile: 210, stone: 320, leather: 260, greenery: 200, paint: 260, ceramic: 260, glass: 260, paper: 240 }[finish.family] * scale)}px`)
+const size = computed(() => `${Math.round({ wood: 320, metal: 240, textile: 210, plush: 300, cane: 190, stone: 320, leather: 260, greenery: 200, paint: 260, ceramic: 260, glass: 260, paper: 240 }[finish.family] * scale)}px`)
 const shines = computed(() => (finish.family === 'metal' && finish.sheen === 'matt' ? 'satin' : finish.family === 'glass' ? 'gloss' : finish.sheen))
 </script>
 

@@ -1,6 +1,8 @@
 import { reactive } from 'vue'
-import { readColour, type Lab } from '#core/colour/lab.ts'
+import { readColour, type Lab, type TypedSource } from '#core/colour/lab.ts'
 import type { Fault } from '#core/makeover/change.ts'
+import { joinSeveral, splitSeveral } from '#core/makeover/choices.ts'
+import { entryUnit, readLength, writeLength, type UnitSystem } from '#core/measure/length.ts'
 import { readNumber, type Reading } from '#core/measure/decimal.ts'
 import { readDate, writeDate, writeWeekdayDate, type PlainDate } from '#core/measure/plain-date.ts'
 import { moneyParts, readMoney, writeMoney } from '#core/money/written.ts'
@@ -59,11 +61,30 @@ export const dateField = (start: PlainDate | null): Field<PlainDate> => field(st
 export const maybeDateField = (start: PlainDate | null): Field<PlainDate | null> =>
   field<PlainDate | null>(start ? writeDate(start) : '', (text) => (text.trim() === '' ? ok(null) : readDate(text)), (date) => (date ? writeWeekdayDate(date) : ''))
 
-export type Colour = { lab: Lab; source: 'hex' | 'lab' }
+export type Colour = { lab: Lab; source: TypedSource }
 const writtenLab = ({ L, a, b }: Lab): string => `L* ${L.toFixed(1)}, a* ${a.toFixed(1)}, b* ${b.toFixed(1)}`
 export const colourField = (start = ''): Field<Colour> => field(start, (text) => (text.trim() === '' ? wrong('is empty: expected a hex such as #8fa3a8, or Lab as three numbers') : readColour(text)), ({ lab }) => writtenLab(lab))
 export const maybeColourField = (start = ''): Field<Colour | null> =>
   field<Colour | null>(start, (text) => (text.trim() === '' ? ok(null) : readColour(text)), (colour) => (colour ? writtenLab(colour.lab) : ''))
+
+/** Several colours, parted by semicolons. */
+export const coloursField = (start: string): Field<Lab[]> =>
+  field(
+    start,
+    (text) => {
+      const read = text.split(';').filter((part) => part.trim() !== '').map((part) => readColour(part))
+      const bad = read.find((one) => !one.ok)
+      return bad ? bad : ok(read.flatMap((one) => (one.ok ? [one.value.lab] : [])))
+    },
+    (labs) => labs.map(writtenLab).join('; '),
+  )
+
+/** A length in millimetres, typed in any unit; a bare number is in the unit that the field shows. */
+export const maybeLengthField = (system: UnitSystem, start: number | null): Field<number | null> =>
+  field<number | null>(start === null ? '' : writeLength(start, system), (text) => (text.trim() === '' ? ok(null) : readLength(text, entryUnit(system))), (mm) => (mm === null ? '' : writeLength(mm, system)))
+
+/** Several choices of a list, kept as one text. */
+export const severalField = (options: readonly string[], start: string): Field<string> => field(start, (text) => ok(joinSeveral(options, splitSeveral(text))))
 
 /** A choice from a list; the text is the option itself, or the id of a row. */
 export const choiceField = <T extends string>(options: readonly T[], start: T | ''): Field<T> =>

@@ -19,6 +19,7 @@ const line = {
   agreed: minor(6_000_00),
   contingency: minor(600_00),
   over: minor(0),
+  creditHeld: minor(0),
   signed: true,
   installOn: null,
   slackDays: null,

@@ -2,13 +2,15 @@
 import { v7 as uuidv7 } from 'uuid'
 import { computed, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { add } from '#core/makeover/change.ts'
+import { add, remove, type Operation } from '#core/makeover/change.ts'
+import { headOf } from '#core/makeover/document.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { useBasis } from '../parts/basis.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
+import FieldYes from '../parts/FieldYes.vue'
 import FormDialog from '../parts/FormDialog.vue'
-import { choiceField, maybeChoiceField, moneyField, numberField, textField, useForm } from '../parts/form.ts'
+import { choiceField, maybeChoiceField, maybeLengthField, moneyField, numberField, textField, useForm, yesField } from '../parts/form.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { optionsOf, useRows } from '../stores/rows.ts'
 
@@ -17,16 +19,25 @@ const open = defineModel<boolean>({ required: true })
 const router = useRouter()
 const makeover = useMakeover()
 const needs = useRows('need')
+const servings = useRows('serving')
 const rooms = useRows('room')
 const zones = useRows('zone')
 const categories = useRows('category')
+const units = computed(() => (makeover.opened ? headOf(makeover.opened.makeover)?.units : undefined) ?? 'metric')
+const served = computed(() => servings.value.filter((row) => row.pieceId === piece?.id))
 const { form, reset, submit } = useForm(() => ({
   name: textField(piece?.name),
-  needId: maybeChoiceField(needs.value.map((need) => need.id), piece?.needId ?? null),
-  categoryId: choiceField(categories.value.map((category) => category.id), piece?.categoryId ?? ''),
+  needId: maybeChoiceField(needs.value.map((need) => need.id), served.value[0]?.needId ?? null),
+  alsoId: maybeChoiceField(needs.value.map((need) => need.id), served.value[1]?.needId ?? null),
+  categoryId: maybeChoiceField(categories.value.map((category) => category.id), piece?.categoryId ?? null),
   quantity: numberField(piece?.quantity ?? 1, { decimals: 3, least: 0.001, most: 100_000 }),
   unit: textField(piece?.unit ?? 'pieces', { most: 20 }),
   allowanceMinor: moneyField(makeover.currency, piece?.allowanceMinor ?? null),
+  setName: textField(piece?.setName, { most: 60, may: true }),
+  widthMm: maybeLengthField(units.value, piece?.widthMm ?? null),
+  depthMm: maybeLengthField(units.value, piece?.depthMm ?? null),
+  heightMm: maybeLengthField(units.value, piece?.heightMm ?? null),
+  hides: yesField(piece?.hides ?? false),
   roomId: choiceField(rooms.value.map((room) => room.id), piece?.roomId ?? rooms.value[0]?.id ?? ''),
   zoneId: maybeChoiceField(zones.value.map((zone) => zone.id), piece?.zoneId ?? null),
 }))
@@ -34,13 +45,21 @@ const { save: savePiece } = useBasis('piece', () => piece, open)
 watch(open, (now) => now && reset())
 const zonesHere = computed(() => zones.value.filter((zone) => zone.roomId === form.fields.roomId.text))
 
+/** The needs it serves, as rows made and taken away; those beyond the two of the form stay. */
+function serves(pieceId: string, wanted: readonly (string | null)[]): Operation[] {
+  const now = new Set(wanted.filter((id) => id !== null))
+  const shown = served.value.slice(0, 2)
+  return [...shown.filter((row) => !now.has(row.needId)).map((row) => remove('serving', row)), ...[...now].filter((needId) => !served.value.some((row) => row.needId === needId)).map((needId) => add('serving', uuidv7(), { needId, pieceId }))]
+}
+
 async function save(): Promise<void> {
   const id = piece?.id ?? uuidv7()
-  const done = await submit((values) => {
+  const done = await submit(({ needId, alsoId, ...values }) => {
     const fields = { ...values, zoneId: zonesHere.value.some((zone) => zone.id === values.zoneId) ? values.zoneId : null }
+    const besides = serves(id, [needId, alsoId])
     return piece
-      ? savePiece(`Changed the piece “${values.name}”`, fields)
-      : makeover.change(`Planned ${values.name}`, [add('piece', id, { ...fields, chosenId: null, chosenReason: '' })])
+      ? savePiece(`Changed the piece “${values.name}”`, fields, besides)
+      : makeover.change(`Planned ${values.name}`, [add('piece', id, { ...fields, chosenId: null, chosenReason: '' }), ...besides])
   })
   if (!done) return
   open.value = false
@@ -49,20 +68,30 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <FormDialog v-model="open" :title="piece ? `Change ${piece.name}` : 'A piece'" :action="piece ? 'Save' : 'Plan it'" :faults="form.faults" :busy="form.busy" :width="620" @submit="save">
-    <FieldText :field="form.fields.name" label="What is wanted" />
+  <FormDialog v-model="open" :title="piece ? `Change ${piece.name}` : 'A piece'" :action="piece ? 'Save' : 'Plan it'" :faults="form.faults" :busy="form.busy" :width="680" @submit="save">
+    <div class="columns">
+      <FieldText :field="form.fields.name" label="What is wanted" />
+      <FieldChoice :field="form.fields.categoryId" label="Category" :options="optionsOf(categories)" none="costs nothing" />
+    </div>
     <div class="columns">
       <FieldChoice :field="form.fields.needId" label="For the need" :options="optionsOf(needs)" none="no need yet" />
-      <FieldChoice :field="form.fields.categoryId" label="Category" :options="optionsOf(categories)" />
+      <FieldChoice v-if="needs.length > 1" :field="form.fields.alsoId" label="And for" :options="optionsOf(needs)" none="no other" />
     </div>
     <div class="columns">
       <FieldText :field="form.fields.quantity" label="Quantity" />
       <FieldText :field="form.fields.unit" label="Counted in" hint="pieces, m, rolls, litres" />
       <FieldText :field="form.fields.allowanceMinor" label="Allowance" :unit="makeover.currency" hint="For all of it, with tax and delivery" />
     </div>
-    <div v-if="rooms.length > 1 || zonesHere.length > 0" class="columns">
+    <div class="columns">
+      <FieldText :field="form.fields.widthMm" label="Width it may take" optional :unit="units === 'metric' ? 'mm' : 'in'" />
+      <FieldText :field="form.fields.depthMm" label="Depth" optional :unit="units === 'metric' ? 'mm' : 'in'" />
+      <FieldText :field="form.fields.heightMm" label="Height" optional :unit="units === 'metric' ? 'mm' : 'in'" />
+    </div>
+    <div class="columns">
+      <FieldText :field="form.fields.setName" label="Pair or set" optional hint="Pieces of one name stay together" />
       <FieldChoice v-if="rooms.length > 1" :field="form.fields.roomId" label="Room" :options="optionsOf(rooms)" />
       <FieldChoice v-if="zonesHere.length > 0" :field="form.fields.zoneId" label="Zone" :options="optionsOf(zonesHere)" none="anywhere in the room" />
     </div>
+    <FieldYes :field="form.fields.hides" label="It is meant to disappear before its wall" />
   </FormDialog>
 </template>

@@ -29,13 +29,16 @@ const groups = computed(() =>
     .map((category) => ({ ...category, pieces: pieces.value.filter((piece) => piece.categoryId === category.id && matches(piece)) }))
     .filter((group) => group.pieces.length > 0),
 )
+/** What stays and costs nothing lies in no category. */
+const free = computed(() => pieces.value.filter((piece) => piece.categoryId === null && matches(piece)))
 const matches = (piece: Row<'piece'>): boolean => sought.value.trim() === '' || piece.name.toLocaleLowerCase('en').includes(sought.value.trim().toLocaleLowerCase('en'))
 const reading = (piece: Row<'piece'>) => makeover.reckoning?.money.pieces.find((one) => one.id === piece.id)
 const dates = (piece: Row<'piece'>) => makeover.reckoning?.dates.find((one) => one.id === piece.id)
 const chosen = (piece: Row<'piece'>) => candidates.value.find((candidate) => candidate.id === piece.chosenId)
 const count = (piece: Row<'piece'>): number => candidates.value.filter((candidate) => candidate.pieceId === piece.id).length
 const signed = computed(() => makeover.line?.signed ?? false)
-const need = (piece: Row<'piece'>): string => needs.value.find((one) => one.id === piece.needId)?.name ?? 'no need'
+const servings = useRows('serving')
+const need = (piece: Row<'piece'>): string => servings.value.filter((row) => row.pieceId === piece.id).map((row) => needs.value.find((one) => one.id === row.needId)?.name ?? '').join(', ') || 'no need'
 const remarks = computed(() => (makeover.reckoning?.remarks ?? []).filter((remark) => remark.step === 'pieces'))
 useKeys([{ key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) }])
 </script>
@@ -44,7 +47,7 @@ useKeys([{ key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) }
   <div>
     <div class="page-head">
       <h1>Pieces</h1>
-      <span class="quiet">{{ pieces.length }} wanted · {{ pieces.filter((piece) => reading(piece)?.open === 0).length }} bought · {{ pieces.filter((piece) => piece.chosenId === null).length }} to choose</span>
+      <span class="quiet">{{ pieces.length }} wanted · {{ pieces.filter((piece) => reading(piece)?.open === 0).length }} bought or in hand · {{ pieces.filter((piece) => piece.chosenId === null).length }} to choose</span>
       <span class="end"><button type="button" class="word" :disabled="groups.length === 0 && (makeover.reckoning?.money.categories.length ?? 0) === 0" @click="dialogOpen = true">Add a piece<kbd>N</kbd></button></span>
     </div>
     <StepRemarks step="pieces" />
@@ -76,12 +79,22 @@ useKeys([{ key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) }
             <span v-else class="quiet">{{ count(piece) === 0 ? 'no candidate yet' : `${count(piece)} to choose from` }}</span>
           </td>
           <td>
-            <template v-if="reading(piece)?.open === 0"><span class="quiet">ordered</span></template>
+            <template v-if="reading(piece)?.open === 0"><span class="quiet">{{ reading(piece)?.basis === 'in hand' ? 'in hand' : 'ordered' }}</span></template>
             <template v-else-if="dates(piece)?.orderBy"><span :class="{ inverted: (dates(piece)?.slackDays ?? 0) < 0 }">{{ writeDate(dates(piece)!.orderBy!).replace(/ \d+$/, '') }}</span></template>
             <span v-else class="quiet">–</span>
           </td>
           <td class="number quiet"><MoneyAmount :amount="piece.allowanceMinor" :currency="makeover.currency" /></td>
           <td class="number" :class="{ quiet: reading(piece)?.stillToBuy === 0 }"><FigureButton v-if="reading(piece)" :amount="reading(piece)!.stillToBuy" :of="`Still to buy of ${piece.name}`" @click="makeover.opened && working.showWorking(pieceWorking(makeover.opened.makeover, reading(piece)!))" /></td>
+        </tr>
+      </tbody>
+    </table>
+    <table v-if="free.length > 0" class="pieces-table free">
+      <thead><tr><th>Stays, and costs nothing</th><th>What it is</th><th>From</th></tr></thead>
+      <tbody>
+        <tr v-for="piece in free" :key="piece.id" class="row" @click="router.push({ name: 'piece', params: { id: $route.params.id, pieceId: piece.id } })">
+          <td><router-link :to="{ name: 'piece', params: { id: $route.params.id, pieceId: piece.id } }" @click.stop><strong>{{ piece.name }}</strong></router-link> <span class="quiet for">{{ need(piece) }}</span></td>
+          <td>{{ chosen(piece)?.source ?? 'open' }}<template v-if="chosen(piece)?.keepReason">, {{ chosen(piece)?.keepReason }}</template></td>
+          <td class="quiet">{{ chosen(piece)?.origin }}</td>
         </tr>
       </tbody>
     </table>
@@ -101,6 +114,7 @@ useKeys([{ key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) }
 .pieces-table td { padding-top: 5px; padding-bottom: 5px; }
 .pieces-table .group > * { padding-top: 12px; border-bottom: 1px solid var(--rule); }
 .pieces-table .group th { font-size: 14px; font-weight: 600; color: var(--ink); }
+.pieces-table.free { margin-top: 20px; }
 .pieces-table .row { cursor: pointer; }
 .pieces-table .row:hover td { background: var(--shade); }
 .pieces-table .row a { text-decoration: none; }

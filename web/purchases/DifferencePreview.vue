@@ -16,6 +16,22 @@ const lines = computed(() => {
     .map(([name, key]) => ({ name, before: before[key], after: after[key] }))
     .filter((line) => line.before !== line.after || line.name === 'Left')
 })
+/** What it does besides money: dates, needs, ties and clashes. */
+const besides = computed(() => {
+  const before = makeover.reckoning
+  const { after } = preview
+  if (!before) return []
+  const days = (count: number | null): string => (count === null ? 'nothing awaited' : count < 0 ? `${-count} days late` : `${count} days`)
+  const covered = (reckoning: typeof after): string => `${reckoning.needs.filter((need) => need.covered).length} of ${reckoning.needs.length}`
+  const tied = (reckoning: typeof after): string => String(reckoning.palette.ties.reduce((total, one) => total + one.tied, 0))
+  const clashes = (reckoning: typeof after): string => String(reckoning.palette.clashes.length + reckoning.palette.ties.reduce((total, one) => total + one.cells.filter((cell) => cell.tie === 'clash').length, 0))
+  return [
+    { name: 'Slack', before: days(before.slackDays), after: days(after.slackDays) },
+    { name: 'Needs covered', before: covered(before), after: covered(after) },
+    { name: 'Ties to the palette', before: tied(before), after: tied(after) },
+    { name: 'Clashes', before: clashes(before), after: clashes(after) },
+  ].filter((line) => line.before !== line.after)
+})
 </script>
 
 <template>
@@ -28,6 +44,7 @@ const lines = computed(() => {
           <td class="number quiet"><MoneyAmount :amount="line.before" :currency="makeover.currency" /></td>
           <td class="number"><strong :class="{ inverted: line.name === 'Left' && line.after < 0 }"><MoneyAmount :amount="line.after" :currency="makeover.currency" /></strong></td>
         </tr>
+        <tr v-for="line in besides" :key="line.name"><td>{{ line.name }}</td><td class="number quiet">{{ line.before }}</td><td class="number"><strong>{{ line.after }}</strong></td></tr>
       </tbody>
     </table>
     <p v-for="remark in preview.newRemarks" :key="remark.key"><RemarkMark :weight="remark.weight" /> {{ remark.title }}</p>

@@ -1,43 +1,62 @@
 <script setup lang="ts">
 import { v7 as uuidv7 } from 'uuid'
 import { computed, watch } from 'vue'
-import { add } from '#core/makeover/change.ts'
-import { tenders, type Row } from '#core/makeover/kinds.ts'
+import { blank } from '#core/makeover/blank.ts'
+import { add, type Operation } from '#core/makeover/change.ts'
+import { tenders } from '#core/makeover/choices.ts'
+import type { Row } from '#core/makeover/kinds.ts'
+import { zero } from '#core/money/minor.ts'
 import { writeMoney } from '#core/money/written.ts'
-import type { PurchaseReckoning } from '#core/purchases/index.ts'
+import type { OrderReckoning } from '#core/purchases/index.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
-import { choiceField, dateField, moneyField, useForm } from '../parts/form.ts'
+import { choiceField, dateField, maybeChoiceField, maybeDateField, moneyField, useForm } from '../parts/form.ts'
 import { useMakeover } from '../stores/makeover.ts'
+import { useRows } from '../stores/rows.ts'
 
-const { purchase, money, direction } = defineProps<{ purchase: Row<'purchase'>; money: PurchaseReckoning; direction: 'out' | 'back' | null }>()
+/** Money out for an order, or back from it: by card, in cash, or with what is held with its seller. */
+const { order, money, direction, name } = defineProps<{ order: Row<'order'>; money: OrderReckoning; direction: 'out' | 'back' | null; name: string }>()
 const emit = defineEmits<{ close: [] }>()
 const makeover = useMakeover()
-const name = computed(() => makeover.opened?.makeover.rows.piece[purchase.pieceId]?.name ?? '')
+const credits = useRows('credit')
 const back = computed(() => direction === 'back')
 const open = computed({ get: () => direction !== null, set: (now: boolean) => now || emit('close') })
-const expected = computed(() => (back.value ? money.refundDue : money.committed))
+const expected = computed(() => (back.value ? money.refundDue : money.depositDue > 0 ? money.depositDue : money.committed))
+const held = computed(() => credits.value.filter((row) => row.sellerId === order.sellerId).map((row) => ({ row, balance: makeover.reckoning?.money.credits.find((one) => one.id === row.id)?.balance ?? zero })))
 const { form, reset, submit } = useForm(() => ({
   amountMinor: moneyField(makeover.currency, expected.value > 0 ? expected.value : null, { least: 1 }),
   paidOn: dateField(makeover.opened?.today ?? null),
   tender: choiceField(tenders, 'transfer'),
+  creditId: maybeChoiceField(credits.value.map((row) => row.id), null),
+  expiresOn: maybeDateField(null),
 }))
 watch(open, (now) => now && reset())
+const kind = computed(() => (form.fields.tender.text === 'gift card' ? 'gift card' : form.fields.tender.text === 'held credit' ? 'credit note' : null))
+const fitting = computed(() => held.value.filter(({ row }) => row.kind === kind.value))
+watch(kind, () => (form.fields.creditId.text = fitting.value[0]?.row.id ?? ''))
+const options = computed(() => fitting.value.map(({ row, balance }) => ({ value: row.id, label: `${row.number || row.kind}, ${writeMoney(balance, makeover.currency)} on it` })))
 const beyond = computed(() => {
   const read = form.fields.amountMinor.read(form.fields.amountMinor.text)
-  if (!read.ok || read.value <= expected.value) return ''
+  const due = back.value ? money.refundDue : money.committed
+  if (!read.ok || read.value <= due) return ''
   return back.value
     ? `Only ${writeMoney(money.refundDue, makeover.currency)} is due back: the rest will count as owed again.`
     : `Only ${writeMoney(money.committed, makeover.currency)} is due: the rest will stand as money to come back.`
 })
 
 async function save(): Promise<void> {
-  const done = await submit((values) =>
-    makeover.change(`${back.value ? 'A refund came' : 'Paid'}: ${writeMoney(values.amountMinor, makeover.currency)} for ${name.value}`, [
-      add('payment', uuidv7(), { purchaseId: purchase.id, direction: back.value ? 'back' : 'out', ...values, reversesId: null }),
-    ]),
-  )
+  const done = await submit(({ creditId, expiresOn, ...values }) => {
+    // a refund as a credit note makes the note, where there is none of that seller yet
+    const { sellerId } = order
+    const makes = back.value && kind.value === 'credit note' && creditId === null && sellerId !== null
+    const noteId = makes ? uuidv7() : creditId
+    const note: Operation[] = makes ? [add('credit', noteId ?? '', { sellerId, kind: 'credit note', number: '', faceMinor: zero, gotOn: values.paidOn, expiresOn })] : []
+    return makeover.change(`${back.value ? 'A refund came' : 'Paid'}: ${writeMoney(values.amountMinor, makeover.currency)} for ${name}`, [
+      ...note,
+      add('payment', uuidv7(), { ...blank.payment, orderId: order.id, direction: back.value ? 'back' : 'out', ...values, creditId: kind.value === null ? null : noteId }),
+    ])
+  })
   if (done) open.value = false
 }
 </script>
@@ -45,10 +64,15 @@ async function save(): Promise<void> {
 <template>
   <FormDialog v-model="open" :title="back ? `A refund came: ${name}` : `Pay ${name}`" :action="back ? 'Note the refund' : 'Paid'" :faults="form.faults" :busy="form.busy" @submit="save">
     <div class="columns">
-      <FieldText :field="form.fields.amountMinor" label="Amount" :unit="makeover.currency" :hint="back ? `${writeMoney(money.refundDue, makeover.currency)} due back of ${writeMoney(money.paid, makeover.currency)} paid` : `${writeMoney(money.committed, makeover.currency)} due`" />
+      <FieldText :field="form.fields.amountMinor" label="Amount" :unit="makeover.currency" :hint="back ? `${writeMoney(money.refundDue, makeover.currency)} due back of ${writeMoney(money.paid, makeover.currency)} paid` : `${writeMoney(money.committed, makeover.currency)} due${money.depositDue > 0 ? `, of it ${writeMoney(money.depositDue, makeover.currency)} as deposit` : ''}`" />
       <FieldText :field="form.fields.paidOn" :label="back ? 'Came on' : 'Paid on'" />
-      <FieldChoice :field="form.fields.tender" label="By" :options="tenders.map((one) => ({ value: one, label: one }))" />
+      <FieldChoice :field="form.fields.tender" label="By" :options="tenders.map((one) => ({ value: one, label: back && one === 'held credit' ? 'a credit note' : one }))" />
     </div>
+    <div v-if="kind !== null" class="columns">
+      <FieldChoice :field="form.fields.creditId" :label="kind === 'gift card' ? 'Which card' : 'Which note'" :options="options" :none="back && kind === 'credit note' ? 'a new one' : 'choose'" />
+      <FieldText v-if="back && kind === 'credit note' && form.fields.creditId.text === ''" :field="form.fields.expiresOn" label="Ends on" optional />
+    </div>
+    <p v-if="kind === 'gift card' && fitting.length === 0" class="final">No gift card of this seller is noted yet: note it under held credit first.</p>
     <p v-if="beyond" class="final">{{ beyond }}</p>
   </FormDialog>
 </template>

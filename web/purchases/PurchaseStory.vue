@@ -14,34 +14,39 @@ const { purchase } = defineProps<{ purchase: Row<'purchase'> }>()
 const makeover = useMakeover()
 const deliveries = useRows('delivery')
 const returns = useRows('return')
+const cancellations = useRows('cancellation')
+const claims = useRows('claim')
+const placings = useRows('placing')
 const payments = useRows('payment')
+const prices = useRows('price')
 const problem = ref('')
 
 type Event = { on: PlainDate; what: string; amount: Minor | null; payment: Row<'payment'> | null }
+const event = (on: PlainDate, what: string, amount: Minor | null = null, payment: Row<'payment'> | null = null): Event => ({ on, what, amount, payment })
 const story = computed<Event[]>(() => {
-  const of = <T extends { purchaseId: string }>(rows: readonly T[]): T[] => rows.filter((row) => row.purchaseId === purchase.id)
-  const reversed = new Set(of(payments.value).map((row) => row.reversesId))
+  const of = <T extends { readonly purchaseId: string }>(rows: readonly T[]): T[] => rows.filter((row) => row.purchaseId === purchase.id)
+  const order = makeover.opened?.makeover.rows.order[purchase.orderId]
+  const paid = payments.value.filter((row) => row.orderId === purchase.orderId)
+  const reversed = new Set(paid.map((row) => row.reversesId))
   return [
-    ...of(deliveries.value).map((row) => ({ on: row.receivedOn, what: `${row.packs} came`, amount: null, payment: null })),
-    ...of(payments.value).map((row) => ({
-      on: row.paidOn,
-      what: row.reversesId ? 'Reversed' : row.direction === 'out' ? `Paid, ${row.tender}` : `Refund, ${row.tender}`,
-      amount: row.direction === 'out' ? row.amountMinor : negate(row.amountMinor),
-      payment: row.reversesId || reversed.has(row.id) ? null : row,
-    })),
+    ...of(deliveries.value).map((row) => event(row.receivedOn, `${row.packs} came${row.damagedPacks > 0 ? `, ${row.damagedPacks} damaged` : ''}${row.note ? `: ${row.note}` : ''}`)),
+    ...paid.map((row) => event(row.paidOn, row.reversesId ? 'Reversed' : row.direction === 'out' ? `Paid on the order, ${row.tender}` : `Refund, ${row.tender === 'held credit' ? 'credit note' : row.tender}`, row.direction === 'out' ? row.amountMinor : negate(row.amountMinor), row.reversesId || reversed.has(row.id) ? null : row)),
+    ...of(cancellations.value).map((row) => event(row.cancelledOn, `${row.packs} cancelled: ${row.reason}`, negate(row.creditMinor))),
     ...of(returns.value).flatMap((row) => [
-      { on: row.sentOn, what: `${row.packs} sent back: ${row.reason}`, amount: null, payment: null },
-      ...(row.acceptedOn ? [{ on: row.acceptedOn, what: 'Return accepted', amount: negate(row.creditMinor), payment: null }] : []),
+      event(row.sentOn, `${row.packs} sent back${row.settles === 'replacement' ? ' to be replaced' : ''}: ${row.reason}`),
+      ...(row.acceptedOn ? [event(row.acceptedOn, row.settles === 'replacement' ? 'Replacement promised' : 'Return accepted', row.settles === 'replacement' ? null : negate(row.creditMinor))] : []),
     ]),
+    ...of(claims.value).flatMap((row) => [event(row.madeOn, `Asked for ${row.about}`, null), ...(row.answeredOn ? [event(row.answeredOn, row.answer === 'yes' ? 'Granted' : 'Refused', row.answer === 'yes' ? negate(row.grantedMinor) : null)] : [])]),
+    ...of(placings.value).flatMap((row) => [event(row.placedOn, 'Put in its place'), ...(row.tagsOffOn ? [event(row.tagsOffOn, 'Tags off: kept')] : [])]),
+    ...prices.value.filter((row) => row.candidateId === purchase.candidateId && order !== undefined && row.seenOn >= order.orderedOn).map((row) => event(row.seenOn, `Price ${row.kind}${row.note ? `: ${row.note}` : ''}`, row.amountMinor)),
   ].toSorted((one, other) => (one.on < other.on ? -1 : one.on > other.on ? 1 : 0))
 })
 
 async function reverse(row: Row<'payment'>): Promise<void> {
   const today = makeover.opened?.today
   if (!today) return
-  const faults = await makeover.change('Reversed a payment that was entered wrongly', [
-    add('payment', uuidv7(), { purchaseId: purchase.id, direction: row.direction === 'out' ? 'back' : 'out', amountMinor: row.amountMinor, paidOn: today, tender: row.tender, reversesId: row.id }),
-  ])
+  const { id, version: _version, ...fields } = row
+  const faults = await makeover.change('Reversed a payment that was entered wrongly', [add('payment', uuidv7(), { ...fields, direction: row.direction === 'out' ? 'back' : 'out', paidOn: today, reversesId: id })])
   problem.value = faults.map((fault) => fault.message).join('; ')
 }
 </script>

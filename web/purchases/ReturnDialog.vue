@@ -3,14 +3,17 @@ import { watchDebounced } from '@vueuse/core'
 import { v7 as uuidv7 } from 'uuid'
 import { computed, shallowRef, watch } from 'vue'
 import { add, edit, type Operation } from '#core/makeover/change.ts'
+import { settlements } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
+import { atLeastZero, minus, zero } from '#core/money/minor.ts'
 import { writeMoney } from '#core/money/written.ts'
 import { goodsValue, type PurchaseReckoning } from '#core/purchases/index.ts'
 import type { Preview } from '#core/reckoning/preview.ts'
+import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FieldYes from '../parts/FieldYes.vue'
 import FormDialog from '../parts/FormDialog.vue'
-import { dateField, maybeDateField, moneyField, numberField, textField, useForm, writtenMoney, yesField } from '../parts/form.ts'
+import { choiceField, dateField, maybeDateField, moneyField, numberField, textField, useForm, writtenMoney, yesField } from '../parts/form.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import DifferencePreview from './DifferencePreview.vue'
 
@@ -27,9 +30,21 @@ const { form, reset, submit } = useForm(() => ({
   sentOn: dateField(accepting?.sentOn ?? makeover.opened?.today ?? null),
   reason: textField(accepting?.reason, { most: 500 }),
   creditMinor: moneyField(makeover.currency, accepting?.creditMinor ?? valueOf(1)),
+  restockingMinor: moneyField(makeover.currency, accepting?.restockingMinor ?? zero),
+  settles: choiceField(settlements, accepting?.settles ?? 'money'),
   acceptedOn: accepting ? dateField(makeover.opened?.today ?? null) : maybeDateField(null),
   wantedAgain: yesField(accepting?.wantedAgain ?? false),
 }))
+/** What the seller keeps for taking it back comes off the credit, until somebody types another. */
+watch(
+  () => form.fields.restockingMinor.text,
+  (text, old) => {
+    const [now, was, packs] = [form.fields.restockingMinor.read(text || '0'), form.fields.restockingMinor.read(old || '0'), form.fields.packs.read(form.fields.packs.text)]
+    if (!open.value || !now.ok || !was.ok || !packs.ok || packs.value > most.value) return
+    const value = accepting ? null : valueOf(packs.value)
+    if (value !== null && form.fields.creditMinor.text === writtenMoney(atLeastZero(minus(value, was.value)), makeover.currency)) form.fields.creditMinor.text = writtenMoney(atLeastZero(minus(value, now.value)), makeover.currency)
+  },
+)
 const difference = shallowRef<Preview | null>(null)
 let id = uuidv7()
 watch(open, (now) => {
@@ -49,11 +64,13 @@ watch(
 )
 
 const change = (): { sentence: string; operations: Operation[] } | null => {
-  const { packs, sentOn, reason, creditMinor, acceptedOn, wantedAgain } = form.fields
-  const read = { packs: packs.read(packs.text), sentOn: sentOn.read(sentOn.text), credit: creditMinor.read(creditMinor.text), accepted: acceptedOn.read(acceptedOn.text) }
-  if (!read.packs.ok || !read.sentOn.ok || !read.credit.ok || !read.accepted.ok) return null
-  if (accepting) return { sentence: `The seller accepted the return: ${name.value}`, operations: [edit('return', accepting, { creditMinor: read.credit.value, acceptedOn: read.accepted.value })] }
-  const fields = { purchaseId: purchase.id, packs: read.packs.value, sentOn: read.sentOn.value, reason: reason.text.trim() || '…', creditMinor: read.credit.value, acceptedOn: read.accepted.value, wantedAgain: wantedAgain.text === 'yes' }
+  const { packs, sentOn, reason, creditMinor, restockingMinor, settles, acceptedOn, wantedAgain } = form.fields
+  const replaced = settles.text === 'replacement'
+  const read = { packs: packs.read(packs.text), sentOn: sentOn.read(sentOn.text), credit: creditMinor.read(creditMinor.text), accepted: acceptedOn.read(acceptedOn.text), restocking: restockingMinor.read(restockingMinor.text || '0') }
+  if (!read.packs.ok || !read.sentOn.ok || !read.credit.ok || !read.accepted.ok || !read.restocking.ok) return null
+  const settled = { creditMinor: replaced ? zero : read.credit.value, restockingMinor: replaced ? zero : read.restocking.value, settles: replaced ? ('replacement' as const) : ('money' as const) }
+  if (accepting) return { sentence: `The seller accepted the return: ${name.value}`, operations: [edit('return', accepting, { ...settled, acceptedOn: read.accepted.value })] }
+  const fields = { purchaseId: purchase.id, packs: read.packs.value, sentOn: read.sentOn.value, reason: reason.text.trim() || '…', ...settled, acceptedOn: read.accepted.value, wantedAgain: !replaced && wantedAgain.text === 'yes' }
   return { sentence: `${read.packs.value} of ${purchase.packs} goes back: ${name.value}`, operations: [add('return', id, fields)] }
 }
 watchDebounced(
@@ -84,10 +101,14 @@ async function save(): Promise<void> {
       <FieldText :field="form.fields.reason" label="Why" />
     </template>
     <div class="columns">
-      <FieldText :field="form.fields.creditMinor" label="Credit" :unit="makeover.currency" :hint="accepting ? 'What the seller takes off' : `Goods without delivery: ${writeMoney(valueOf(1), makeover.currency)} each; less where a fee is kept`" />
+      <FieldChoice :field="form.fields.settles" label="The seller gives" :options="[{ value: 'money', label: 'money back' }, { value: 'replacement', label: 'the same again' }]" />
+      <FieldText v-if="form.fields.settles.text === 'money'" :field="form.fields.restockingMinor" label="Restocking kept" :unit="makeover.currency" />
+    </div>
+    <div class="columns">
+      <FieldText v-if="form.fields.settles.text === 'money'" :field="form.fields.creditMinor" label="Credit" :unit="makeover.currency" :hint="accepting ? 'What the seller takes off' : `Goods without delivery: ${writeMoney(valueOf(1), makeover.currency)} each; less where a fee is kept`" />
       <FieldText :field="form.fields.acceptedOn" label="Accepted on" :optional="!accepting" :hint="accepting ? '' : 'Empty until the seller says so: till then it is owed'" />
     </div>
-    <FieldYes v-if="!accepting" :field="form.fields.wantedAgain" :label="`Still wanted: count ${purchase.packSize === 1 ? 'it' : 'them'} as to buy again`" />
+    <FieldYes v-if="!accepting && form.fields.settles.text === 'money'" :field="form.fields.wantedAgain" :label="`Still wanted: count ${purchase.packSize === 1 ? 'it' : 'them'} as to buy again`" />
     <DifferencePreview v-if="difference" :preview="difference" />
   </FormDialog>
 </template>

@@ -4,9 +4,7 @@ import { apply, type Documents, type Operation } from '#core/makeover/change.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import { preview, type Preview } from '#core/reckoning/preview.ts'
 import { reckon, type Reckoning } from '#core/reckoning/reckon.ts'
-import { effectiveRules } from '#core/rulebook/rulebook.ts'
 
-const rules = effectiveRules()
 let open: { documents: Documents; today: PlainDate } | null = null
 
 function opened(): { documents: Documents; today: PlainDate } {
@@ -17,17 +15,17 @@ function opened(): { documents: Documents; today: PlainDate } {
 const worker = {
   load(documents: Documents, today: PlainDate): Reckoning {
     open = { documents, today }
-    return reckon(documents.makeover, rules, today)
+    return reckon(documents, today)
   },
   /** Applies what the server has taken and reckons anew. */
   take(operations: readonly Operation[], changeId: string): Reckoning {
     const { documents, today } = opened()
     open = { documents: apply(documents, operations, changeId).documents, today }
-    return reckon(open.documents.makeover, rules, today)
+    return reckon(open.documents, today)
   },
   preview(operations: readonly Operation[]): Preview {
     const { documents, today } = opened()
-    return preview(documents, operations, rules, today)
+    return preview(documents, operations, today)
   },
 }
 

@@ -1,0 +1,64 @@
+/**
+ * The brief as it is signed: what the room is for, what stays, what may not be done, whose practice it is judged by and
+ * what it may cost, with the rules it was reckoned by. It names no person. A signed version keeps it word for word.
+ */
+import { headOf, rowsOf, type Makeover, type Studio } from '../makeover/document.ts'
+import { practiceOf } from '../rulebook/practice.ts'
+import { questions, schoolOf } from '../rulebook/schools.ts'
+import type { Rules } from '../rulebook/rulebook.ts'
+import { agreements } from './agreement.ts'
+import { keepers } from './keepers.ts'
+import { coverage } from './needs.ts'
+
+export type KeptBrief = {
+  readonly name: string
+  readonly rooms: readonly string[]
+  readonly scope: string
+  readonly currency: string
+  readonly installOn: string | null
+  readonly needs: readonly { readonly name: string; readonly importance: string; readonly who: string; readonly servedBy: readonly string[] }[]
+  readonly stays: readonly { readonly name: string; readonly source: string; readonly reason: string; readonly origin: string; readonly goesBackOn: string | null; readonly hole: string }[]
+  readonly constraints: readonly { readonly forbids: string; readonly reason: string; readonly note: string }[]
+  readonly permissions: readonly { readonly ask: string; readonly askedOf: string; readonly answer: string; readonly restore: string; readonly restoreMinor: number }[]
+  readonly ways: readonly { readonly wish: string; readonly way: string; readonly costMinor: number }[]
+  readonly schools: readonly { readonly asks: string; readonly school: string; readonly then: string }[]
+  readonly sums: readonly { readonly category: string; readonly amountMinor: number }[]
+  readonly contingencyMinor: number
+  readonly rules: Rules
+}
+
+/** The brief of a makeover with the sums of one version of its budget; null where there is no such version. */
+export function keepBrief(documents: { readonly makeover: Makeover; readonly studio: Studio }, agreementId: string): KeptBrief | null {
+  const { makeover } = documents
+  const head = headOf(makeover)
+  const version = agreements(makeover).find(({ row }) => row.id === agreementId)
+  if (!head || !version) return null
+  const { rules, schools } = practiceOf(documents)
+  const chosen = new Set(rowsOf(makeover, 'school').map((row) => row.question))
+  const covered = new Map(coverage(makeover).map((need) => [need.id, need.pieceIds]))
+  const nameOf = (pieceId: string): string => makeover.rows.piece[pieceId]?.name ?? ''
+  return {
+    name: head.name,
+    rooms: rowsOf(makeover, 'room').map((row) => row.name),
+    scope: head.scope,
+    currency: head.currency,
+    installOn: head.installOn,
+    needs: rowsOf(makeover, 'need').map(({ id, name, importance, who }) => ({ name, importance, who, servedBy: (covered.get(id) ?? []).map(nameOf) })),
+    stays: keepers(makeover).map(({ piece, thing }) => ({ name: piece.name, source: thing.source, reason: thing.keepReason ?? '', origin: thing.origin, goesBackOn: thing.goBackOn, hole: thing.hole })),
+    constraints: rowsOf(makeover, 'constraint').map(({ forbids, reason, note }) => ({ forbids, reason, note })),
+    permissions: rowsOf(makeover, 'permission').map(({ ask, askedOf, answer, restore, restorePieceId }) => ({ ask, askedOf, answer, restore, restoreMinor: restorePieceId === null ? 0 : (makeover.rows.piece[restorePieceId]?.allowanceMinor ?? 0) })),
+    ways: rowsOf(makeover, 'scopeOption').filter((row) => row.chosen).map((row) => ({ wish: makeover.rows.scopeChoice[row.choiceId]?.name ?? '', way: row.name, costMinor: row.costMinor })),
+    schools: questions.filter((question) => chosen.has(question.id)).map((question) => {
+      const school = schoolOf(question.id, schools[question.id])
+      return { asks: question.asks, school: school.name, then: school.then }
+    }),
+    sums: rowsOf(makeover, 'category').toSorted((one, other) => one.place - other.place).map((category) => ({ category: category.name, amountMinor: version.amounts.get(category.id) ?? 0 })),
+    contingencyMinor: version.row.contingencyMinor,
+    rules,
+  }
+}
+
+/** A kept brief as the text a signed version bears. */
+export const writeKept = (brief: KeptBrief): string => JSON.stringify(brief)
+/** The brief that a signed version bears; null where it was signed before briefs were kept. */
+export const readKept = (text: string): KeptBrief | null => (text === '' ? null : (JSON.parse(text) as KeptBrief)) // parsed here: the guard lets only what `writeKept` wrote pass

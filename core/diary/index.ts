@@ -1,0 +1,1 @@
+export { fieldWords, namesIn, tellRow, type DiaryRow, type FieldTold, type RowTold } from './telling.ts'

@@ -1,0 +1,45 @@
+import { zero } from '../money/minor.ts'
+import type { Fields, Kind } from './kinds.ts'
+
+const sizes = { widthMm: null, depthMm: null, heightMm: null }
+/** Terms of a thing that costs nothing and is here: what a form begins with. */
+export const plainTerms = {
+  priceMinor: zero,
+  packSize: 1,
+  periods: 1,
+  discountPpm: 0,
+  deliveryMinor: zero,
+  taxPpm: 0,
+  taxIncluded: false,
+  deliveryTaxed: true,
+  workMinor: zero,
+  hours: 0,
+  hourMinor: zero,
+  tradePpm: 0,
+  leadDays: 0,
+  returnDays: null,
+  adjustDays: null,
+}
+
+/** What a new row of a kind says while nobody has said more: the fields that may stay as they are. */
+export const blank = {
+  seller: { taxRounding: 'line', adjustDays: null, note: '' },
+  makeover: { scope: 'decorate' },
+  need: { who: '' },
+  inspiration: { liked: '', materials: '', hues: '', words: '' },
+  agreement: { kept: '' },
+  piece: { setName: '', hides: false, ...sizes },
+  candidate: { source: 'new', article: '', link: '', colourName: '', batch: '', condition: '', origin: '', keepReason: null, goBackOn: null, hole: '', lookAgainOn: null, ...plainTerms, priceKind: 'asked', pricedOn: null, labL: null, labA: null, labB: null, ...sizes, lifeYears: null, methods: '', qualities: '', turnedDown: null },
+  finish: { surface: 'other', pieceId: null, pattern: 'plain', patternScale: null, methods: '', qualities: '' },
+  order: { reference: '', boughtBy: 'client', depositMinor: zero, balanceDueOn: null, taxRounding: 'line', couponId: null, note: '' },
+  purchase: { couponMinor: zero, ...plainTerms },
+  delivery: { damagedPacks: 0, note: '' },
+  return: { restockingMinor: zero, settles: 'money' },
+  payment: { creditId: null, reversesId: null },
+  attachment: { orderId: null, deliveryId: null, candidateId: null, inspirationId: null, finishId: null },
+} as const satisfies { readonly [K in Kind]?: Partial<Fields<K>> }
+
+/** The terms of a candidate, to be copied on its order. */
+export function termsOf<T extends { readonly [F in keyof typeof plainTerms]: unknown }>(candidate: T): Pick<T, keyof typeof plainTerms & keyof T> {
+  return Object.fromEntries(Object.keys(plainTerms).map((field) => [field, candidate[field as keyof typeof plainTerms]])) as Pick<T, keyof typeof plainTerms & keyof T>
+}

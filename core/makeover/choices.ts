@@ -1,0 +1,53 @@
+/** The fixed lists that fields choose from. */
+export const importances = ['must', 'should', 'nice'] as const
+export const roles = ['dominant', 'secondary', 'accent'] as const
+export const families = ['paint', 'wood', 'metal', 'textile', 'plush', 'leather', 'stone', 'ceramic', 'glass', 'paper', 'cane', 'greenery'] as const
+export const sheens = ['matt', 'eggshell', 'satin', 'gloss'] as const
+export const surfaces = ['walls', 'ceiling', 'floor', 'trim', 'door', 'window', 'piece', 'other'] as const
+export const patterns = ['plain', 'stripe', 'check', 'motif', 'all over'] as const
+export const scales = ['small', 'medium', 'large'] as const
+export const colourSources = ['hex', 'lab', 'lch', 'name', 'picker', 'measured', 'maker'] as const
+export const unitSystems = ['metric', 'feet and inches'] as const
+export const scopes = ['decorate', 'refresh', 'renovate'] as const
+
+/** What a constraint can forbid: ways of doing, and qualities of things. */
+export const methods = ['drill', 'paint', 'remove', 'glue', 'wire in'] as const
+export const qualities = ['fragile', 'pale', 'corded', 'toxic plant', 'heavy', 'scented', 'loose fibres', 'small parts'] as const
+export const forbiddable = [...methods, ...qualities] as const
+export const constraintReasons = ['tenancy', 'children', 'pets', 'allergies', 'sun', 'damp', 'weight limit', 'noise', 'access', 'listed building', 'their wish'] as const
+export const answers = ['waiting', 'yes', 'no'] as const
+export const ways = ['leave', 'cover', 'change parts', 'repaint', 'replace'] as const
+
+/** Where a thing comes from. */
+export const sources = ['new', 'second-hand', 'trade', 'owned', 'moved', 'borrowed', 'made', 'altered', 'gift', 'custom', 'rented', 'placeholder'] as const
+/** What is in hand already and is not ordered. */
+export const inHand = ['owned', 'moved', 'borrowed', 'gift'] as const
+export const keepReasons = ['works', 'sentimental', 'no money to replace it'] as const
+export const priceKinds = ['list', 'asked', 'seen', 'paid', 'from memory'] as const
+export const lights = ['morning', 'noon', 'evening', 'lamp'] as const
+export const verdicts = ['open', 'right', 'wrong'] as const
+
+export const tenders = ['card', 'transfer', 'cash', 'cheque', 'gift card', 'held credit', 'other'] as const
+export const buyers = ['client', 'studio'] as const
+export const taxRoundings = ['line', 'total'] as const
+export const creditKinds = ['gift card', 'credit note'] as const
+export const claimReasons = ['damage', 'price drop', 'late', 'other'] as const
+export const couponGives = ['percent', 'amount'] as const
+export const couponBases = ['full price', 'reduced price'] as const
+export const settlements = ['money', 'replacement'] as const
+export const mediaTypes = ['image/jpeg', 'image/png', 'image/webp', 'application/pdf'] as const
+
+export type Role = (typeof roles)[number]
+export type Family = (typeof families)[number]
+export type Sheen = (typeof sheens)[number]
+export type Surface = (typeof surfaces)[number]
+export type Pattern = (typeof patterns)[number]
+export type Source = (typeof sources)[number]
+export type Forbiddable = (typeof forbiddable)[number]
+export type Light = (typeof lights)[number]
+export const isInHand = (source: Source): boolean => inHand.some((one) => one === source)
+
+/** Several choices kept as one text: the words of it. */
+export const splitSeveral = (text: string): string[] => (text === '' ? [] : text.split(', '))
+/** The chosen ones as one text, in the order of the list; what is not in the list is dropped. */
+export const joinSeveral = (options: readonly string[], chosen: readonly string[]): string => options.filter((option) => chosen.includes(option)).join(', ')

@@ -1,0 +1,29 @@
+import { blank } from './blank.ts'
+
+/** Change sets that wait in a browser are written by the page of their day; an older one is told in today's words. */
+
+/** What a new row of version 1 lacks is what a new row says while nobody has said more. */
+const lacking: Readonly<Record<string, Readonly<Record<string, unknown>> | undefined>> = blank
+
+const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value)
+
+/**
+ * Operations of version 1 in the form of version 2: new rows get the fields they lack; an order, then a row of its own,
+ * gets the id of the purchase it was; a need served becomes a row.
+ */
+export function fromVersionOne(operations: readonly unknown[]): unknown[] {
+  return operations.flatMap((operation) => {
+    if (!isRecord(operation) || operation.op !== 'put' || !isRecord(operation.fields) || typeof operation.kind !== 'string') return [operation]
+    const { kind, id, base } = operation
+    const { needId, purchaseId, orderedOn, reference, ...rest } = operation.fields
+    const fields: Record<string, unknown> = base === null ? { ...lacking[kind], ...rest } : { ...rest }
+    if (kind === 'payment' && purchaseId !== undefined) fields.orderId = purchaseId
+    else if (purchaseId !== undefined) fields.purchaseId = purchaseId
+    if (kind === 'purchase' && base === null) {
+      const order = { ...blank.order, sellerId: null, orderedOn, reference }
+      return [{ op: 'put', kind: 'order', id, base, fields: order }, { ...operation, fields: { ...fields, orderId: id } }]
+    }
+    if (kind === 'piece' && typeof needId === 'string') return [{ ...operation, fields }, { op: 'put', kind: 'serving', id, base: null, fields: { needId, pieceId: id } }]
+    return [{ ...operation, fields }]
+  })
+}

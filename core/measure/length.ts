@@ -1,0 +1,61 @@
+import type { Reading } from './decimal.ts'
+import { readDecimal } from './decimal.ts'
+
+export const millimetresIn = { mm: 1, cm: 10, m: 1000, in: 25.4, ft: 304.8 } as const
+export type LengthUnit = keyof typeof millimetresIn
+export type UnitSystem = 'metric' | 'feet and inches'
+
+/** The unit of a bare number: what the field shows. */
+export const entryUnit = (system: UnitSystem): LengthUnit => (system === 'metric' ? 'mm' : 'in')
+
+const decimal = (text: string): number | null => {
+  const read = readDecimal(text, 6)
+  return read.ok ? Number(`${read.value.digits}e-${read.value.scale}`) : null
+}
+
+/** "6", "6.5", "1/2", "6 1/2", "6-1/2": a number of inches; null where it is none. */
+function inches(text: string): number | null {
+  const mixed = /^(?:(\d+)[\s-]+)?(\d+)\s*\/\s*(\d+)$/.exec(text.trim())
+  if (!mixed) return decimal(text)
+  const [, whole = '0', over, under] = mixed
+  const bottom = Number(under)
+  return bottom === 0 || Number(over) >= bottom ? null : Number(whole) + Number(over) / bottom
+}
+
+/**
+ * A length as people type it, in millimetres (1 in = 25.4 mm exactly): `12' 6 1/2"`, `3.81 m`, `381`, `150 1/2in`,
+ * `6 ft 2`. A bare number is in the entry unit. At most 100 m, and more than nothing.
+ */
+export function readLength(text: string, bare: LengthUnit): Reading<number> {
+  const typed = text.trim().replace(/[′’]/g, "'").replace(/[″”“]|''/g, '"').replace(/feet|foot/gi, 'ft').replace(/inch(es)?/gi, 'in')
+  const wrong: Reading<number> = { ok: false, error: `“${[...text.trim()].slice(0, 24).join('')}” is not a length: expected one such as 12' 6 1/2", 3.81 m, 381 mm or a number of ${bare}` }
+  const feet = /^(.+?)\s*(?:'|ft)\s*(?:(.+?)\s*(?:"|in)?)?$/i.exec(typed)
+  const unit = /^(.+?)\s*(mm|cm|m|in|")$/i.exec(typed)
+  let mm: number | null
+  if (feet && /'|ft/i.test(typed)) {
+    const [whole, rest] = [decimal(feet[1] ?? ''), feet[2] === undefined ? 0 : inches(feet[2])]
+    mm = whole === null || rest === null || rest < 0 ? null : whole * millimetresIn.ft + rest * millimetresIn.in
+  } else if (unit) {
+    const name = unit[2] === '"' ? 'in' : (unit[2]?.toLowerCase() as LengthUnit)
+    const value = name === 'in' ? inches(unit[1] ?? '') : decimal(unit[1] ?? '')
+    mm = value === null ? null : value * millimetresIn[name]
+  } else {
+    const value = bare === 'in' || bare === 'ft' ? inches(typed) : decimal(typed)
+    mm = value === null ? null : value * millimetresIn[bare]
+  }
+  if (mm === null) return wrong
+  const exact = Math.round(mm * 10_000) / 10_000
+  if (exact <= 0) return { ok: false, error: 'is nothing or less: expected a length above zero' }
+  return exact > 100_000 ? { ok: false, error: 'is longer than 100 m: expected less' } : { ok: true, value: exact }
+}
+
+/** A length in words: "1895 mm", or feet and inches to the nearest 1/8 in, `6' 2 5/8"`. */
+export function writeLength(mm: number, system: UnitSystem): string {
+  if (system === 'metric') return `${Math.round(mm * 10) / 10}\u00a0mm`
+  const eighths = Math.round((mm / millimetresIn.in) * 8)
+  const [feet, rest] = [Math.floor(eighths / 96), eighths % 96]
+  const [whole, part] = [Math.floor(rest / 8), rest % 8]
+  const shared = part === 0 ? 1 : part % 4 === 0 ? 4 : part % 2 === 0 ? 2 : 1
+  const inch = `${whole > 0 || part === 0 ? whole : ''}${part > 0 ? `${whole > 0 ? '\u00a0' : ''}${part / shared}/${8 / shared}` : ''}"`
+  return feet > 0 ? `${feet}'\u00a0${inch}` : inch
+}

@@ -1,0 +1,108 @@
+import { deltaE } from '../colour/difference.ts'
+import { chroma, hueApart, type Lab } from '../colour/lab.ts'
+import { groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
+import type { Row } from '../makeover/kinds.ts'
+import type { Rules } from '../rulebook/rulebook.ts'
+import { clash } from './compare.ts'
+
+const labOf = (row: { readonly labL: number; readonly labA: number; readonly labB: number }): Lab => ({ L: row.labL, a: row.labA, b: row.labB })
+
+/** "same": seen as one colour; "hue": one hue at another depth; null: no tie. */
+export type Tie = 'same' | 'hue' | null
+
+/** Whether two colours tie: ΔE00 within the rule, or the same hue at another depth, both strong enough to have one. */
+export function tieOf(one: Lab, other: Lab, rules: Rules): Tie {
+  if (deltaE(one, other) <= rules['tie.same']) return 'same'
+  const strong = Math.min(chroma(one), chroma(other)) >= rules['tie.chroma']
+  return strong && hueApart(one, other) <= rules['tie.hue'] ? 'hue' : null
+}
+
+/** All colours of a candidate: its own, and the further ones it holds. */
+export function coloursOf(makeover: Makeover, candidate: Row<'candidate'>): Lab[] {
+  const { labL, labA, labB } = candidate
+  const own = labL === null || labA === null || labB === null ? [] : [{ L: labL, a: labA, b: labB }]
+  return [...own, ...rowsOf(makeover, 'candidateColour').filter((row) => row.candidateId === candidate.id).map(labOf)]
+}
+
+export type Cell = { readonly finishId: string; readonly tie: Tie | 'clash'; readonly deltaE: number }
+export type PieceColours = {
+  readonly pieceId: string
+  readonly colours: readonly Lab[]
+  /** Against each finish of its room: the strongest tie of any of its colours. */
+  readonly cells: readonly Cell[]
+  /** How many palette colours it holds together. */
+  readonly tied: number
+}
+
+/**
+ * How colours hold to the finishes of a room. Where the piece carries a finish of the palette, its family is known, and
+ * a pair of one family that clashes is never a tie.
+ */
+export function holdAgainst(colours: readonly Lab[], finishes: readonly Row<'finish'>[], carried: readonly Row<'finish'>[], rules: Rules): Cell[] {
+  return finishes.map((finish) => {
+    const lab = labOf(finish)
+    const own = carried.some((one) => one.id === finish.id)
+    const clashes = !own && carried.some((one) => clash({ family: one.family, lab: labOf(one) }, { family: finish.family, lab }, rules) !== null)
+    const ties = colours.map((colour) => tieOf(colour, lab, rules))
+    const near = Math.min(...colours.map((colour) => deltaE(colour, lab)))
+    return { finishId: finish.id, deltaE: near, tie: ties.includes('same') ? 'same' : clashes ? 'clash' : ties.includes('hue') ? 'hue' : null }
+  })
+}
+
+/** Palette colour × piece: every piece whose colour is known, by its chosen candidate. */
+export function tieTable(makeover: Makeover, rules: Rules): PieceColours[] {
+  const finishes = rowsOf(makeover, 'finish')
+  const inRoom = groupBy(finishes, (row) => row.roomId)
+  const carriedBy = groupBy(finishes, (row) => row.pieceId)
+  return rowsOf(makeover, 'piece').flatMap((piece) => {
+    const chosen = piece.chosenId === null ? undefined : makeover.rows.candidate[piece.chosenId]
+    const carried = carriedBy.get(piece.id) ?? []
+    const colours = [...(chosen ? coloursOf(makeover, chosen) : []), ...carried.map(labOf)]
+    if (colours.length === 0) return []
+    const cells = holdAgainst(colours, inRoom.get(piece.roomId) ?? [], carried, rules)
+    return [{ pieceId: piece.id, colours, cells, tied: cells.filter((cell) => cell.tie === 'same' || cell.tie === 'hue').length }]
+  })
+}
+
+export type Appearance = { readonly kind: 'finish' | 'piece'; readonly id: string }
+
+/**
+ * Where a palette colour appears: in itself (or the piece that carries it), in pieces and finishes that tie to it, and in
+ * patterns that hold it. A thing counts once.
+ */
+export function appearances(makeover: Makeover, table: readonly PieceColours[], rules: Rules): Map<string, Appearance[]> {
+  const finishes = rowsOf(makeover, 'finish')
+  const parts = rowsOf(makeover, 'patternPart')
+  const place = (finish: Row<'finish'>): Appearance => (finish.pieceId === null ? { kind: 'finish', id: finish.id } : { kind: 'piece', id: finish.pieceId })
+  return new Map(
+    finishes.map((finish) => {
+      const found = new Map<string, Appearance>()
+      const add = (one: Appearance): void => void found.set(`${one.kind} ${one.id}`, one)
+      add(place(finish))
+      for (const other of finishes) {
+        if (other.id === finish.id || other.roomId !== finish.roomId) continue
+        const carries = parts.some((part) => part.finishId === other.id && part.partId === finish.id)
+        const clashes = clash({ family: finish.family, lab: labOf(finish) }, { family: other.family, lab: labOf(other) }, rules) !== null
+        if (carries || (!clashes && tieOf(labOf(finish), labOf(other), rules) !== null)) add(place(other))
+      }
+      for (const piece of table) if (piece.cells.some((cell) => cell.finishId === finish.id && (cell.tie === 'same' || cell.tie === 'hue'))) add({ kind: 'piece', id: piece.pieceId })
+      return [finish.id, [...found.values()]]
+    }),
+  )
+}
+
+export type WallContrast = { readonly pieceId: string; readonly wallId: string; readonly deltaE: number; readonly lighter: number; readonly reads: 'disappears' | 'stands out' | 'between' }
+
+/** Each piece of known colour against the nearest wall finish of its room. */
+export function wallContrasts(makeover: Makeover, table: readonly PieceColours[], rules: Rules): WallContrast[] {
+  return table.flatMap(({ pieceId, colours }) => {
+    const piece = makeover.rows.piece[pieceId]
+    const [colour] = colours
+    const walls = rowsOf(makeover, 'finish').filter((row) => row.surface === 'walls' && row.roomId === piece?.roomId && row.pieceId !== pieceId)
+    const nearest = walls.map((wall) => ({ wall, apart: colour ? deltaE(colour, labOf(wall)) : 0 })).sort((one, other) => one.apart - other.apart)[0]
+    if (!piece || !colour || !nearest) return []
+    const lighter = colour.L - nearest.wall.labL
+    const vanishes = nearest.apart < rules['wall.vanish-difference'] && Math.abs(lighter) < rules['wall.vanish-lightness']
+    return [{ pieceId, wallId: nearest.wall.id, deltaE: nearest.apart, lighter, reads: vanishes ? 'disappears' : Math.abs(lighter) > rules['wall.stand-out'] ? 'stands out' : 'between' }]
+  })
+}

@@ -1,0 +1,12 @@
+/** The demo: one made-up studio and its makeovers, in the order they were begun. */
+import type { Studio } from '#core/makeover/document.ts'
+import type { PlainDate } from '#core/measure/plain-date.ts'
+import { musicRoom, type Told } from './music-room.ts'
+
+export const demoDecorator = { studioName: 'Wren & Tide', timeZone: 'Europe/Lisbon', name: 'Ottilie Wren', email: 'ottilie@wrenandtide.example', password: 'lamplight-on-larch' }
+
+export const demoMakeovers = (today: PlainDate, newId: () => string, studio: Studio): Told[] => {
+  const told: Told[] = []
+  for (const tellOne of [musicRoom]) told.push(tellOne(today, newId, told.at(-1)?.studio ?? studio))
+  return told
+}

@@ -1,0 +1,154 @@
+/**
+ * Tells a makeover as the change sets that its decorator made, on dates counted from the day it is loaded. Everything
+ * is made up. The telling keeps the documents as they stand, so that each change is made on what was there.
+ */
+import { keepBrief, writeKept } from '#core/brief/index.ts'
+import { labFromHex, type Lab } from '#core/colour/lab.ts'
+import { blank, termsOf } from '#core/makeover/blank.ts'
+import { add, apply, edit, schemaVersion, type ChangeSet, type Documents, type Operation } from '#core/makeover/change.ts'
+import type { Family, Role, Sheen } from '#core/makeover/choices.ts'
+import { emptyMakeover, rowsOf, studioRows, type Studio } from '#core/makeover/document.ts'
+import type { Fields, MakeoverKind, Row } from '#core/makeover/kinds.ts'
+import { addDays, type PlainDate } from '#core/measure/plain-date.ts'
+import { minor, type Minor } from '#core/money/minor.ts'
+import { couponShares } from '#core/purchases/index.ts'
+
+export type Telling = ReturnType<typeof tell>
+
+export const cents = (amount: number): Minor => minor(Math.round(amount * 100))
+export const percent = (rate: number): number => Math.round(rate * 10_000)
+
+const labOf = (hex: string): Lab => {
+  const lab = labFromHex(hex)
+  if (!lab) throw new Error(`${hex} is no hex`)
+  return lab
+}
+const asFields = ({ L, a, b }: Lab) => ({ labL: L, labA: a, labB: b })
+
+export type Offer = Partial<Fields<'candidate'>> & { name: string; price: number; from?: string; off?: number; delivery?: number; lead?: number; returns?: number | null; hex?: string; also?: readonly string[]; window?: number; size?: readonly [number | null, number | null, number | null] }
+export type Wish = Partial<Fields<'piece'>> & { name: string; category: string | null; serves?: readonly string[]; quantity?: number; allowance?: number; zone?: string; chosen?: string; offers: readonly Offer[] }
+export type FinishTold = { name: string; role: Role; family: Family; sheen: Sheen; hex: string; usedFor: string; m2: number | null } & Partial<Fields<'finish'>>
+
+/** A telling in a studio that may have sellers already; `day(n)` is n days from the load. */
+export function tell(today: PlainDate, newId: () => string, studio: Studio, tax: { rate: number; included: boolean }) {
+  const makeoverId = newId()
+  let documents: Documents = { makeover: emptyMakeover(makeoverId), studio }
+  const changeSets: ChangeSet[] = []
+  const day = (offset: number): PlainDate => addDays(today, offset)
+  const named: Partial<Record<MakeoverKind, Record<string, string>>> = {}
+  const namesOf = (kind: MakeoverKind): Record<string, string> => (named[kind] ??= {})
+
+  function say(sentence: string, operations: readonly Operation[]): void {
+    const id = newId()
+    const applied = apply(documents, operations, id)
+    if (applied.faults.length > 0) throw new Error(`The demo does not fit the product: “${sentence}”: ${JSON.stringify(applied.faults[0])}`)
+    documents = applied.documents
+    changeSets.push({ id, schemaVersion, sentence, operations })
+  }
+  /** A new row that is spoken of by a name later. */
+  function make<K extends MakeoverKind>(kind: K, name: string, fields: Fields<K>): Operation {
+    const id = kind === 'makeover' ? makeoverId : newId()
+    namesOf(kind)[name] = id
+    return add(kind, id, fields)
+  }
+  function idOf(kind: MakeoverKind, name: string): string {
+    const id = named[kind]?.[name]
+    if (!id) throw new Error(`The demo has no ${kind} “${name}” yet`)
+    return id
+  }
+  function row<K extends MakeoverKind>(kind: K, name: string): Row<K> {
+    const found = (documents.makeover.rows[kind] as Readonly<Record<string, Row<K>>>)[idOf(kind, name)]
+    if (!found) throw new Error(`The demo’s ${kind} “${name}” is gone`)
+    return found
+  }
+  const room = (): string => rowsOf(documents.makeover, 'room')[0]?.id ?? ''
+  const change = <K extends MakeoverKind>(kind: K, name: string, fields: Partial<Fields<K>>): Operation => edit(kind, row(kind, name), fields)
+
+  function seller(name: string, of: Partial<Fields<'seller'>> = {}): { id: string; puts: Operation[] } {
+    const known = studioRows(documents.studio, 'seller').find((one) => one.name === name)
+    if (known) return { id: known.id, puts: [] }
+    const id = newId()
+    return { id, puts: [add('seller', id, { ...blank.seller, name, ...of })] }
+  }
+  const finish = ({ name, hex, m2, ...of }: FinishTold): Operation => make('finish', name, { ...blank.finish, roomId: room(), name, ...asFields(labOf(hex)), colourSource: 'hex', visibleM2: m2, ...of })
+
+  /** A wish with its offers; where a reason is given, the first offer is chosen for it. */
+  function plan(sentence: string, { category, serves = [], allowance = 0, zone, chosen, offers, ...of }: Wish): void {
+    const piece = make('piece', of.name, {
+      ...blank.piece,
+      roomId: room(),
+      zoneId: zone ? idOf('zone', zone) : null,
+      categoryId: category === null ? null : idOf('category', category),
+      quantity: 1,
+      unit: 'pieces',
+      allowanceMinor: cents(allowance),
+      chosenId: null,
+      chosenReason: '',
+      ...of,
+    })
+    const pieceId = piece.op === 'put' ? piece.id : ''
+    const operations: Operation[] = []
+    const sold = new Map<string, string>()
+    for (const { from, price, off = 0, delivery = 0, lead = 0, returns = null, hex, also = [], window = null, size = [null, null, null], ...rest } of offers) {
+      const known = from === undefined ? null : (sold.get(from) ?? null)
+      const { id: sellerId, puts } = from === undefined || known ? { id: known, puts: [] } : seller(from)
+      if (from !== undefined && sellerId) sold.set(from, sellerId)
+      const candidate = make('candidate', rest.name, {
+        ...blank.candidate,
+        pieceId,
+        sellerId,
+        priceMinor: cents(price),
+        discountPpm: percent(off),
+        deliveryMinor: cents(delivery),
+        taxPpm: percent(tax.rate),
+        taxIncluded: tax.included,
+        leadDays: lead,
+        returnDays: returns,
+        adjustDays: window,
+        ...(hex ? asFields(labOf(hex)) : {}),
+        widthMm: size[0],
+        depthMm: size[1],
+        heightMm: size[2],
+        ...rest,
+      })
+      const candidateId = candidate.op === 'put' ? candidate.id : ''
+      operations.push(...puts, candidate, ...also.map((colour) => add('candidateColour', newId(), { candidateId, ...asFields(labOf(colour)) })))
+    }
+    say(sentence, [piece, ...operations, ...serves.map((need) => add('serving', newId(), { needId: idOf('need', need), pieceId }))])
+    const first = offers[0]
+    if (chosen !== undefined && first) say(`Chose ${first.name} for ${of.name.toLowerCase()}`, [change('piece', of.name, { chosenId: idOf('candidate', first.name), chosenReason: chosen })])
+  }
+
+  /** An order of candidates by their names, with how many packs of each. */
+  function order(sentence: string, name: string, lines: Readonly<Record<string, number>>, orderedOn: PlainDate, of: Partial<Fields<'order'>> & { coupon?: string } = {}): void {
+    const { coupon, ...fields } = of
+    const candidates = Object.entries(lines).map(([each, packs]) => ({ candidate: row('candidate', each), packs }))
+    const orderId = newId()
+    const ordered = candidates.map(({ candidate, packs }) => ({ ...termsOf(candidate), orderId, pieceId: candidate.pieceId, candidateId: candidate.id, packs }))
+    const shares = coupon ? couponShares(row('coupon', coupon), ordered) : []
+    namesOf('order')[name] = orderId
+    say(sentence, [
+      add('order', orderId, { ...blank.order, sellerId: candidates[0]?.candidate.sellerId ?? null, orderedOn, couponId: coupon ? idOf('coupon', coupon) : null, ...fields }),
+      ...ordered.map((line, at) => make('purchase', Object.keys(lines)[at] ?? '', { ...line, couponMinor: shares[at] ?? minor(0) })),
+    ])
+  }
+  const pay = (sentence: string, name: string, amount: number, paidOn: PlainDate, of: Partial<Fields<'payment'>> = {}): void =>
+    say(sentence, [add('payment', newId(), { ...blank.payment, orderId: idOf('order', name), direction: 'out', amountMinor: cents(amount), paidOn, tender: 'transfer', ...of })])
+  const receive = (sentence: string, line: string, packs: number, receivedOn: PlainDate, of: Partial<Fields<'delivery'>> = {}): void =>
+    say(sentence, [make('delivery', line, { ...blank.delivery, purchaseId: idOf('purchase', line), packs, receivedOn, ...of })])
+  const place = (sentence: string, lines: readonly string[], placedOn: PlainDate, tagsOffOn: PlainDate | null): void =>
+    say(sentence, lines.map((line) => add('placing', newId(), { purchaseId: idOf('purchase', line), placedOn, tagsOffOn })))
+
+  /** A budget by category, signed: with the brief kept as it stands. */
+  function sign(sentence: string, amounts: Readonly<Record<string, number>>, contingency: number, by: string, signedOn: PlainDate, reason = ''): void {
+    const id = newId()
+    const number = rowsOf(documents.makeover, 'agreement').length + 1
+    const fresh = Object.keys(amounts).filter((name) => !named.category?.[name])
+    const categories = fresh.map((name, at) => make('category', name, { name, place: rowsOf(documents.makeover, 'category').length + at }))
+    const agreement = { number, contingencyMinor: cents(contingency), signedById: idOf('client', by), signedOn, reason, kept: '' }
+    const operations = [...categories, add('agreement', id, agreement), ...Object.entries(amounts).map(([name, amount]) => add('agreementLine', newId(), { agreementId: id, categoryId: idOf('category', name), amountMinor: cents(amount) }))]
+    const brief = keepBrief(apply(documents, operations, newId()).documents, id)
+    say(sentence, operations.map((operation) => (operation.op === 'put' && operation.id === id ? add('agreement', id, { ...agreement, kept: brief ? writeKept(brief) : '' }) : operation)))
+  }
+  return { makeoverId, changeSets, day, say, make, idOf, row, room, change, seller, finish, plan, order, pay, receive, place, sign, newId, studioAfter: () => documents.studio }
+}

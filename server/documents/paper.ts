@@ -1,0 +1,147 @@
+/** Pages for clients: A4 in the shipped typefaces, with headings, paragraphs, pairs and tables that run over pages. */
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import PDFDocument from 'pdfkit'
+
+const require = createRequire(import.meta.url)
+const file = (family: 'newsreader' | 'hanken-grotesk', subset: 'latin' | 'latin-ext'): Buffer => readFileSync(require.resolve(`@fontsource-variable/${family}/files/${family}-${subset}-wght-normal.woff2`))
+
+/** Typefaces by what they are for; the second of each has the letters that the first lacks. */
+const faces = { serif: ['newsreader', 'latin'], 'serif-ext': ['newsreader', 'latin-ext'], sans: ['hanken-grotesk', 'latin'], 'sans-ext': ['hanken-grotesk', 'latin-ext'] } as const
+type Face = 'serif' | 'sans'
+
+export type Column = { readonly head: string; readonly width: number; readonly right?: boolean }
+export type Paper = ReturnType<typeof paper>
+
+/** Letters and signs beyond Latin-1 that the first faces have. */
+const alsoBasic = new Set([0x131, 0x152, 0x153, 0x20ac, 0x2122, 0x2191, 0x2193, 0x2212])
+const margin = 56
+const ink = '#191919'
+const soft = '#5c5c5c'
+
+export function paper(title: string) {
+  const pdf = new PDFDocument({ size: 'A4', margin, bufferPages: true, info: { Title: title, Producer: 'Bonitas' }, lang: 'en', displayTitle: true })
+  for (const [name, [family, subset]] of Object.entries(faces)) pdf.registerFont(name, file(family, subset))
+  const width = pdf.page.width - 2 * margin
+  const bottom = (): number => pdf.page.height - margin - 24
+
+  /** Text in runs, so that a letter the first face lacks is set in the second; what neither has becomes a question mark. */
+  function runs(face: Face, text: string): [font: string, text: string][] {
+    const found: [string, string][] = []
+    for (const letter of text.replace(/\u00a0/g, ' ')) {
+      const code = letter.codePointAt(0) ?? 0
+      const basic = code < 0x100 || (code >= 0x2000 && code <= 0x206f) || alsoBasic.has(code)
+      const extended = code >= 0x100 && code < 0x250
+      const font = extended && !basic ? `${face}-ext` : face
+      const last = found.at(-1)
+      if (last?.[0] === font) last[1] += basic || extended ? letter : '?'
+      else found.push([font, basic || extended ? letter : '?'])
+    }
+    return found.length > 0 ? found : [[face, '']]
+  }
+  function write(text: string, face: Face, size: number, options: PDFKit.Mixins.TextOptions = {}, at?: readonly [number, number]): void {
+    const parts = runs(face, text)
+    for (const [place, [font, run]] of parts.entries()) {
+      pdf.font(font).fontSize(size)
+      const continued = place < parts.length - 1
+      if (place === 0 && at) pdf.text(run, at[0], at[1], { ...options, continued })
+      else pdf.text(run, { ...options, continued })
+    }
+  }
+  const heightOf = (text: string, face: Face, size: number, across: number): number => pdf.font(face).fontSize(size).heightOfString(text, { width: across })
+  function room(height: number): void {
+    if (pdf.y + height > bottom()) pdf.addPage()
+  }
+  const line = (weight = 0.5, colour = ink): void => void pdf.moveTo(margin, pdf.y).lineTo(margin + width, pdf.y).lineWidth(weight).strokeColor(colour).stroke()
+
+  return {
+    title(text: string, under: string): void {
+      pdf.fillColor(ink)
+      write(text, 'serif', 24)
+      pdf.fillColor(soft)
+      write(under, 'sans', 9.5)
+      pdf.fillColor(ink).moveDown(1.2)
+    },
+    heading(text: string): void {
+      room(60)
+      pdf.x = margin
+      pdf.moveDown(0.8)
+      write(text, 'serif', 14.5)
+      pdf.moveDown(0.25)
+    },
+    words(text: string, quiet = false): void {
+      room(heightOf(text, 'serif', 11, width))
+      pdf.x = margin
+      pdf.fillColor(quiet ? soft : ink)
+      write(text, 'serif', 11, { width })
+      pdf.fillColor(ink)
+    },
+    /** Rows of cells under a heading line; a row never breaks over a page, and the head is repeated on the next. */
+    table(columns: readonly Column[], rows: readonly (readonly string[])[], last: 'plain' | 'sum' = 'plain'): void {
+      const whole = columns.reduce((total, column) => total + column.width, 0)
+      const widths = columns.map((column) => (column.width / whole) * width)
+      const lefts = widths.map((_, at) => margin + widths.slice(0, at).reduce((total, each) => total + each, 0))
+      const size = 9
+      const row = (cells: readonly string[], quiet: boolean): void => {
+        const tall = Math.max(...cells.map((cell, at) => heightOf(cell || ' ', 'sans', size, (widths[at] ?? 0) - 8))) + 6
+        const top = pdf.y
+        pdf.fillColor(quiet ? soft : ink)
+        for (const [at, cell] of cells.entries()) write(cell, 'sans', size, { width: (widths[at] ?? 0) - 8, align: columns[at]?.right ? 'right' : 'left' }, [(lefts[at] ?? 0) + (columns[at]?.right ? 8 : 0), top + 3])
+        pdf.fillColor(ink)
+        pdf.x = margin
+        pdf.y = top + tall
+      }
+      const head = (): void => {
+        row(columns.map((column) => column.head), true)
+        line(1)
+      }
+      room(50)
+      head()
+      for (const [at, cells] of rows.entries()) {
+        const tall = Math.max(...cells.map((cell, place) => heightOf(cell || ' ', 'sans', size, (widths[place] ?? 0) - 8))) + 6
+        if (pdf.y + tall > bottom()) {
+          pdf.addPage()
+          head()
+        }
+        if (last === 'sum' && at === rows.length - 1) line(1)
+        row(cells, false)
+        line(0.4, '#b4b4b4')
+      }
+      pdf.moveDown(0.4)
+    },
+    /** Two lines to sign on, side by side. */
+    signatures(names: readonly string[]): void {
+      room(90)
+      pdf.moveDown(3)
+      const each = width / Math.max(2, names.length)
+      const top = pdf.y
+      for (const [at, name] of names.entries()) {
+        const left = margin + at * each
+        pdf.moveTo(left, top).lineTo(left + each - 24, top).lineWidth(0.8).strokeColor(ink).stroke()
+        write(name, 'sans', 9, { width: each - 24 }, [left, top + 5])
+      }
+      pdf.x = margin
+      pdf.y = top + 26
+    },
+    /** The finished pages, numbered at their foot. */
+    async bytes(foot: string): Promise<Buffer> {
+      const { start, count } = pdf.bufferedPageRange()
+      for (let page = start; page < start + count; page++) {
+        pdf.switchToPage(page)
+        const { bottom: kept } = pdf.page.margins
+        pdf.page.margins.bottom = 0
+        pdf.fillColor(soft)
+        write(`${foot}  ·  page ${page - start + 1} of ${count}`, 'sans', 8, { width, align: 'right', lineBreak: false }, [margin, pdf.page.height - 40])
+        pdf.page.margins.bottom = kept
+      }
+      const chunks: Buffer[] = []
+      const done = new Promise<Buffer>((resolve, reject) => {
+        pdf.on('data', (chunk: Buffer) => chunks.push(chunk))
+        pdf.on('end', () => resolve(Buffer.concat(chunks)))
+        pdf.on('error', reject)
+      })
+      pdf.end()
+      return done
+    },
+  }
+}

@@ -1,0 +1,80 @@
+import { Router, type Request, type Response } from 'express'
+import { keepBrief, readKept } from '#core/brief/index.ts'
+import { journal } from '#core/formats/journal.ts'
+import { statementTables } from '#core/formats/tables.ts'
+import { rowsOf, type Makeover, type Studio } from '#core/makeover/document.ts'
+import { isUuid } from '#core/makeover/fields.ts'
+import { dateIn, type PlainDate } from '#core/measure/plain-date.ts'
+import { reckonMoney, statement } from '#core/purchases/index.ts'
+import { personBehind } from '../accounts/routes.ts'
+import type { Setting } from '../application.ts'
+import { inTransaction } from '../database/connection.ts'
+import { loadMakeover, loadStudio } from '../database/documents.ts'
+import { notFound } from '../problem.ts'
+import { briefPdf } from './brief-pdf.ts'
+import { asCsv, asWorkbook } from './sheets.ts'
+import { statementPdf } from './statement-pdf.ts'
+
+type Open = { readonly makeover: Makeover; readonly studio: Studio; readonly today: PlainDate; readonly clients: readonly string[]; readonly studioName: string }
+
+/** What leaves the product on paper or as a file: the brief, the statements, the journal. */
+export function documentRoutes({ database, now }: Setting): Router {
+  const routes = Router()
+  async function open(request: Request): Promise<Open> {
+    const { studioId, timeZone, studioName } = personBehind(request)
+    const { id } = request.params
+    if (!isUuid(id)) throw notFound()
+    const found = await inTransaction(database, { studio: studioId }, async (tx) => ({ makeover: await loadMakeover(tx, id), studio: await loadStudio(tx, studioId) }))
+    if (!found.makeover?.rows.makeover[id]) throw notFound()
+    return { makeover: found.makeover, studio: found.studio, today: dateIn(timeZone, now()), clients: rowsOf(found.makeover, 'client').map((row) => row.name), studioName }
+  }
+  const send = (response: Response, type: string, name: string, bytes: Buffer | string): void =>
+    void response.set({ 'content-type': type, 'content-disposition': `attachment; filename="${name.replace(/[^\w .-]+/g, '').trim() || 'makeover'}"` }).send(bytes)
+  const nameOf = ({ makeover }: Open): string => makeover.rows.makeover[makeover.id]?.name ?? 'makeover'
+
+  routes.get('/makeovers/:id/brief.pdf', async (request, response) => {
+    const opened = await open(request)
+    const { makeover, studio, clients, studioName } = opened
+    const versions = rowsOf(makeover, 'agreement').toSorted((one, other) => one.number - other.number)
+    const version = versions.find((row) => String(row.number) === request.query.version) ?? versions.at(-1)
+    const kept = version ? readKept(version.kept) : null
+    const brief = kept ?? keepBrief({ makeover, studio }, version?.id ?? '')
+    const bytes = await briefPdf(brief ?? bare(opened), {
+      clients,
+      studio: studioName,
+      signedBy: version?.signedById ? (makeover.rows.client[version.signedById]?.name ?? null) : null,
+      signedOn: version?.signedOn ?? null,
+      version: version?.number ?? 1,
+      reason: version?.reason ?? '',
+      kept: kept !== null,
+    })
+    send(response, 'application/pdf', `${nameOf(opened)} brief.pdf`, bytes)
+  })
+
+  routes.get('/makeovers/:id/:reader-statement.:ending', async (request, response) => {
+    const opened = await open(request)
+    const { reader, ending } = request.params
+    if (reader !== 'client' && reader !== 'studio') throw notFound()
+    const account = statement(opened, reckonMoney(opened.makeover), reader, opened.today)
+    const file = `${nameOf(opened)} ${reader} statement ${opened.today}.${String(ending)}`
+    if (ending === 'pdf') send(response, 'application/pdf', file, await statementPdf(account, opened.clients, opened.studioName))
+    else if (ending === 'csv') send(response, 'text/csv; charset=utf-8', file, asCsv(statementTables(account), account.currency))
+    else if (ending === 'xlsx') send(response, 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet', file, await asWorkbook(statementTables(account), account.currency))
+    else throw notFound()
+  })
+
+  routes.get('/makeovers/:id/journal.txt', async (request, response) => {
+    const opened = await open(request)
+    send(response, 'text/plain; charset=utf-8', `${nameOf(opened)} journal.txt`, journal(opened.makeover, reckonMoney(opened.makeover)))
+  })
+  return routes
+}
+
+/** A brief without any budget yet: reckoned as if a draft of nothing stood there. */
+function bare({ makeover, studio }: Open): NonNullable<ReturnType<typeof keepBrief>> {
+  const id = '00000000-0000-7000-8000-000000000000'
+  const draft = { id, version: id, number: 1, contingencyMinor: 0 as never, signedById: null, signedOn: null, reason: '', kept: '' }
+  const brief = keepBrief({ makeover: { ...makeover, rows: { ...makeover.rows, agreement: { [id]: draft } } }, studio }, id)
+  if (!brief) throw notFound()
+  return brief
+}

@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import { v7 as uuidv7 } from 'uuid'
+import { computed, ref, useTemplateRef } from 'vue'
+import { add, remove } from '#core/makeover/change.ts'
+import { blank } from '#core/makeover/blank.ts'
+import type { Fields, Row } from '#core/makeover/kinds.ts'
+import { NoAnswer, Refused, upload } from '../api.ts'
+import { useMakeover } from '../stores/makeover.ts'
+import { useRows } from '../stores/rows.ts'
+
+/** The files that hang on a thing: photographed on a phone, chosen, or dropped here. */
+const { of, name, pictures = false } = defineProps<{ of: Partial<Pick<Fields<'attachment'>, 'orderId' | 'deliveryId' | 'candidateId' | 'inspirationId' | 'finishId'>>; name: string; pictures?: boolean }>()
+const makeover = useMakeover()
+const attachments = useRows('attachment')
+const here = computed(() => attachments.value.filter((row) => Object.entries(of).every(([field, id]) => row[field as 'orderId'] === id)))
+const input = useTemplateRef<HTMLInputElement>('input')
+const problem = ref('')
+const busy = ref(false)
+const over = ref(false)
+const address = (row: Row<'attachment'>): string => `/api/files/${row.sha256}`
+
+async function take(files: Iterable<File>): Promise<void> {
+  const today = makeover.opened?.today
+  if (!today) return
+  busy.value = true
+  problem.value = ''
+  for (const file of files) {
+    try {
+      const kept = await upload(file)
+      const faults = await makeover.change(`Kept a ${pictures ? 'picture' : 'receipt'} with ${name}`, [add('attachment', uuidv7(), { ...blank.attachment, ...of, ...kept, name: file.name.slice(0, 200) || 'photograph', addedOn: today })])
+      if (faults.length > 0) problem.value = faults.map((fault) => fault.message).join('; ')
+    } catch (error) {
+      if (error instanceof Refused) problem.value = `${file.name}: ${error.problem.detail}`
+      else if (error instanceof NoAnswer) problem.value = `${file.name}: no answer from the server. Nothing was kept: try again.`
+      else throw error
+    }
+  }
+  busy.value = false
+  if (input.value) input.value.value = ''
+}
+function drop(event: DragEvent): void {
+  over.value = false
+  void take([...(event.dataTransfer?.files ?? [])])
+}
+const takeAway = (row: Row<'attachment'>): Promise<unknown> => makeover.change(`Took “${row.name}” off ${name}`, [remove('attachment', row)])
+</script>
+
+<template>
+  <div class="files" :class="{ over }" @dragover.prevent="over = true" @dragleave="over = false" @drop.prevent="drop">
+    <ul v-if="here.length > 0">
+      <li v-for="row in here" :key="row.id">
+        <a :href="address(row)" target="_blank" rel="noopener">
+          <img v-if="row.mediaType !== 'application/pdf'" :src="address(row)" :alt="row.name" loading="lazy" />
+          <span v-else>{{ row.name }}</span>
+        </a>
+        <button v-if="!pictures || here.length > 1" type="button" class="word" :aria-label="`Take away ${row.name}`" @click="takeAway(row)">Take away</button>
+      </li>
+    </ul>
+    <label v-if="!pictures || here.length === 0" class="drop">
+      <input ref="input" type="file" class="visually-hidden" accept="image/jpeg,image/png,image/webp,application/pdf" :capture="pictures ? undefined : 'environment'" multiple @change="take([...(($event.target as HTMLInputElement).files ?? [])])" />
+      <span>{{ busy ? 'Keeping it …' : pictures ? 'Drop a picture, or choose one' : 'Photograph, choose or drop a receipt' }}</span>
+    </label>
+    <p v-if="problem" class="error-line" role="alert">{{ problem }}</p>
+  </div>
+</template>
+
+<style>
+.files img { display: block; max-width: 100%; max-height: 130px; border: 1px solid var(--rule); }
+.files li { display: flex; gap: 10px; align-items: end; padding: 2px 0; font-size: 13px; }
+.files .drop { display: block; border: 1px dashed var(--input); padding: 5px 10px; font-size: 12px; line-height: 16px; cursor: pointer; min-height: 28px; color: var(--soft); }
+.files .drop:focus-within { outline: 2px solid var(--ink); outline-offset: 2px; }
+.files.over .drop { border: 1.5px solid var(--ink); color: var(--ink); }
+.error-line { border-left: 4px solid var(--ink); padding-left: 6px; font-weight: 600; font-size: 12px; line-height: 16px; margin-top: 4px; }
+</style>
