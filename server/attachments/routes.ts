@@ -42,7 +42,7 @@ export function attachmentRoutes({ database }: Setting): Router {
   })
   routes.get('/files/:sha256', async (request, response) => {
     const { studioId } = personBehind(request)
-    const sha256 = String(request.params.sha256)
+    const { sha256 } = request.params
     const [found] = await inTransaction(database, { studio: studioId }, (tx) => tx.select().from(blobs).where(and(eq(blobs.studioId, studioId), eq(blobs.sha256, sha256))))
     if (!found) throw notFound()
     response.set({

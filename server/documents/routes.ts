@@ -56,7 +56,7 @@ export function documentRoutes({ database, now }: Setting): Router {
     const { reader, ending } = request.params
     if (reader !== 'client' && reader !== 'studio') throw notFound()
     const account = statement(opened, reckonMoney(opened.makeover), reader, opened.today)
-    const file = `${nameOf(opened)} ${reader} statement ${opened.today}.${String(ending)}`
+    const file = `${nameOf(opened)} ${reader} statement ${opened.today}.${ending}`
     if (ending === 'pdf') send(response, 'application/pdf', file, await statementPdf(account, opened.clients, opened.studioName))
     else if (ending === 'csv') send(response, 'text/csv; charset=utf-8', file, asCsv(statementTables(account), account.currency))
     else if (ending === 'xlsx') send(response, 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet', file, await asWorkbook(statementTables(account), account.currency))

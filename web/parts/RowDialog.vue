@@ -32,7 +32,6 @@ const fieldOf = (shown: Shown<F>): Field<never> => form.fields[shown.key] as unk
 
 async function save(): Promise<void> {
   const done = await submit((values) => {
-    type Values = Parameters<typeof told.toRow>[0]
     const read = values
     const seen = basis.value
     const besides = told.besides?.(read, id.value, seen) ?? []
