@@ -1,12 +1,16 @@
 /** The demo: one made-up studio and its makeovers, in the order they were begun. */
 import type { Studio } from '#core/makeover/document.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
+import { breakfastRoom } from './breakfast-room.ts'
 import { musicRoom, type Told } from './music-room.ts'
+import { teaRoom } from './tea-room.ts'
 
 export const demoDecorator = { studioName: 'Wren & Tide', timeZone: 'Europe/Lisbon', name: 'Ottilie Wren', email: 'ottilie@wrenandtide.example', password: 'lamplight-on-larch' }
 
+export type { Told }
+
 export const demoMakeovers = (today: PlainDate, newId: () => string, studio: Studio): Told[] => {
   const told: Told[] = []
-  for (const tellOne of [musicRoom]) told.push(tellOne(today, newId, told.at(-1)?.studio ?? studio))
+  for (const tellOne of [teaRoom, musicRoom, breakfastRoom]) told.push(tellOne(today, newId, told.at(-1)?.studio ?? studio))
   return told
 }

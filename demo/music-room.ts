@@ -10,7 +10,7 @@ import { cents, percent, tell, type Offer } from './telling.ts'
 
 export type Told = { readonly makeoverId: string; readonly changeSets: readonly ChangeSet[]; readonly studio: Studio }
 
-const chooseAll = (told: ReturnType<typeof tell>, choices: Readonly<Record<string, string>>) => Object.entries(choices).map(([question, school]) => add('school', told.newId(), { question: question as 'colours', school }))
+export const chooseAll = (told: ReturnType<typeof tell>, choices: Readonly<Record<string, string>>) => Object.entries(choices).map(([question, school]) => add('school', told.newId(), { question: question as 'colours', school }))
 
 export function musicRoom(today: PlainDate, newId: () => string, studio: Studio): Told {
   const told = tell(today, newId, studio, { rate: 20, included: false })

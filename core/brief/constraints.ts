@@ -42,9 +42,10 @@ export function wordsOfFinish(finish: Row<'finish'>, rules: Rules): string[] {
   const pale = finish.labL >= rules['words.pale-from'] && (finish.surface === 'floor' || soft.has(finish.family))
   return [...new Set([...splitSeveral(finish.methods), ...splitSeveral(finish.qualities), ...(pale ? ['pale'] : [])])]
 }
-/** Methods and qualities of a candidate: those it was given, and pale by its colour. */
-export function wordsOfCandidate(candidate: Row<'candidate'>, rules: Rules): string[] {
-  const pale = candidate.labL !== null && candidate.labL >= rules['words.pale-from']
+/** Methods and qualities of a candidate: those it was given, and pale by its colour where its piece carries a soft finish. */
+export function wordsOfCandidate(makeover: Makeover, candidate: Row<'candidate'>, rules: Rules): string[] {
+  const isSoft = rowsOf(makeover, 'finish').some((finish) => finish.pieceId === candidate.pieceId && soft.has(finish.family))
+  const pale = isSoft && candidate.labL !== null && candidate.labL >= rules['words.pale-from']
   return [...new Set([...splitSeveral(candidate.methods), ...splitSeveral(candidate.qualities), ...(pale ? ['pale'] : [])])]
 }
 

@@ -57,7 +57,7 @@ function breaches(makeover: Makeover, practice: Practice): Remark[] {
     ...rowsOf(makeover, 'finish').map((row) => ({ subject: { kind: 'finish' as const, id: row.id }, name: row.name, roomId: row.roomId, words: wordsOfFinish(row, rules), step: 'palette' as const })),
     ...rowsOf(makeover, 'piece').flatMap((row) => {
       const chosen = row.chosenId === null ? undefined : makeover.rows.candidate[row.chosenId]
-      return chosen ? [{ subject: { kind: 'piece' as const, id: row.id }, name: `${row.name}, ${chosen.name}`, roomId: row.roomId, words: wordsOfCandidate(chosen, rules), step: 'pieces' as const }] : []
+      return chosen ? [{ subject: { kind: 'piece' as const, id: row.id }, name: `${row.name}, ${chosen.name}`, roomId: row.roomId, words: wordsOfCandidate(makeover, chosen, rules), step: 'pieces' as const }] : []
     }),
     ...rowsOf(makeover, 'scopeOption').filter((row) => row.chosen).map((row) => ({ subject: { kind: 'scopeOption' as const, id: row.id }, name: row.name, roomId: makeover.rows.scopeChoice[row.choiceId]?.roomId ?? '', words: splitSeveral(row.methods), step: 'brief' as const })),
   ]

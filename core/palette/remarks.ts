@@ -96,13 +96,15 @@ function counts(makeover: Makeover, palette: Palette, practice: Practice): Remar
   return remarks
 }
 
+const materials = new Set(['wood', 'metal', 'stone', 'greenery', 'cane', 'glass'])
 /** Colours that appear too seldom, and accents where the school does not want them. */
 function accents(makeover: Makeover, palette: Palette, practice: Practice): Remark[] {
   const { rules, schools } = practice
   const least = rules['palette.least-appearances']
   return palette.finishes.flatMap((finish) => {
     const row = makeover.rows.finish[finish.id]
-    if (!row || (finish.role !== 'accent' && schools.colours !== 'eclectic') || row.surface === 'ceiling') return []
+    // in an eclectic room every colour is repeated; wood, metal, stone and leaves are materials rather than colours
+    if (!row || row.surface === 'ceiling' || (finish.role !== 'accent' && (schools.colours !== 'eclectic' || materials.has(row.family)))) return []
     const subjects = [{ kind: 'finish' as const, id: finish.id }]
     const remarks: Remark[] = []
     const places = finish.appears.length

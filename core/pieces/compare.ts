@@ -69,7 +69,7 @@ export function compareCandidates(makeover: Makeover, studio: Studio, piece: Row
       fit: fitOf(piece, row, rules),
       orderBy: wantedOn ? addDays(wantedOn, -row.leadDays) : null,
       slackDays: wantedOn ? daysBetween(addDays(today, row.leadDays), wantedOn) : null,
-      ruledOut: ruledOut(forbidden, wordsOfCandidate(row, rules)),
+      ruledOut: ruledOut(forbidden, wordsOfCandidate(makeover, row, rules)),
     }
   })
   const cheapestYear = Math.min(...first.flatMap((one) => (one.perYear === null ? [] : [one.perYear])))

@@ -34,7 +34,7 @@ function openForm(row: Row<'inspiration'> | null): void {
         <div v-for="[name, words] in groups" :key="name">
           <dt class="label">{{ name }}</dt>
           <dd>
-            <template v-for="(one, at) in words.slice(0, 9)" :key="one.word"><span :class="{ often: one.clippings.length > 1 }" :title="one.clippings.join(', ')">{{ one.word }}<template v-if="one.clippings.length > 1"> {{ one.clippings.length }}</template></span><template v-if="at < Math.min(words.length, 9) - 1">, </template></template>
+            <template v-for="(one, at) in words.slice(0, 9)" :key="one.word"><span :class="{ often: one.clippings.length > 1 }" :title="one.clippings.join(', ')">{{ one.clippings.length > 1 ? `${one.word} ${one.clippings.length}` : one.word }}</span><template v-if="at < Math.min(words.length, 9) - 1">, </template></template>
             <span v-if="words.length === 0" class="quiet">none named</span>
           </dd>
         </div>

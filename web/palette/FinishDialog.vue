@@ -150,8 +150,10 @@ const picked = computed({
           </div>
           <div><button type="button" class="word" @click="parts.push(partLine(null))">Add a palette colour it carries</button></div>
         </template>
+        <details :open="form.fields.methods.text !== '' || form.fields.qualities.text !== ''"><summary>Its methods and qualities</summary>
         <FieldSeveral :field="form.fields.methods" label="It needs" :options="methods" />
         <FieldSeveral :field="form.fields.qualities" label="It is" :options="qualities" />
+        </details>
       </div>
       <figure class="finish-shown">
         <div class="on-ground"><MaterialSwatch v-if="shown" :finish="shown.swatch" :print="print" /></div>
@@ -162,6 +164,7 @@ const picked = computed({
 </template>
 
 <style>
+.finish-form summary { cursor: pointer; min-height: 28px; text-decoration: underline; text-underline-offset: 3px; font-size: 13px; }
 .finish-form { display: grid; grid-template-columns: 1fr 190px; gap: 20px; }
 .finish-shown > div { background: var(--ground); padding: 20px; height: 240px; }
 .finish-shown figcaption { font-size: 12px; padding-top: 6px; }

@@ -174,6 +174,11 @@ async function save(): Promise<void> {
         <div class="columns">
           <FieldText :field="form.fields.colour" label="Colour" optional hint="#8fa3a8" />
           <FieldText :field="form.fields.colours" label="Further colours" optional hint="parted by semicolons" />
+          <FieldText :field="form.fields.lifeYears" label="Lasts" optional unit="years" />
+        </div>
+        <details :open="candidate !== null">
+        <summary>Its size, numbers, methods and qualities</summary>
+        <div class="columns">
           <FieldText :field="form.fields.colourName" label="Its colour name" optional />
           <FieldText :field="form.fields.batch" label="Batch" optional />
         </div>
@@ -181,7 +186,6 @@ async function save(): Promise<void> {
           <FieldText :field="form.fields.widthMm" label="Width" optional :unit="lengthUnit" />
           <FieldText :field="form.fields.depthMm" label="Depth" optional :unit="lengthUnit" />
           <FieldText :field="form.fields.heightMm" label="Height" optional :unit="lengthUnit" />
-          <FieldText :field="form.fields.lifeYears" label="Lasts" optional unit="years" />
         </div>
         <div v-if="needs.seller" class="columns">
           <FieldText :field="form.fields.article" label="Article number" optional />
@@ -189,6 +193,7 @@ async function save(): Promise<void> {
         </div>
         <FieldSeveral :field="form.fields.methods" label="It needs" :options="methods" />
         <FieldSeveral :field="form.fields.qualities" label="It is" :options="qualities" />
+        </details>
         <p v-if="needs.caution" class="quiet">{{ needs.caution }}</p>
       </div>
       <aside class="landed-so-far" aria-label="Landed cost so far" aria-live="polite">
@@ -206,6 +211,7 @@ async function save(): Promise<void> {
 <style>
 .candidate-form { display: grid; grid-template-columns: minmax(0, 1fr) 216px; gap: 24px; }
 .candidate-form .columns { grid-template-columns: repeat(auto-fit, minmax(120px, 1fr)); }
+.candidate-form summary { cursor: pointer; min-height: 28px; text-decoration: underline; text-underline-offset: 3px; font-size: 13px; }
 .candidate-form .checks { padding-top: 14px; display: grid; align-content: start; }
 .landed-so-far { border-left: 1px solid var(--hairline); padding-left: 20px; font-size: 13px; }
 .landed-so-far .means { display: none; }

@@ -223,7 +223,7 @@ useKeys([
             <th scope="row"><span class="visually-hidden">Do</span></th>
             <td v-for="one in candidates" :key="one.row.id" :class="{ chosen: one.chosen }">
               <strong v-if="one.chosen" class="is-chosen">Chosen</strong>
-              <el-button v-else-if="(reading.open > 0 || reading.basis === 'in hand') && one.row.turnedDown === null" :type="chosen ? 'default' : 'primary'" :aria-label="`${chosen ? 'Take instead' : 'Choose'} ${one.row.name}`" @click="choose(one.row)">{{ chosen ? 'Take instead' : 'Choose' }}</el-button>
+              <el-button v-else-if="(reading.open > 0 || reading.basis === 'in hand' || reading.basis === 'placeholder') && one.row.turnedDown === null" :type="chosen ? 'default' : 'primary'" :aria-label="`${chosen ? 'Take instead' : 'Choose'} ${one.row.name}`" @click="choose(one.row)">{{ chosen ? 'Take instead' : 'Choose' }}</el-button>
               <button type="button" class="word" :aria-label="`Change ${one.row.name}`" @click="openCandidate(one.row)">Change</button>
               <button type="button" class="word" :aria-label="`Note a price of ${one.row.name}`" @click="notePrice(one.row)">Price</button>
               <button v-if="!one.chosen && one.row.turnedDown === null && !one.kept" type="button" class="word" :aria-label="`Turn down ${one.row.name}`" @click="turnDown(one.row)">Turn down</button>
@@ -305,5 +305,6 @@ useKeys([
 .side-by-side th.down { opacity: 0.75; }
 .side-by-side th.down strong { text-decoration: line-through; }
 .kept-lines { margin-top: 18px; font-size: 13px; line-height: 19px; display: grid; gap: 6px; }
+.side-by-side .figure-button { min-width: 0; text-align: left; }
 .is-chosen { display: inline-block; padding: 5px 0; }
 </style>

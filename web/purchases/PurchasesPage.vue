@@ -275,6 +275,7 @@ useKeys([
 .orders tbody tr:hover td { background: var(--shade); }
 .orders .swatch { width: 46px; }
 .orders .swatch > span { display: block; width: 34px; height: 24px; border: 1px solid var(--rule); }
+.orders td.tags { white-space: nowrap; }
 .orders .name { font-weight: 600; min-height: 24px; }
 .orders .with { display: block; font-size: 12px; line-height: 16px; }
 .purchases .seek { display: grid; grid-template-columns: minmax(0, 280px) 170px; gap: 12px; margin-bottom: 6px; }
@@ -291,6 +292,7 @@ useKeys([
   .orders tr.chosen > td { box-shadow: none; border: 0; }
   .orders tr.chosen { outline: 1.5px solid var(--ink); }
   .orders .swatch { grid-area: swatch; } .orders .what { grid-area: what; } .orders .far { grid-area: far; } .orders .tags { grid-area: tags; font-size: 13px; } .orders .due { grid-area: due; font-weight: 600; } .orders .paid { grid-area: paid; color: var(--soft); } .orders .from { display: none; }
-  .orders .name { min-height: 32px; }
+  .orders td.tags { white-space: nowrap; }
+.orders .name { min-height: 32px; }
 }
 </style>
