@@ -26,6 +26,9 @@ export async function makeStudio(page: Page): Promise<{ email: string; password:
   return who
 }
 
+/** Opens a makeover from the day page by its name. */
+export const openMakeover = (page: Page, name: RegExp): Promise<void> => page.getByRole('list', { name: 'All makeovers' }).getByRole('link', { name }).click()
+
 export const dialog = (page: Page): Locator => page.getByRole('dialog')
 
 /** Chooses an option of a list by its label. */
@@ -97,7 +100,7 @@ export async function addCandidate(page: Page, offer: Offer): Promise<void> {
   await form.getByLabel('Tax', { exact: true }).fill(offer.tax ?? '0')
   await form.getByLabel('Lead time').fill(offer.lead ?? '7')
   if (offer.returns) await form.getByLabel('Days to return').fill(offer.returns)
-  if (offer.colour) await form.getByLabel('Colour').fill(offer.colour)
+  if (offer.colour) await form.getByLabel(/^Colour/).fill(offer.colour)
   await form.getByRole('button', { name: 'Add', exact: true }).click()
   await expect(form).toBeHidden()
 }

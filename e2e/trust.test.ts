@@ -1,7 +1,7 @@
 /** What a person trusts: bad input is answered and kept, two windows agree, silence loses nothing, nobody is locked out. */
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
-import { begin, chooseCandidate, dialog, expectLine, makeStudio, planPiece, signBudget, signIn, toStep } from './person.ts'
+import { begin, chooseCandidate, dialog, expectLine, makeStudio, openMakeover, planPiece, signBudget, signIn, toStep } from './person.ts'
 
 async function clean(page: Page, where: string): Promise<void> {
   await page.waitForTimeout(300)
@@ -21,7 +21,7 @@ async function cleanForm(page: Page, where: string, button: string | RegExp): Pr
 test.describe('axe finds nothing', () => {
   const openDemo = async (page: Page, step: string): Promise<void> => {
     await signIn(page)
-    await page.getByRole('link', { name: /Music room/ }).click()
+    await openMakeover(page, /Music room/)
     await toStep(page, step)
     await expect(page.getByRole('heading', { name: step, level: 1 })).toBeVisible()
   }

@@ -1,6 +1,6 @@
 /** The way through, from signing in to the last refund; the sums are those of the trade handbook's worked case (section 7). */
 import { expect, test } from '@playwright/test'
-import { addCandidate, begin, choose, chooseCandidate, dialog, expectLine, makeStudio, planPiece, signBudget, signIn, toStep } from './person.ts'
+import { addCandidate, begin, choose, chooseCandidate, dialog, expectLine, makeStudio, openMakeover, planPiece, signBudget, signIn, toStep } from './person.ts'
 
 test('two chairs ordered, one sent back, and the fabric still to buy', async ({ page }) => {
   await makeStudio(page)
@@ -101,7 +101,7 @@ test('two finishes are laid edge to edge, and a clash is said in words and accep
     await page.getByRole('button', { name: /Add a finish|Lay down the first/ }).first().click()
     const form = dialog(page)
     await form.getByLabel('Name').fill(name)
-    await form.getByLabel('Colour').fill(colour)
+    await form.getByLabel('Colour', { exact: true }).fill(colour)
     await choose(page, form, 'Family', family)
     await choose(page, form, 'Sheen', sheen)
     await form.getByLabel('Visible area by eye').fill('10')
@@ -128,7 +128,7 @@ test('two finishes are laid edge to edge, and a clash is said in words and accep
   await toStep(page, 'Palette')
   await page.getByRole('button', { name: /^Cool white/ }).click()
   await tag.getByRole('button', { name: 'Change', exact: true }).click()
-  await dialog(page).getByLabel('Colour').fill('92 -1 -8')
+  await dialog(page).getByLabel('Colour', { exact: true }).fill('92 -1 -8')
   await dialog(page).getByRole('button', { name: 'Save' }).click()
   await expect(looks).toContainText('1 look')
 })
@@ -196,10 +196,10 @@ test('by keyboard alone: sign in, open the makeover, go through the steps, pay a
 
 test('the demo opens: a clash, a return under way and a signed change are there', async ({ page }) => {
   await signIn(page)
-  await page.getByRole('link', { name: /Music room/ }).click()
+  await openMakeover(page, /Music room/)
   await expect(page.getByRole('columnheader', { name: /Change 1/ })).toBeVisible()
   await toStep(page, 'Palette')
   await expect(page.getByText(/two woods of different undertone/)).toBeVisible()
   await toStep(page, 'Purchases')
-  await expect(page.getByText('going back')).toBeVisible()
+  await expect(page.getByRole('cell', { name: 'going back' })).toBeVisible()
 })

@@ -120,7 +120,8 @@ function scopeRemarks(makeover: Makeover, practice: Practice): Remark[] {
 }
 
 /** What the chosen beginning asks for first. */
-function beginRemarks(makeover: Makeover, { schools }: Practice): Remark[] {
+function beginRemarks(makeover: Makeover, { schools, chosen }: Practice): Remark[] {
+  if (!chosen.includes('begin')) return []
   const pieces = rowsOf(makeover, 'piece').length
   const finishes = rowsOf(makeover, 'finish')
   const missing: Readonly<Record<string, [boolean, string, string]>> = {

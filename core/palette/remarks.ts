@@ -68,8 +68,8 @@ const saidBy = ({ schools }: Practice): string => `By the school “${schoolOf('
 
 /** Sixty, thirty, ten: the shares of the judged area against their targets. */
 function balance(makeover: Makeover, palette: Palette, practice: Practice): Remark[] {
-  const { rules, schools } = practice
-  if (schools.colours !== 'sixty-thirty-ten' || palette.finishes.length < 3 || palette.judged * 5 < palette.finishes.length * 4) return []
+  const { rules, schools, chosen } = practice
+  if (!chosen.includes('colours') || schools.colours !== 'sixty-thirty-ten' || palette.finishes.length < 3 || palette.judged * 5 < palette.finishes.length * 4) return []
   return (['dominant', 'secondary', 'accent'] as const).flatMap((role) => {
     const [share, target, grace] = [100 * palette.shares[role], rules[`balance.${role}`], rules[`balance.grace-${role}`]]
     if (Math.abs(share - target) <= grace) return []

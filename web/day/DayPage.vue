@@ -91,7 +91,7 @@ useKeys([
       <p v-if="lines && lines.length === 0" class="opening">
         No makeover yet. Begin one with a client, a room and a date; the budget, the palette and the pieces follow from there.
       </p>
-      <ol v-else class="makeovers">
+      <ol v-else class="makeovers" aria-label="All makeovers">
         <li v-for="line in found" :key="line.id">
           <router-link :to="{ name: 'brief', params: { id: line.id } }">
             <div class="tray on-ground"><MaterialStrip :parts="line.strip" :height="56" /></div>

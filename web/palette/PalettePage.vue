@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
+import { useRoute } from 'vue-router'
 import { computed, ref, useTemplateRef } from 'vue'
 import { hexFromLab } from '#core/colour/lab.ts'
 import { remove } from '#core/makeover/change.ts'
@@ -34,7 +35,8 @@ const { width, height } = useElementSize(frame)
 const tray = computed(() => layTray(finishes.value, Math.max(0.5, width.value / Math.max(1, height.value))))
 const percent = (fraction: number): string => `${100 * fraction}%`
 
-const oneId = ref<string | null>(null)
+const route = useRoute()
+const oneId = ref<string | null>(typeof route.query.open === 'string' ? route.query.open : null)
 const otherId = ref('')
 const one = computed(() => finishes.value.find((finish) => finish.id === oneId.value) ?? null)
 const other = computed(() => finishes.value.find((finish) => finish.id === otherId.value && finish.id !== oneId.value) ?? null)
@@ -64,7 +66,7 @@ function openSample(row: Row<'sample'> | null): void {
 const placeName = ({ kind, id }: { kind: 'finish' | 'piece'; id: string }): string => (kind === 'piece' ? pieces.value.find((piece) => piece.id === id)?.name : finishes.value.find((finish) => finish.id === id)?.name) ?? ''
 const carrier = (finish: Row<'finish'>): string => pieces.value.find((piece) => piece.id === finish.pieceId)?.name ?? ''
 /** The school's targets, as marks on the ruler: where each role should end. */
-const target = (role: 'dominant' | 'secondary' | 'accent'): number | null => (makeover.reckoning?.practice.schools.colours === 'sixty-thirty-ten' ? rules.value[`balance.${role}`] : null)
+const target = (role: 'dominant' | 'secondary' | 'accent'): number | null => (makeover.reckoning?.practice.chosen.includes('colours') && makeover.reckoning.practice.schools.colours === 'sixty-thirty-ten' ? rules.value[`balance.${role}`] : null)
 
 /** A click takes a finish up; with Shift, or while pairing, it is laid beside the one in hand. */
 const pairing = ref(false)

@@ -1,0 +1,127 @@
+import { describe, expect, it } from 'vitest'
+import fc from 'fast-check'
+import { labFromHex, labFromLch, type Lab } from '../colour/lab.ts'
+import { deltaE } from '../colour/difference.ts'
+import { blank } from '../makeover/blank.ts'
+import { add, type Documents, type Operation } from '../makeover/change.ts'
+import type { Fields } from '../makeover/kinds.ts'
+import { minor } from '../money/minor.ts'
+import { plainPractice } from '../rulebook/practice.ts'
+import { reckon } from '../reckoning/reckon.ts'
+import { begin, candidateOf, change, countingIds, pieceOf, testToday } from '../testing/small-makeover.ts'
+import { drawTexture } from './texture.ts'
+import { tieOf } from './ties.ts'
+import { families } from '../makeover/choices.ts'
+
+const { rules } = plainPractice
+const lab = (hex: string): Lab => labFromHex(hex) ?? { L: 0, a: 0, b: 0 }
+
+describe('a tie', () => {
+  it('is one colour up to ΔE00 5, or one hue at another depth where both have a hue (common practice, our thresholds)', () => {
+    expect(tieOf(lab('#8fa3a8'), lab('#8fa3a8'), rules)).toBe('same')
+    expect(tieOf(labFromLch(70, 40, 60), labFromLch(35, 35, 66), rules)).toBe('hue')
+    expect(tieOf(labFromLch(70, 40, 60), labFromLch(35, 35, 80), rules)).toBeNull()
+    expect(tieOf(labFromLch(70, 10, 60), labFromLch(35, 35, 60), rules)).toBeNull() // too grey to have a hue to tie by
+  })
+  it('holds both ways, whatever the colours', () => {
+    const any = fc.record({ L: fc.double({ min: 0, max: 100, noNaN: true }), a: fc.double({ min: -80, max: 80, noNaN: true }), b: fc.double({ min: -80, max: 80, noNaN: true }) })
+    fc.assert(
+      fc.property(any, any, (one, other) => {
+        expect(tieOf(one, other, rules)).toBe(tieOf(other, one, rules))
+        if (deltaE(one, other) <= 5) expect(tieOf(one, other, rules)).toBe('same')
+      }),
+    )
+  })
+})
+
+const newId = countingIds()
+const world = begin(newId)
+const { ids, categories } = world
+const begun = change(world.start, world.operations)
+const finishes = new Map<string, string>()
+function finish(name: string, hex: string, of: Partial<Fields<'finish'>> = {}): Operation {
+  const id = newId()
+  finishes.set(name, id)
+  const { L, a, b } = lab(hex)
+  return add('finish', id, { ...blank.finish, roomId: ids.room, name, role: 'dominant', family: 'paint', sheen: 'matt', labL: L, labA: a, labB: b, colourSource: 'hex', usedFor: '', visibleM2: 10, ...of })
+}
+function piece(name: string, hex: string | null, of: Partial<Fields<'piece'>> = {}): Operation[] {
+  const [id, candidate] = [newId(), newId()]
+  const { L, a, b } = lab(hex ?? '#000000')
+  return [add('piece', id, pieceOf(ids.room, categories.Furniture ?? '', { name, chosenId: candidate, chosenReason: 'Good', allowanceMinor: minor(1), ...of })), add('candidate', candidate, candidateOf(id, ids.seller, { name, priceMinor: minor(1), ...(hex ? { labL: L, labA: a, labB: b } : {}) }))]
+}
+const school = (question: Fields<'school'>['question'], name: string): Operation => add('school', newId(), { question, school: name })
+const codes = (documents: Documents): string[] => reckon(documents, testToday).remarks.map((remark) => remark.code).filter((code) => code.startsWith('palette.'))
+
+describe('an accent', () => {
+  const lone = change(begun, [finish('Wall', '#9fb7c4', { surface: 'walls' }), finish('Rust', '#a84f33', { role: 'accent', visibleM2: 1 })])
+  const seldom = (documents: Documents) => reckon(documents, testToday).remarks.filter((remark) => remark.code === 'palette.appears-seldom')
+  it('that appears once looks like a mistake, twice is a note, three times is silence', () => {
+    expect(seldom(lone)[0]).toMatchObject({ weight: 'look', title: 'Rust appears once' })
+    const twice = change(lone, piece('Cushion', '#a84f33'))
+    expect(seldom(twice)[0]).toMatchObject({ weight: 'note', title: 'Rust appears twice' })
+    expect(seldom(change(twice, piece('Lamp', '#8c4a35')))).toEqual([])
+  })
+  it('is counted in a pattern that carries it, and once in a thing that carries it twice', () => {
+    const striped = change(lone, [finish('Stripe', '#f3ecdb', { family: 'textile', pattern: 'stripe', patternScale: 'medium', role: 'secondary' })])
+    const carried = change(striped, [add('patternPart', newId(), { finishId: finishes.get('Stripe') ?? '', partId: finishes.get('Rust') ?? '', sharePpm: 300_000 })])
+    const appears = reckon(carried, testToday).palette.finishes.find((one) => one.name === 'Rust')?.appears
+    expect(appears).toHaveLength(2)
+    expect(reckon(carried, testToday).palette.shares.accent).toBeCloseTo((1 + 3) / 21, 9) // 1 m² and 30 % of 10 m², of 21 m²
+  })
+})
+
+describe('the schools of colour', () => {
+  const wall = () => finish('Wall', '#e9e2d3', { surface: 'walls', visibleM2: 60 })
+  it('sixty, thirty, ten is held within its grace, and only where it was chosen', () => {
+    const of = (dominant: number, secondary: number, accent: number) => [finish('One', '#e9e2d3', { visibleM2: dominant }), finish('Two', '#7d8a80', { role: 'secondary', visibleM2: secondary }), finish('Three', '#a84f33', { role: 'accent', visibleM2: accent })]
+    const balance = (operations: Operation[]) => codes(change(begun, operations)).filter((code) => code === 'palette.balance').length
+    expect(balance([...of(60, 30, 10), school('colours', 'sixty-thirty-ten')])).toBe(0)
+    expect(balance([...of(69, 23, 8), school('colours', 'sixty-thirty-ten')])).toBe(0) // within 10, 8 and 4 points
+    expect(balance([...of(90, 9, 1), school('colours', 'sixty-thirty-ten')])).toBe(3)
+    expect(balance(of(90, 9, 1))).toBe(0)
+  })
+  it('neutrals and one raises a second strong colour; woods are not counted', () => {
+    const strong = (operations: Operation[]) => codes(change(begun, [wall(), ...operations, school('colours', 'neutrals-and-one')])).includes('palette.many-strong')
+    expect(strong([finish('Rust', '#a84f33'), finish('Oak', '#b98d55', { family: 'wood' })])).toBe(false)
+    expect(strong([finish('Rust', '#a84f33'), finish('Teal', '#2f6f73')])).toBe(true)
+  })
+  it('never cushions raises an accent on cloth', () => {
+    const cloth = [wall(), finish('Rust', '#a84f33', { role: 'accent', family: 'textile' })]
+    expect(codes(change(begun, [...cloth, school('accent', 'never-cushions')]))).toContain('palette.accent-on-cloth')
+    expect(codes(change(begun, [...cloth, school('accent', 'cushions')]))).not.toContain('palette.accent-on-cloth')
+  })
+  it('woods mixed freely are not held against each other', () => {
+    const woods = [finish('Red', '#7a3b2a', { family: 'wood' }), finish('Yellow', '#c9a050', { family: 'wood' })]
+    expect(codes(change(begun, woods))).toContain('palette.clash')
+    expect(codes(change(begun, [...woods, school('woods', 'mixed')]))).not.toContain('palette.clash')
+  })
+})
+
+describe('before the wall', () => {
+  const room = change(begun, [finish('Wall', '#9fb7c4', { surface: 'walls' })])
+  const seen = (documents: Documents) => codes(documents).filter((code) => code === 'palette.before-wall').length
+  it('a piece of its colour disappears, unless it is meant to; one that stands out is said only where it should hide', () => {
+    expect(seen(change(room, piece('Sofa', '#a2b9c3')))).toBe(1)
+    expect(seen(change(room, piece('Sofa', '#a2b9c3', { hides: true })))).toBe(0)
+    expect(seen(change(room, piece('Sofa', '#3a2a22')))).toBe(0)
+    expect(seen(change(room, piece('Pipe', '#20252a', { hides: true })))).toBe(1)
+    expect(seen(change(room, piece('Sofa', null)))).toBe(0)
+  })
+})
+
+describe('every family as material', () => {
+  it.each(families)('%s keeps its own colour in the mean, and shows a relief of its own', (family) => {
+    const colour = lab('#8a7a6a')
+    const { pixels } = drawTexture(family, 'matt', colour, 7, 96, 96)
+    const mean = [0, 1, 2].map((channel) => pixels.filter((_, at) => at % 4 === channel).reduce((total, value) => total + value, 0) / (96 * 96))
+    for (const [channel, value] of [0x8a, 0x7a, 0x6a].entries()) expect(Math.abs((mean[channel] ?? 0) - value)).toBeLessThan(4)
+    expect(new Set(pixels).size).toBeGreaterThan(4)
+  })
+  it.each(['stripe', 'check', 'motif', 'all over'] as const)('a %s covers about the share it was given', (pattern) => {
+    const ink = lab('#20252a')
+    const { pixels } = drawTexture('paint', 'gloss', lab('#f3ecdb'), 7, 210, 210, { pattern, scale: 'large', parts: [{ lab: ink, share: 0.3 }] })
+    const dark = pixels.filter((value, at) => at % 4 === 0 && value < 128).length / (210 * 210)
+    expect(Math.abs(dark - 0.3)).toBeLessThan(0.05)
+  })
+})
