@@ -55,6 +55,8 @@ async function main() {
   const env = { BONITAS_TEST_POSTGRES: database.address('postgres') }
 
   if (wants('unit')) {
+    installDebian('hledger', () => existsSync('/usr/bin/hledger'), 'hledger, which the journal is checked with')
+    installDebian('poppler-utils', () => existsSync('/usr/bin/pdftotext'), 'poppler-utils, which the papers are read with')
     const file = join(reports, 'unit.json')
     const code = await run('vitest/vitest.mjs', ['run', '--reporter=dot', '--reporter=json', `--outputFile.json=${file}`], env)
     const { ok, bad } = readReport(file, ({ numPassedTests, numFailedTests, numFailedTestSuites, success }) => ({ ok: numPassedTests, bad: numFailedTests || (success ? 0 : Math.max(1, numFailedTestSuites)) }))

@@ -10,7 +10,7 @@ export class MissingRight extends Error {}
 const folder = fileURLToPath(new URL('./migrations', import.meta.url))
 
 /** Brings a database forward to the newest tables. Safe to run again, and from two processes at once. Tells whether it was new. */
-export async function migrateDatabase(url: string): Promise<{ fresh: boolean }> {
+export async function migrateDatabase(url: string, migrations = folder): Promise<{ fresh: boolean }> {
   const client = new pg.Client({ connectionString: url, connectionTimeoutMillis: 10_000 })
   await client.connect()
   try {
@@ -18,7 +18,7 @@ export async function migrateDatabase(url: string): Promise<{ fresh: boolean }> 
     await client.query('set client_min_messages = warning')
     await prepare(client)
     const { rows } = await client.query<{ known: boolean }>(`select to_regclass('public.bonitas_migrations') is not null as known`)
-    await migrate(drizzle(client), { migrationsFolder: folder, migrationsSchema: 'public', migrationsTable: 'bonitas_migrations' })
+    await migrate(drizzle(client), { migrationsFolder: migrations, migrationsSchema: 'public', migrationsTable: 'bonitas_migrations' })
     return { fresh: rows[0]?.known !== true }
   } finally {
     await client.end()

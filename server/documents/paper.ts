@@ -4,7 +4,7 @@ import { createRequire } from 'node:module'
 import PDFDocument from 'pdfkit'
 
 const require = createRequire(import.meta.url)
-const file = (family: 'newsreader' | 'hanken-grotesk', subset: 'latin' | 'latin-ext'): Buffer => readFileSync(require.resolve(`@fontsource-variable/${family}/files/${family}-${subset}-wght-normal.woff2`))
+const file = (family: 'newsreader' | 'hanken-grotesk', subset: 'latin' | 'latin-ext'): Buffer => readFileSync(require.resolve(`@fontsource/${family}/files/${family}-${subset}-400-normal.woff`))
 
 /** Typefaces by what they are for; the second of each has the letters that the first lacks. */
 const faces = { serif: ['newsreader', 'latin'], 'serif-ext': ['newsreader', 'latin-ext'], sans: ['hanken-grotesk', 'latin'], 'sans-ext': ['hanken-grotesk', 'latin-ext'] } as const
