@@ -33,8 +33,14 @@ export const dialog = (page: Page): Locator => page.getByRole('dialog')
 
 /** Chooses an option of a list by its label. */
 export async function choose(page: Page, scope: Locator, label: string, option: string): Promise<void> {
-  await scope.getByLabel(label, { exact: true }).click({ force: true }) // the list draws its value over the input that is labelled
-  await page.getByRole('option', { name: option, exact: true }).filter({ visible: true }).click()
+  const list = scope.getByLabel(label, { exact: true })
+  // a list that is still folding away takes no click: it is opened again until it shows what was chosen
+  await expect(async () => {
+    await list.click({ force: true, timeout: 2000 }) // the list draws its value over the input that is labelled
+    await page.getByRole('option', { name: option, exact: true }).filter({ visible: true }).click({ timeout: 2000 })
+    const shown = scope.locator('.el-select').filter({ has: page.getByLabel(label, { exact: true }) })
+    if ((await shown.count()) > 0) await expect(shown).toContainText(option, { timeout: 1000 })
+  }).toPass({ timeout: 15_000 })
 }
 
 export async function begin(page: Page, { name = 'Test room', currency = 'EUR' } = {}): Promise<string> {

@@ -157,7 +157,7 @@ function againstWalls(makeover: Makeover, palette: Palette, { rules }: Practice)
         weight: piece.hides ? 'note' : 'look',
         step: 'palette',
         subjects: [{ kind: 'piece', id: piece.id }, { kind: 'finish', id: wall.id }],
-        title: piece.hides ? `${piece.name} stands out from ${wall.name}` : `${piece.name} disappears before ${wall.name}`,
+        title: piece.hides ? `${piece.name}: seen before ${wall.name}` : `${piece.name}: lost before ${wall.name}`,
         sentence: piece.hides
           ? `It is meant to hide, and is ${Math.abs(one.lighter).toFixed(0)} lighter or darker than the wall; over ${citeRule('wall.stand-out', rules)} a thing stands out.`
           : `They part by ΔE ${one.deltaE.toFixed(1)} and ${Math.abs(one.lighter).toFixed(0)} in lightness; under ${citeRule('wall.vanish-difference', rules)} a piece is lost before its wall. Choose it lighter or darker, or say that it is meant to hide.`,

@@ -28,7 +28,7 @@ export function paper(title: string) {
   /** Text in runs, so that a letter the first face lacks is set in the second; what neither has becomes a question mark. */
   function runs(face: Face, text: string): [font: string, text: string][] {
     const found: [string, string][] = []
-    for (const letter of text.replace(/\u00a0/g, ' ')) {
+    for (const letter of text) {
       const code = letter.codePointAt(0) ?? 0
       const basic = code < 0x100 || (code >= 0x2000 && code <= 0x206f) || alsoBasic.has(code)
       const extended = code >= 0x100 && code < 0x250

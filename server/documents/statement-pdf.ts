@@ -1,8 +1,11 @@
 import { negate, type Minor } from '#core/money/minor.ts'
 import { writeMoney } from '#core/money/written.ts'
-import { writeDate } from '#core/measure/plain-date.ts'
+import { writeDate, type PlainDate } from '#core/measure/plain-date.ts'
 import type { Statement } from '#core/purchases/index.ts'
 import { paper, type Column } from './paper.ts'
+
+/** A day that never breaks over lines. */
+const day = (on: PlainDate): string => writeDate(on).replaceAll(' ', '\u00a0')
 
 /** The account as pages: for the client without, for the studio with its costs and margins. */
 export function statementPdf(statement: Statement, clients: readonly string[], studio: string): Promise<Buffer> {
@@ -22,8 +25,8 @@ export function statementPdf(statement: Statement, clients: readonly string[], s
   if (statement.lines.length === 0) page.words('Nothing is ordered yet.', true)
   else
     page.table(
-      [{ head: 'What', width: 3.4 }, { head: 'From', width: 2 }, { head: 'Ordered', width: 1.4 }, { head: 'How far', width: 1.3 }, { head: 'Owed', width: 1.4, right: true }, { head: 'Paid', width: 1.4, right: true }, { head: 'Due', width: 1.3, right: true }, ...(forStudio ? [{ head: 'Cost', width: 1.4, right: true }, { head: 'Margin', width: 1.3, right: true }] : [])],
-      statement.lines.map((line) => [`${line.piece}: ${line.thing}${line.credited > 0 ? ` (credited ${money(line.credited)})` : ''}`, line.seller, writeDate(line.orderedOn), line.state, money(line.owed), money(line.paid), money(line.due), ...(forStudio ? [line.studioCost === null ? '' : money(line.studioCost), line.margin === null ? '' : money(line.margin)] : [])]),
+      [{ head: 'What', width: 3.2 }, { head: 'From', width: 2 }, { head: 'Ordered', width: 1.7 }, { head: 'How far', width: 1.3 }, { head: 'Owed', width: 1.4, right: true }, { head: 'Paid', width: 1.4, right: true }, { head: 'Due', width: 1.3, right: true }, ...(forStudio ? [{ head: 'Cost', width: 1.4, right: true }, { head: 'Margin', width: 1.3, right: true }] : [])],
+      statement.lines.map((line) => [`${line.piece}: ${line.thing}${line.credited > 0 ? ` (credited ${money(line.credited)})` : ''}`, line.seller, day(line.orderedOn), line.state, money(line.owed), money(line.paid), money(line.due), ...(forStudio ? [line.studioCost === null ? '' : money(line.studioCost), line.margin === null ? '' : money(line.margin)] : [])]),
     )
   if (forStudio && statement.margin !== null) page.words(`Margins on what the studio bought and bills on: ${money(statement.margin)}.`)
   if (statement.wishes.length > 0) {
@@ -32,7 +35,7 @@ export function statementPdf(statement: Statement, clients: readonly string[], s
   }
   if (statement.payments.length > 0) {
     page.heading('Payments')
-    page.table([{ head: 'On', width: 1.4 }, { head: 'For', width: 4 }, { head: 'To', width: 2.2 }, { head: 'By', width: 1.6 }, { head: 'Paid', width: 1.6, right: true }, { head: 'Came back', width: 1.6, right: true }], statement.payments.map((one) => [writeDate(one.paidOn), one.order, one.seller, one.tender, one.amount > 0 ? money(one.amount) : '', one.amount < 0 ? money(negate(one.amount)) : '']))
+    page.table([{ head: 'On', width: 1.6 }, { head: 'For', width: 4 }, { head: 'To', width: 2.2 }, { head: 'By', width: 1.6 }, { head: 'Paid', width: 1.6, right: true }, { head: 'Came back', width: 1.6, right: true }], statement.payments.map((one) => [day(one.paidOn), one.order, one.seller, one.tender, one.amount > 0 ? money(one.amount) : '', one.amount < 0 ? money(negate(one.amount)) : '']))
   }
   if (statement.held.length > 0) {
     page.heading('Held with sellers')

@@ -68,6 +68,7 @@ const takeAway = (row: Row<'attachment'>): Promise<unknown> => makeover.change(`
 .files img { display: block; max-width: 100%; max-height: 130px; border: 1px solid var(--rule); }
 .files li { display: flex; gap: 10px; align-items: end; padding: 2px 0; font-size: 13px; }
 .files .drop { display: block; border: 1px dashed var(--input); padding: 5px 10px; font-size: 12px; line-height: 16px; cursor: pointer; min-height: 28px; color: var(--soft); }
+@media (max-width: 720px) { .files .drop { min-height: 48px; padding: 14px; font-size: 14px; } }
 .files .drop:focus-within { outline: 2px solid var(--ink); outline-offset: 2px; }
 .files.over .drop { border: 1.5px solid var(--ink); color: var(--ink); }
 .error-line { border-left: 4px solid var(--ink); padding-left: 6px; font-weight: 600; font-size: 12px; line-height: 16px; margin-top: 4px; }

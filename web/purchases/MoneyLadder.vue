@@ -28,13 +28,14 @@ const parts: readonly { figure: Figure; name: string; key: 'paid' | 'committed' 
   <section class="ladder" aria-label="Money by category">
     <div class="rung legend">
       <span class="label">By category</span>
-      <span ref="column" class="label key">
+      <span class="label key">
         <span v-for="part in parts" :key="part.key"><i :class="part.key" aria-hidden="true" />{{ part.name.toLowerCase() }}</span>
         <span><i class="agreed" aria-hidden="true" />agreed</span>
       </span>
       <span class="label number">agreed</span>
       <span class="label number">left</span>
     </div>
+    <div class="rung measure" aria-hidden="true"><span /><span ref="column" /><span /><span /></div>
     <div v-for="category in money.categories" :key="category.id" class="rung">
       <span>{{ category.name }}</span>
       <span class="bars">
@@ -54,6 +55,7 @@ const parts: readonly { figure: Figure; name: string; key: 'paid' | 'committed' 
 .ladder { border-top: 1.5px solid var(--ink); margin-bottom: 18px; }
 .rung { display: grid; grid-template-columns: 116px minmax(0, 1fr) 90px 116px; gap: 0 14px; align-items: center; min-height: 27px; border-bottom: 1px solid var(--hairline); }
 .rung.legend { min-height: 24px; }
+.rung.measure { min-height: 0; height: 0; border: 0; }
 .rung .key { display: flex; gap: 16px; }
 .rung .key i { display: inline-block; width: 18px; height: 8px; margin-right: 5px; }
 .rung .key i.agreed { width: 2px; height: 12px; background: var(--ink); vertical-align: -2px; }
@@ -65,5 +67,5 @@ const parts: readonly { figure: Figure; name: string; key: 'paid' | 'committed' 
 .ladder .stillToBuy { background: var(--open); border-right: 1px solid var(--soft); }
 .rung .bars .agreed { position: absolute; top: 2px; bottom: 2px; border-left: 2px solid var(--ink); pointer-events: none; }
 .rung button.number { min-height: 24px; }
-@media (max-width: 720px) { .rung { grid-template-columns: 76px minmax(0, 1fr) 96px; gap: 0 8px; } .rung > :nth-child(3) { display: none; } }
+@media (max-width: 720px) { .rung.legend { grid-template-columns: 1fr; } .rung.legend > .label:not(.key) { display: none; } .rung.legend .key > span { white-space: nowrap; } .rung { grid-template-columns: 76px minmax(0, 1fr) 96px; gap: 0 8px; } .rung > :nth-child(3) { display: none; } }
 </style>

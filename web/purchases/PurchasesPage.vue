@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { remove, type Operation } from '#core/makeover/change.ts'
 import type { Row } from '#core/makeover/kinds.ts'
@@ -88,6 +88,12 @@ const said = computed(() => {
   return `agreed ${writeDate(first.row.signedOn)}${last?.row.signedOn ? `, changed ${changes.length === 1 ? 'once' : `${changes.length} times`}, last on ${writeDate(last.row.signedOn)}, signed` : ''}`
 })
 
+/** On a narrow page the tag hangs below: what is picked is brought into sight. */
+function pick(id: string): void {
+  pickedId.value = id
+  if (window.innerWidth <= 1080) void nextTick(() => document.getElementById('tag')?.scrollIntoView({ block: 'start' }))
+}
+
 const paying = ref<'out' | 'back' | null>(null)
 const goodsOpen = ref(false)
 const cancelOpen = ref(false)
@@ -156,9 +162,9 @@ useKeys([
           <tr><th colspan="2">What</th><th class="from">Where from</th><th>How far</th><th class="tags">Tags and return</th><th class="number">Paid</th><th class="number">Due</th></tr>
         </thead>
         <tbody>
-          <tr v-for="one in shown" :key="one.row.id" :class="{ chosen: one.row.id === pickedId }" @click="pickedId = one.row.id">
+          <tr v-for="one in shown" :key="one.row.id" :class="{ chosen: one.row.id === pickedId }" @click="pick(one.row.id)">
             <td class="swatch"><span><MaterialSwatch v-if="swatchOf(one.candidate)" :finish="swatchOf(one.candidate)!" :scale="0.5" /></span></td>
-            <td class="what"><button type="button" class="bare name" :aria-pressed="one.row.id === pickedId" @click.stop="pickedId = one.row.id">{{ one.name }}</button><span v-if="one.standIn" class="quiet">, a stand-in</span><span v-if="orderSize(one.row.orderId) > 1" class="quiet with">one order with {{ orderSize(one.row.orderId) - 1 }} more</span></td>
+            <td class="what"><button type="button" class="bare name" :aria-pressed="one.row.id === pickedId" @click.stop="pick(one.row.id)">{{ one.name }}</button><span v-if="one.standIn" class="quiet">, a stand-in</span><span v-if="orderSize(one.row.orderId) > 1" class="quiet with">one order with {{ orderSize(one.row.orderId) - 1 }} more</span></td>
             <td class="quiet from">{{ one.seller }}</td>
             <td class="far"><StateDots :state="one.money.state" /></td>
             <td class="tags">
