@@ -25,6 +25,7 @@ export type Forbidden = { readonly word: Forbiddable; readonly constraints: read
 
 /** What may not be done or brought into a room, and whether leave was asked. */
 export function forbiddenIn(makeover: Makeover, roomId: string): Forbidden[] {
+  if (rowsOf(makeover, 'constraint').length === 0) return []
   const here = rowsOf(makeover, 'constraint').filter((row) => row.roomId === null || row.roomId === roomId)
   const words = [...new Set(here.map((row) => row.forbids))]
   return words.map((word) => {

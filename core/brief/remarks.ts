@@ -61,8 +61,9 @@ function breaches(makeover: Makeover, practice: Practice): Remark[] {
     }),
     ...rowsOf(makeover, 'scopeOption').filter((row) => row.chosen).map((row) => ({ subject: { kind: 'scopeOption' as const, id: row.id }, name: row.name, roomId: makeover.rows.scopeChoice[row.choiceId]?.roomId ?? '', words: splitSeveral(row.methods), step: 'brief' as const })),
   ]
+  const forbidden = new Map(rowsOf(makeover, 'room').map((room) => [room.id, forbiddenIn(makeover, room.id)]))
   return things.flatMap(({ subject, name, roomId, words, step }) => {
-    const found = ruledOut(forbiddenIn(makeover, roomId), words)
+    const found = ruledOut(forbidden.get(roomId) ?? [], words)
     return found.filter((one) => !paidBack(one, practice)).map((one) =>
       remark({
         code: 'brief.forbidden',

@@ -12,19 +12,20 @@ export type Tie = 'same' | 'hue' | null
 
 /** Whether two colours tie: ΔE00 within the rule, or the same hue at another depth, both strong enough to have one. */
 export function tieOf(one: Lab, other: Lab, rules: Rules): Tie {
-  if (deltaE(one, other) <= rules['tie.same']) return 'same'
+  // ΔE00 is at least |ΔL*| ÷ S_L, and S_L is never over 1.75: most pairs are told apart by lightness alone
+  if (Math.abs(one.L - other.L) <= 1.75 * rules['tie.same'] && deltaE(one, other) <= rules['tie.same']) return 'same'
   const strong = Math.min(chroma(one), chroma(other)) >= rules['tie.chroma']
   return strong && hueApart(one, other) <= rules['tie.hue'] ? 'hue' : null
 }
 
 /** All colours of a candidate: its own, and the further ones it holds. */
-export function coloursOf(makeover: Makeover, candidate: Row<'candidate'>): Lab[] {
+export function coloursOf(makeover: Makeover, candidate: Row<'candidate'>, further: readonly Row<'candidateColour'>[] = rowsOf(makeover, 'candidateColour').filter((row) => row.candidateId === candidate.id)): Lab[] {
   const { labL, labA, labB } = candidate
   const own = labL === null || labA === null || labB === null ? [] : [{ L: labL, a: labA, b: labB }]
-  return [...own, ...rowsOf(makeover, 'candidateColour').filter((row) => row.candidateId === candidate.id).map(labOf)]
+  return [...own, ...further.map(labOf)]
 }
 
-export type Cell = { readonly finishId: string; readonly tie: Tie | 'clash'; readonly deltaE: number }
+export type Cell = { readonly finishId: string; readonly tie: Tie | 'clash' }
 export type PieceColours = {
   readonly pieceId: string
   readonly colours: readonly Lab[]
@@ -44,20 +45,20 @@ export function holdAgainst(colours: readonly Lab[], finishes: readonly Row<'fin
     const own = carried.some((one) => one.id === finish.id)
     const clashes = !own && carried.some((one) => clash({ family: one.family, lab: labOf(one) }, { family: finish.family, lab }, rules) !== null)
     const ties = colours.map((colour) => tieOf(colour, lab, rules))
-    const near = Math.min(...colours.map((colour) => deltaE(colour, lab)))
-    return { finishId: finish.id, deltaE: near, tie: ties.includes('same') ? 'same' : clashes ? 'clash' : ties.includes('hue') ? 'hue' : null }
+    return { finishId: finish.id, tie: ties.includes('same') ? 'same' : clashes ? 'clash' : ties.includes('hue') ? 'hue' : null }
   })
 }
 
 /** Palette colour × piece: every piece whose colour is known, by its chosen candidate. */
 export function tieTable(makeover: Makeover, rules: Rules): PieceColours[] {
+  const further = groupBy(rowsOf(makeover, 'candidateColour'), (row) => row.candidateId)
   const finishes = rowsOf(makeover, 'finish')
   const inRoom = groupBy(finishes, (row) => row.roomId)
   const carriedBy = groupBy(finishes, (row) => row.pieceId)
   return rowsOf(makeover, 'piece').flatMap((piece) => {
     const chosen = piece.chosenId === null ? undefined : makeover.rows.candidate[piece.chosenId]
     const carried = carriedBy.get(piece.id) ?? []
-    const colours = [...(chosen ? coloursOf(makeover, chosen) : []), ...carried.map(labOf)]
+    const colours = [...(chosen ? coloursOf(makeover, chosen, further.get(chosen.id) ?? []) : []), ...carried.map(labOf)]
     if (colours.length === 0) return []
     const cells = holdAgainst(colours, inRoom.get(piece.roomId) ?? [], carried, rules)
     return [{ pieceId: piece.id, colours, cells, tied: cells.filter((cell) => cell.tie === 'same' || cell.tie === 'hue').length }]
@@ -72,20 +73,30 @@ export type Appearance = { readonly kind: 'finish' | 'piece'; readonly id: strin
  */
 export function appearances(makeover: Makeover, table: readonly PieceColours[], rules: Rules): Map<string, Appearance[]> {
   const finishes = rowsOf(makeover, 'finish')
-  const parts = rowsOf(makeover, 'patternPart')
+  const inRoom = groupBy(finishes, (row) => row.roomId)
+  const carriers = groupBy(rowsOf(makeover, 'patternPart'), (part) => part.partId)
   const place = (finish: Row<'finish'>): Appearance => (finish.pieceId === null ? { kind: 'finish', id: finish.id } : { kind: 'piece', id: finish.pieceId })
+  const tiedPieces = new Map<string, string[]>()
+  for (const piece of table)
+    for (const cell of piece.cells)
+      if (cell.tie === 'same' || cell.tie === 'hue') {
+        const pieces = tiedPieces.get(cell.finishId)
+        if (pieces) pieces.push(piece.pieceId)
+        else tiedPieces.set(cell.finishId, [piece.pieceId])
+      }
   return new Map(
     finishes.map((finish) => {
       const found = new Map<string, Appearance>()
       const add = (one: Appearance): void => void found.set(`${one.kind} ${one.id}`, one)
       add(place(finish))
-      for (const other of finishes) {
-        if (other.id === finish.id || other.roomId !== finish.roomId) continue
-        const carries = parts.some((part) => part.finishId === other.id && part.partId === finish.id)
-        const clashes = clash({ family: finish.family, lab: labOf(finish) }, { family: other.family, lab: labOf(other) }, rules) !== null
-        if (carries || (!clashes && tieOf(labOf(finish), labOf(other), rules) !== null)) add(place(other))
+      const lab = labOf(finish)
+      const carried = new Set((carriers.get(finish.id) ?? []).map((part) => part.finishId))
+      for (const other of inRoom.get(finish.roomId) ?? []) {
+        if (other.id === finish.id) continue
+        const ties = carried.has(other.id) || (tieOf(lab, labOf(other), rules) !== null && clash({ family: finish.family, lab }, { family: other.family, lab: labOf(other) }, rules) === null)
+        if (ties) add(place(other))
       }
-      for (const piece of table) if (piece.cells.some((cell) => cell.finishId === finish.id && (cell.tie === 'same' || cell.tie === 'hue'))) add({ kind: 'piece', id: piece.pieceId })
+      for (const id of tiedPieces.get(finish.id) ?? []) add({ kind: 'piece', id })
       return [finish.id, [...found.values()]]
     }),
   )
@@ -95,10 +106,11 @@ export type WallContrast = { readonly pieceId: string; readonly wallId: string; 
 
 /** Each piece of known colour against the nearest wall finish of its room. */
 export function wallContrasts(makeover: Makeover, table: readonly PieceColours[], rules: Rules): WallContrast[] {
+  const wallsIn = groupBy(rowsOf(makeover, 'finish').filter((row) => row.surface === 'walls'), (row) => row.roomId)
   return table.flatMap(({ pieceId, colours }) => {
     const piece = makeover.rows.piece[pieceId]
     const [colour] = colours
-    const walls = rowsOf(makeover, 'finish').filter((row) => row.surface === 'walls' && row.roomId === piece?.roomId && row.pieceId !== pieceId)
+    const walls = (wallsIn.get(piece?.roomId ?? '') ?? []).filter((row) => row.pieceId !== pieceId)
     const nearest = walls.map((wall) => ({ wall, apart: colour ? deltaE(colour, labOf(wall)) : 0 })).sort((one, other) => one.apart - other.apart)[0]
     if (!piece || !colour || !nearest) return []
     const lighter = colour.L - nearest.wall.labL

@@ -110,8 +110,9 @@ function sets(makeover: Makeover, money: Money, { schools }: Practice): Remark[]
 
 /** A thing kept for its own sake is never to be replaced. */
 function keepsakes(makeover: Makeover): Remark[] {
+  const sentimental = rowsOf(makeover, 'candidate').filter((row) => row.keepReason === 'sentimental' && row.turnedDown === null)
   return rowsOf(makeover, 'piece').flatMap((piece) => {
-    const keepsake = rowsOf(makeover, 'candidate').find((row) => row.pieceId === piece.id && row.keepReason === 'sentimental' && row.turnedDown === null)
+    const keepsake = sentimental.find((row) => row.pieceId === piece.id)
     if (!keepsake || piece.chosenId === null || piece.chosenId === keepsake.id || !isKeepsake(makeover, piece.id)) return []
     return [
       remark({

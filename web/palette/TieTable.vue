@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Palette } from '#core/palette/index.ts'
+import { deltaE } from '#core/colour/difference.ts'
+import type { Row } from '#core/makeover/kinds.ts'
+import { labOf, type Palette } from '#core/palette/index.ts'
 import { useRows } from '../stores/rows.ts'
 
 /** Palette colour × piece: where a colour is taken up again, and where two undertones part. */
@@ -11,6 +13,7 @@ const rows = computed(() => palette.ties.map((one) => ({ ...one, piece: pieces.v
 const cell = (row: (typeof rows.value)[number], finishId: string) => row.cells.find((each) => each.finishId === finishId)
 const words = { same: 'the same colour', hue: 'the same hue, another depth', clash: 'clashes' } as const
 const said = (tie: 'same' | 'hue' | 'clash' | null): string => (tie === null ? 'no tie' : words[tie])
+const near = (row: (typeof rows.value)[number], finish: Row<'finish'>): number => Math.min(...row.colours.map((colour) => deltaE(colour, labOf(finish))))
 const appears = (id: string): number => palette.finishes.find((one) => one.id === id)?.appears.length ?? 0
 </script>
 
@@ -34,7 +37,7 @@ const appears = (id: string): number => palette.finishes.find((one) => one.id ==
           <tr v-for="row in rows" :key="row.pieceId">
             <th scope="row">{{ row.piece?.name }}</th>
             <td v-for="finish in finishes" :key="finish.id" class="cell">
-              <template v-if="cell(row, finish.id)"><i :class="cell(row, finish.id)?.tie ?? 'none'" :title="`${said(cell(row, finish.id)?.tie ?? null)}, ΔE ${cell(row, finish.id)?.deltaE.toFixed(1)}`" /><span class="visually-hidden">{{ said(cell(row, finish.id)?.tie ?? null) }}</span></template>
+              <template v-if="cell(row, finish.id)"><i :class="cell(row, finish.id)?.tie ?? 'none'" :title="`${said(cell(row, finish.id)?.tie ?? null)}, ΔE ${near(row, finish).toFixed(1)}`" /><span class="visually-hidden">{{ said(cell(row, finish.id)?.tie ?? null) }}</span></template>
             </td>
             <td class="number"><strong>{{ row.tied }}</strong></td>
             <td class="quiet">{{ row.wall ? `${row.wall.reads}, ΔE ${row.wall.deltaE.toFixed(1)}` : '–' }}</td>

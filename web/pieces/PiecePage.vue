@@ -68,6 +68,8 @@ const candidates = computed(() => {
 })
 const chosen = computed(() => candidates.value.find((one) => one.chosen) ?? null)
 const tied = (one: (typeof candidates.value)[number], tie: 'same' | 'hue' | 'clash'): string => one.cells.filter((cell) => cell.tie === tie).map((cell) => finishes.value.find((finish) => finish.id === cell.finishId)?.name ?? '').join(', ')
+/** "is Damson; ties to Elm", or nothing. */
+const tiesOf = (one: (typeof candidates.value)[number]): string => [tied(one, 'same') && `is ${tied(one, 'same')}`, tied(one, 'hue') && `ties to ${tied(one, 'hue')}`].filter(Boolean).join('; ')
 const pricesOf = (row: Row<'candidate'>): Row<'price'>[] => prices.value.filter((price) => price.candidateId === row.id).toSorted((one, other) => (one.seenOn < other.seenOn ? 1 : -1))
 const replaced = computed(() => substitutions.value.filter((row) => row.pieceId === piece.value?.id))
 const candidateName = (id: string): string => rows.value.find((row) => row.id === id)?.name ?? ''
@@ -188,7 +190,7 @@ useKeys([
           <tr>
             <th scope="row">Colour</th>
             <td v-for="one in candidates" :key="one.row.id" :class="{ chosen: one.chosen }">
-              <template v-if="one.cells.length > 0"><template v-if="tied(one, 'same')">is {{ tied(one, 'same') }}; </template><template v-if="tied(one, 'hue')">ties to {{ tied(one, 'hue') }}; </template><strong v-if="one.clashes > 0">clashes with {{ tied(one, 'clash') }}; </strong><span v-if="one.near" class="quiet seen">ΔE {{ one.near.deltaE.toFixed(1) }} from {{ one.near.finish.name }}. {{ seenWords(one.near.deltaE, rules) }}</span></template><span v-else class="quiet">{{ one.hex ?? 'not known' }}</span>
+              <template v-if="one.cells.length > 0">{{ tiesOf(one) }}<strong v-if="one.clashes > 0">{{ tiesOf(one) ? '; ' : '' }}clashes with {{ tied(one, 'clash') }}</strong><span v-if="one.near" class="quiet seen">ΔE {{ one.near.deltaE.toFixed(1) }} from {{ one.near.finish.name }}. {{ seenWords(one.near.deltaE, rules) }}</span></template><span v-else class="quiet">{{ one.hex ?? 'not known' }}</span>
             </td>
           </tr>
           <tr>
