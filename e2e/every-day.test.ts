@@ -148,6 +148,7 @@ test('on a phone: the day, an order, and a receipt that is photographed; a file 
   await signIn(page)
   await expect(page.getByRole('heading', { name: 'What needs a hand' })).toBeVisible()
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+  await page.getByRole('button', { name: /And \d+ more/ }).click()
   await page.getByRole('link', { name: /last return day Playing stools/ }).click()
   await expect(page.getByRole('heading', { name: 'Purchases', level: 1 })).toBeVisible()
   await expect(page.getByRole('heading', { name: 'Playing stools', level: 2 })).toBeVisible()

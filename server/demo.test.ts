@@ -1,12 +1,13 @@
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
-import { rowsOf } from '#core/makeover/document.ts'
+import { sources } from '#core/makeover/choices.ts'
+import { headOf, rowsOf } from '#core/makeover/document.ts'
 import { reckon } from '#core/reckoning/reckon.ts'
 import { addDays, plainDate } from '#core/measure/plain-date.ts'
 import { emptyStudio } from '#core/makeover/document.ts'
 import { demoDecorator, demoMakeovers } from '#demo/index.ts'
 import { countingIds } from '#core/testing/small-makeover.ts'
 import { inTransaction } from './database/connection.ts'
-import { loadMakeover } from './database/documents.ts'
+import { loadMakeover, loadStudio } from './database/documents.ts'
 import { documents, people } from './database/tables.ts'
 import { loadDemo } from './demo.ts'
 import { signIn } from './accounts/accounts.ts'
@@ -25,25 +26,34 @@ describe('the demo', () => {
     const signed = await signIn(served.database, email, password, now)
     const studio = signed?.person.studioId ?? ''
     expect(await inTransaction(served.database, { studio }, (tx) => tx.select().from(people))).toHaveLength(1)
-    expect(await inTransaction(served.database, { studio }, (tx) => tx.select().from(documents))).toHaveLength(2)
+    expect(await inTransaction(served.database, { studio }, (tx) => tx.select().from(documents))).toHaveLength(4) // the studio and three makeovers
   })
-  it('has one clash, one return under way and one signed change, and nothing that stops', async () => {
+  it('shows every state, source, tender and kind of money, and nothing in it stops', async () => {
     const signed = await signIn(served.database, demoDecorator.email, demoDecorator.password, now)
-    const makeover = await inTransaction(served.database, { studio: signed?.person.studioId ?? '' }, async (tx) => {
+    const studioId = signed?.person.studioId ?? ''
+    const opened = await inTransaction(served.database, { studio: studioId }, async (tx) => {
+      const studio = await loadStudio(tx, studioId)
+      const found = []
       for (const { id } of await tx.select({ id: documents.id }).from(documents)) {
-        const found = await loadMakeover(tx, id)
-        if (found && rowsOf(found, 'room').length > 0) return found
+        const makeover = id === studioId ? null : await loadMakeover(tx, id)
+        if (makeover) found.push({ makeover, studio })
       }
-      return null
+      return found
     })
-    if (!makeover) throw new Error('the demo was loaded above')
-    const reckoning = reckon({ makeover, studio: emptyStudio(makeover.id) }, plainDate('2027-03-01'))
-    expect(reckoning.palette.clashes).toHaveLength(1)
-    expect(reckoning.money.purchases.filter((purchase) => purchase.goingBack > 0)).toHaveLength(1)
-    expect(reckoning.money.versions).toHaveLength(2)
-    expect(reckoning.remarks.filter((remark) => remark.weight === 'stop')).toEqual([])
+    expect(opened).toHaveLength(3)
+    const reckoned = opened.map((one) => reckon(one, plainDate('2027-03-01')))
+    const all = <T>(of: (one: (typeof opened)[number]) => readonly T[]): T[] => opened.flatMap(of)
+    const states = new Set(reckoned.flatMap(({ money }) => money.purchases.map((purchase) => purchase.state)))
+    for (const state of ['ordered', 'part here', 'here', 'placed', 'kept', 'going back', 'refunded'] as const) expect([...states]).toContain(state)
+    expect(new Set(all(({ makeover }) => rowsOf(makeover, 'candidate').map((row) => row.source)))).toEqual(new Set(sources))
+    expect(new Set(all(({ makeover }) => rowsOf(makeover, 'payment').map((row) => row.tender)))).toEqual(new Set(['card', 'transfer', 'cash', 'gift card', 'held credit']))
+    for (const kind of ['constraint', 'permission', 'scopeOption', 'inspiration', 'sample', 'patternPart', 'coupon', 'credit', 'cancellation', 'return', 'claim', 'substitution', 'question', 'price', 'attachment', 'school'] as const) expect([kind, all(({ makeover }) => rowsOf(makeover, kind)).length > 0]).toEqual([kind, true])
+    expect(new Set(opened.map(({ makeover }) => headOf(makeover)?.scope))).toEqual(new Set(['decorate', 'refresh']))
+    expect(reckoned.flatMap((one) => one.remarks.filter((remark) => remark.weight === 'stop'))).toEqual([])
+    expect(reckoned.reduce((total, one) => total + one.palette.clashes.length, 0)).toBeGreaterThan(1)
+    expect(new Set(reckoned.map((one) => one.practice.schools.colours)).size).toBe(3)
   })
   it('can be loaded on any day of the year', () => {
-    for (let day = 0; day < 400; day += 7) expect(demoMakeovers(addDays(plainDate('2027-01-01'), day), countingIds(), emptyStudio('01900000-0000-7000-8000-00000000ffff')).every((told) => told.changeSets.length > 20)).toBe(true)
+    for (let day = 0; day < 400; day += 33) expect(demoMakeovers(addDays(plainDate('2027-01-01'), day), countingIds(), emptyStudio('01900000-0000-7000-8000-00000000ffff')).every((told) => told.changeSets.length > 20)).toBe(true)
   })
 })

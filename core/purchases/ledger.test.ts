@@ -196,7 +196,7 @@ describe('the ledger, whatever is ordered, paid, returned and signed', () => {
           }
         }
       }),
-      { numRuns: 120 },
+      { numRuns: 80 },
     )
     expect(taken).toBeGreaterThan(200)
     expect(refused).toBeGreaterThan(200)

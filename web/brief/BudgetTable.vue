@@ -56,7 +56,7 @@ onMounted(() => {
           <tr>
             <th>Category</th>
             <th v-for="{ row } in versions" :key="row.id" class="number">
-              <template v-if="row.signedOn"><strong>{{ row.number === 1 ? 'Agreed' : `Change ${row.number - 1}` }}</strong><br />{{ writeDate(row.signedOn) }}, {{ signer(row.signedById) }}</template>
+              <template v-if="row.signedOn"><strong>{{ row.number === 1 ? 'Agreed' : `Change ${row.number - 1}` }}</strong><br />{{ writeDate(row.signedOn) }}, {{ signer(row.signedById) }}<br /><a :href="`/api/makeovers/${$route.params.id}/brief.pdf?version=${row.number}`" :aria-label="`The brief as signed, ${row.number === 1 ? 'agreed' : `change ${row.number - 1}`}, PDF`">as signed</a></template>
               <template v-else><strong>Draft</strong><br />not signed</template>
             </th>
             <th v-if="agreement" class="number">Forecast</th>

@@ -7,7 +7,11 @@ import type { Attention } from '#core/reckoning/attention.ts'
 const { lines, today } = defineProps<{ lines: readonly (Attention & { readonly makeoverId: string; readonly makeover: string })[]; today: PlainDate }>()
 const kind = ref('')
 const kinds = computed(() => [...new Set(lines.map((line) => line.kind))])
-const shown = computed(() => (kind.value === '' ? lines : lines.filter((line) => line.kind === kind.value)))
+const all = ref(false)
+/** The makeovers stay in sight: a long list is folded to its most urgent lines. */
+const few = 8
+const found = computed(() => (kind.value === '' ? lines : lines.filter((line) => line.kind === kind.value)))
+const shown = computed(() => (all.value || found.value.length <= few + 2 ? found.value : found.value.slice(0, few)))
 const when = (on: PlainDate | null): string => {
   if (on === null) return 'now'
   const days = daysBetween(today, on)
@@ -40,11 +44,13 @@ const to = (line: (typeof lines)[number]) =>
         </router-link>
       </li>
     </ul>
+    <p v-if="shown.length < found.length || all" class="more"><button type="button" class="word" @click="all = !all">{{ all ? 'Only the most urgent' : `And ${found.length - shown.length} more` }}</button></p>
   </section>
 </template>
 
 <style>
 .attention { margin-bottom: 28px; }
+.attention .more { padding-top: 6px; font-size: 13px; }
 .attention .which { width: 190px; }
 .attention ul { border-top: 1.5px solid var(--ink); }
 .attention li { border-bottom: 1px solid var(--hairline); }
