@@ -6,6 +6,8 @@ import helmet from 'helmet'
 import type { Logger } from 'pino'
 import { accountRoutes, withPerson } from './accounts/routes.ts'
 import type { Database } from './database/connection.ts'
+import type { News } from './changes/news.ts'
+import { streamRoutes } from './changes/stream.ts'
 import { attachmentRoutes, largestFile } from './attachments/routes.ts'
 import { documentRoutes } from './documents/routes.ts'
 import { makeoverRoutes } from './makeovers/routes.ts'
@@ -13,6 +15,7 @@ import { notFound, Problem } from './problem.ts'
 
 export type Setting = {
   readonly database: Database
+  readonly news: News
   readonly log: Logger
   /** The built pages; where it is missing only the routes are served. */
   readonly pages: string | null
@@ -56,7 +59,7 @@ export function createApplication(setting: Setting): Express {
     next()
   })
   application.use('/api', accountRoutes(setting))
-  application.use('/api', withPerson(setting), attachmentRoutes(setting), makeoverRoutes(setting), documentRoutes(setting))
+  application.use('/api', withPerson(setting), attachmentRoutes(setting), makeoverRoutes(setting), streamRoutes(setting), documentRoutes(setting))
   application.use('/api', () => {
     throw notFound()
   })

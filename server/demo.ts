@@ -22,7 +22,7 @@ export async function loadDemo(database: Database, nowMs: number): Promise<{ ema
     for (const told of demoMakeovers(today, uuidv7, emptyStudio(maker.studioId))) {
       const files = await filesOf(tx, maker.studioId, told, today)
       for (const changeSet of [...told.changeSets, ...(files.length > 0 ? [{ id: uuidv7(), schemaVersion, sentence: 'Put pictures and receipts with their things', operations: files }] : [])]) {
-        const outcome = await take(tx, maker, told.makeoverId, changeSet, nowMs)
+        const outcome = await take(tx, database, maker, told.makeoverId, changeSet, nowMs)
         if (outcome.is !== 'taken') throw new Error(`The demo does not fit the product: “${changeSet.sentence}”: ${JSON.stringify(outcome)}`)
       }
     }

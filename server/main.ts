@@ -2,6 +2,7 @@
 import { fileURLToPath } from 'node:url'
 import { pino } from 'pino'
 import { createApplication } from './application.ts'
+import { openNews } from './changes/news.ts'
 import { connect } from './database/connection.ts'
 import { migrateDatabase, MissingRight } from './database/migrate.ts'
 import { loadDemo } from './demo.ts'
@@ -24,11 +25,12 @@ try {
   fail(error instanceof MissingRight ? `Bonitas: ${error.message}` : `Bonitas cannot use the database: ${error instanceof Error ? error.message : String(error)}`)
 }
 const database = connect(url)
+const news = openNews(url, database, log)
 const wanted = process.env.BONITAS_DEMO
 const demo = wanted === 'yes' || (wanted === 'if new' && fresh) ? await loadDemo(database, Date.now()) : null
 
 const pages = fileURLToPath(new URL('../dist/web', import.meta.url))
-const server = createApplication({ database, log, pages, now: Date.now, failedSignIns: Number(process.env.FAILED_SIGN_INS ?? 20) }).listen(port, host)
+const server = createApplication({ database, news, log, pages, now: Date.now, failedSignIns: Number(process.env.FAILED_SIGN_INS ?? 20) }).listen(port, host)
 server.on('error', (error: NodeJS.ErrnoException) => fail(error.code === 'EADDRINUSE' ? `Port ${port} is taken: set another with PORT=8090 npm start` : String(error)))
 server.on('listening', () => process.send?.({ ready: true, demo }))
 
@@ -38,8 +40,9 @@ async function stop(): Promise<void> {
   stopping = true
   server.close()
   server.closeIdleConnections()
-  setTimeout(() => server.closeAllConnections(), 2000).unref()
+  setTimeout(() => server.closeAllConnections(), 500).unref()
   await new Promise((resolve) => server.once('close', resolve))
+  await news.close()
   await database.close()
   process.exit(0)
 }

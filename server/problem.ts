@@ -1,4 +1,6 @@
+import type { Request } from 'express'
 import type { Fault } from '#core/makeover/change.ts'
+import { isUuid } from '#core/makeover/fields.ts'
 
 /** A refusal as a problem detail (RFC 9457): what, where, and what was expected. */
 export class Problem extends Error {
@@ -25,4 +27,11 @@ export function refused(faults: readonly Fault[]): Problem {
   const [first] = faults
   const detail = faults.map((one) => (one.field ? `${one.field}: ${one.message}` : one.message)).join('; ')
   return new Problem(first?.code === 'malformed' ? 400 : 422, first?.code ?? 'refused', 'The change was not made', detail, { faults })
+}
+
+/** The id that a path names; what is none is not found. */
+export function idIn(request: Request): string {
+  const { id } = request.params
+  if (!isUuid(id)) throw notFound()
+  return id
 }

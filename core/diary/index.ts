@@ -1,1 +1,3 @@
-export { fieldWords, namesIn, tellRow, type DiaryRow, type FieldTold, type RowTold } from './telling.ts'
+export { advance, entriesOf, personal, rollBack, withoutPersonal, type DiaryEntry, type DiaryRow } from './entries.ts'
+export { fieldWords, namesIn, tellRow, type FieldTold, type RowTold } from './telling.ts'
+export { undoOf, undoStack, type Done, type Undo } from './undo.ts'

@@ -5,10 +5,9 @@ import { isKind, references, spoken, type Kind } from '../makeover/kinds.ts'
 import { isPlainDate, writeDate } from '../measure/plain-date.ts'
 import { isMinor } from '../money/minor.ts'
 import { writeMoney, writeRate } from '../money/written.ts'
+import { personal, type DiaryRow } from './entries.ts'
 import { questions, schoolOf, type QuestionId } from '../rulebook/schools.ts'
 
-/** A row of the diary as the server keeps it. */
-export type DiaryRow = { readonly kind: string; readonly rowId: string; readonly operation: string; readonly before: Readonly<Record<string, unknown>> | null; readonly after: Readonly<Record<string, unknown>> | null }
 export type FieldTold = { readonly field: string; readonly before: string; readonly after: string }
 export type RowTold = { readonly kind: string; readonly rowId: string; readonly what: string; readonly name: string; readonly did: 'new' | 'changed' | 'taken away'; readonly fields: readonly FieldTold[] }
 
@@ -39,7 +38,7 @@ function nameOf(row: DiaryRow, documents: Documents, names: ReadonlyMap<string, 
   const now = isKind(row.kind) ? anyRows(documents)[row.kind][row.rowId] : undefined
   for (const from of [now, row.after, row.before]) {
     if (!from) continue
-    for (const field of ['name', 'ask', 'reason', 'question', 'rule']) if (typeof from[field] === 'string' && from[field] !== '' && from[field] !== '(personal)') return from[field]
+    for (const field of ['name', 'ask', 'reason', 'question', 'rule']) if (typeof from[field] === 'string' && from[field] !== '' && from[field] !== personal) return from[field]
     for (const field of ['pieceId', 'candidateId', 'purchaseId', 'finishId', 'categoryId', 'orderId']) {
       const to = from[field]
       if (typeof to === 'string') return names.get(to) ?? ''

@@ -36,7 +36,7 @@ export const blank = {
   delivery: { damagedPacks: 0, note: '' },
   return: { restockingMinor: zero, settles: 'money' },
   payment: { creditId: null, reversesId: null },
-  attachment: { orderId: null, deliveryId: null, candidateId: null, inspirationId: null, finishId: null },
+  attachment: { orderId: null, deliveryId: null, candidateId: null, inspirationId: null, finishId: null, roomId: null },
 } as const satisfies { readonly [K in Kind]?: Partial<Fields<K>> }
 
 /** The terms of a candidate, to be copied on its order. */

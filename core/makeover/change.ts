@@ -5,15 +5,22 @@ import { ValidationError } from 'yup'
 import { isUuid } from './fields.ts'
 import { isKind, isStudioKind, makeoverKinds, references, schemas, spoken, studioKinds, type Fields, type Kind, type Row } from './kinds.ts'
 import type { Makeover, Studio } from './document.ts'
-import { fromVersionOne } from './upgrade.ts'
+import { upgradeOperations } from './upgrade.ts'
 
-export const schemaVersion = 2
+export const schemaVersion = 3
 
 /** A put names the fields it changes and the version of the row it was based on; null makes a new row. */
 export type Put = { readonly op: 'put'; readonly kind: Kind; readonly id: string; readonly base: string | null; readonly fields: Readonly<Record<string, unknown>> }
 export type Remove = { readonly op: 'remove'; readonly kind: Kind; readonly id: string; readonly base: string }
 export type Operation = Put | Remove
-export type ChangeSet = { readonly id: string; readonly schemaVersion: number; readonly sentence: string; readonly operations: readonly Operation[] }
+export type ChangeSet = {
+  readonly id: string
+  readonly schemaVersion: number
+  readonly sentence: string
+  readonly operations: readonly Operation[]
+  /** The change set that this one takes back. */
+  readonly undoes?: string
+}
 
 /** Something wrong with a change: where (kind, row, field) and what was expected. */
 export type Fault = { readonly code: string; readonly kind: Kind | null; readonly id: string | null; readonly field: string | null; readonly message: string }
@@ -33,9 +40,10 @@ export function readChangeSet(body: unknown): { ok: true; value: ChangeSet } | {
   const wrong = (field: string, message: string) => ({ ok: false as const, faults: [fault('malformed', null, null, field, message)] })
   if (!isRecord(body)) return wrong('body', 'expected a change set')
   if (!isUuid(body.id)) return wrong('id', 'expected an id')
-  const { sentence, schemaVersion: version } = body
-  if (version !== 1 && version !== schemaVersion) return wrong('schemaVersion', `expected ${schemaVersion}`)
-  const operations = version === 1 && Array.isArray(body.operations) ? fromVersionOne(body.operations) : body.operations
+  const { sentence, schemaVersion: version, undoes } = body
+  const operations = Array.isArray(body.operations) ? upgradeOperations(version, body.operations, schemaVersion) : body.operations
+  if (operations === null) return wrong('schemaVersion', `expected ${schemaVersion}, or an earlier one`)
+  if (undoes !== undefined && !isUuid(undoes)) return wrong('undoes', 'expected the id of the change that this takes back')
   if (typeof sentence !== 'string' || sentence.trim() === '' || [...sentence].length > 500 || !sentence.isWellFormed() || sentence.includes('\u0000'))
     return wrong('sentence', 'expected a sentence of at most 500 characters that says what was done')
   if (!Array.isArray(operations) || operations.length === 0 || operations.length > 2000) return wrong('operations', 'expected 1 to 2000 operations')
@@ -58,7 +66,7 @@ export function readChangeSet(body: unknown): { ok: true; value: ChangeSet } | {
       read.push({ op, kind, id, base })
     } else return wrong(`${where}.op`, 'expected put or remove')
   }
-  return { ok: true, value: { id: body.id, schemaVersion, sentence: sentence.trim(), operations: read } }
+  return { ok: true, value: { id: body.id, schemaVersion, sentence: sentence.trim(), operations: read, ...(undoes === undefined ? {} : { undoes }) } }
 }
 
 export type Documents = { readonly makeover: Makeover; readonly studio: Studio }

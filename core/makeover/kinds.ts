@@ -239,7 +239,7 @@ export const schemas = {
     reversesId: reference().nullable(),
   }),
   /** A file kept by its content, hung on what it belongs to. */
-  attachment: row({ sha256: digest(), mediaType: choice(mediaTypes), bytes: count(1, 10_485_760), name: label(200), addedOn: date(), orderId: reference().nullable(), deliveryId: reference().nullable(), candidateId: reference().nullable(), inspirationId: reference().nullable(), finishId: reference().nullable() }),
+  attachment: row({ sha256: digest(), mediaType: choice(mediaTypes), bytes: count(1, 10_485_760), name: label(200), addedOn: date(), orderId: reference().nullable(), deliveryId: reference().nullable(), candidateId: reference().nullable(), inspirationId: reference().nullable(), finishId: reference().nullable(), roomId: reference().nullable() }),
   /** A remark accepted as it stands: it comes back when its numbers are no longer those of the fingerprint. */
   acceptance: row({ remarkKey: label(300), fingerprint: line(1000), reason: label(500), acceptedOn: date() }),
 }
@@ -287,7 +287,7 @@ export const references: { readonly [K in Kind]?: { readonly [F in keyof Fields<
   return: { purchaseId: 'purchase' },
   claim: { purchaseId: 'purchase' },
   payment: { orderId: 'order', creditId: 'credit', reversesId: 'payment' },
-  attachment: { orderId: 'order', deliveryId: 'delivery', candidateId: 'candidate', inspirationId: 'inspiration', finishId: 'finish' },
+  attachment: { orderId: 'order', deliveryId: 'delivery', candidateId: 'candidate', inspirationId: 'inspiration', finishId: 'finish', roomId: 'room' },
 }
 
 /** Kinds that hold what is personal: the diary of changes names their fields but never keeps their values. */

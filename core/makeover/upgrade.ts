@@ -1,6 +1,16 @@
+/** Change sets that wait in a browser, and files, are written by the version of their day; an older one is told in today’s words. */
 import { blank } from './blank.ts'
 
-/** Change sets that wait in a browser are written by the page of their day; an older one is told in today's words. */
+/** Every earlier version, and what brings its operations to the next. */
+const steps: Readonly<Record<number, (operations: readonly unknown[]) => unknown[]>> = { 1: fromVersionOne, 2: fromVersionTwo }
+
+/** Operations of an earlier version in the form of `today`'s; null for a version that is not known. */
+export function upgradeOperations(version: unknown, operations: readonly unknown[], today: number): readonly unknown[] | null {
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1 || version > today) return null
+  let told = operations
+  for (let at = version; at < today; at++) told = steps[at]?.(told) ?? told
+  return told
+}
 
 /** What a new row of version 1 lacks is what a new row says while nobody has said more. */
 const lacking: Readonly<Record<string, Readonly<Record<string, unknown>> | undefined>> = blank
@@ -11,7 +21,7 @@ const isRecord = (value: unknown): value is Record<string, unknown> => typeof va
  * Operations of version 1 in the form of version 2: new rows get the fields they lack; an order, then a row of its own,
  * gets the id of the purchase it was; a need served becomes a row.
  */
-export function fromVersionOne(operations: readonly unknown[]): unknown[] {
+function fromVersionOne(operations: readonly unknown[]): unknown[] {
   return operations.flatMap((operation) => {
     if (!isRecord(operation) || operation.op !== 'put' || !isRecord(operation.fields) || typeof operation.kind !== 'string') return [operation]
     const { kind, id, base } = operation
@@ -26,4 +36,9 @@ export function fromVersionOne(operations: readonly unknown[]): unknown[] {
     if (kind === 'piece' && typeof needId === 'string') return [{ ...operation, fields }, { op: 'put', kind: 'serving', id, base: null, fields: { needId, pieceId: id } }]
     return [{ ...operation, fields }]
   })
+}
+
+/** Since version 3 a file may hang on a room. */
+function fromVersionTwo(operations: readonly unknown[]): unknown[] {
+  return operations.map((operation) => (isRecord(operation) && operation.op === 'put' && operation.kind === 'attachment' && operation.base === null && isRecord(operation.fields) ? { ...operation, fields: { ...blank.attachment, ...operation.fields } } : operation))
 }

@@ -65,6 +65,6 @@ function pieceGuards({ makeover, studio }: Documents): Fault[] {
   twice('placing', rowsOf(makeover, 'placing').map((row) => ({ id: row.id, key: row.purchaseId })))
   twice('patternPart', rowsOf(makeover, 'patternPart').map((row) => ({ id: row.id, key: `${row.finishId} ${row.partId}` })))
   for (const row of rowsOf(makeover, 'patternPart')) if (row.finishId === row.partId) faults.push(fault('pattern', 'patternPart', row.id, 'partId', 'a pattern is no part of itself'))
-  for (const row of rowsOf(makeover, 'attachment')) if ([row.orderId, row.deliveryId, row.candidateId, row.inspirationId, row.finishId].filter((id) => id !== null).length !== 1) faults.push(fault('attachment', 'attachment', row.id, null, 'hangs on exactly one thing'))
+  for (const row of rowsOf(makeover, 'attachment')) if ([row.orderId, row.deliveryId, row.candidateId, row.inspirationId, row.finishId, row.roomId].filter((id) => id !== null).length !== 1) faults.push(fault('attachment', 'attachment', row.id, null, 'hangs on exactly one thing'))
   return faults
 }

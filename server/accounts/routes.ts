@@ -89,6 +89,9 @@ export function personBehind(request: Request): SignedIn {
   return person
 }
 
+/** Does the session that a long request came with still stand? */
+export const sessionStands = async (setting: Setting, request: Request): Promise<boolean> => (await presented(setting, request)) !== null
+
 const tokenIn = (request: Request): string | undefined => parseCookie(request.get('cookie') ?? '')[cookieName]
 
 async function presented({ database, now }: Setting, request: Request): Promise<SignedIn | null> {

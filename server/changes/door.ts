@@ -1,25 +1,25 @@
 /**
  * The one door for changes. In one transaction: lock the documents in the order of their ids, compare versions, apply,
- * check what needs the whole, write rows, diary and summary, and raise the documents' revs. All or nothing.
+ * check what needs the whole, write rows and diary, and raise the documents' revs. All or nothing.
  */
 import { createHash } from 'node:crypto'
-import { and, asc, desc, eq, gt, inArray, lt, sql } from 'drizzle-orm'
+import { and, asc, eq, gt, inArray } from 'drizzle-orm'
+import { entriesOf, withoutPersonal } from '#core/diary/index.ts'
 import { anyRows, apply, fault, isStudioOperation, type ChangeSet, type Documents, type Fault, type Operation } from '#core/makeover/change.ts'
-import { emptyMakeover } from '#core/makeover/document.ts'
-import { personalKinds, type Kind } from '#core/makeover/kinds.ts'
+import type { Kind } from '#core/makeover/kinds.ts'
 import { dateIn } from '#core/measure/plain-date.ts'
 import { guard } from '#core/reckoning/guards.ts'
 import { inTransaction, sqlState, type Database, type Transaction } from '../database/connection.ts'
-import { loadMakeover, loadStudio, writeRows } from '../database/documents.ts'
-import { changedDocuments, changedRows, changes, documents, people } from '../database/tables.ts'
-import { forgetSummaries, writeSummary } from '../makeovers/summary.ts'
+import { loadDocuments, writeRows } from '../database/documents.ts'
+import { changedDocuments, changedRows, changes, documents } from '../database/tables.ts'
+import type { News } from './news.ts'
 
 export type Person = { readonly studioId: string; readonly personId: string }
 type Row = Readonly<Record<string, unknown>> & { readonly id: string; readonly version: string }
 export type Conflict = { readonly kind: Kind; readonly id: string; readonly fields: readonly string[]; readonly current: Row | null }
 
 export type Outcome =
-  | { readonly is: 'taken'; readonly rev: number; readonly repeated: boolean }
+  | { readonly is: 'taken'; readonly rev: number; readonly repeated: boolean; readonly after: Documents | null }
   | { readonly is: 'not found' }
   | { readonly is: 'refused'; readonly faults: readonly Fault[] }
   | { readonly is: 'conflict'; readonly conflicts: readonly Conflict[] }
@@ -35,52 +35,78 @@ const refuse = (...faults: readonly Fault[]): never => {
 }
 
 /** Takes a change set on a makeover (and its studio), made by a person now. `rev` is the makeover's after it. */
-export async function takeChange(database: Database, person: Person, makeoverId: string, changeSet: ChangeSet, nowMs: number): Promise<Outcome> {
+export async function takeChange(database: Database, news: News | null, person: Person, makeoverId: string, changeSet: ChangeSet, nowMs: number): Promise<Outcome> {
   try {
-    return await inTransaction(database, { studio: person.studioId }, (tx) => take(tx, person, makeoverId, changeSet, nowMs))
+    const outcome = await inTransaction(database, { studio: person.studioId }, (tx) => take(tx, database, person, makeoverId, changeSet, nowMs))
+    if (outcome.is === 'taken' && outcome.after) committed(database, news, person.studioId, outcome.after)
+    return outcome
   } catch (error) {
-    if (error instanceof Refusal) return error.outcome
-    const state = sqlState(error)
-    if (state?.code.startsWith('23')) return { is: 'refused', faults: [databaseFault(state)] }
-    throw error
+    return refusalOf(error)
   }
 }
 
+/** What a commit made true: kept in memory, and told to the other windows. */
+export function committed({ memory }: Database, news: News | null, studio: string, { makeover, studio: shared }: Documents): void {
+  memory.keep(studio, makeover)
+  memory.keep(studio, shared)
+  for (const { id, rev } of [makeover, shared]) news?.tell({ is: 'rev', studio, document: id, rev })
+}
+
+/** The outcome that an error out of `take` stands for; throws what is none. */
+export function refusalOf(error: unknown): Outcome {
+  if (error instanceof Refusal) return error.outcome
+  const state = sqlState(error)
+  if (state?.code.startsWith('23')) return { is: 'refused', faults: [databaseFault(state)] }
+  throw error
+}
+
+export type Taking = {
+  /** It brings in a whole makeover from a file: its rows have to stand, how they came about is not judged again. */
+  readonly bringsIn?: boolean
+}
+
 /** The same within a transaction that has its sight set already: refusals and conflicts are thrown, and undo all of it. */
-export async function take(tx: Transaction, person: Person, makeoverId: string, changeSet: ChangeSet, nowMs: number): Promise<Outcome> {
+export async function take(tx: Transaction, database: Database, person: Person, makeoverId: string, changeSet: ChangeSet, nowMs: number, { bringsIn = false }: Taking = {}): Promise<Outcome> {
   const { operations } = changeSet
+  const { studioId } = person
   const begins = operations.some((operation) => operation.op === 'put' && operation.kind === 'makeover' && operation.id === makeoverId && operation.base === null)
-  if (begins) await tx.insert(documents).values({ studioId: person.studioId, id: makeoverId, rev: 0 }).onConflictDoNothing()
-  const touched = [makeoverId, ...(operations.some(isStudioOperation) ? [person.studioId] : [])]
+  if (begins) await tx.insert(documents).values({ studioId, id: makeoverId, rev: 0 }).onConflictDoNothing()
+  const touched = [makeoverId, ...(operations.some(isStudioOperation) ? [studioId] : [])]
   const locked = await tx.select().from(documents).where(inArray(documents.id, touched)).orderBy(asc(documents.id)).for('update')
   if (locked.length !== touched.length) return { is: 'not found' }
 
   const digest = createHash('sha256').update(JSON.stringify([makeoverId, changeSet])).digest('hex')
   const earlier = await alreadyTaken(tx, makeoverId, changeSet.id)
   if (earlier && earlier.digest !== digest) refuse(fault('id', null, null, 'id', 'this id was used for another change: expected a new one'))
-  if (earlier) return { is: 'taken', rev: earlier.rev, repeated: true }
+  if (earlier) return { is: 'taken', rev: earlier.rev, repeated: true, after: null }
+  if (changeSet.undoes !== undefined && !(await isOwn(tx, person, makeoverId, changeSet.undoes))) refuse(fault('undoes', null, null, 'undoes', 'expected a change of your own on this makeover: what others did is theirs to undo'))
 
-  const before: Documents = { makeover: (await loadMakeover(tx, makeoverId)) ?? emptyMakeover(makeoverId), studio: await loadStudio(tx, person.studioId) }
+  const before = await loadDocuments(tx, database.memory, studioId, makeoverId)
   const conflicts = await conflictsOf(tx, before, operations)
   if (conflicts.length > 0) throw new Refusal({ is: 'conflict', conflicts })
 
   const { documents: after, faults } = apply(before, operations, changeSet.id)
   if (faults.length > 0) refuse(...faults)
   const today = dateIn(Object.values(after.studio.rows.studio)[0]?.timeZone ?? 'UTC', nowMs)
-  const guarded = guard(before, after, today)
+  const guarded = guard(bringsIn ? after : before, after, today)
   if (guarded.length > 0) refuse(...guarded)
 
-  await writeRows(tx, person.studioId, makeoverId, operations, (kind, id) => anyRows(after)[kind][id])
-  await tx.insert(changes).values({ studioId: person.studioId, id: changeSet.id, personId: person.personId, sentence: changeSet.sentence, digest })
-  await tx.insert(changedRows).values(diary(before, after, operations).map((entry, place) => ({ studioId: person.studioId, changeId: changeSet.id, place, ...entry })))
+  await writeRows(tx, studioId, makeoverId, operations, (kind, id) => anyRows(after)[kind][id])
+  await tx.insert(changes).values({ studioId, id: changeSet.id, personId: person.personId, sentence: changeSet.sentence, digest, undoes: changeSet.undoes ?? null, bringsIn })
+  await tx.insert(changedRows).values(entriesOf(before, after, operations).map((entry, place) => ({ studioId, changeId: changeSet.id, place, ...withoutPersonal(entry) })))
   for (const { id, rev } of locked) {
     await tx.update(documents).set({ rev: rev + 1 }).where(eq(documents.id, id))
-    await tx.insert(changedDocuments).values({ studioId: person.studioId, documentId: id, rev: rev + 1, changeId: changeSet.id })
+    await tx.insert(changedDocuments).values({ studioId, documentId: id, rev: rev + 1, changeId: changeSet.id })
   }
-  // what the studio's practice is, every makeover of it is reckoned by
-  if (operations.some(({ kind }) => kind === 'studioRuling' || kind === 'studioSchool')) await forgetSummaries(tx)
-  await writeSummary(tx, person.studioId, after, today)
-  return { is: 'taken', rev: (locked.find((one) => one.id === makeoverId)?.rev ?? 0) + 1, repeated: false }
+  const revOf = (id: string, otherwise: number): number => locked.filter((one) => one.id === id).map(({ rev }) => rev + 1)[0] ?? otherwise
+  const rev = revOf(makeoverId, 0)
+  return { is: 'taken', rev, repeated: false, after: { makeover: { ...after.makeover, rev }, studio: { ...after.studio, rev: revOf(studioId, after.studio.rev) } } }
+}
+
+async function isOwn(tx: Transaction, { personId }: Person, makeoverId: string, id: string): Promise<boolean> {
+  const found = await tx.select({ id: changes.id }).from(changes).innerJoin(changedDocuments, eq(changedDocuments.changeId, changes.id))
+    .where(and(eq(changes.id, id), eq(changes.personId, personId), eq(changedDocuments.documentId, makeoverId)))
+  return found.length > 0
 }
 
 async function alreadyTaken(tx: Transaction, makeoverId: string, id: string): Promise<{ digest: string; rev: number } | undefined> {
@@ -122,61 +148,10 @@ async function fieldsChangedSince(tx: Transaction, kind: Kind, id: string, base:
   return new Set(later.flatMap(({ after }) => Object.keys(after ?? {})))
 }
 
-type Entry = { kind: Kind; rowId: string; operation: string; before: unknown; after: unknown }
-
-/** What each operation did, field by field; of personal kinds the names of the fields and never their values. */
-function diary(before: Documents, after: Documents, operations: readonly Operation[]): Entry[] {
-  const [was, is] = [anyRows(before), anyRows(after)]
-  return operations.map(({ op, kind, id }) => {
-    const old = was[kind][id]
-    const now = op === 'remove' ? undefined : is[kind][id]
-    const fields = [...new Set([...Object.keys(old ?? {}), ...Object.keys(now ?? {})])].filter((field) => field !== 'id' && field !== 'version' && old?.[field] !== now?.[field])
-    const values = (row: Row | undefined) => (row ? Object.fromEntries(fields.map((field) => [field, personalKinds.has(kind) ? '(personal)' : row[field]])) : null)
-    return { kind, rowId: id, operation: op, before: values(old), after: values(now) }
-  })
-}
-
 /** The tables refused what the core let through: two changes that met, or a row that others still need. */
 function databaseFault({ code, constraint }: { code: string; constraint: string }): Fault {
   const [, thing] = /^[a-z_]+?s_([a-z_]+)$/.exec(constraint) ?? []
   if (code === '23503') return fault('reference', null, null, null, `something else changed at the same moment and no longer fits this (${thing ?? constraint}): look again, then repeat it`)
   if (code === '23505') return fault('twice', null, null, null, `the same thing was entered at the same moment by someone else (${constraint}): look again`)
   return fault('invalid', null, null, null, `the database refused a value (${constraint})`)
-}
-
-/** A page of the diary of a document: what changed after a rev, oldest first. */
-export async function changesAfter(tx: Transaction, documentId: string, rev: number) {
-  const rows = await tx
-    .select({ rev: changedDocuments.rev, id: changes.id, personId: changes.personId, madeAt: changes.madeAt, sentence: changes.sentence })
-    .from(changedDocuments)
-    .innerJoin(changes, eq(changes.id, changedDocuments.changeId))
-    .where(and(eq(changedDocuments.documentId, documentId), gt(changedDocuments.rev, rev)))
-    .orderBy(asc(changedDocuments.rev))
-    .limit(500)
-  if (rows.length === 0) return []
-  const entries = await tx.select().from(changedRows).where(inArray(changedRows.changeId, rows.map((row) => row.id))).orderBy(asc(changedRows.place))
-  return rows.map((row) => ({
-    ...row,
-    rows: entries.filter((entry) => entry.changeId === row.id).map(({ kind, rowId, operation, before, after }) => ({ kind, rowId, operation, before, after })),
-  }))
-}
-
-/** A page of the diary told backwards: at most 100 changes before a rev, of the whole document or of one row of it; with who made them. */
-export async function diaryBefore(tx: Transaction, documentId: string, before: number, rowId: string | null) {
-  const ofRow = rowId === null ? undefined : inArray(changes.id, tx.select({ id: changedRows.changeId }).from(changedRows).where(sql`${changedRows.rowId} = ${rowId} or ${changedRows.after}::text like ${`%${rowId}%`}`))
-  const rows = await tx
-    .select({ rev: changedDocuments.rev, id: changes.id, who: people.name, madeAt: changes.madeAt, sentence: changes.sentence })
-    .from(changedDocuments)
-    .innerJoin(changes, eq(changes.id, changedDocuments.changeId))
-    .leftJoin(people, eq(people.id, changes.personId))
-    .where(and(eq(changedDocuments.documentId, documentId), lt(changedDocuments.rev, before), ofRow))
-    .orderBy(desc(changedDocuments.rev))
-    .limit(100)
-  if (rows.length === 0) return []
-  const entries = await tx.select().from(changedRows).where(inArray(changedRows.changeId, rows.map((row) => row.id))).orderBy(asc(changedRows.place))
-  return rows.map((row) => ({
-    ...row,
-    who: row.who ?? '',
-    rows: entries.filter((entry) => entry.changeId === row.id).map(({ kind, rowId: id, operation, before: was, after }) => ({ kind, rowId: id, operation, before: was, after })),
-  }))
 }

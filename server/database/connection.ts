@@ -1,19 +1,20 @@
 import { sql } from 'drizzle-orm'
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres'
 import pg from 'pg'
+import { openMemory, type Memory } from './memory.ts'
 import * as schema from './tables.ts'
 
 /** The role that every request works under. It owns nothing, so row-level security binds it. */
 export const applicationRole = 'bonitas_app'
 
-export type Database = { readonly pool: pg.Pool; close(): Promise<void> }
+export type Database = { readonly pool: pg.Pool; readonly memory: Memory; close(): Promise<void> }
 export type Transaction = NodePgDatabase<typeof schema>
 
 /** A pool whose connections work under the application role. */
 export function connect(url: string, most = 10): Database {
   const pool = new pg.Pool({ connectionString: url, max: most, options: `-c role=${applicationRole}`, connectionTimeoutMillis: 10_000 })
   pool.on('error', () => undefined) // an idle connection that breaks is replaced at its next use
-  return { pool, close: () => pool.end() }
+  return { pool, memory: openMemory(), close: () => pool.end() }
 }
 
 /** What a transaction may see: the rows of a studio, or before sign-in those of the email or token presented. */
@@ -24,14 +25,14 @@ export async function look(tx: Transaction, sight: Sight): Promise<void> {
   for (const [name, value] of Object.entries(sight)) await tx.execute(sql`select set_config(${`bonitas.${name}`}, ${value}, true)`)
 }
 
-/** Runs a piece of work in one transaction with its sight set; commits what it returns, rolls back what it throws. */
-export async function inTransaction<T>(database: Database, sight: Sight, work: (tx: Transaction) => Promise<T>): Promise<T> {
+/** Runs a piece of work in one transaction with its sight set; commits what it returns, rolls back what it throws. A `still` one reads a single moment. */
+export async function inTransaction<T>(database: Pick<Database, 'pool'>, sight: Sight, work: (tx: Transaction) => Promise<T>, { still = false } = {}): Promise<T> {
   const client = await database.pool.connect()
   let broken = false
   try {
-    await client.query('begin')
+    const [[name = '', value = ''] = []] = Object.entries(sight)
+    await client.query(`begin${still ? ' isolation level repeatable read read only' : ''}; select set_config(${pg.escapeLiteral(`bonitas.${name}`)}, ${pg.escapeLiteral(value)}, true)`)
     const tx = drizzle(client, { schema })
-    await look(tx, sight)
     const result = await work(tx)
     await client.query('commit')
     return result

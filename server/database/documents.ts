@@ -1,9 +1,10 @@
-import { and, eq, getTableColumns } from 'drizzle-orm'
+import { and, eq, getTableColumns, inArray } from 'drizzle-orm'
 import type { PgTable } from 'drizzle-orm/pg-core'
 import { emptyMakeover, emptyStudio, type Makeover, type Studio } from '#core/makeover/document.ts'
 import { isStudioKind, kindNames, type Kind } from '#core/makeover/kinds.ts'
-import type { Operation } from '#core/makeover/change.ts'
+import type { Documents, Operation } from '#core/makeover/change.ts'
 import type { Transaction } from './connection.ts'
+import type { Memory } from './memory.ts'
 import { documents, makeoverTables, studioTables, tables } from './tables.ts'
 
 type StoredRow = Record<string, unknown> & { id: string; version: string }
@@ -14,6 +15,15 @@ function strip({ studioId: _studio, makeoverId: _makeover, ...row }: Record<stri
 }
 
 const byId = (rows: readonly Record<string, unknown>[]): Record<string, StoredRow> => Object.fromEntries(rows.map(strip).map((row) => [row.id, row]))
+
+/** A makeover and its studio, from memory where their revs are still the same. A makeover that is not begun is empty. */
+export async function loadDocuments(tx: Transaction, memory: Memory, studioId: string, makeoverId: string): Promise<Documents> {
+  const revs = await tx.select({ id: documents.id, rev: documents.rev }).from(documents).where(inArray(documents.id, [makeoverId, studioId]))
+  const revOf = (id: string): number => revs.find((one) => one.id === id)?.rev ?? 0
+  const makeover = memory.at<Makeover>(studioId, makeoverId, revOf(makeoverId)) ?? (await loadMakeover(tx, makeoverId)) ?? emptyMakeover(makeoverId)
+  const studio = memory.at<Studio>(studioId, studioId, revOf(studioId)) ?? (await loadStudio(tx, studioId))
+  return { makeover, studio }
+}
 
 /** A makeover with all its rows; null where the studio in sight has none of that id, or it has not been begun. */
 export async function loadMakeover(tx: Transaction, id: string): Promise<Makeover | null> {

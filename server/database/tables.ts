@@ -483,6 +483,8 @@ export const blobs = pgTable('blobs', {
   sha256: text('sha256').notNull(),
   mediaType: text('media_type').notNull(),
   bytes: bytea('bytes').notNull(),
+  /** A small WebP of it; null for a PDF, and for what was kept before there were any. */
+  thumbnail: bytea('thumbnail'),
   addedAt: timestamp('added_at', { withTimezone: true }).notNull().defaultNow(),
 }, (t) => [primaryKey({ columns: [t.studioId, t.sha256] })])
 
@@ -498,15 +500,17 @@ export const attachments = pgTable('attachments', {
   candidateId: uuid('candidate_id'),
   inspirationId: uuid('inspiration_id'),
   finishId: uuid('finish_id'),
+  roomId: uuid('room_id'),
 }, (t) => [
   ownKey(t),
-  check('attachments_on_one', sql`num_nonnulls(${t.orderId}, ${t.deliveryId}, ${t.candidateId}, ${t.inspirationId}, ${t.finishId}) = 1`),
+  check('attachments_on_one', sql`num_nonnulls(${t.orderId}, ${t.deliveryId}, ${t.candidateId}, ${t.inspirationId}, ${t.finishId}, ${t.roomId}) = 1`),
   foreignKey({ name: 'attachments_blob', columns: [t.studioId, t.sha256], foreignColumns: [blobs.studioId, blobs.sha256] }),
   refers(t, t.orderId, orders),
   refers(t, t.deliveryId, deliveries),
   refers(t, t.candidateId, candidates),
   refers(t, t.inspirationId, inspirations),
   refers(t, t.finishId, finishes),
+  refers(t, t.roomId, rooms),
 ])
 
 export const acceptances = pgTable('acceptances', {
@@ -568,6 +572,12 @@ export const changes = pgTable('changes', {
   sentence: text('sentence').notNull(),
   /** SHA-256 of what was sent, so that a repeated id with other content is noticed. */
   digest: text('digest').notNull(),
+  /** The change that this one takes back. */
+  undoes: uuid('undoes'),
+  /** Who made it elsewhere, where it came in with a file. */
+  toldBy: text('told_by'),
+  /** It is the bringing in of a file, and no work of its own. */
+  bringsIn: boolean('brings_in').notNull().default(false),
 }, (t) => [primaryKey({ columns: [t.studioId, t.id] })])
 
 export const changedDocuments = pgTable('changed_documents', {
@@ -598,11 +608,13 @@ export const changedRows = pgTable('changed_rows', {
   foreignKey({ name: 'changed_rows_change', columns: [t.studioId, t.changeId], foreignColumns: [changes.studioId, changes.id] }),
 ])
 
-/** What the day page shows of a makeover, as of the day it was reckoned. */
+/** What the day page shows of a makeover, as of the day and the revs it was reckoned at. */
 export const summaries = pgTable('summaries', {
   studioId: uuid('studio_id').notNull(),
   makeoverId: uuid('makeover_id').notNull(),
   reckonedOn: day('reckoned_on').notNull(),
+  rev: integer('rev').notNull().default(0),
+  studioRev: integer('studio_rev').notNull().default(0),
   summary: jsonb('summary').notNull(),
 }, (t) => [primaryKey({ columns: [t.studioId, t.makeoverId] }), foreignKey({ name: 'summaries_document', columns: [t.studioId, t.makeoverId], foreignColumns: [documents.studioId, documents.id] })])
 

@@ -3,14 +3,13 @@ import { keepBrief, readKept } from '#core/brief/index.ts'
 import { journal } from '#core/formats/journal.ts'
 import { statementTables } from '#core/formats/tables.ts'
 import { rowsOf, type Makeover, type Studio } from '#core/makeover/document.ts'
-import { isUuid } from '#core/makeover/fields.ts'
 import { dateIn, type PlainDate } from '#core/measure/plain-date.ts'
 import { reckonMoney, statement } from '#core/purchases/index.ts'
 import { personBehind } from '../accounts/routes.ts'
 import type { Setting } from '../application.ts'
 import { inTransaction } from '../database/connection.ts'
-import { loadMakeover, loadStudio } from '../database/documents.ts'
-import { notFound } from '../problem.ts'
+import { loadDocuments } from '../database/documents.ts'
+import { idIn, notFound } from '../problem.ts'
 import { briefPdf } from './brief-pdf.ts'
 import { asCsv, asWorkbook } from './sheets.ts'
 import { statementPdf } from './statement-pdf.ts'
@@ -22,10 +21,9 @@ export function documentRoutes({ database, now }: Setting): Router {
   const routes = Router()
   async function open(request: Request): Promise<Open> {
     const { studioId, timeZone, studioName } = personBehind(request)
-    const { id } = request.params
-    if (!isUuid(id)) throw notFound()
-    const found = await inTransaction(database, { studio: studioId }, async (tx) => ({ makeover: await loadMakeover(tx, id), studio: await loadStudio(tx, studioId) }))
-    if (!found.makeover?.rows.makeover[id]) throw notFound()
+    const id = idIn(request)
+    const found = await inTransaction(database, { studio: studioId }, (tx) => loadDocuments(tx, database.memory, studioId, id), { still: true })
+    if (!found.makeover.rows.makeover[id]) throw notFound()
     return { makeover: found.makeover, studio: found.studio, today: dateIn(timeZone, now()), clients: rowsOf(found.makeover, 'client').map((row) => row.name), studioName }
   }
   const send = (response: Response, type: string, name: string, bytes: Buffer | string): void =>

@@ -1,60 +1,79 @@
-import { Router, type Request } from 'express'
-import { readChangeSet } from '#core/makeover/change.ts'
+import { Router } from 'express'
+import { readChangeSet, type Documents } from '#core/makeover/change.ts'
 import { isUuid } from '#core/makeover/fields.ts'
 import { dateIn } from '#core/measure/plain-date.ts'
 import { personBehind } from '../accounts/routes.ts'
 import type { Setting } from '../application.ts'
-import { changesAfter, diaryBefore, takeChange } from '../changes/door.ts'
+import { changesAfter, diaryBefore, documentsAt, momentOf } from '../changes/diary.ts'
+import { takeChange } from '../changes/door.ts'
 import { inTransaction } from '../database/connection.ts'
-import { loadMakeover, loadStudio } from '../database/documents.ts'
-import { notFound, Problem, refused } from '../problem.ts'
+import { loadDocuments } from '../database/documents.ts'
+import { idIn, notFound, Problem, refused } from '../problem.ts'
 import { dayLines } from './summary.ts'
 
 /** Reads of the documents, and the one door for changes. Another studio's makeover is not found. */
-export function makeoverRoutes({ database, now }: Setting): Router {
+export function makeoverRoutes({ database, news, now }: Setting): Router {
   const routes = Router()
   const today = (timeZone: string) => dateIn(timeZone, now())
 
   routes.get('/day', async (request, response) => {
     const { studioId, timeZone } = personBehind(request)
     const day = today(timeZone)
-    const makeovers = await inTransaction(database, { studio: studioId }, (tx) => dayLines(tx, studioId, day))
+    const makeovers = await inTransaction(database, { studio: studioId }, (tx) => dayLines(tx, database.memory, studioId, day))
     response.json({ today: day, makeovers })
   })
 
   routes.get('/makeovers/:id', async (request, response) => {
     const { studioId, timeZone } = personBehind(request)
+    response.json({ ...(await open(studioId, idIn(request))), today: today(timeZone) })
+  })
+
+  async function open(studioId: string, id: string): Promise<Documents> {
+    const found = await inTransaction(database, { studio: studioId }, (tx) => loadDocuments(tx, database.memory, studioId, id), { still: true })
+    if (!found.makeover.rows.makeover[id]) throw notFound()
+    database.memory.keep(studioId, found.makeover)
+    database.memory.keep(studioId, found.studio)
+    return found
+  }
+
+  /** The makeover as it was at an earlier moment, reckoned as of the day of that moment. */
+  routes.get('/makeovers/:id/at/:rev', async (request, response) => {
+    const { studioId, timeZone } = personBehind(request)
     const id = idIn(request)
-    const found = await inTransaction(database, { studio: studioId }, async (tx) => ({ makeover: await loadMakeover(tx, id), studio: await loadStudio(tx, studioId) }))
-    if (!found.makeover?.rows.makeover[id]) throw notFound()
-    response.json({ ...found, today: today(timeZone) })
+    const rev = revIn(request.params.rev, 'rev')
+    const now = await open(studioId, id)
+    const found = await inTransaction(database, { studio: studioId }, async (tx) => {
+      const moment = await momentOf(tx, id, rev)
+      return moment && { moment, documents: await documentsAt(tx, now, rev, moment.madeAt) }
+    }, { still: true })
+    if (!found) throw notFound()
+    if (!found.documents) throw new Problem(422, 'too-old', 'Too far back', 'That moment was kept before the rows said what they say today. Its changes can be read in the history, but the pages cannot show it.')
+    response.json({ ...found.documents, today: dateIn(timeZone, found.moment.madeAt.getTime()), moment: found.moment })
   })
 
   routes.get('/makeovers/:id/changes', async (request, response) => {
     const { studioId } = personBehind(request)
     const id = idIn(request)
-    const after = Number(request.query.after ?? 0)
-    if (!Number.isSafeInteger(after) || after < 0 || after > 2_000_000_000) throw new Problem(400, 'malformed', 'Not readable', 'after: expected a rev, a whole number from 0')
+    const after = revIn(request.query.after ?? '0', 'after')
     const page = await inTransaction(database, { studio: studioId }, (tx) => changesAfter(tx, id, after))
     if (page.length === 0 && after === 0) throw notFound()
     response.json(page)
   })
 
   routes.get('/makeovers/:id/diary', async (request, response) => {
-    const { studioId } = personBehind(request)
+    const { studioId, personId } = personBehind(request)
     const id = idIn(request)
-    const before = Number(request.query.before ?? 2_000_000_000)
+    const before = revIn(request.query.before ?? '2000000000', 'before')
     const { of } = request.query
-    if (!Number.isSafeInteger(before) || before < 0 || before > 2_000_000_000) throw new Problem(400, 'malformed', 'Not readable', 'before: expected a rev, a whole number from 0')
     if (of !== undefined && !isUuid(of)) throw new Problem(400, 'malformed', 'Not readable', 'of: expected the id of a row')
-    response.json(await inTransaction(database, { studio: studioId }, (tx) => diaryBefore(tx, id, before, isUuid(of) ? of : null)))
+    response.json(await inTransaction(database, { studio: studioId }, (tx) => diaryBefore(tx, id, before, { rowId: isUuid(of) ? of : null, personId: request.query.mine === 'yes' ? personId : null })))
   })
 
   routes.post('/makeovers/:id/changes', async (request, response) => {
     const person = personBehind(request)
     const read = readChangeSet(request.body)
     if (!read.ok) throw refused(read.faults)
-    const outcome = await takeChange(database, person, idIn(request), read.value, now())
+    const outcome = await takeChange(database, news, person, idIn(request), read.value, now())
     if (outcome.is === 'not found') throw notFound()
     if (outcome.is === 'refused') throw refused(outcome.faults)
     if (outcome.is === 'conflict')
@@ -64,8 +83,9 @@ export function makeoverRoutes({ database, now }: Setting): Router {
   return routes
 }
 
-function idIn(request: Request): string {
-  const { id } = request.params
-  if (!isUuid(id)) throw notFound()
-  return id
+/** A rev out of a path or a query. */
+function revIn(text: unknown, name: string): number {
+  const rev = typeof text === 'string' && /^\d{1,10}$/.test(text) ? Number(text) : -1
+  if (rev < 0 || rev > 2_000_000_000) throw new Problem(400, 'malformed', 'Not readable', `${name}: expected a rev, a whole number from 0`)
+  return rev
 }

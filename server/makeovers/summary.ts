@@ -1,37 +1,33 @@
-import { asc, eq, gt } from 'drizzle-orm'
-import type { Documents } from '#core/makeover/change.ts'
+import { and, asc, eq, gt, ne } from 'drizzle-orm'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import { reckon } from '#core/reckoning/reckon.ts'
 import { summarise, type Summary } from '#core/reckoning/summary.ts'
 import type { Transaction } from '../database/connection.ts'
-import { loadMakeover, loadStudio } from '../database/documents.ts'
-import { clients, documents as documentRows, summaries } from '../database/tables.ts'
-
-/** Keeps what the day page shows of a makeover, as of a day; returns it. */
-export async function writeSummary(tx: Transaction, studioId: string, documents: Documents, today: PlainDate): Promise<Summary> {
-  const summary = summarise(documents.makeover, reckon(documents, today))
-  await tx
-    .insert(summaries)
-    .values({ studioId, makeoverId: documents.makeover.id, reckonedOn: today, summary })
-    .onConflictDoUpdate({ target: [summaries.studioId, summaries.makeoverId], set: { reckonedOn: today, summary } })
-  return summary
-}
-
-/** What is kept no longer holds: it is reckoned anew when it is next asked for. */
-export const forgetSummaries = (tx: Transaction): Promise<unknown> => tx.update(summaries).set({ reckonedOn: '1970-01-01' })
+import { loadDocuments } from '../database/documents.ts'
+import type { Memory } from '../database/memory.ts'
+import { clients, documents, summaries } from '../database/tables.ts'
 
 export type DayLine = Summary & { readonly clients: readonly string[] }
 
-/** All makeovers of the studio in sight for the day page. What was reckoned on another day is reckoned anew. */
-export async function dayLines(tx: Transaction, studioId: string, today: PlainDate): Promise<DayLine[]> {
-  const kept = await tx.select({ id: documentRows.id, reckonedOn: summaries.reckonedOn, summary: summaries.summary }).from(summaries)
-    .innerJoin(documentRows, eq(documentRows.id, summaries.makeoverId)).where(gt(documentRows.rev, 0)).orderBy(asc(documentRows.id))
+/** All makeovers of the studio in sight for the day page. What was reckoned on another day, or before a change, is reckoned anew. */
+export async function dayLines(tx: Transaction, memory: Memory, studioId: string, today: PlainDate): Promise<DayLine[]> {
+  const [shared] = await tx.select({ rev: documents.rev }).from(documents).where(eq(documents.id, studioId))
+  const begun = await tx.select({ id: documents.id, rev: documents.rev, kept: summaries }).from(documents)
+    .leftJoin(summaries, eq(summaries.makeoverId, documents.id)).where(and(gt(documents.rev, 0), ne(documents.id, studioId))).orderBy(asc(documents.id))
   const names = await tx.select({ makeoverId: clients.makeoverId, name: clients.name }).from(clients).orderBy(asc(clients.id))
   const lines: DayLine[] = []
-  for (const { id, reckonedOn, summary } of kept) {
-    const makeover = reckonedOn === today ? null : await loadMakeover(tx, id)
-    const current = makeover ? await writeSummary(tx, studioId, { makeover, studio: await loadStudio(tx, studioId) }, today) : (summary as Summary)
-    lines.push({ ...current, clients: names.filter((client) => client.makeoverId === id).map((client) => client.name) })
+  for (const { id, rev, kept } of begun) {
+    const holds = kept?.reckonedOn === today && kept.rev === rev && kept.studioRev === shared?.rev
+    const summary = holds ? (kept.summary as Summary) : await reckonSummary(tx, memory, studioId, id, today)
+    lines.push({ ...summary, clients: names.filter((client) => client.makeoverId === id).map((client) => client.name) })
   }
   return lines
+}
+
+async function reckonSummary(tx: Transaction, memory: Memory, studioId: string, id: string, today: PlainDate): Promise<Summary> {
+  const found = await loadDocuments(tx, memory, studioId, id)
+  const summary = summarise(found.makeover, reckon(found, today))
+  const values = { reckonedOn: today, rev: found.makeover.rev, studioRev: found.studio.rev, summary }
+  await tx.insert(summaries).values({ studioId, makeoverId: id, ...values }).onConflictDoUpdate({ target: [summaries.studioId, summaries.makeoverId], set: values })
+  return summary
 }

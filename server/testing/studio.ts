@@ -6,6 +6,7 @@ import { schemaVersion, type Operation } from '#core/makeover/change.ts'
 import type { Makeover, Studio } from '#core/makeover/document.ts'
 import { begin } from '#core/testing/small-makeover.ts'
 import { createApplication } from '../application.ts'
+import { openNews } from '../changes/news.ts'
 import { connect } from '../database/connection.ts'
 import { freshDatabase } from './postgres.ts'
 
@@ -16,8 +17,11 @@ export async function serve(address: string, { failedSignIns = 1000, at = now } 
   const { url, drop } = await freshDatabase(address)
   const database = connect(url)
   const clock = { now: at }
-  const application = createApplication({ database, log: pino({ level: 'silent' }), pages: null, now: () => clock.now, failedSignIns })
+  const log = pino({ level: 'silent' })
+  const news = openNews(url, database, log)
+  const application = createApplication({ database, news, log, pages: null, now: () => clock.now, failedSignIns })
   const close = async (): Promise<void> => {
+    await news.close()
     await database.close()
     await drop()
   }

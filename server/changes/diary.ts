@@ -1,0 +1,70 @@
+/** The diary as it is read: what was done to a document, by whom, when, and what it was at an earlier moment. */
+import { and, asc, desc, eq, gt, inArray, lt, lte, sql } from 'drizzle-orm'
+import { rollBack, type DiaryEntry } from '#core/diary/index.ts'
+import { validate, type Documents } from '#core/makeover/change.ts'
+import { isKind } from '#core/makeover/kinds.ts'
+import type { Transaction } from '../database/connection.ts'
+import { changedDocuments, changedRows, changes, people } from '../database/tables.ts'
+
+/** An entry with who made it and when. */
+export type TimedEntry = DiaryEntry & { readonly personId: string; readonly who: string; readonly madeAt: Date }
+
+type Head = Omit<TimedEntry, 'rows'>
+const head = { rev: changedDocuments.rev, id: changes.id, personId: changes.personId, who: sql<string>`coalesce(${changes.toldBy}, ${people.name}, '')`, madeAt: changes.madeAt, sentence: changes.sentence, undoes: changes.undoes }
+
+async function withRows(tx: Transaction, heads: readonly Head[]): Promise<TimedEntry[]> {
+  if (heads.length === 0) return []
+  const rows = await tx.select().from(changedRows).where(inArray(changedRows.changeId, heads.map(({ id }) => id))).orderBy(asc(changedRows.place))
+  const of = new Map<string, DiaryEntry['rows'][number][]>()
+  for (const { changeId, kind, rowId, operation, before, after } of rows) {
+    const row = { kind, rowId, operation, before: before as DiaryEntry['rows'][number]['before'], after: after as DiaryEntry['rows'][number]['after'] }
+    of.set(changeId, [...(of.get(changeId) ?? []), row])
+  }
+  return heads.map((one) => ({ ...one, rows: of.get(one.id) ?? [] }))
+}
+
+const heads = (tx: Transaction) =>
+  tx.select(head).from(changedDocuments).innerJoin(changes, eq(changes.id, changedDocuments.changeId)).leftJoin(people, eq(people.id, changes.personId))
+
+/** What changed after a rev, oldest first; at most 500. */
+export async function changesAfter(tx: Transaction, documentId: string, rev: number): Promise<TimedEntry[]> {
+  return withRows(tx, await heads(tx).where(and(eq(changedDocuments.documentId, documentId), gt(changedDocuments.rev, rev))).orderBy(asc(changedDocuments.rev)).limit(500))
+}
+
+/** A page of the diary told backwards: at most 100 changes before a rev, of the whole document, of one row of it, or of one person. */
+export async function diaryBefore(tx: Transaction, documentId: string, before: number, { rowId = null, personId = null }: { rowId?: string | null; personId?: string | null } = {}): Promise<TimedEntry[]> {
+  const ofRow = rowId === null ? undefined : inArray(changes.id, tx.select({ id: changedRows.changeId }).from(changedRows).where(sql`${changedRows.rowId} = ${rowId} or ${changedRows.after}::text like ${`%${rowId}%`}`))
+  const ofPerson = personId === null ? undefined : and(eq(changes.personId, personId), sql`${changes.toldBy} is null and not ${changes.bringsIn}`)
+  return withRows(tx, await heads(tx).where(and(eq(changedDocuments.documentId, documentId), lt(changedDocuments.rev, before), ofRow, ofPerson)).orderBy(desc(changedDocuments.rev)).limit(100))
+}
+
+/** The moment a rev was made; null where there is none of that number. */
+export async function momentOf(tx: Transaction, documentId: string, rev: number): Promise<Head | null> {
+  const [found] = await heads(tx).where(and(eq(changedDocuments.documentId, documentId), eq(changedDocuments.rev, rev)))
+  return found ?? null
+}
+
+/** All later entries of a document, newest first. */
+async function laterThan(tx: Transaction, documentId: string, rev: number): Promise<TimedEntry[]> {
+  const found = await heads(tx).where(and(eq(changedDocuments.documentId, documentId), gt(changedDocuments.rev, rev))).orderBy(desc(changedDocuments.rev))
+  return withRows(tx, found)
+}
+
+/**
+ * The documents as they were after a rev of the makeover, with the studio of that moment. Null where a row of then does not fit
+ * the rows of now: it was kept before they said what they say today.
+ */
+export async function documentsAt(tx: Transaction, { makeover, studio }: Documents, rev: number, madeAt: Date): Promise<Documents | null> {
+  const own = await laterThan(tx, makeover.id, rev)
+  const [then] = await tx.select({ rev: sql<number>`coalesce(max(${changedDocuments.rev}), 0)::int` }).from(changedDocuments).innerJoin(changes, eq(changes.id, changedDocuments.changeId))
+    .where(and(eq(changedDocuments.documentId, studio.id), lte(changes.madeAt, madeAt)))
+  const shared = (await laterThan(tx, studio.id, then?.rev ?? 0)).filter((entry) => !own.some((one) => one.id === entry.id))
+  const entries = [...own, ...shared].toSorted((one, other) => other.madeAt.getTime() - one.madeAt.getTime() || other.rev - one.rev)
+  const back = rollBack({ makeover, studio }, entries)
+  const touched = new Set(entries.flatMap(({ rows }) => rows.map(({ kind, rowId }) => `${kind} ${rowId}`)))
+  for (const [kind, rows] of [...Object.entries(back.makeover.rows), ...Object.entries(back.studio.rows)]) {
+    if (!isKind(kind)) return null
+    for (const { id, version: _version, ...fields } of Object.values(rows)) if (touched.has(`${kind} ${id}`) && validate(kind, id, fields).wrong.length > 0) return null
+  }
+  return { makeover: { ...back.makeover, rev }, studio: back.studio }
+}

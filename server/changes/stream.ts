@@ -1,0 +1,68 @@
+import { Router, type Response } from 'express'
+import { and, eq } from 'drizzle-orm'
+import { isUuid } from '#core/makeover/fields.ts'
+import { personBehind, sessionStands } from '../accounts/routes.ts'
+import type { Setting } from '../application.ts'
+import { inTransaction } from '../database/connection.ts'
+import { documents } from '../database/tables.ts'
+import { idIn, notFound, Problem } from '../problem.ts'
+
+const most = 100
+const aliveEveryMs = 25_000
+const pages = ['brief', 'palette', 'pieces', 'piece', 'purchases', 'history', 'remarks']
+
+/** One stream of server-sent events a browser: which documents of the studio changed, and who has them open. */
+export function streamRoutes(setting: Setting): Router {
+  const { database, news } = setting
+  const routes = Router()
+  const open = new Map<string, Set<Response>>()
+
+  routes.get('/stream', (request, response) => {
+    const { studioId } = personBehind(request)
+    const of = open.get(studioId) ?? new Set<Response>()
+    if (of.size >= most) throw new Problem(429, 'too-many', 'Too many windows', `This studio has ${most} browsers listening already: close some.`)
+    open.set(studioId, of.add(response))
+    response.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-store, no-transform', 'x-accel-buffering': 'no' })
+    response.write('retry: 1000\nevent: again\ndata: {}\n\n')
+    const stop = news.hear(studioId, (heard) => {
+      if (heard.is === 'again') response.write('event: again\ndata: {}\n\n')
+      else if (heard.is === 'rev') response.write(`id: ${heard.rev}\nevent: rev\ndata: ${JSON.stringify({ document: heard.document, rev: heard.rev })}\n\n`)
+      else response.write(`event: here\ndata: ${JSON.stringify({ document: heard.document })}\n\n`)
+    })
+    const alive = setInterval(() => {
+      sessionStands(setting, request)
+        .then((stands) => (stands ? response.write(': alive\n\n') : response.end()))
+        .catch(() => response.end())
+    }, aliveEveryMs)
+    response.on('close', () => {
+      clearInterval(alive)
+      stop()
+      of.delete(response)
+      if (of.size === 0) open.delete(studioId)
+    })
+  })
+
+  routes.get('/makeovers/:id/here', async (request, response) => {
+    const { studioId } = personBehind(request)
+    const id = idIn(request)
+    await known(studioId, id)
+    response.json(news.here(studioId, id))
+  })
+
+  routes.post('/makeovers/:id/here', async (request, response) => {
+    const { studioId, personId, name } = personBehind(request)
+    const id = idIn(request)
+    const { window, page } = (request.body ?? {}) as { window?: unknown; page?: unknown }
+    if (!isUuid(window)) throw new Problem(422, 'invalid', 'Not complete', 'window: expected an id')
+    if (page !== null && (typeof page !== 'string' || !pages.includes(page))) throw new Problem(422, 'invalid', 'Not complete', `page: expected null or one of ${pages.join(', ')}`)
+    await known(studioId, id)
+    news.tell({ is: 'here', studio: studioId, document: id, window, personId, name, page })
+    response.status(204).end()
+  })
+
+  async function known(studioId: string, id: string): Promise<void> {
+    const found = await inTransaction(database, { studio: studioId }, (tx) => tx.select({ rev: documents.rev }).from(documents).where(and(eq(documents.studioId, studioId), eq(documents.id, id))))
+    if (found.length === 0) throw notFound()
+  }
+  return routes
+}
