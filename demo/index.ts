@@ -7,6 +7,9 @@ import { teaRoom } from './tea-room.ts'
 
 export const demoDecorator = { studioName: 'Wren & Tide', timeZone: 'Europe/Lisbon', name: 'Ottilie Wren', email: 'ottilie@wrenandtide.example', password: 'lamplight-on-larch' }
 
+/** Who else works in it; signed in with the same password. */
+export const demoHelpers = [{ name: 'Jory Tide', email: 'jory@wrenandtide.example' }]
+
 export type { Told }
 
 export const demoMakeovers = (today: PlainDate, newId: () => string, studio: Studio): Told[] => {

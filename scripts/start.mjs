@@ -79,8 +79,9 @@ async function main() {
   }
   const env = { ...process.env, NODE_ENV: 'production', DATABASE_URL: url, PORT: String(port), BONITAS_DEMO: empty ? 'no' : own ? 'yes' : 'if new' }
   const server = fork(join(root, 'server', 'main.ts'), [], { cwd: root, env, execArgv: ['--import', 'tsx'], stdio: ['ignore', 'inherit', 'inherit', 'ipc'] })
-  server.on('message', ({ demo }) => {
-    say(`\nBonitas is at http://127.0.0.1:${port}`)
+  server.on('message', ({ demo, here, others }) => {
+    say(`\nBonitas is at ${here}`)
+    if (others.length > 0) say(`In the same house, also at ${others.join(' or ')}`)
     say(demo ? `Sign in to the demo as ${demo.email} with the password ${demo.password}` : 'Sign in, or make a studio on the sign-in page to begin.')
     say('Ctrl+C stops it.')
   })

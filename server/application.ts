@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import compression from 'compression'
-import express, { type ErrorRequestHandler, type Express } from 'express'
+import express, { type ErrorRequestHandler, type Express, type Request } from 'express'
 import helmet from 'helmet'
 import type { Logger } from 'pino'
 import { accountRoutes, withPerson } from './accounts/routes.ts'
@@ -12,6 +12,7 @@ import { attachmentRoutes, largestFile } from './attachments/routes.ts'
 import { documentRoutes } from './documents/routes.ts'
 import { makeoverRoutes } from './makeovers/routes.ts'
 import { notFound, Problem } from './problem.ts'
+import type { Reach } from './reach.ts'
 
 export type Setting = {
   readonly database: Database
@@ -21,6 +22,15 @@ export type Setting = {
   readonly pages: string | null
   /** The time, in milliseconds since 1970. */
   readonly now: () => number
+  /** Its address is HTTPS, here or at a proxy that is trusted. */
+  readonly secure?: boolean
+  /** What Express takes as its `trust proxy`: whose word on the visitor's address is believed. */
+  readonly trustProxy?: string | number | undefined
+  /** Where it listens, for the page that says what to type on a phone. */
+  readonly host?: string
+  readonly port?: number
+  readonly tls?: Reach['tls']
+  readonly open?: boolean
   /** Failed sign-ins taken from one address in a quarter of an hour. */
   readonly failedSignIns: number
 }
@@ -29,12 +39,19 @@ export type Setting = {
 export function createApplication(setting: Setting): Express {
   const application = express()
   application.disable('x-powered-by')
+  if (setting.trustProxy !== undefined) application.set('trust proxy', setting.trustProxy)
   application.use(
     helmet({
       contentSecurityPolicy: {
         useDefaults: false,
         directives: {
-          defaultSrc: ["'self'"],
+          defaultSrc: ["'none'"],
+          scriptSrc: ["'self'"],
+          scriptSrcAttr: ["'none'"],
+          workerSrc: ["'self'"],
+          connectSrc: ["'self'"],
+          fontSrc: ["'self'"],
+          manifestSrc: ["'self'"],
           imgSrc: ["'self'", 'blob:', 'data:'],
           styleSrc: ["'self'", "'unsafe-inline'"],
           objectSrc: ["'none'"],
@@ -43,14 +60,14 @@ export function createApplication(setting: Setting): Express {
           formAction: ["'self'"],
         },
       },
-      strictTransportSecurity: false, // it is served on loopback; a proxy that ends TLS sets its own
+      strictTransportSecurity: setting.secure ? { maxAge: 86_400, includeSubDomains: false } : false,
+      referrerPolicy: { policy: 'same-origin' },
     }),
   )
   application.use(compression())
   application.use('/api', (request, _response, next) => {
-    const site = request.get('sec-fetch-site')
     const reads = request.method === 'GET' || request.method === 'HEAD'
-    if (!reads && site !== undefined && site !== 'same-origin' && site !== 'none') throw new Problem(403, 'other-site', 'Refused', 'This came from another site.')
+    if (!reads && isFromElsewhere(request)) throw new Problem(403, 'other-site', 'Refused', 'This came from another site.')
     if (!reads && request.path !== '/files' && Number(request.get('content-length') ?? 0) > 0 && !request.is('application/json')) throw new Problem(415, 'media-type', 'Not JSON', 'Expected a body of type application/json.')
     next()
   })
@@ -71,6 +88,14 @@ export function createApplication(setting: Setting): Express {
   }
   application.use(problems(setting.log))
   return application
+}
+
+/** A browser says where a request comes from: by its fetch metadata, or where it is too old for that by its origin. */
+function isFromElsewhere(request: Request): boolean {
+  const [site, origin] = [request.get('sec-fetch-site'), request.get('origin')]
+  if (site !== undefined) return site !== 'same-origin' && site !== 'none'
+  if (origin === undefined) return false
+  return !URL.canParse(origin) || new URL(origin).host !== request.host
 }
 
 /** Every error leaves as a problem detail; only what nobody expected is a 500, and says nothing of its inside. */

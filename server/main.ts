@@ -1,23 +1,33 @@
 /** Serves Bonitas. Settings come from the environment; `scripts/start.mjs` sets them. */
+import { createServer } from 'node:http'
+import { createServer as createSecureServer } from 'node:https'
 import { fileURLToPath } from 'node:url'
 import { pino } from 'pino'
 import { createApplication } from './application.ts'
 import { openNews } from './changes/news.ts'
 import { connect } from './database/connection.ts'
 import { migrateDatabase, MissingRight } from './database/migrate.ts'
-import { loadDemo } from './demo.ts'
+import { demoIsOpen, loadDemo } from './demo.ts'
+import { addressesOf, readReach, type Reach } from './reach.ts'
 
 const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' })
 const url = process.env.DATABASE_URL
-const port = Number(process.env.PORT ?? 8080)
-const host = process.env.HOST ?? '127.0.0.1'
 
 function fail(message: string): never {
   process.stderr.write(`${message}\n`)
   process.exit(1)
 }
 
+const reach = reachOrFail()
+const { port, host } = reach
 if (!url) fail('DATABASE_URL is not set: expected the address of a PostgreSQL database')
+function reachOrFail(): Reach {
+  try {
+    return readReach(process.env)
+  } catch (error) {
+    return fail(error instanceof Error ? error.message : String(error))
+  }
+}
 let fresh = false
 try {
   fresh = (await migrateDatabase(url)).fresh
@@ -27,12 +37,17 @@ try {
 const database = connect(url)
 const news = openNews(url, database, log)
 const wanted = process.env.BONITAS_DEMO
-const demo = wanted === 'yes' || (wanted === 'if new' && fresh) ? await loadDemo(database, Date.now()) : null
+const ownPassword = process.env.DEMO_PASSWORD
+if (ownPassword !== undefined && [...ownPassword].length < 12) fail('DEMO_PASSWORD is too short: expected at least 12 characters')
+const demo = wanted === 'yes' || (wanted === 'if new' && fresh) ? await loadDemo(database, Date.now(), ownPassword) : null
+if (process.env.NODE_ENV === 'production' && reach.open && (await demoIsOpen(database)))
+  fail(`HOST is ${host}, which others can reach, and anybody knows the demo's password. Begin without it (npm start -- --empty), or give it a password of your own (DEMO_PASSWORD).`)
 
 const pages = fileURLToPath(new URL('../dist/web', import.meta.url))
-const server = createApplication({ database, news, log, pages, now: Date.now, failedSignIns: Number(process.env.FAILED_SIGN_INS ?? 20) }).listen(port, host)
+const application = createApplication({ database, news, log, pages, now: Date.now, failedSignIns: Number(process.env.FAILED_SIGN_INS ?? 20), ...reach })
+const server = (reach.tls ? createSecureServer({ ...reach.tls, minVersion: 'TLSv1.2' }, application) : createServer(application)).listen(port, host)
 server.on('error', (error: NodeJS.ErrnoException) => fail(error.code === 'EADDRINUSE' ? `Port ${port} is taken: set another with PORT=8090 npm start` : String(error)))
-server.on('listening', () => process.send?.({ ready: true, demo }))
+server.on('listening', () => process.send?.({ ready: true, demo, here: `${reach.tls ? 'https' : 'http'}://${reach.open ? '127.0.0.1' : host}:${port}`, others: addressesOf(reach) }))
 
 let stopping = false
 async function stop(): Promise<void> {

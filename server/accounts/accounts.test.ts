@@ -19,7 +19,9 @@ describe('signing in', () => {
     const { email } = await person(served)
     const answer = await signIn(email.toUpperCase(), 'a long enough password')
     expect(answer.status).toBe(200)
-    expect(String(answer.headers['set-cookie'])).toMatch(/^bonitas_session=[\w-]{43}; Max-Age=1209600; Path=\/; HttpOnly; SameSite=Strict$/)
+    const [session, device] = answer.headers['set-cookie'] as unknown as string[]
+    expect(session).toMatch(/^bonitas_session=[\w-]{43}; Max-Age=1209600; Path=\/; HttpOnly; SameSite=Strict$/)
+    expect(device).toMatch(/^bonitas_device=\d+\.[\w-]{12}\.[\w-]{43}; Max-Age=15552000; Path=\/; HttpOnly; SameSite=Strict$/)
   })
   it('keeps passwords as argon2id and of tokens only a hash', async () => {
     const who = await person(served)

@@ -5,11 +5,16 @@ import { object, ValidationError, type InferType, type ObjectSchema } from 'yup'
 import { given, label, line, timeZone } from '#core/makeover/fields.ts'
 import type { Setting } from '../application.ts'
 import { Problem, signedOut } from '../problem.ts'
-import { makeStudio, normalEmail, personOf, sessionDays, signIn, signOut, type SignedIn } from './accounts.ts'
+import { addressesOf } from '../reach.ts'
+import { deviceDays, isKnownDevice, letIn, makeStudio, normalEmail, peopleOf, personOf, sessionDays, signIn, signOut, type SignedIn } from './accounts.ts'
 
 const cookieName = 'bonitas_session'
+/** Says that this browser signed in to an account before; it opens nothing. */
+const deviceCookie = 'bonitas_device'
 
 const email = () => label(254).test('email', 'expected an email address', given((value) => /^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(value.trim())))
+
+const password = () => line(1000).test('length', 'is too short: expected at least 12 characters', given((value) => [...value].length >= 12))
 
 const credentials = object({ email: label(254), password: line(1000) })
 const newStudio = object({
@@ -17,42 +22,75 @@ const newStudio = object({
   timeZone: timeZone(),
   name: label(),
   email: email(),
-  password: line(1000).test('length', 'is too short: expected at least 12 characters', given((value) => [...value].length >= 12)),
+  password: password(),
 })
 
-/** Sign in and out, and make a studio with its first person. */
+const newPerson = object({ name: label(), email: email(), password: password() })
+
+const quarter = 15 * 60_000
+const tooMany = (): never => {
+  throw new Problem(429, 'too-many', 'Too many tries', 'Too many failed sign-ins: wait a quarter of an hour. Where you signed in to this account before, you still can.')
+}
+
+/** Sign in and out, make a studio with its first person, and let others of the studio in. */
 export function accountRoutes(setting: Setting): Router {
   const { database, now } = setting
   const routes = Router()
-  const limit = rateLimit({
-    windowMs: 15 * 60_000,
-    limit: setting.failedSignIns,
-    skipSuccessfulRequests: true,
-    standardHeaders: 'draft-8',
-    legacyHeaders: false,
-    handler: () => {
-      throw new Problem(429, 'too-many', 'Too many tries', 'Too many failed sign-ins from here: wait a quarter of an hour.')
+  const counted = { windowMs: quarter, skipSuccessfulRequests: true, standardHeaders: 'draft-8', legacyHeaders: false, handler: tooMany } as const
+  /** From one address, whatever account is tried. */
+  const perAddress = rateLimit({ ...counted, limit: setting.failedSignIns, identifier: 'address' })
+  /**
+   * On one account, from wherever it is tried: so that guessing from many addresses is held back too. A browser that signed
+   * in to it before has a count of its own, so that nobody can lock an owner out by failing on purpose.
+   */
+  const perAccount = rateLimit({
+    ...counted,
+    limit: Math.ceil(setting.failedSignIns / 2),
+    identifier: 'account',
+    keyGenerator: async (request) => {
+      const address = emailIn(request)
+      const device = parseCookie(request.get('cookie') ?? '')[deviceCookie] ?? ''
+      return (await isKnownDevice(database, address, device, now())) ? `device ${device}` : `account ${address}`
     },
   })
 
-  const open = async (response: Response, address: string, password: string, request: Request): Promise<void> => {
+  const letInto = async (response: Response, address: string, password: string, request: Request): Promise<void> => {
     const session = await signIn(database, address, password, now())
     if (!session) throw new Problem(401, 'wrong', 'Not signed in', 'The email or the password is not right.')
-    setCookie(request, response, session.token, sessionDays * 86_400)
+    const former = tokenIn(request)
+    if (former) await signOut(database, former)
+    setCookie(request, response, cookieName, session.token, sessionDays * 86_400)
+    setCookie(request, response, deviceCookie, session.device, deviceDays * 86_400)
     response.json(shown(session.person))
   }
 
-  routes.post('/session', limit, async (request, response) => {
+  routes.post('/session', perAddress, perAccount, async (request, response) => {
     const body = read(credentials, request.body)
-    await open(response, body.email, body.password, request)
+    await letInto(response, body.email, body.password, request)
   })
 
-  routes.post('/studios', limit, async (request, response) => {
+  routes.post('/studios', perAddress, async (request, response) => {
     const body = read(newStudio, request.body)
     const made = await makeStudio(database, body)
     if (!made) throw new Problem(409, 'twice', 'Already known', `email: ${normalEmail(body.email)} already has a studio here: sign in instead`, { faults: [{ field: 'email', message: 'already has a studio here: sign in instead' }] })
     response.status(201)
-    await open(response, body.email, body.password, request)
+    await letInto(response, body.email, body.password, request)
+  })
+
+  routes.get('/reach', withPerson(setting), (_request, response) => {
+    const { host = '127.0.0.1', port = 8080, tls = null, open = false, secure = false } = setting
+    response.json({ open, secure, addresses: addressesOf({ host, port, tls, open }) })
+  })
+
+  routes.get('/people', withPerson(setting), async (request, response) => {
+    response.json(await peopleOf(database, personBehind(request).studioId))
+  })
+
+  routes.post('/people', withPerson(setting), async (request, response) => {
+    const body = read(newPerson, request.body)
+    const made = await letIn(database, personBehind(request).studioId, body)
+    if (!made) throw new Problem(409, 'twice', 'Already known', `email: ${normalEmail(body.email)} is already somebody's here`, { faults: [{ field: 'email', message: 'is already somebody’s here: expected another' }] })
+    response.status(201).json(made)
   })
 
   routes.get('/session', async (request, response) => {
@@ -63,7 +101,7 @@ export function accountRoutes(setting: Setting): Router {
   routes.delete('/session', async (request, response) => {
     const token = tokenIn(request)
     if (token) await signOut(database, token)
-    setCookie(request, response, '', 0)
+    setCookie(request, response, cookieName, '', 0)
     response.status(204).end()
   })
   return routes
@@ -92,6 +130,11 @@ export function personBehind(request: Request): SignedIn {
 /** Does the session that a long request came with still stand? */
 export const sessionStands = async (setting: Setting, request: Request): Promise<boolean> => (await presented(setting, request)) !== null
 
+const emailIn = (request: Request): string => {
+  const body: unknown = request.body
+  return typeof body === 'object' && body !== null && 'email' in body && typeof body.email === 'string' ? normalEmail(body.email).slice(0, 254) : ''
+}
+
 const tokenIn = (request: Request): string | undefined => parseCookie(request.get('cookie') ?? '')[cookieName]
 
 async function presented({ database, now }: Setting, request: Request): Promise<SignedIn | null> {
@@ -99,8 +142,8 @@ async function presented({ database, now }: Setting, request: Request): Promise<
   return token ? personOf(database, token, now()) : null
 }
 
-function setCookie(request: Request, response: Response, value: string, maxAge: number): void {
-  response.append('set-cookie', stringifySetCookie({ name: cookieName, value, httpOnly: true, sameSite: 'strict', secure: request.secure, path: '/', maxAge }))
+function setCookie(request: Request, response: Response, name: string, value: string, maxAge: number): void {
+  response.append('set-cookie', stringifySetCookie({ name, value, httpOnly: true, sameSite: 'strict', secure: request.secure, path: '/', maxAge }))
 }
 
 /** A body held against its schema; every fault names its field. */

@@ -32,6 +32,45 @@ describe('a file', () => {
     expect(back.headers['content-security-policy']).toBe("default-src 'none'; sandbox")
     expect(back.headers['x-content-type-options']).toBe('nosniff')
   })
+  /** A red half over a blue half, as a camera held on its side writes it: with its turn, its place and its maker in the EXIF. */
+  const onItsSide = async (): Promise<Buffer> => {
+    const half = (background: string) => sharp({ create: { width: 60, height: 40, channels: 3, background } }).png().toBuffer()
+    const upright = sharp({ create: { width: 60, height: 80, channels: 3, background: '#000' } }).composite([{ input: await half('#d01010'), top: 0, left: 0 }, { input: await half('#1010d0'), top: 40, left: 0 }])
+    const turned = await sharp(await upright.png().toBuffer()).rotate(270).jpeg({ quality: 95 }).toBuffer()
+    return sharp(turned).withMetadata({ orientation: 6 }).withExifMerge({ IFD0: { Make: 'A camera', Orientation: '6' }, IFD3: { GPSLatitude: '38/1 42/1 0/1', GPSLatitudeRef: 'N' } }).toBuffer()
+  }
+  it('taken on its side is turned upright, and forgets where and with what it was taken', async () => {
+    const bytes = await onItsSide()
+    const before = await sharp(bytes).metadata()
+    expect([before.orientation, before.width, before.height]).toEqual([6, 80, 60])
+    expect(bytes.includes('A camera')).toBe(true)
+    const { sha256 } = (await send(bytes)).body as { sha256: string }
+    for (const path of ['', '/thumbnail']) {
+      const back = (await request(served.application).get(`/api/files/${sha256}${path}`).set('cookie', who.cookie).buffer(true)).body as Buffer
+      const { orientation, width, height, exif } = await sharp(back).metadata()
+      expect([orientation ?? 1, width, height, exif]).toEqual([1, 60, 80, undefined])
+      for (const word of ['A camera', 'GPS', 'Exif']) expect(back.includes(word)).toBe(false)
+      const { data } = await sharp(back).extract({ left: 30, top: 10, width: 1, height: 1 }).removeAlpha().raw().toBuffer({ resolveWithObject: true })
+      expect([...data].map((channel) => channel > 150)).toEqual([true, false, false]) // red is on top
+    }
+  })
+  it('that is large has a small picture beside it, and a PDF has none', async () => {
+    const bytes = await sharp({ create: { width: 3000, height: 1500, channels: 3, background: '#a84f33' } }).jpeg().toBuffer()
+    const { sha256 } = (await send(bytes)).body as { sha256: string }
+    const small = await request(served.application).get(`/api/files/${sha256}/thumbnail`).set('cookie', who.cookie).buffer(true)
+    expect(small.headers['content-type']).toBe('image/webp')
+    expect(small.headers['content-security-policy']).toBe("default-src 'none'; sandbox")
+    expect(await sharp(small.body as Buffer).metadata()).toMatchObject({ width: 480, height: 240 })
+    const pdf = Buffer.from('%PDF-1.4\n2 0 obj<<>>endobj\ntrailer<<>>\n%%EOF\n')
+    const kept = (await send(pdf)).body as { sha256: string }
+    expect((await who.get(`/files/${kept.sha256}/thumbnail`)).status).toBe(404)
+  })
+  it.each(['jpeg', 'png', 'webp'] as const)('that is a %s cut short, or spoilt within, is refused with what to do', async (format) => {
+    const whole = await sharp({ create: { width: 400, height: 300, channels: 3, background: '#a84f33', noise: { type: 'gaussian', mean: 128, sigma: 40 } } })[format]().toBuffer()
+    const cut = await send(whole.subarray(0, Math.floor(whole.length / 2)))
+    expect(cut.status).toBe(415)
+    expect((cut.body as { detail: string }).detail).toMatch(/damaged or cut short/)
+  })
   it('that is a PDF is given as a download', async () => {
     const pdf = Buffer.from('%PDF-1.4\n1 0 obj<<>>endobj\ntrailer<<>>\n%%EOF\n')
     expect((await send(pdf)).body).toMatchObject({ mediaType: 'application/pdf' })

@@ -9,7 +9,7 @@ import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 
 /** The files that hang on a thing: photographed on a phone, chosen, or dropped here. */
-const { of, name, pictures = false } = defineProps<{ of: Partial<Pick<Fields<'attachment'>, 'orderId' | 'deliveryId' | 'candidateId' | 'inspirationId' | 'finishId'>>; name: string; pictures?: boolean }>()
+const { of, name, pictures = false } = defineProps<{ of: Partial<Pick<Fields<'attachment'>, 'orderId' | 'deliveryId' | 'candidateId' | 'inspirationId' | 'finishId' | 'roomId'>>; name: string; pictures?: boolean }>()
 const makeover = useMakeover()
 const attachments = useRows('attachment')
 const here = computed(() => attachments.value.filter((row) => Object.entries(of).every(([field, id]) => row[field as 'orderId'] === id)))
@@ -50,7 +50,7 @@ const takeAway = (row: Row<'attachment'>): Promise<unknown> => makeover.change(`
     <ul v-if="here.length > 0">
       <li v-for="row in here" :key="row.id">
         <a :href="address(row)" target="_blank" rel="noopener">
-          <img v-if="row.mediaType !== 'application/pdf'" :src="address(row)" :alt="row.name" loading="lazy" />
+          <img v-if="row.mediaType !== 'application/pdf'" :src="`${address(row)}/thumbnail`" :alt="row.name" loading="lazy" />
           <span v-else>{{ row.name }}</span>
         </a>
         <button v-if="!pictures || here.length > 1" type="button" class="word" :aria-label="`Take away ${row.name}`" @click="takeAway(row)">Take away</button>

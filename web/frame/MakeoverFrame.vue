@@ -17,9 +17,13 @@ import { useWorking } from '../stores/working.ts'
 import GroundSwitch from './GroundSwitch.vue'
 import { useKeys } from './keys.ts'
 import KeysDialog from './KeysDialog.vue'
+import PastLine from '../history/PastLine.vue'
 import NowherePage from './NowherePage.vue'
 import ReckoningLine from './ReckoningLine.vue'
-import SaveState from './SaveState.vue'
+import ConflictDialog from '../saving/ConflictDialog.vue'
+import SaveState from '../saving/SaveState.vue'
+import { useHere } from '../stores/here.ts'
+import { useUndo } from '../stores/undo.ts'
 import { stepProgress } from './progress.ts'
 
 const route = useRoute()
@@ -27,11 +31,14 @@ const router = useRouter()
 const makeover = useMakeover()
 const viewing = useViewing()
 const working = useWorking()
+const undo = useUndo()
 const missing = ref('')
 const keysOpen = ref(false)
 const slip = useTemplateRef<HTMLElement>('slip')
 
 const id = computed(() => String(route.params.id))
+const others = useHere(id, computed(() => String(route.name)))
+const titles: Readonly<Record<string, string>> = Object.fromEntries(router.getRoutes().map((one) => [String(one.name), String(one.meta.title ?? '')]))
 watch(
   id,
   async (to) => {
@@ -44,6 +51,7 @@ watch(
   },
   { immediate: true },
 )
+watch([id, () => route.name], () => (undo.said = null))
 watch(
   () => working.shown,
   async (shown) => {
@@ -74,6 +82,8 @@ useKeys([
   { key: '0', does: 'To the day page', run: () => void router.push({ name: 'day' }) },
   { key: 'r', does: 'To the remarks', run: () => go('remarks') },
   { key: 'h', does: 'To the history', run: () => go('history') },
+  { key: 'z', ctrl: true, does: 'Undo what you did last', run: () => void undo.undo() },
+  { key: 'y', ctrl: true, does: 'Do again what you undid', run: () => void undo.redo() },
   { key: 'g', does: 'Next ground behind finishes', run: () => viewing.nextGround() },
   { key: 't', does: 'Fold the tag away, or bring it back', run: () => (viewing.tagFolded = !viewing.tagFolded) },
   { key: 'f', does: 'Fold the run to marks, or bring it back', run: () => (viewing.runFolded = !viewing.runFolded) },
@@ -132,14 +142,17 @@ useKeys([
       </ol>
       <div class="foot">
         <router-link :to="{ name: 'history', params: { id } }" class="keys-word">History<kbd>H</kbd></router-link>
+        <span class="undo"><button type="button" class="bare keys-word" @click="undo.undo()">Undo</button><button type="button" class="bare keys-word" @click="undo.redo()">Redo</button></span>
         <SaveState />
+        <p v-for="other in others" :key="other.name" class="here">{{ other.self ? 'You, in another window' : other.name }}<template v-if="!other.self"> is at {{ other.pages.map((page) => titles[page] ?? page).join(', ') }}</template></p>
         <GroundSwitch />
         <button type="button" class="bare keys-word" @click="keysOpen = true">Keys<kbd>?</kbd></button>
       </div>
     </nav>
 
     <main v-if="makeover.opened && makeover.reckoning" class="surface">
-      <p v-if="makeover.notice" class="stop-line" role="alert">{{ makeover.notice }} <button type="button" class="word" @click="makeover.notice = ''">Close</button></p>
+      <PastLine v-if="makeover.past" />
+      <p v-if="undo.said" :class="undo.said.stop ? 'stop-line' : 'said-line'" role="status">{{ undo.said.text }} <button v-if="undo.said.opposite" type="button" class="word" @click="undo.enterOpposite()">Enter the opposite instead</button> <button type="button" class="word" @click="undo.said = null">Close</button></p>
       <router-view :key="id" />
     </main>
     <main v-else class="surface"><p class="quiet" role="status">Opening …</p></main>
@@ -154,6 +167,7 @@ useKeys([
       <div id="tag" :hidden="working.shown !== null" />
     </aside>
     <KeysDialog v-model="keysOpen" />
+    <ConflictDialog />
   </div>
 </template>
 
@@ -184,6 +198,9 @@ useKeys([
 .run li a:hover .title { text-decoration: underline; text-underline-offset: 3px; }
 .run .foot { margin-top: auto; display: grid; gap: 0; font-size: 12px; color: var(--soft); justify-items: start; }
 .run .foot .keys-word { min-height: 24px; }
+.run .foot .undo { display: flex; gap: 14px; }
+.run .foot .here { border-left: 2px solid var(--ink); padding-left: 6px; line-height: 16px; margin: 3px 0; color: var(--ink); }
+.said-line { border: 1px solid var(--rule); border-left: 4px solid var(--ink); padding: 5px 12px; margin-bottom: 12px; background: var(--sheet); }
 .run-folded .run .title { font-size: 12px; }
 .frame > .surface { padding: 18px 24px 40px; min-width: 0; }
 .frame > .ticket { border-left: 1px solid var(--hairline); padding: 18px 20px; min-width: 0; }

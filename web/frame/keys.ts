@@ -1,14 +1,14 @@
 import { useEventListener } from '@vueuse/core'
 import { onBeforeUnmount, reactive } from 'vue'
 
-export type Key = { readonly key: string; readonly does: string; readonly run: () => void }
+export type Key = { readonly key: string; readonly ctrl?: boolean; readonly does: string; readonly run: () => void }
 
 /** The keys that work on the page now, for the list under "?". */
 export const keysHere = reactive<Key[]>([])
 
 const typing = (event: KeyboardEvent): boolean => {
   const at = event.target
-  if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return true
+  if (event.altKey || event.defaultPrevented) return true
   if (document.querySelector('.el-overlay:not([style*="display: none"]) .el-dialog')) return true
   return at instanceof HTMLElement && (at.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(at.tagName))
 }
@@ -18,7 +18,9 @@ export function useKeys(keys: readonly Key[]): void {
   keysHere.push(...keys)
   useEventListener(document, 'keydown', (event) => {
     if (typing(event)) return
-    const found = keys.find((one) => one.key === event.key)
+    const ctrl = event.ctrlKey || event.metaKey
+    const pressed = ctrl && event.shiftKey && event.key.toLowerCase() === 'z' ? 'y' : event.key
+    const found = keys.find((one) => one.key === pressed && (one.ctrl ?? false) === ctrl)
     if (!found) return
     event.preventDefault()
     found.run()

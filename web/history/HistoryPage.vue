@@ -1,16 +1,20 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { namesIn, tellRow, type DiaryRow } from '#core/diary/index.ts'
-import { request } from '../api.ts'
+import { namesIn, tellRow, type DiaryEntry } from '#core/diary/index.ts'
+import { Refused, request } from '../api.ts'
 import { useKeys } from '../frame/keys.ts'
 import { useMakeover } from '../stores/makeover.ts'
+import { useSession } from '../stores/session.ts'
+import { useUndo } from '../stores/undo.ts'
 
 /** The diary: who did what, when, and what it was before; of the whole makeover, or of one thing. */
-type Entry = { readonly rev: number; readonly id: string; readonly who: string; readonly madeAt: string; readonly sentence: string; readonly rows: readonly DiaryRow[] }
+type Entry = DiaryEntry & { readonly who: string; readonly personId: string; readonly madeAt: string }
 const route = useRoute()
 const router = useRouter()
 const makeover = useMakeover()
+const undo = useUndo()
+const session = useSession()
 const entries = ref<readonly Entry[] | null>(null)
 const more = ref(false)
 const failed = ref(false)
@@ -30,7 +34,7 @@ async function load(before: number | null = null): Promise<void> {
   }
 }
 onMounted(() => load())
-watch([of, () => makeover.opened?.makeover.rev], () => load())
+watch([of, () => makeover.base?.makeover.rev], () => load())
 
 const names = computed(() => (makeover.opened ? namesIn(makeover.opened) : new Map<string, string>()))
 const about = computed(() => (of.value ? (names.value.get(of.value) ?? 'something that is gone') : ''))
@@ -50,6 +54,17 @@ function toggle(id: string): void {
   if (!next.delete(id)) next.add(id)
   opened.value = next
 }
+const cannot = ref('')
+async function look(entry: Entry): Promise<void> {
+  try {
+    cannot.value = ''
+    await makeover.lookAt(entry.rev)
+    window.scrollTo({ top: 0 })
+  } catch (error) {
+    cannot.value = error instanceof Refused ? error.problem.detail : 'No answer from the server: try again.'
+  }
+}
+const isMine = (entry: Entry): boolean => entry.personId === session.person?.personId
 useKeys([{ key: 'o', does: 'Lay all open, or close them', run: () => (opened.value = opened.value.size > 0 ? new Set() : new Set(shown.value.map((entry) => entry.id))) }])
 </script>
 
@@ -62,6 +77,7 @@ useKeys([{ key: 'o', does: 'Lay all open, or close them', run: () => (opened.val
     </div>
     <label class="seek-history"><span class="label">Find by what was done, or by whom</span><el-input v-model="sought" clearable /></label>
     <p v-if="failed" class="stop-line" role="alert">No answer from the server. <button type="button" class="word" @click="load()">Try again</button></p>
+    <p v-if="cannot" class="stop-line" role="alert">{{ cannot }}</p>
     <p v-if="entries && shown.length === 0" class="quiet">Nothing like that was done.</p>
     <ol class="diary">
       <li v-for="(entry, at) in shown" :key="entry.id">
@@ -69,6 +85,10 @@ useKeys([{ key: 'o', does: 'Lay all open, or close them', run: () => (opened.val
         <button type="button" class="bare entry" :aria-expanded="opened.has(entry.id)" @click="toggle(entry.id)">
           <span class="quiet">{{ time(entry.madeAt) }}</span><span>{{ entry.sentence }}</span><span class="quiet">{{ entry.who }}</span>
         </button>
+        <p v-if="opened.has(entry.id)" class="entry-do">
+          <button type="button" class="word" @click="look(entry)">Look at this moment</button>
+          <button v-if="isMine(entry) && !makeover.past" type="button" class="word" @click="undo.takeBack(makeover.done.find((one) => one.id === entry.id) ?? entry)">Undo this</button>
+        </p>
         <ul v-if="opened.has(entry.id)" class="rows">
           <li v-for="row in told(entry)" :key="row.kind + row.rowId">
             <p><strong>{{ row.what }}</strong> {{ row.name }} <span class="quiet">{{ row.did }}</span> <button v-if="of !== row.rowId" type="button" class="word" :aria-label="`History of ${row.what} ${row.name}`" @click="router.push({ name: 'history', params: { id: $route.params.id }, query: { of: row.rowId } })">only this</button></p>
@@ -84,7 +104,7 @@ useKeys([{ key: 'o', does: 'Lay all open, or close them', run: () => (opened.val
       <section class="tag">
         <span class="hole" aria-hidden="true" />
         <h2>What was done</h2>
-        <p class="quiet">Each line opens to what it changed, before and after. Of clients the diary keeps the names of fields and never what stood in them.</p>
+        <p class="quiet">Each line opens to what it changed, before and after, and to the makeover as it was then. Your own can be taken back, if nobody built on them since. Of clients the diary keeps the names of fields and never what stood in them.</p>
       </section>
     </Teleport>
   </div>
@@ -95,6 +115,7 @@ useKeys([{ key: 'o', does: 'Lay all open, or close them', run: () => (opened.val
 .diary h2 { margin: 14px 0 2px; border-bottom: 1.5px solid var(--ink); padding-bottom: 3px; }
 .diary .entry { display: grid; grid-template-columns: 52px 1fr auto; gap: 10px; width: 100%; padding: 5px 0; border-bottom: 1px solid var(--hairline); min-height: 28px; }
 .diary .entry:hover { background: var(--shade); }
+.entry-do { display: flex; gap: 16px; margin: 2px 0 0 62px; }
 .diary .rows { margin: 4px 0 10px 62px; font-size: 13px; line-height: 18px; }
 .diary .rows li + li { margin-top: 6px; }
 .diary .rows table { width: auto; }

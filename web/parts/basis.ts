@@ -5,8 +5,8 @@ import { useMakeover } from '../stores/makeover.ts'
 
 /**
  * A row as it was when its form was opened. What is saved are the fields that differ from it, based on the version that
- * was seen: what another window changed meanwhile is merged, or comes back as a conflict, and is never overwritten
- * unseen. After a conflict the row as it is now is the basis, so saving again is a decision.
+ * was seen: what another window changed meanwhile is merged, or both are offered, and it is never overwritten
+ * unseen.
  */
 export function useBasis<K extends Kind>(kind: K, row: () => Row<K> | null, open: Ref<boolean>): { basis: { readonly value: Row<K> | null }; save: (sentence: string, fields: Partial<Fields<K>>, besides?: readonly Operation[]) => Promise<readonly Fault[]> } {
   const makeover = useMakeover()
@@ -22,9 +22,7 @@ export function useBasis<K extends Kind>(kind: K, row: () => Row<K> | null, open
     const changed = Object.fromEntries(Object.entries<unknown>(fields).filter(([name, value]) => was.get(name) !== value))
     const operations: Operation[] = Object.keys(changed).length === 0 ? [...besides] : [...besides, { op: 'put', kind, id: from.id, base: from.version, fields: changed }]
     if (operations.length === 0) return []
-    const faults = await makeover.change(sentence, operations)
-    if (faults.some((fault) => fault.code === 'conflict')) basis.value = row()
-    return faults
+    return makeover.change(sentence, operations)
   }
   return { basis, save }
 }

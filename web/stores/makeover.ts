@@ -1,172 +1,329 @@
-import { useBroadcastChannel, useEventListener } from '@vueuse/core'
+import { useEventListener } from '@vueuse/core'
 import { wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { v7 as uuidv7 } from 'uuid'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { apply, fault, schemaVersion, type ChangeSet, type Documents, type Fault, type Operation } from '#core/makeover/change.ts'
+import { advance, entriesOf, type DiaryEntry, type Done } from '#core/diary/index.ts'
+import { anyRows, apply, fault, isStudioOperation, schemaVersion, type ChangeSet, type Documents, type Fault, type Operation } from '#core/makeover/change.ts'
 import { currencyOf, type Makeover, type Studio } from '#core/makeover/document.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import type { Preview } from '#core/reckoning/preview.ts'
 import type { Reckoning } from '#core/reckoning/reckon.ts'
 import { lineFigures } from '#core/reckoning/summary.ts'
-import { uuidShape } from '#core/makeover/fields.ts'
-import { spoken } from '#core/makeover/kinds.ts'
-import { NoAnswer, Refused, request, type ProblemDetail } from '../api.ts'
+import { NoAnswer, Refused, request } from '../api.ts'
 import type { ReckoningWorker } from '../workers/reckoning.worker.ts'
+import { useLive } from './live.ts'
 import { useSession } from './session.ts'
+import { drop, isWaitingKey, keep, parted, readAll, type Held, type Waiting } from './waiting.ts'
 
 type Opened = { makeover: Makeover; studio: Studio; today: PlainDate }
+export type Moment = { readonly rev: number; readonly madeAt: string; readonly sentence: string; readonly who: string }
 export type Saving = 'saved' | 'saving' | 'waiting'
 
 let worker: Remote<ReckoningWorker> | undefined
 const reckoner = (): Remote<ReckoningWorker> => (worker ??= wrap<ReckoningWorker>(new Worker(new URL('../workers/reckoning.worker.ts', import.meta.url), { type: 'module' })))
+const documentsOf = ({ makeover, studio }: Opened): Documents => ({ makeover, studio })
 
-const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
+/** How long a form waits for its answer before the change is left to wait on its own. */
+const patienceMs = 2500
 
-/** The makeover on the screen: its documents, its reckoning, and the one way to change it. */
+/**
+ * The makeover on the screen: what the server has, with what waits to be sent laid over it; its reckoning; and the one
+ * way to change it. A change shows at once, is kept until it is answered, and is sent in the order it was made.
+ */
 export const useMakeover = defineStore('makeover', () => {
   const session = useSession()
+  /** As the server has it. */
+  const base = shallowRef<Opened | null>(null)
+  const waiting = shallowRef<readonly Waiting[]>([])
+  /** As it is shown: with what waits, or as it was at an earlier moment. */
   const opened = shallowRef<Opened | null>(null)
   const reckoning = shallowRef<Reckoning | null>(null)
-  const saving = ref<Saving>('saved')
+  const past = shallowRef<Moment | null>(null)
+  const sending = ref(false)
+  /** Since when the server has not answered. */
+  const away = ref<Date | null>(null)
   const savedAt = ref<Date | null>(null)
-  /** What became of a change that was still under way when the page was closed, if it was refused. */
-  const notice = ref('')
-  const { data: heard, post } = useBroadcastChannel<{ id: string; rev: number }, { id: string; rev: number }>({ name: 'bonitas' })
+  /** The held change that asks for a decision right now. */
+  const deciding = ref<string | null>(null)
+  /** What was done in this window, with the personal values that the diary does not keep. */
+  const done: Done[] = []
 
   const currency = computed(() => (opened.value ? currencyOf(opened.value.makeover) : 'EUR'))
   const line = computed(() => (opened.value && reckoning.value ? lineFigures(opened.value.makeover, reckoning.value) : null))
-  const documentsOf = ({ makeover, studio }: Opened): Documents => ({ makeover, studio })
+  const sorted = computed(() => parted(waiting.value))
+  const saving = computed<Saving>(() => (sorted.value.going.length === 0 ? 'saved' : away.value || session.ranOut ? 'waiting' : 'saving'))
+  const person = (): string => session.person?.personId ?? ''
+  let openedBy = ''
+  const answers = new Map<string, (held: Held | null) => void>()
 
   async function open(id: string): Promise<void> {
-    if (opened.value?.makeover.id !== id) {
-      opened.value = null
-      reckoning.value = null
+    if (base.value?.makeover.id !== id) {
+      base.value = opened.value = reckoning.value = past.value = null
+      shown = ''
+      done.length = 0
     }
-    const found = await request<Opened>('GET', `/makeovers/${id}`)
-    reckoning.value = await reckoner().load(documentsOf(found), found.today)
-    opened.value = found
-    const kept = outbox.read(id)
-    if (!kept) return
-    const faults = await send(id, kept)
-    if (faults.length > 0) notice.value = `A change from before could not be made. “${kept.sentence}”: ${faults.map((one) => one.message).join('; ')}.`
+    base.value = await request<Opened>('GET', `/makeovers/${id}`)
+    openedBy = person()
+    waiting.value = readAll(person(), id)
+    await show()
+    void send()
   }
 
-  /** What another window or person changed is fetched when this one is told or looked at again. */
-  async function refresh(): Promise<void> {
-    const id = opened.value?.makeover.id
-    if (!id || saving.value === 'waiting') return
-    try {
-      const found = await request<Opened>('GET', `/makeovers/${id}`)
-      if (opened.value?.makeover.id !== id || (found.makeover.rev === opened.value.makeover.rev && found.today === opened.value.today)) return
-      reckoning.value = await reckoner().load(documentsOf(found), found.today)
-      opened.value = found
-    } catch (error) {
-      if (error instanceof Refused && error.status === 401) session.ranOut = true
+  let turn = 0
+  let shown = ''
+  const state = (): string => [base.value?.makeover.id, base.value?.makeover.rev, base.value?.studio.rev, base.value?.today, ...sorted.value.going.map((one) => one.changeSet.id)].join(' ')
+  /** Lays what waits over what the server has, and reckons it. What does not fit any more is left out until it is answered. */
+  async function show(): Promise<void> {
+    const from = base.value
+    if (!from || past.value || shown === state()) return
+    shown = state()
+    let documents = documentsOf(from)
+    for (const { changeSet } of sorted.value.going) {
+      const applied = apply(documents, changeSet.operations, changeSet.id)
+      if (applied.faults.length === 0) documents = applied.documents
     }
+    await lay({ ...documents, today: from.today })
   }
-  watch(heard, (news) => {
-    if (news.id === opened.value?.makeover.id && news.rev > opened.value.makeover.rev) void refresh()
+  async function lay(next: Opened): Promise<void> {
+    const mine = ++turn
+    const reckoned = await reckoner().load(documentsOf(next), next.today)
+    if (mine !== turn) return
+    reckoning.value = reckoned
+    opened.value = next
+  }
+
+  /** What others changed: the diary from where this window stands, or all of it where the diary does not tell enough. */
+  async function catchUp(): Promise<void> {
+    const from = base.value
+    if (!from) return
+    const entries = await request<DiaryEntry[]>('GET', `/makeovers/${from.makeover.id}/changes?after=${from.makeover.rev}`)
+    if (entries.length === 0 || base.value !== from) return
+    const next = entries.length < 500 ? advance(documentsOf(from), entries) : null
+    if (!next) return refresh()
+    base.value = { ...from, ...next }
+    await show()
+  }
+  async function refresh(): Promise<void> {
+    const id = base.value?.makeover.id
+    if (!id) return
+    const found = await request<Opened>('GET', `/makeovers/${id}`)
+    if (base.value?.makeover.id !== id || found.makeover.rev < base.value.makeover.rev) return
+    if (found.makeover.rev === base.value.makeover.rev && found.studio.rev === base.value.studio.rev && found.today === base.value.today) return
+    base.value = found
+    await show()
+  }
+  const quietly = (work: () => Promise<void>): void =>
+    void work().catch((error: unknown) => {
+      if (error instanceof Refused && error.status === 401) session.ranOut = true
+    })
+
+  /** The newest rev that was heard of while a change of our own was under way: its answer may already hold it. */
+  let heardRev = 0
+  useLive().hear((heard) => {
+    const from = base.value
+    if (!from) return
+    if (heard.is === 'again') {
+      quietly(refresh)
+      void send()
+    } else if (heard.is === 'rev' && heard.document === from.makeover.id && heard.rev > from.makeover.rev) {
+      heardRev = heard.rev
+      if (!sending.value) quietly(catchUp)
+    } else if (heard.is === 'rev' && heard.document === from.studio.id && heard.rev > from.studio.rev && !sending.value) quietly(refresh)
   })
   useEventListener(document, 'visibilitychange', () => {
-    if (document.visibilityState === 'visible') void refresh()
+    if (document.visibilityState === 'visible') quietly(refresh)
   })
-  useEventListener(window, 'focus', () => void refresh())
+  useEventListener(window, 'focus', () => quietly(refresh))
+  useEventListener(window, 'online', () => void send())
+  // another window of this browser added to what waits, or had it answered
+  useEventListener(window, 'storage', (event: StorageEvent) => {
+    const id = base.value?.makeover.id
+    if (id && (event.key === null || isWaitingKey(event.key, person(), id))) void reread().then(() => send())
+  })
+
+  /** What waits, as it is in storage now; who waits for an answer gets it. */
+  async function reread(): Promise<void> {
+    const id = base.value?.makeover.id
+    if (!id) return
+    const before = waiting.value
+    waiting.value = readAll(person(), id)
+    const now = new Map(waiting.value.map((one) => [one.changeSet.id, one]))
+    for (const { changeSet } of before) {
+      const one = now.get(changeSet.id)
+      if (!one || one.held) answers.get(changeSet.id)?.(one?.held ?? null)
+    }
+    await show()
+  }
 
   const preview = (operations: readonly Operation[]): Promise<Preview> => reckoner().preview(structuredClone(operations))
 
-  /** Makes a change: checked here first, then sent until it is answered. Returns what is wrong with it, or nothing. */
-  async function change(sentence: string, operations: readonly Operation[]): Promise<readonly Fault[]> {
-    if (!opened.value) return [fault('closed', null, null, null, 'no makeover is open')]
+  /**
+   * Makes a change: checked here first, shown, kept, and sent. Returns what is wrong with it while whoever typed it still
+   * waits; a change that nobody answers, or that meets another's, is kept for later and counts as made.
+   */
+  async function change(sentence: string, operations: readonly Operation[], undoes?: string): Promise<readonly Fault[]> {
+    if (past.value) return [fault('past', null, null, null, 'this is an earlier moment: go back to now to change something')]
+    const from = opened.value
+    if (!from || !base.value) return [fault('closed', null, null, null, 'no makeover is open')]
     const { faults } = await preview(operations)
     if (faults.length > 0) return faults
-    return send(opened.value.makeover.id, { id: uuidv7(), schemaVersion, sentence, operations })
+    const changeSet: ChangeSet = { id: uuidv7(), schemaVersion, sentence, operations: structuredClone(operations), ...(undoes === undefined ? {} : { undoes }) }
+    const rows = anyRows(documentsOf(from))
+    const was = Object.fromEntries(operations.flatMap(({ kind, id }) => (rows[kind][id] ? [[id, rows[kind][id]]] : [])))
+    const one: Waiting = { changeSet, addedAt: new Date().toISOString(), was, held: null, old: false }
+    done.push({ id: changeSet.id, sentence, undoes: undoes ?? null, rows: entriesOf(documentsOf(from), apply(documentsOf(from), operations, changeSet.id).documents, operations) })
+    keep(person(), base.value.makeover.id, one)
+    waiting.value = [...waiting.value, one]
+    await show()
+    if (away.value) {
+      void send()
+      return []
+    }
+    const answered = new Promise<Held | null>((resolve) => {
+      answers.set(changeSet.id, resolve)
+      setTimeout(() => resolve(null), patienceMs)
+    })
+    void send()
+    const held = await answered
+    answers.delete(changeSet.id)
+    if (held?.is === 'conflict') deciding.value = changeSet.id
+    if (held?.is !== 'refused') return []
+    await letGo(changeSet.id)
+    return held.faults
   }
 
-  async function send(id: string, changeSet: ChangeSet): Promise<readonly Fault[]> {
-    outbox.write(id, changeSet)
-    for (let wait = 500; ; wait = Math.min(wait * 2, 8000)) {
-      if (saving.value !== 'waiting') saving.value = 'saving'
+  let again: ReturnType<typeof setTimeout> | null = null
+  let wait = 500
+  /** Sends what waits, in order, until it is answered or nobody answers; then tries again by and by. */
+  async function send(): Promise<void> {
+    if (sending.value || !base.value) return
+    sending.value = true
+    if (again) clearTimeout(again)
+    try {
+      const { id } = base.value.makeover
+      // one window of a browser sends at a time, so that changes of two windows keep their order
+      const locks = (navigator as Partial<Navigator>).locks
+      await (locks ? locks.request(`bonitas.send.${id}`, () => sendAll(id)) : sendAll(id))
+      away.value = again = null
+      wait = 500
+    } catch (error) {
+      if (error instanceof Refused && error.status === 401) session.ranOut = true
+      else {
+        away.value ??= new Date()
+        again = setTimeout(() => void send(), wait)
+        wait = Math.min(wait * 2, 8000)
+      }
+      for (const answer of answers.values()) answer(null)
+    } finally {
+      sending.value = false
+    }
+    if (away.value || session.ranOut) return
+    if (sorted.value.going.length > 0) void send()
+    else if (heardRev > (base.value?.makeover.rev ?? 0)) quietly(catchUp)
+  }
+
+  async function sendAll(id: string): Promise<void> {
+    for (;;) {
+      waiting.value = readAll(person(), id)
+      const next = sorted.value.going[0]
+      if (!next || base.value?.makeover.id !== id) return show()
       try {
-        const { rev } = await request<{ rev: number }>('POST', `/makeovers/${id}/changes`, changeSet)
-        settled(id)
-        await taken(id, changeSet, rev)
-        return []
+        const { rev } = await request<{ rev: number }>('POST', `/makeovers/${id}/changes`, next.changeSet)
+        await taken(id, next, rev)
       } catch (error) {
-        if (error instanceof NoAnswer) {
-          saving.value = 'waiting'
-          await pause(wait)
-        } else if (error instanceof Refused && error.status === 401) {
-          saving.value = 'waiting'
-          session.ranOut = true
-          await signedInAgain()
-        } else if (error instanceof Refused) {
-          settled(id)
-          if (error.status === 409) {
-            await refresh()
-            return conflictFaults(error.problem)
-          }
-          return error.problem.faults ?? [fault('refused', null, null, null, error.problem.detail)]
-        } else throw error
+        if (!(error instanceof Refused) || error.status === 401 || error.status === 429 || error.status >= 500) throw error
+        const { faults, conflicts, detail } = error.problem
+        // an answer that was lost before an update of the page: the id is known, only its words are new
+        if (next.old && faults?.[0]?.code === 'id') await taken(id, next, -1)
+        else await hold(id, next, error.status === 409 ? { is: 'conflict', conflicts: conflicts ?? [] } : { is: 'refused', faults: faults ?? [fault('refused', null, null, null, detail)] })
       }
     }
   }
 
-  function settled(id: string): void {
-    outbox.clear(id)
-    saving.value = 'saved'
+  async function taken(id: string, { changeSet }: Waiting, rev: number): Promise<void> {
+    drop(person(), id, changeSet.id)
     savedAt.value = new Date()
+    const from = base.value
+    if (from?.makeover.id === id && rev === from.makeover.rev + 1) {
+      const { documents } = apply(documentsOf(from), changeSet.operations, changeSet.id)
+      const studioRev = from.studio.rev + (changeSet.operations.some(isStudioOperation) ? 1 : 0)
+      base.value = { makeover: { ...documents.makeover, rev }, studio: { ...documents.studio, rev: studioRev }, today: from.today }
+      waiting.value = readAll(person(), id)
+      // what is shown stays as it is: the change was in it already
+      const now = opened.value
+      if (now && !past.value && shown !== '') {
+        shown = state()
+        opened.value = { ...now, makeover: { ...now.makeover, rev }, studio: { ...now.studio, rev: studioRev } }
+      }
+    } else {
+      await refresh()
+      waiting.value = readAll(person(), id)
+    }
+    await show()
+    answers.get(changeSet.id)?.(null)
   }
 
-  async function taken(id: string, changeSet: ChangeSet, rev: number): Promise<void> {
-    const now = opened.value
-    if (now?.makeover.id !== id) return
-    if (rev !== now.makeover.rev + 1) return refresh()
-    const { documents } = apply(documentsOf(now), changeSet.operations, changeSet.id)
-    reckoning.value = await reckoner().take(structuredClone(changeSet.operations), changeSet.id)
-    opened.value = { ...now, makeover: { ...documents.makeover, rev }, studio: documents.studio }
-    post({ id, rev })
+  async function hold(id: string, one: Waiting, held: Held): Promise<void> {
+    keep(person(), id, { ...one, held })
+    waiting.value = readAll(person(), id)
+    await refresh()
+    await show()
+    answers.get(one.changeSet.id)?.(held)
   }
 
-  const signedInAgain = (): Promise<void> =>
-    new Promise((resolve) => {
-      const stop = watch(
-        () => session.ranOut,
-        (still) => {
-          if (still) return
-          stop()
-          resolve()
-        },
-      )
-    })
+  /** Gives up a change that waits, and what rests on it. */
+  async function letGo(id: string): Promise<void> {
+    const of = base.value
+    if (!of) return
+    for (const one of [id, ...(sorted.value.resting.get(id) ?? []).map((each) => each.changeSet.id)]) drop(person(), of.makeover.id, one)
+    waiting.value = readAll(person(), of.makeover.id)
+    if (deciding.value === id) deciding.value = null
+    await show()
+    void send()
+  }
 
-  return { opened, reckoning, currency, line, saving, savedAt, notice, open, refresh, preview, change }
+  /** Sends a held change again, as it was or as it was decided; with nothing left of it, it is let go and what rests on it goes on. */
+  async function decide(id: string, operations: readonly Operation[] | null = null): Promise<void> {
+    const of = base.value
+    const one = waiting.value.find((each) => each.changeSet.id === id)
+    if (!of || !one) return
+    deciding.value = null
+    if (operations?.length === 0) {
+      const rows = anyRows(documentsOf(of))
+      for (const later of sorted.value.resting.get(id) ?? []) {
+        const rebased = later.changeSet.operations.map((operation) => (operation.base === id ? ({ ...operation, base: rows[operation.kind][operation.id]?.version ?? operation.base } as Operation) : operation))
+        keep(person(), of.makeover.id, { ...later, changeSet: { ...later.changeSet, operations: rebased } })
+      }
+      drop(person(), of.makeover.id, id)
+    } else keep(person(), of.makeover.id, { ...one, held: null, changeSet: { ...one.changeSet, operations: operations ?? one.changeSet.operations } })
+    waiting.value = readAll(person(), of.makeover.id)
+    await show()
+    await send()
+  }
+
+  /** Shows the makeover as it was after a rev; nothing can be changed there. */
+  async function lookAt(rev: number): Promise<void> {
+    const id = base.value?.makeover.id
+    if (!id) return
+    const { moment, ...found } = await request<Opened & { moment: Moment }>('GET', `/makeovers/${id}/at/${rev}`)
+    past.value = moment
+    await lay(found)
+  }
+  async function backToNow(): Promise<void> {
+    past.value = null
+    shown = ''
+    await show()
+  }
+
+  watch(
+    () => session.ranOut,
+    (ranOut) => {
+      if (ranOut) return
+      // somebody else signed in: what the first one typed waits for them
+      if (openedBy !== person()) location.reload()
+      else void send()
+    },
+  )
+  return { base, opened, reckoning, currency, line, waiting, sorted, saving, away, savedAt, past, deciding, done, open, refresh, preview, change, decide, letGo, lookAt, backToNow }
 })
-
-/** A conflict as faults: for each field what it is now, so that both can be seen and one be kept. */
-function conflictFaults({ detail, conflicts = [] }: ProblemDetail): Fault[] {
-  const faults = conflicts.flatMap(({ kind, id, fields, current }) => {
-    if (current === null) return [fault('conflict', kind, id, null, `the ${spoken[kind]} was taken away meanwhile by somebody else`)]
-    return fields.map((field) => {
-      const now = current[field]
-      const shown = typeof now === 'string' && !uuidShape.test(now) ? ` to “${now}”` : ''
-      return fault('conflict', kind, id, field, `was changed meanwhile${shown}: save again to keep yours, or cancel to keep theirs`)
-    })
-  })
-  return faults.length > 0 ? faults : [fault('conflict', null, null, null, detail)]
-}
-
-/** A change that was sent and not answered outlives the page: it is sent again, with the same id, when the makeover is next opened. */
-const outbox = {
-  key: (id: string): string => `bonitas.unsent.${id}`,
-  write(id: string, changeSet: ChangeSet): void {
-    localStorage.setItem(this.key(id), JSON.stringify(changeSet))
-  },
-  clear(id: string): void {
-    localStorage.removeItem(this.key(id))
-  },
-  read(id: string): ChangeSet | null {
-    const text = localStorage.getItem(this.key(id))
-    return text === null ? null : (JSON.parse(text) as ChangeSet) // parsed here: only `write` puts it there
-  },
-}

@@ -1,0 +1,65 @@
+import { defineStore } from 'pinia'
+import { v7 as uuidv7 } from 'uuid'
+import { shallowRef } from 'vue'
+import { undoOf, undoStack, type Done, type Undo } from '#core/diary/index.ts'
+import { NoAnswer, request } from '../api.ts'
+import { useMakeover } from './makeover.ts'
+
+/** What came of undoing, as it is said to whoever asked for it. */
+export type Said = { readonly text: string; readonly stop: boolean; readonly opposite: (Undo & { is: 'refused' })['opposite'] }
+
+/** Undo and redo of one's own changes, in the order they were made, across all pages of a makeover. */
+export const useUndo = defineStore('undo', () => {
+  const makeover = useMakeover()
+  const said = shallowRef<Said | null>(null)
+  const say = (text: string, stop = false, opposite: Said['opposite'] = null): void => void (said.value = { text, stop, opposite })
+
+  /** One's own changes, oldest first: from the diary as far as it can be reached, and what was done here since. */
+  async function own(): Promise<readonly Done[]> {
+    const id = makeover.base?.makeover.id ?? ''
+    let kept: Done[] = []
+    try {
+      kept = (await request<Done[]>('GET', `/makeovers/${id}/diary?mine=yes`)).toReversed()
+    } catch (error) {
+      if (!(error instanceof NoAnswer)) throw error
+      return makeover.done
+    }
+    const here = new Map(makeover.done.map((one) => [one.id, one]))
+    const waiting = new Set(makeover.waiting.map((one) => one.changeSet.id))
+    const known = new Set(kept.map((one) => one.id))
+    return [...kept.map((one) => here.get(one.id) ?? one), ...makeover.done.filter((one) => !known.has(one.id) && waiting.has(one.id))]
+  }
+
+  async function step(which: 'undo' | 'redo'): Promise<void> {
+    if (makeover.past) return say('This is an earlier moment: go back to now first.', true)
+    try {
+      const all = await own()
+      const id = undoStack(all)[which]
+      const one = all.find((each) => each.id === id)
+      if (one) await takeBack(one)
+      else say(which === 'undo' ? 'There is nothing of yours to undo.' : 'There is nothing to do again.')
+    } catch (error) {
+      say(error instanceof Error ? error.message : String(error), true)
+    }
+  }
+
+  /** Takes back one change of one's own, whichever it is. */
+  async function takeBack(one: Done): Promise<void> {
+    const now = makeover.opened
+    if (!now) return
+    const undo = undoOf(one, now, now.today, uuidv7)
+    if (undo.is === 'refused') return say(`“${one.sentence}” cannot be undone: ${undo.why}.`, true, undo.opposite)
+    const faults = await makeover.change(undo.sentence, undo.operations, one.id)
+    if (faults.length > 0) say(`“${one.sentence}” cannot be undone: ${faults.map((fault) => fault.message).join('; ')}.`, true)
+    else say(`${undo.sentence}.`)
+  }
+
+  async function enterOpposite(): Promise<void> {
+    const opposite = said.value?.opposite
+    if (!opposite) return
+    const faults = await makeover.change(opposite.sentence, opposite.operations)
+    if (faults.length > 0) say(faults.map((fault) => fault.message).join('; '), true)
+    else say(`${opposite.sentence}.`)
+  }
+  return { said, undo: () => step('undo'), redo: () => step('redo'), takeBack, enterOpposite }
+})
