@@ -1,4 +1,7 @@
 /** Pictures for the demo, drawn by us: simple scenes in a few colours, as SVG. */
+import { blank } from '#core/makeover/blank.ts'
+import { add, type ChangeSet, type Operation } from '#core/makeover/change.ts'
+import type { PlainDate } from '#core/measure/plain-date.ts'
 
 type Scene = 'doors' | 'cloth' | 'hall' | 'field' | 'page' | 'bowl' | 'tiles' | 'line' | 'lamps' | 'bench' | 'rug'
 const picture = (scene: Scene, ...colours: readonly string[]) => ({ scene, colours })
@@ -39,7 +42,7 @@ const scenes: Readonly<Record<Scene, (a: string, b: string, c: string, d: string
 }
 
 /** The picture of a clipping as SVG; nothing where none was drawn for it. */
-export function pictureOf(name: string): string | null {
+function pictureOf(name: string): string | null {
   const found = pictures[name]
   if (!found) return null
   const [a = '#888888', b = a, c = a, d = b] = found.colours
@@ -47,6 +50,20 @@ export function pictureOf(name: string): string | null {
 }
 
 /** A till receipt for an order of the demo, marked as made up. */
-export const receiptOf = (seller: string, lines: readonly string[], sum: string): string =>
+const receiptOf = (seller: string, lines: readonly string[], sum: string): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" width="360" height="${190 + lines.length * 26}">${box(0, 0, 360, 190 + lines.length * 26, '#f7f6f2')}<g font-family="monospace" font-size="15" fill="#222"><text x="24" y="44" font-size="20">${escaped(seller)}</text><text x="24" y="72">Receipt, made up for the demo</text>${lines.map((line, at) => `<text x="24" y="${110 + at * 26}">${escaped(line)}</text>`).join('')}<text x="24" y="${140 + lines.length * 26}" font-size="18">${escaped(sum)}</text></g></svg>`
 const escaped = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;')
+
+/** What hangs on the things of a makeover: the drawn pictures of its clippings, and a receipt on its first order. */
+export async function hung(changeSets: readonly ChangeSet[], today: PlainDate, newId: () => string, keep: (svg: string) => Promise<{ sha256: string; bytes: number }>): Promise<Operation[]> {
+  const puts = changeSets.flatMap((changeSet) => changeSet.operations).flatMap((operation) => (operation.op === 'put' && operation.base === null ? [operation] : []))
+  const order = puts.find((operation) => operation.kind === 'order')
+  const scenes = puts.flatMap(({ kind, id, fields }) => {
+    const svg = kind === 'inspiration' && typeof fields.name === 'string' ? pictureOf(fields.name) : null
+    return svg ? [{ svg, name: `${String(fields.name)}.png`, on: { inspirationId: id } }] : []
+  })
+  const all = [...scenes, ...(order ? [{ svg: receiptOf('Receipt', ['as ordered'], 'paid'), name: 'receipt.png', on: { orderId: order.id } }] : [])]
+  const operations: Operation[] = []
+  for (const { svg, name, on } of all) operations.push(add('attachment', newId(), { ...blank.attachment, ...on, ...(await keep(svg)), mediaType: 'image/png', name, addedOn: today }))
+  return operations
+}

@@ -11,6 +11,7 @@ import { streamRoutes } from './changes/stream.ts'
 import { attachmentRoutes, largestFile } from './attachments/routes.ts'
 import { documentRoutes } from './documents/routes.ts'
 import { makeoverRoutes } from './makeovers/routes.ts'
+import { largestParcel, parcelRoutes } from './parcels/routes.ts'
 import { notFound, Problem } from './problem.ts'
 import type { Reach } from './reach.ts'
 
@@ -65,18 +66,19 @@ export function createApplication(setting: Setting): Express {
     }),
   )
   application.use(compression())
+  const json = express.json({ limit: '1mb', strict: true })
   application.use('/api', (request, _response, next) => {
     const reads = request.method === 'GET' || request.method === 'HEAD'
     if (!reads && isFromElsewhere(request)) throw new Problem(403, 'other-site', 'Refused', 'This came from another site.')
-    if (!reads && request.path !== '/files' && Number(request.get('content-length') ?? 0) > 0 && !request.is('application/json')) throw new Problem(415, 'media-type', 'Not JSON', 'Expected a body of type application/json.')
+    if (!reads && !takesBytes.test(request.path) && Number(request.get('content-length') ?? 0) > 0 && !request.is('application/json')) throw new Problem(415, 'media-type', 'Not JSON', 'Expected a body of type application/json.')
     next()
   })
-  application.use('/api', express.json({ limit: '1mb', strict: true }), (_request, response, next) => {
+  application.use('/api', (request, response, next) => (takesBytes.test(request.path) ? next() : json(request, response, next)), (_request, response, next) => {
     response.set('cache-control', 'no-store')
     next()
   })
   application.use('/api', accountRoutes(setting))
-  application.use('/api', withPerson(setting), attachmentRoutes(setting), makeoverRoutes(setting), streamRoutes(setting), documentRoutes(setting))
+  application.use('/api', withPerson(setting), attachmentRoutes(setting), makeoverRoutes(setting), streamRoutes(setting), parcelRoutes(setting), documentRoutes(setting))
   application.use('/api', () => {
     throw notFound()
   })
@@ -89,6 +91,9 @@ export function createApplication(setting: Setting): Express {
   application.use(problems(setting.log))
   return application
 }
+
+/** Routes that take a file as it is. */
+const takesBytes = /^\/(files|imports(\/dry)?)$/
 
 /** A browser says where a request comes from: by its fetch metadata, or where it is too old for that by its origin. */
 function isFromElsewhere(request: Request): boolean {
@@ -113,7 +118,7 @@ function problems(log: Logger): ErrorRequestHandler {
 
 function fromHttpError(error: unknown, path: string): Problem {
   const status = error instanceof Error && 'status' in error && typeof error.status === 'number' ? error.status : 500
-  if (status === 413) return new Problem(413, 'too-large', 'Too large', `Expected at most ${path.endsWith('/files') ? `${largestFile / 1024 / 1024} MB: make the picture smaller, or photograph it again` : '1 MB'}.`)
+  if (status === 413) return new Problem(413, 'too-large', 'Too large', `Expected at most ${path.endsWith('/files') ? `${largestFile / 1024 / 1024} MB: make the picture smaller, or photograph it again` : takesBytes.test(path.replace(/^\/api/, '')) ? `${largestParcel / 1024 / 1024} MB` : '1 MB'}.`)
   if (status === 400) return new Problem(400, 'malformed', 'Not readable', 'Expected a body of well-formed JSON and a path that can be decoded.')
   if (status === 404) return notFound()
   if (status >= 400 && status < 500) return new Problem(status, 'refused', 'Refused', 'The request was not understood.')

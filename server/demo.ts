@@ -1,15 +1,14 @@
 import sharp from 'sharp'
 import { v7 as uuidv7 } from 'uuid'
-import { demoDecorator, demoHelpers, demoMakeovers, type Told } from '#demo/index.ts'
-import { pictureOf, receiptOf } from '#demo/pictures.ts'
-import { blank } from '#core/makeover/blank.ts'
-import { add, schemaVersion, type Operation } from '#core/makeover/change.ts'
+import { demoDecorator, demoHelpers, demoMakeovers } from '#demo/index.ts'
+import { hung } from '#demo/pictures.ts'
+import { schemaVersion } from '#core/makeover/change.ts'
 import { emptyStudio } from '#core/makeover/document.ts'
-import { dateIn, type PlainDate } from '#core/measure/plain-date.ts'
+import { dateIn } from '#core/measure/plain-date.ts'
 import { fits, hashPassword, makeStudio, setPassword } from './accounts/accounts.ts'
 import { keepBlob, prepare } from './attachments/routes.ts'
 import { take } from './changes/door.ts'
-import type { Database, Transaction } from './database/connection.ts'
+import type { Database } from './database/connection.ts'
 import { people } from './database/tables.ts'
 
 /**
@@ -22,7 +21,11 @@ export async function loadDemo(database: Database, nowMs: number, ownPassword?: 
   const today = dateIn(demoDecorator.timeZone, nowMs)
   const made = await makeStudio(database, { ...demoDecorator, password }, async (tx, maker) => {
     for (const told of demoMakeovers(today, uuidv7, emptyStudio(maker.studioId))) {
-      const files = await filesOf(tx, maker.studioId, told, today)
+      const files = await hung(told.changeSets, today, uuidv7, async (svg) => {
+        const file = await prepare(await sharp(Buffer.from(svg)).png().toBuffer())
+        await keepBlob(tx, maker.studioId, file)
+        return { sha256: file.sha256, bytes: file.bytes.length }
+      })
       for (const changeSet of [...told.changeSets, ...(files.length > 0 ? [{ id: uuidv7(), schemaVersion, sentence: 'Put pictures and receipts with their things', operations: files }] : [])]) {
         const outcome = await take(tx, database, maker, told.makeoverId, changeSet, nowMs)
         if (outcome.is !== 'taken') throw new Error(`The demo does not fit the product: “${changeSet.sentence}”: ${JSON.stringify(outcome)}`)
@@ -38,22 +41,4 @@ export async function loadDemo(database: Database, nowMs: number, ownPassword?: 
 export async function demoIsOpen(database: Database): Promise<boolean> {
   for (const { email } of [demoDecorator, ...demoHelpers]) if (await fits(database, email, demoDecorator.password)) return true
   return false
-}
-
-/** The drawn pictures of its clippings, and a receipt with its first order. */
-async function filesOf(tx: Transaction, studioId: string, { changeSets }: Told, today: PlainDate): Promise<Operation[]> {
-  const puts = changeSets.flatMap((changeSet) => changeSet.operations).flatMap((operation) => (operation.op === 'put' && operation.base === null ? [operation] : []))
-  const keep = async (svg: string, name: string, of: Partial<Record<'inspirationId' | 'orderId', string>>): Promise<Operation> => {
-    const file = await prepare(await sharp(Buffer.from(svg)).png().toBuffer())
-    await keepBlob(tx, studioId, file)
-    return add('attachment', uuidv7(), { ...blank.attachment, ...of, sha256: file.sha256, mediaType: 'image/png', bytes: file.bytes.length, name, addedOn: today })
-  }
-  const kept: Operation[] = []
-  for (const { kind, id, fields } of puts) {
-    const svg = kind === 'inspiration' && typeof fields.name === 'string' ? pictureOf(fields.name) : null
-    if (svg) kept.push(await keep(svg, `${String(fields.name)}.png`, { inspirationId: id }))
-  }
-  const order = puts.find((operation) => operation.kind === 'order')
-  if (order) kept.push(await keep(receiptOf('Receipt', ['as ordered'], 'paid'), 'receipt.png', { orderId: order.id }))
-  return kept
 }

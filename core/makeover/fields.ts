@@ -7,6 +7,14 @@ import { joinSeveral, splitSeveral } from './choices.ts'
 import { isMinor, largestMinor, type Minor } from '../money/minor.ts'
 import { isPlainDate, type PlainDate } from '../measure/plain-date.ts'
 
+/** What a field says of itself as JSON Schema, for whoever reads our files without our code. */
+export type JsonShape = Readonly<Record<string, unknown>>
+declare module 'yup' {
+  interface CustomSchemaMetadata {
+    readonly json?: JsonShape
+  }
+}
+
 /** A test of a value that is there; whether it may be missing or null is said apart, and types cannot see it. */
 export const given =
   <T>(test: (value: T) => boolean) =>
@@ -14,12 +22,13 @@ export const given =
     value == null || test(value)
 
 /** One line of text that must say something, of at most so many characters. */
-export const label = (most = 120) => line(most).test('said', 'is empty: expected some text', given((value) => value.trim() !== ''))
+export const label = (most = 120) => line(most).meta({ json: { type: 'string', minLength: 1, maxLength: most } }).test('said', 'is empty: expected some text', given((value) => value.trim() !== ''))
 
 /** Text that may be empty. */
 export const line = (most = 1000) =>
   string()
     .strict()
+    .meta({ json: { type: 'string', maxLength: most } })
     .defined('is missing: expected text')
     .nonNullable('expected text')
     .typeError('expected text')
@@ -31,11 +40,12 @@ export const uuidShape = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-
 export const isUuid = (value: unknown): value is string => typeof value === 'string' && uuidShape.test(value)
 
 /** An id that points at another row. */
-export const reference = () => string().strict().defined('is missing').nonNullable('is missing').typeError('expected an id').matches(uuidShape, 'expected an id')
+export const reference = () => string().strict().meta({ json: { type: 'string', pattern: uuidShape.source } }).defined('is missing').nonNullable('is missing').typeError('expected an id').matches(uuidShape, 'expected an id')
 
 /** A choice from a fixed list. */
 export const choice = <const T extends string>(options: readonly T[]) =>
   mixed<T>({ check: (value): value is T => typeof value === 'string' && options.some((option) => option === value) })
+    .meta({ json: { enum: options } })
     .typeError(`expected one of ${options.length > 20 ? `${options.slice(0, 6).join(', ')} …` : options.join(', ')}`)
     .defined('is missing')
     .nonNullable('is missing')
@@ -43,18 +53,20 @@ export const choice = <const T extends string>(options: readonly T[]) =>
 /** Money in minor units, from `least` to the largest amount the product takes. */
 export const money = (least = 0) =>
   mixed<Minor>({ check: isMinor })
+    .meta({ json: { type: 'integer', minimum: least, maximum: largestMinor } })
     .typeError('expected a whole number of minor units')
     .defined('is missing: expected an amount')
     .nonNullable('is missing: expected an amount')
     .test('least', least === 0 ? 'is below zero: expected zero or more' : 'is too small: expected more than zero', given((value) => value >= least))
     .test('most', 'is too large', given((value) => value <= largestMinor))
 
-export const date = () => mixed<PlainDate>({ check: isPlainDate }).typeError('expected a date such as 2027-03-14').defined('is missing: expected a date').nonNullable('is missing: expected a date')
+export const date = () => mixed<PlainDate>({ check: isPlainDate }).meta({ json: { type: 'string', pattern: '^\\d{4}-\\d{2}-\\d{2}$' } }).typeError('expected a date such as 2027-03-14').defined('is missing: expected a date').nonNullable('is missing: expected a date')
 
 /** A whole number within bounds. */
 export const count = (least: number, most: number) =>
   number()
     .strict()
+    .meta({ json: { type: 'integer', minimum: least, maximum: most } })
     .defined(`is missing: expected a whole number from ${least} to ${most}`)
     .nonNullable(`is missing: expected a whole number from ${least} to ${most}`)
     .typeError(`expected a whole number from ${least} to ${most}`)
@@ -68,6 +80,7 @@ export const quantity = () => {
   const message = 'expected more than 0 and at most 100000, with at most three decimals'
   return number()
     .strict()
+    .meta({ json: { type: 'number', exclusiveMinimum: 0, maximum: 100_000 } })
     .defined(`is missing: ${message}`)
     .nonNullable(`is missing: ${message}`)
     .typeError(message)
@@ -78,12 +91,13 @@ export const quantity = () => {
 export const real = (least: number, most: number) =>
   number()
     .strict()
+    .meta({ json: { type: 'number', minimum: least, maximum: most } })
     .defined('is missing: expected a number')
     .nonNullable('is missing: expected a number')
     .typeError('expected a number')
     .test('bounds', `expected a number from ${least} to ${most}`, given((value) => (Number.isFinite(value) && value >= least && value <= most)))
 
-export const flag = () => mixed<boolean>({ check: (value): value is boolean => typeof value === 'boolean' }).typeError('expected yes or no').defined('is missing').nonNullable('expected yes or no')
+export const flag = () => mixed<boolean>({ check: (value): value is boolean => typeof value === 'boolean' }).meta({ json: { type: 'boolean' } }).typeError('expected yes or no').defined('is missing').nonNullable('expected yes or no')
 
 /** A time zone by its IANA name. */
 export const timeZone = () => line(60).test('zone', 'expected a time zone such as Europe/Lisbon', given((zone) => isTimeZone(zone)))
@@ -101,4 +115,4 @@ export const several = (options: readonly string[]) =>
   line(500).test('several', `expected some of ${options.join(', ')}`, given((text) => text === joinSeveral(options, splitSeveral(text))))
 
 /** A SHA-256 in hexadecimal. */
-export const digest = () => line(64).matches(/^[0-9a-f]{64}$/, 'expected a SHA-256')
+export const digest = () => line(64).meta({ json: { type: 'string', pattern: '^[0-9a-f]{64}$' } }).matches(/^[0-9a-f]{64}$/, 'expected a SHA-256')

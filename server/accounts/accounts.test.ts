@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { add } from '#core/makeover/change.ts'
 import { inTransaction } from '../database/connection.ts'
 import { people, sessions } from '../database/tables.ts'
-import { makeover, person, serve, type Served } from '../testing/studio.ts'
+import { helper, makeover, password, person, serve, type Served } from '../testing/studio.ts'
 
 let served: Served
 beforeAll(async () => {
@@ -25,7 +25,7 @@ describe('signing in', () => {
   })
   it('keeps passwords as argon2id and of tokens only a hash', async () => {
     const who = await person(served)
-    const token = who.cookie.split('=')[1] ?? ''
+    const token = /bonitas_session=([\w-]+)/.exec(who.cookie)?.[1] ?? ''
     const [row] = await inTransaction(served.database, { studio: who.studioId }, (tx) => tx.select().from(people))
     expect(row?.passwordHash).toMatch(/^\$argon2id\$v=19\$m=19456,t=2,p=1\$/)
     const kept = await inTransaction(served.database, { studio: who.studioId }, (tx) => tx.select().from(sessions))
@@ -56,13 +56,49 @@ describe('signing in', () => {
     expect((await who.get('/day')).status).toBe(401)
     served.clock.now -= 14 * day + 1000
   })
-  it('is held back after too many failures', async () => {
+  it('renews the session: the one that the browser came with opens nothing any more', async () => {
+    const who = await person(served)
+    const again = await request(served.application).post('/api/session').set('cookie', who.cookie).send({ email: who.email, password })
+    expect(again.status).toBe(200)
+    expect((await who.get('/day')).status).toBe(401)
+  })
+  it('is held back after too many failures from one address, whatever account is tried', async () => {
     const strict = await serve(inject('postgres'), { failedSignIns: 3 })
-    const attempt = () => request(strict.application).post('/api/session').send({ email: 'a@test.example', password: 'x' })
-    const answers = [await attempt(), await attempt(), await attempt(), await attempt()]
+    const attempt = (at: number) => request(strict.application).post('/api/session').send({ email: `${at}@test.example`, password: 'x' })
+    const answers = [await attempt(1), await attempt(2), await attempt(3), await attempt(4)]
     expect(answers.map((answer) => answer.status)).toEqual([401, 401, 401, 429])
     expect(answers[3]?.body).toMatchObject({ status: 429, detail: expect.stringMatching(/quarter of an hour/) })
     await strict.close()
+  })
+  it('is held back on one account from many addresses, and its owner still comes in where they came in before', async () => {
+    const strict = await serve(inject('postgres'), { failedSignIns: 8, trustProxy: 1 })
+    const owner = await person(strict)
+    const from = (address: number, secret: string, cookie = '') => request(strict.application).post('/api/session').set('x-forwarded-for', `203.0.113.${address}`).set('cookie', cookie).send({ email: owner.email, password: secret })
+    const guesses = []
+    for (let address = 1; address <= 6; address++) guesses.push((await from(address, 'a guess of a password')).status)
+    expect(guesses).toEqual([401, 401, 401, 401, 429, 429])
+    expect((await from(7, password)).status).toBe(429) // not even with the right one, from a browser that nobody knows
+    expect((await from(7, password, owner.cookie)).status).toBe(200)
+    // a mark that was made up, or made for another account, is no mark
+    const other = await person(strict)
+    expect((await from(8, password, other.cookie)).status).toBe(429)
+    expect((await from(9, password, 'bonitas_device=99999.aaaaaaaaaaaa.bbbb')).status).toBe(429)
+    await strict.close()
+  })
+})
+
+describe('the people of a studio', () => {
+  it('let each other in, and see the same makeovers', async () => {
+    const [one, stranger] = [await person(served), await person(served)]
+    const world = await makeover(one)
+    const other = await helper(served, one, 'Second Hand')
+    expect(other.studioId).toBe(one.studioId)
+    expect((await other.open(world.ids.makeover)).makeover.id).toBe(world.ids.makeover)
+    expect((await one.get('/people')).body).toEqual([{ id: one.personId, name: 'A person', email: one.email }, { id: other.personId, name: 'Second Hand', email: other.email }])
+    expect((await stranger.get('/people')).body).toHaveLength(1)
+    expect((await one.post('/people', { name: 'x', email: stranger.email, password })).status).toBe(409)
+    expect((await one.post('/people', { name: 'x', email: 'y@test.example', password: 'short' })).body).toMatchObject({ faults: [{ field: 'password' }] })
+    expect((await request(served.application).post('/api/people').send({ name: 'x', email: 'z@test.example', password })).status).toBe(401)
   })
 })
 

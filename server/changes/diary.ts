@@ -1,8 +1,9 @@
 /** The diary as it is read: what was done to a document, by whom, when, and what it was at an earlier moment. */
-import { and, asc, desc, eq, gt, inArray, lt, lte, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, gt, inArray, isNull, lt, lte, not, sql } from 'drizzle-orm'
 import { rollBack, type DiaryEntry } from '#core/diary/index.ts'
 import { validate, type Documents } from '#core/makeover/change.ts'
-import { isKind } from '#core/makeover/kinds.ts'
+import { isKind, isStudioKind } from '#core/makeover/kinds.ts'
+import type { ToldEntry } from '#core/parcel/index.ts'
 import type { Transaction } from '../database/connection.ts'
 import { changedDocuments, changedRows, changes, people } from '../database/tables.ts'
 
@@ -34,8 +35,14 @@ export async function changesAfter(tx: Transaction, documentId: string, rev: num
 /** A page of the diary told backwards: at most 100 changes before a rev, of the whole document, of one row of it, or of one person. */
 export async function diaryBefore(tx: Transaction, documentId: string, before: number, { rowId = null, personId = null }: { rowId?: string | null; personId?: string | null } = {}): Promise<TimedEntry[]> {
   const ofRow = rowId === null ? undefined : inArray(changes.id, tx.select({ id: changedRows.changeId }).from(changedRows).where(sql`${changedRows.rowId} = ${rowId} or ${changedRows.after}::text like ${`%${rowId}%`}`))
-  const ofPerson = personId === null ? undefined : and(eq(changes.personId, personId), sql`${changes.toldBy} is null and not ${changes.bringsIn}`)
+  const ofPerson = personId === null ? undefined : and(eq(changes.personId, personId), isNull(changes.toldBy), not(changes.bringsIn))
   return withRows(tx, await heads(tx).where(and(eq(changedDocuments.documentId, documentId), lt(changedDocuments.rev, before), ofRow, ofPerson)).orderBy(desc(changedDocuments.rev)).limit(100))
+}
+
+/** The whole history of a makeover as a file tells it, oldest first: without the bringing in of files, which is no work of its own. */
+export async function told(tx: Transaction, documentId: string): Promise<ToldEntry[]> {
+  const all = await withRows(tx, await heads(tx).where(and(eq(changedDocuments.documentId, documentId), not(changes.bringsIn))).orderBy(asc(changedDocuments.rev)))
+  return all.map(({ id, who, madeAt, sentence, undoes, rows }) => ({ id, who, madeAt: madeAt.toISOString(), sentence, undoes, rows }))
 }
 
 /** The moment a rev was made; null where there is none of that number. */
@@ -44,9 +51,9 @@ export async function momentOf(tx: Transaction, documentId: string, rev: number)
   return found ?? null
 }
 
-/** All later entries of a document, newest first. */
+/** All later entries of a document, newest first; what a file brought in is told by the history that came with it. */
 async function laterThan(tx: Transaction, documentId: string, rev: number): Promise<TimedEntry[]> {
-  const found = await heads(tx).where(and(eq(changedDocuments.documentId, documentId), gt(changedDocuments.rev, rev))).orderBy(desc(changedDocuments.rev))
+  const found = await heads(tx).where(and(eq(changedDocuments.documentId, documentId), gt(changedDocuments.rev, rev), not(changes.bringsIn))).orderBy(desc(changedDocuments.rev))
   return withRows(tx, found)
 }
 
@@ -54,11 +61,11 @@ async function laterThan(tx: Transaction, documentId: string, rev: number): Prom
  * The documents as they were after a rev of the makeover, with the studio of that moment. Null where a row of then does not fit
  * the rows of now: it was kept before they said what they say today.
  */
-export async function documentsAt(tx: Transaction, { makeover, studio }: Documents, rev: number, madeAt: Date): Promise<Documents | null> {
+export async function documentsAt(tx: Transaction, { makeover, studio }: Documents, { rev, id }: Pick<Head, 'rev' | 'id'>): Promise<Documents | null> {
   const own = await laterThan(tx, makeover.id, rev)
   const [then] = await tx.select({ rev: sql<number>`coalesce(max(${changedDocuments.rev}), 0)::int` }).from(changedDocuments).innerJoin(changes, eq(changes.id, changedDocuments.changeId))
-    .where(and(eq(changedDocuments.documentId, studio.id), lte(changes.madeAt, madeAt)))
-  const shared = (await laterThan(tx, studio.id, then?.rev ?? 0)).filter((entry) => !own.some((one) => one.id === entry.id))
+    .where(and(eq(changedDocuments.documentId, studio.id), lte(changes.madeAt, sql`(select made_at from changes where id = ${id})`))) // asked in the database: its moments are finer than a Date's
+  const shared = (await laterThan(tx, studio.id, then?.rev ?? 0)).filter((entry) => !own.some((one) => one.id === entry.id)).map((entry) => ({ ...entry, rows: entry.rows.filter((row) => isKind(row.kind) && isStudioKind(row.kind)) }))
   const entries = [...own, ...shared].toSorted((one, other) => other.madeAt.getTime() - one.madeAt.getTime() || other.rev - one.rev)
   const back = rollBack({ makeover, studio }, entries)
   const touched = new Set(entries.flatMap(({ rows }) => rows.map(({ kind, rowId }) => `${kind} ${rowId}`)))

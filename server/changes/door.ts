@@ -3,7 +3,7 @@
  * check what needs the whole, write rows and diary, and raise the documents' revs. All or nothing.
  */
 import { createHash } from 'node:crypto'
-import { and, asc, eq, gt, inArray } from 'drizzle-orm'
+import { and, asc, eq, gt, inArray, isNull } from 'drizzle-orm'
 import { entriesOf, withoutPersonal } from '#core/diary/index.ts'
 import { anyRows, apply, fault, isStudioOperation, type ChangeSet, type Documents, type Fault, type Operation } from '#core/makeover/change.ts'
 import type { Kind } from '#core/makeover/kinds.ts'
@@ -105,7 +105,7 @@ export async function take(tx: Transaction, database: Database, person: Person, 
 
 async function isOwn(tx: Transaction, { personId }: Person, makeoverId: string, id: string): Promise<boolean> {
   const found = await tx.select({ id: changes.id }).from(changes).innerJoin(changedDocuments, eq(changedDocuments.changeId, changes.id))
-    .where(and(eq(changes.id, id), eq(changes.personId, personId), eq(changedDocuments.documentId, makeoverId)))
+    .where(and(eq(changes.id, id), eq(changes.personId, personId), isNull(changes.toldBy), eq(changedDocuments.documentId, makeoverId)))
   return found.length > 0
 }
 

@@ -44,7 +44,7 @@ export function makeoverRoutes({ database, news, now }: Setting): Router {
     const now = await open(studioId, id)
     const found = await inTransaction(database, { studio: studioId }, async (tx) => {
       const moment = await momentOf(tx, id, rev)
-      return moment && { moment, documents: await documentsAt(tx, now, rev, moment.madeAt) }
+      return moment && { moment, documents: await documentsAt(tx, now, moment) }
     }, { still: true })
     if (!found) throw notFound()
     if (!found.documents) throw new Problem(422, 'too-old', 'Too far back', 'That moment was kept before the rows said what they say today. Its changes can be read in the history, but the pages cannot show it.')

@@ -13,13 +13,13 @@ import { freshDatabase } from './postgres.ts'
 /** Noon of 1 March 2027, the day the small makeover is reckoned on. */
 export const now = Date.parse('2027-03-01T12:00:00Z')
 
-export async function serve(address: string, { failedSignIns = 1000, at = now } = {}) {
+export async function serve(address: string, { failedSignIns = 1000, at = now, trustProxy }: { failedSignIns?: number; at?: number; trustProxy?: number } = {}) {
   const { url, drop } = await freshDatabase(address)
   const database = connect(url)
   const clock = { now: at }
   const log = pino({ level: 'silent' })
   const news = openNews(url, database, log)
-  const application = createApplication({ database, news, log, pages: null, now: () => clock.now, failedSignIns })
+  const application = createApplication({ database, news, log, pages: null, now: () => clock.now, failedSignIns, trustProxy })
   const close = async (): Promise<void> => {
     await news.close()
     await database.close()
@@ -31,20 +31,38 @@ export type Served = Awaited<ReturnType<typeof serve>>
 
 export type Opened = { makeover: Makeover; studio: Studio; today: string }
 
-/** A person of a new studio, signed in. */
-export async function person({ application }: Pick<Served, 'application'>, email = `${uuidv7()}@test.example`) {
-  const made = await request(application).post('/api/studios').send({ studioName: 'A studio', timeZone: 'UTC', name: 'A person', email, password: 'a long enough password' })
-  if (made.status !== 201) throw new Error(made.text)
-  const cookie = String(made.headers['set-cookie']).split(';')[0] ?? ''
+/** What somebody does over HTTP, by the answer that let them in. */
+function speaker(application: Served['application'], email: string, answer: request.Response) {
+  if (answer.status >= 400) throw new Error(answer.text)
+  const cookie = (answer.headers['set-cookie'] as unknown as string[]).map((one) => one.split(';')[0]).join('; ')
   const get = (path: string) => request(application).get(`/api${path}`).set('cookie', cookie)
   const post = (path: string, body: object) => request(application).post(`/api${path}`).set('cookie', cookie).send(body)
-  const change = (makeoverId: string, operations: readonly Operation[], { id = uuidv7(), sentence = 'A change' } = {}) => post(`/makeovers/${makeoverId}/changes`, { id, schemaVersion, sentence, operations })
+  const change = (makeoverId: string, operations: readonly Operation[], { id = uuidv7(), sentence = 'A change', undoes }: { id?: string; sentence?: string; undoes?: string } = {}) =>
+    post(`/makeovers/${makeoverId}/changes`, { id, schemaVersion, sentence, operations, ...(undoes === undefined ? {} : { undoes }) })
   const open = async (makeoverId: string): Promise<Opened> => (await get(`/makeovers/${makeoverId}`)).body as Opened
-  return { email, cookie, get, post, change, open, ...(made.body as { studioId: string; personId: string }) }
+  return { email, cookie, get, post, change, open, ...(answer.body as { studioId: string; personId: string }) }
+}
+export type Speaker = ReturnType<typeof speaker>
+
+/** Somebody who is known, signed in. */
+export const signedIn = async ({ application }: Pick<Served, 'application'>, { email, password }: { email: string; password: string }): Promise<Speaker> =>
+  speaker(application, email, await request(application).post('/api/session').send({ email, password }))
+
+export const password = 'a long enough password'
+/** A person of a new studio, signed in. */
+export const person = async ({ application }: Pick<Served, 'application'>, email = `${uuidv7()}@test.example`): Promise<Speaker> =>
+  speaker(application, email, await request(application).post('/api/studios').send({ studioName: 'A studio', timeZone: 'UTC', name: 'A person', email, password }))
+
+/** Another person of somebody's studio, signed in. */
+export async function helper(served: Pick<Served, 'application'>, of: Speaker, name = 'A helper') {
+  const email = `${uuidv7()}@test.example`
+  const made = await of.post('/people', { name, email, password })
+  if (made.status !== 201) throw new Error(made.text)
+  return signedIn(served, { email, password })
 }
 
 /** A makeover begun by a person: a client, a room, a signed budget of 5 400 with 600 of contingency. */
-export async function makeover(who: Awaited<ReturnType<typeof person>>, of?: Parameters<typeof begin>[1]) {
+export async function makeover(who: Speaker, of?: Parameters<typeof begin>[1]) {
   const world = begin(uuidv7, of)
   const answer = await who.change(world.ids.makeover, world.operations)
   if (answer.status !== 200) throw new Error(answer.text)
