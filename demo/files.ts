@@ -6,8 +6,8 @@ import type { ParcelFile } from '#core/parcel/index.ts'
 import { demoMakeovers } from './index.ts'
 import { hung } from './pictures.ts'
 
-/** The day the files are of; reckon them with `--today 2027-03-01`. */
-export const demoDay = plainDate('2027-03-01')
+/** The day the files are of; reckon them with `--today 2026-09-01`. */
+export const demoDay = plainDate('2026-09-01')
 
 type Drawn = { readonly bytes: Uint8Array; readonly sha256: string }
 

@@ -24,8 +24,10 @@ export const request = <T>(method: 'GET' | 'POST' | 'DELETE', path: string, body
   send<T>(path, { method, signal: AbortSignal.timeout(15_000), ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }) })
 
 export type KeptFile = { readonly sha256: string; readonly mediaType: 'image/jpeg' | 'image/png' | 'image/webp' | 'application/pdf'; readonly bytes: number }
-/** Sends the bytes of a file to be kept by their content; throws as `request` does. */
-export const upload = (file: File): Promise<KeptFile> => send<KeptFile>('/files', { method: 'POST', signal: AbortSignal.timeout(120_000), headers: { 'content-type': 'application/octet-stream' }, body: file })
+/** Sends a file as it is; throws as `request` does. */
+export const sendFile = <T>(path: string, file: File): Promise<T> => send<T>(path, { method: 'POST', signal: AbortSignal.timeout(120_000), headers: { 'content-type': 'application/octet-stream' }, body: file })
+/** Sends a picture or a PDF to be kept by its content. */
+export const upload = (file: File): Promise<KeptFile> => sendFile('/files', file)
 
 async function send<T>(path: string, how: RequestInit): Promise<T> {
   let response: Response

@@ -12,6 +12,7 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/', name: 'day', component: () => import('./day/DayPage.vue'), meta: { title: 'Day' } },
+    { path: '/studio', name: 'studio', component: () => import('./studio/StudioPage.vue'), meta: { title: 'Studio' } },
     { path: '/sign-in', name: 'sign-in', component: () => import('./accounts/SignInPage.vue'), meta: { open: true, title: 'Sign in' } },
     {
       path: '/makeovers/:id',

@@ -13,7 +13,8 @@ export type DiaryEntry = { readonly rev: number; readonly id: string; readonly s
 
 /** Stands in the diary for a value that is personal: its table can be erased, the diary cannot. */
 export const personal = '(personal)'
-const holdsPersonal = ({ before, after }: DiaryRow): boolean => [before, after].some((values) => values !== null && Object.values(values).includes(personal))
+/** Do rows of the diary hide something personal? */
+export const holdsPersonal = (rows: readonly DiaryRow[]): boolean => rows.some(({ before, after }) => [before, after].some((values) => values !== null && Object.values(values).includes(personal)))
 
 /** What operations did to documents; with values of personal kinds too, which whoever keeps it has to hide. */
 export function entriesOf(before: Documents, after: Documents, operations: readonly Operation[]): (DiaryRow & { readonly kind: Kind })[] {
@@ -53,7 +54,7 @@ function withRows(documents: Documents, write: (rows: Rows, copy: (kind: Kind) =
  * values it does not keep, and rows of the studio have a diary of their own.
  */
 export function advance(documents: Documents, entries: readonly DiaryEntry[]): Documents | null {
-  if (entries.some(({ rows }) => rows.some((row) => !isKind(row.kind) || isStudioKind(row.kind) || holdsPersonal(row)))) return null
+  if (entries.some(({ rows }) => holdsPersonal(rows) || rows.some((row) => !isKind(row.kind) || isStudioKind(row.kind)))) return null
   const after = withRows(documents, (_rows, copy) => {
     for (const { id, rows } of entries) {
       for (const { kind, rowId, operation, after: now } of rows) {

@@ -4,6 +4,7 @@ import { headOf } from '#core/makeover/document.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { writeDate } from '#core/measure/plain-date.ts'
 import { useKeys } from '../frame/keys.ts'
+import FilesOf from '../files/FilesOf.vue'
 import FigureButton from '../parts/FigureButton.vue'
 import MoneyAmount from '../parts/MoneyAmount.vue'
 import RowDialog from '../parts/RowDialog.vue'
@@ -50,7 +51,7 @@ function openNeed(need: Row<'need'> | null): void {
   needEdited.value = need
   needOpen.value = true
 }
-const parts = [['needs', 'Needs'], ['stays', 'What stays'], ['forbidden', 'What may not be'], ['ways', 'Ways'], ['practice', 'Practice'], ['collection', 'Collection'], ['questions', 'Questions'], ['budget', 'Budget']] as const
+const parts = [['needs', 'Needs'], ['asis', 'As it is'], ['stays', 'What stays'], ['forbidden', 'What may not be'], ['ways', 'Ways'], ['practice', 'Practice'], ['collection', 'Collection'], ['questions', 'Questions'], ['budget', 'Budget']] as const
 const goTo = (part: string): void => document.getElementById(`${part}-title`)?.scrollIntoView({ block: 'start', behavior: 'smooth' })
 useKeys([
   { key: 'n', does: 'A new need', run: () => openNeed(null) },
@@ -93,6 +94,12 @@ useKeys([
       </table>
     </section>
 
+    <section aria-labelledby="asis-title">
+      <div class="section-head"><h2 id="asis-title">As it is</h2></div>
+      <div class="as-it-is">
+        <div v-for="room in rooms" :key="room.id"><p v-if="rooms.length > 1"><strong>{{ room.name }}</strong></p><FilesOf :of="{ roomId: room.id }" :name="room.name" pictures many /></div>
+      </div>
+    </section>
     <KeepersSection />
     <ConstraintsSection />
     <WaysSection />
@@ -112,6 +119,7 @@ useKeys([
           <div><dt>Must haves not covered</dt><dd>{{ open.length }}</dd></div>
         </dl>
         <p><a :href="`/api/makeovers/${makeover.opened.makeover.id}/brief.pdf`" target="_blank" rel="noopener">The brief as a page to sign (PDF)</a></p>
+        <p>All of it as one file: <a :href="`/api/makeovers/${makeover.opened.makeover.id}/export?history=yes`">with its history</a>, <a :href="`/api/makeovers/${makeover.opened.makeover.id}/export`">without</a></p>
         <RemarkList :remarks="remarks" />
       </section>
     </Teleport>
@@ -126,6 +134,9 @@ useKeys([
 .brief h2 { scroll-margin-top: 90px; }
 .brief .what { width: 42%; }
 .brief .place { display: block; font-size: 12px; line-height: 16px; }
+.as-it-is .files ul { display: flex; flex-wrap: wrap; gap: 10px; margin-bottom: 6px; }
+.as-it-is .files li { display: grid; gap: 2px; justify-items: start; }
+.as-it-is .files .drop { max-width: 320px; }
 .brief .parts { display: flex; flex-wrap: wrap; gap: 4px 16px; margin: -8px 0 14px; font-size: 13px; }
 .keep { white-space: nowrap; }
 .brief td { padding-top: 5px; padding-bottom: 5px; }

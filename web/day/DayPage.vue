@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useDebounceFn } from '@vueuse/core'
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { writeDate, writeWeekdayDate, type PlainDate } from '#core/measure/plain-date.ts'
@@ -12,8 +13,10 @@ import ReckoningBar from '../frame/ReckoningBar.vue'
 import MaterialStrip from '../parts/MaterialStrip.vue'
 import MoneyAmount from '../parts/MoneyAmount.vue'
 import RemarkMark from '../parts/RemarkMark.vue'
+import { useLive } from '../stores/live.ts'
 import { useSession } from '../stores/session.ts'
 import { useViewing } from '../stores/viewing.ts'
+import { makeoversWaiting } from '../stores/waiting.ts'
 import AttentionList from './AttentionList.vue'
 import BeginDialog from './BeginDialog.vue'
 
@@ -39,6 +42,15 @@ async function load(): Promise<void> {
   }
 }
 onMounted(load)
+// what another window or person did moves the figures here too; many changes in a row are looked at once
+const soon = useDebounceFn(load, 400)
+useLive().hear((heard) => {
+  if (heard.is !== 'here') void soon()
+})
+const unsent = computed(() => {
+  const waiting = new Set(makeoversWaiting(session.person?.personId ?? ''))
+  return (lines.value ?? []).filter((line) => waiting.has(line.id))
+})
 
 const found = computed(() => {
   const words = sought.value.trim().toLocaleLowerCase('en')
@@ -60,6 +72,7 @@ async function signOut(): Promise<void> {
 useKeys([
   { key: 'n', does: 'Begin a makeover', run: () => (beginning.value = true) },
   ...[1, 2, 3, 4, 5].map((at) => ({ key: String(at), does: `Open makeover ${at} of the list`, run: () => found.value[at - 1] && void router.push({ name: 'brief', params: { id: found.value[at - 1]?.id ?? '' } }) })),
+  { key: 's', does: 'To the studio: people, phone, files', run: () => void router.push({ name: 'studio' }) },
   { key: 'g', does: 'Next ground behind finishes', run: () => viewing.nextGround() },
   { key: '?', does: 'This list', run: () => (keysOpen.value = true) },
 ])
@@ -73,6 +86,7 @@ useKeys([
       <span class="end">
         <GroundSwitch />
         <button type="button" class="bare quiet" @click="keysOpen = true">Keys<kbd>?</kbd></button>
+        <router-link :to="{ name: 'studio' }">Studio</router-link>
         <span class="quiet">{{ session.person?.name }}</span>
         <button type="button" class="word" @click="signOut">Sign out</button>
       </span>
@@ -84,6 +98,7 @@ useKeys([
         <span class="end"><el-button type="primary" @click="beginning = true">Begin a makeover</el-button></span>
       </div>
       <p v-if="failed" class="stop-line" role="alert">No answer from the server. <button type="button" class="word" @click="load">Try again</button></p>
+      <p v-for="line in unsent" :key="line.id" class="said-line">Something typed in {{ line.name }} is not saved yet. <router-link :to="{ name: 'brief', params: { id: line.id } }">Open it</router-link> and it is sent.</p>
       <AttentionList v-if="lines && lines.length > 0 && today" :lines="attention" :today="today" />
       <h2 v-if="lines && lines.length > 0" class="all">All makeovers</h2>
       <label v-if="(lines?.length ?? 0) > 5" class="seek"><span class="label">Find by name, client or room</span><el-input v-model="sought" clearable /></label>
@@ -133,11 +148,6 @@ useKeys([
 </template>
 
 <style>
-.studio-line { display: flex; align-items: baseline; gap: 16px; padding: 12px 40px 13px; border-bottom: 1.5px solid var(--ink); flex-wrap: wrap; }
-.studio-line .end { margin-left: auto; display: flex; gap: 20px; align-items: center; font-size: 12px; flex-wrap: wrap; }
-.studio-line .word { font-size: 12px; }
-.day main { padding: 28px 40px 60px; max-width: 1280px; }
-.day .page-head { margin-bottom: 20px; align-items: center; }
 .day .seek { display: block; max-width: 320px; margin-bottom: 16px; }
 .day .all { margin-bottom: 4px; }
 .makeovers { border-top: 1.5px solid var(--ink); }
@@ -155,7 +165,6 @@ useKeys([
 .makeovers .state dd { justify-self: start; }
 .makeovers .marks { display: flex; gap: 10px; }
 @media (max-width: 960px) {
-  .studio-line, .day main { padding-left: 16px; padding-right: 16px; }
   .makeovers a { grid-template-columns: 1fr; gap: 10px; }
 }
 </style>

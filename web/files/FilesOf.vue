@@ -9,7 +9,7 @@ import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 
 /** The files that hang on a thing: photographed on a phone, chosen, or dropped here. */
-const { of, name, pictures = false } = defineProps<{ of: Partial<Pick<Fields<'attachment'>, 'orderId' | 'deliveryId' | 'candidateId' | 'inspirationId' | 'finishId' | 'roomId'>>; name: string; pictures?: boolean }>()
+const { of, name, pictures = false, many = false } = defineProps<{ of: Partial<Pick<Fields<'attachment'>, 'orderId' | 'deliveryId' | 'candidateId' | 'inspirationId' | 'finishId' | 'roomId'>>; name: string; pictures?: boolean; many?: boolean }>()
 const makeover = useMakeover()
 const attachments = useRows('attachment')
 const here = computed(() => attachments.value.filter((row) => Object.entries(of).every(([field, id]) => row[field as 'orderId'] === id)))
@@ -53,10 +53,10 @@ const takeAway = (row: Row<'attachment'>): Promise<unknown> => makeover.change(`
           <img v-if="row.mediaType !== 'application/pdf'" :src="`${address(row)}/thumbnail`" :alt="row.name" loading="lazy" />
           <span v-else>{{ row.name }}</span>
         </a>
-        <button v-if="!pictures || here.length > 1" type="button" class="word" :aria-label="`Take away ${row.name}`" @click="takeAway(row)">Take away</button>
+        <button v-if="!pictures || many || here.length > 1" type="button" class="word" :aria-label="`Take away ${row.name}`" @click="takeAway(row)">Take away</button>
       </li>
     </ul>
-    <label v-if="!pictures || here.length === 0" class="drop">
+    <label v-if="!pictures || many || here.length === 0" class="drop">
       <input ref="input" type="file" class="visually-hidden" accept="image/jpeg,image/png,image/webp,application/pdf" :capture="pictures ? undefined : 'environment'" multiple @change="take([...(($event.target as HTMLInputElement).files ?? [])])" />
       <span>{{ busy ? 'Keeping it …' : pictures ? 'Drop a picture, or choose one' : 'Photograph, choose or drop a receipt' }}</span>
     </label>

@@ -144,7 +144,7 @@ useKeys([
         <router-link :to="{ name: 'history', params: { id } }" class="keys-word">History<kbd>H</kbd></router-link>
         <span class="undo"><button type="button" class="bare keys-word" @click="undo.undo()">Undo</button><button type="button" class="bare keys-word" @click="undo.redo()">Redo</button></span>
         <SaveState />
-        <p v-for="other in others" :key="other.name" class="here">{{ other.self ? 'You, in another window' : other.name }}<template v-if="!other.self"> is at {{ other.pages.map((page) => titles[page] ?? page).join(', ') }}</template></p>
+        <p v-for="other in others" :key="other.name" class="beside-me">{{ other.self ? 'You, in another window' : other.name }}<template v-if="!other.self"> is at {{ other.pages.map((page) => titles[page] ?? page).join(', ') }}</template></p>
         <GroundSwitch />
         <button type="button" class="bare keys-word" @click="keysOpen = true">Keys<kbd>?</kbd></button>
       </div>
@@ -199,8 +199,7 @@ useKeys([
 .run .foot { margin-top: auto; display: grid; gap: 0; font-size: 12px; color: var(--soft); justify-items: start; }
 .run .foot .keys-word { min-height: 24px; }
 .run .foot .undo { display: flex; gap: 14px; }
-.run .foot .here { border-left: 2px solid var(--ink); padding-left: 6px; line-height: 16px; margin: 3px 0; color: var(--ink); }
-.said-line { border: 1px solid var(--rule); border-left: 4px solid var(--ink); padding: 5px 12px; margin-bottom: 12px; background: var(--sheet); }
+.run .foot .beside-me { border-left: 2px solid var(--ink); padding-left: 6px; line-height: 16px; margin: 3px 0; color: var(--ink); }
 .run-folded .run .title { font-size: 12px; }
 .frame > .surface { padding: 18px 24px 40px; min-width: 0; }
 .frame > .ticket { border-left: 1px solid var(--hairline); padding: 18px 20px; min-width: 0; }

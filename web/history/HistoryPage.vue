@@ -87,7 +87,7 @@ useKeys([{ key: 'o', does: 'Lay all open, or close them', run: () => (opened.val
         </button>
         <p v-if="opened.has(entry.id)" class="entry-do">
           <button type="button" class="word" @click="look(entry)">Look at this moment</button>
-          <button v-if="isMine(entry) && !makeover.past" type="button" class="word" @click="undo.takeBack(makeover.done.find((one) => one.id === entry.id) ?? entry)">Undo this</button>
+          <button v-if="isMine(entry) && !makeover.past" type="button" class="word" @click="undo.takeBack(entry)">Undo this</button>
         </p>
         <ul v-if="opened.has(entry.id)" class="rows">
           <li v-for="row in told(entry)" :key="row.kind + row.rowId">

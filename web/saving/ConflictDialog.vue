@@ -92,10 +92,11 @@ async function keepThem(): Promise<void> {
       </table>
     </section>
     <template #footer>
-      <button type="button" class="word first" @click="choose('mine')">All mine</button>
-      <button type="button" class="word first" @click="choose('theirs')">All theirs</button>
+      <div class="decide">
+      <span class="first"><button type="button" class="word" @click="choose('mine')">All mine</button><button type="button" class="word" @click="choose('theirs')">All theirs</button></span>
       <el-button @click="makeover.deciding = null">Decide later</el-button>
       <el-button type="primary" :disabled="!decided" @click="keepThem">Keep what is marked</el-button>
+      </div>
     </template>
   </el-dialog>
 </template>
@@ -107,5 +108,8 @@ async function keepThem(): Promise<void> {
 .conflict td { padding: 4px 8px 4px 0; vertical-align: top; width: 42%; }
 .conflict label { display: flex; gap: 8px; align-items: baseline; border: 1px solid var(--input); padding: 6px 10px; cursor: pointer; min-height: 34px; background: var(--sheet); }
 .conflict label.kept { border: 1.5px solid var(--ink); box-shadow: inset 4px 0 0 var(--ink); font-weight: 600; }
+.decide { display: flex; align-items: center; }
+.decide .first { margin-right: auto; display: flex; gap: 18px; }
+.conflict tbody th { padding-top: 12px; }
 .conflict input { accent-color: var(--ink); }
 </style>

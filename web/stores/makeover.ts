@@ -2,7 +2,7 @@ import { useEventListener } from '@vueuse/core'
 import { wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { v7 as uuidv7 } from 'uuid'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, markRaw, ref, shallowRef, watch } from 'vue'
 import { advance, entriesOf, type DiaryEntry, type Done } from '#core/diary/index.ts'
 import { anyRows, apply, fault, isStudioOperation, schemaVersion, type ChangeSet, type Documents, type Fault, type Operation } from '#core/makeover/change.ts'
 import { currencyOf, type Makeover, type Studio } from '#core/makeover/document.ts'
@@ -47,7 +47,7 @@ export const useMakeover = defineStore('makeover', () => {
   /** The held change that asks for a decision right now. */
   const deciding = ref<string | null>(null)
   /** What was done in this window, with the personal values that the diary does not keep. */
-  const done: Done[] = []
+  const done: Done[] = markRaw([])
 
   const currency = computed(() => (opened.value ? currencyOf(opened.value.makeover) : 'EUR'))
   const line = computed(() => (opened.value && reckoning.value ? lineFigures(opened.value.makeover, reckoning.value) : null))

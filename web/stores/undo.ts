@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { v7 as uuidv7 } from 'uuid'
 import { shallowRef } from 'vue'
-import { undoOf, undoStack, type Done, type Undo } from '#core/diary/index.ts'
+import { holdsPersonal, undoOf, undoStack, type Done, type Undo } from '#core/diary/index.ts'
 import { NoAnswer, request } from '../api.ts'
 import { useMakeover } from './makeover.ts'
 
@@ -24,11 +24,13 @@ export const useUndo = defineStore('undo', () => {
       if (!(error instanceof NoAnswer)) throw error
       return makeover.done
     }
-    const here = new Map(makeover.done.map((one) => [one.id, one]))
     const waiting = new Set(makeover.waiting.map((one) => one.changeSet.id))
     const known = new Set(kept.map((one) => one.id))
-    return [...kept.map((one) => here.get(one.id) ?? one), ...makeover.done.filter((one) => !known.has(one.id) && waiting.has(one.id))]
+    return [...kept.map(withPersonal), ...makeover.done.filter((one) => !known.has(one.id) && waiting.has(one.id))]
   }
+
+  /** Where the diary hides what is personal, what this window remembers of it. */
+  const withPersonal = (one: Done): Done => (holdsPersonal(one.rows) ? (makeover.done.find((each) => each.id === one.id) ?? one) : one)
 
   async function step(which: 'undo' | 'redo'): Promise<void> {
     if (makeover.past) return say('This is an earlier moment: go back to now first.', true)
@@ -44,7 +46,8 @@ export const useUndo = defineStore('undo', () => {
   }
 
   /** Takes back one change of one's own, whichever it is. */
-  async function takeBack(one: Done): Promise<void> {
+  async function takeBack(change: Done): Promise<void> {
+    const one = withPersonal(change)
     const now = makeover.opened
     if (!now) return
     const undo = undoOf(one, now, now.today, uuidv7)

@@ -1,0 +1,289 @@
+/** Ground one can trust: two people at once, a server that is away, undo, earlier moments, files out and in. */
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test, type Browser, type Page } from '@playwright/test'
+import { unzipSync } from 'fflate'
+import { begin, chooseCandidate, dialog, expectLine, makeStudio, planPiece, signBudget, signIn, toStep } from './person.ts'
+
+async function clean(page: Page, where: string): Promise<void> {
+  await page.waitForTimeout(300)
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze()
+  expect(violations.map((one) => `${where}: ${one.id}: ${one.nodes.map((node) => node.target.join(' ')).slice(0, 3).join(' | ')}`)).toEqual([])
+}
+
+/** Lets another person into the studio of a page, and opens the same makeover in a browser of their own. */
+async function colleague(page: Page, browser: Browser, name: string): Promise<Page> {
+  const who = { email: `${name.toLowerCase()}-${Date.now()}@test.example`, password: 'a long enough password' }
+  const made = await page.request.post('/api/people', { data: { name, ...who } })
+  expect(made.status()).toBe(201)
+  const other = await (await browser.newContext()).newPage()
+  await signIn(other, who)
+  await other.goto(page.url())
+  await expect(other.getByRole('region', { name: 'Reckoning' })).toBeVisible()
+  return other
+}
+async function addNeed(page: Page, name: string): Promise<void> {
+  await page.getByRole('button', { name: 'Add a need' }).click()
+  await dialog(page).getByLabel('What has to be possible').fill(name)
+  await dialog(page).getByRole('button', { name: 'Add', exact: true }).click()
+  await expect(dialog(page)).toBeHidden()
+}
+const need = (page: Page, name: string) => page.getByRole('row', { name: new RegExp(`^${name} `) })
+const openPiece = async (page: Page): Promise<void> => {
+  await page.getByRole('region', { name: 'Piece' }).getByRole('button', { name: 'Change' }).click()
+  await expect(dialog(page)).toBeVisible()
+}
+
+test('two people follow each other, merge what differs, and choose where it is the same', async ({ page, browser }) => {
+  await makeStudio(page)
+  await begin(page)
+  await signBudget(page, { Furniture: '1000' }, '0')
+  await planPiece(page, { name: 'Settle', category: 'Furniture', allowance: '100' })
+  const other = await colleague(page, browser, 'Ilo')
+  await expect(page.getByText('Ilo is at Pieces')).toBeVisible()
+  await expect(other.getByText('Tess Ting is at Pieces')).toBeVisible()
+
+  await openPiece(page)
+  await openPiece(other)
+  await dialog(page).getByLabel('What is wanted').fill('Box settle')
+  await dialog(page).getByRole('button', { name: 'Save' }).click()
+  await expect(other.getByRole('heading', { name: 'Box settle', level: 1 })).toBeVisible() // followed, with a form open
+
+  // the same field: both are offered, and what was typed beside it is not lost
+  await dialog(other).getByLabel('Quantity').fill('2')
+  await dialog(other).getByLabel('What is wanted').fill('Long settle')
+  await dialog(other).getByRole('button', { name: 'Save' }).click()
+  const both = other.getByRole('dialog', { name: 'Changed by two at once' })
+  await expect(both).toContainText('Long settle')
+  await expect(both).toContainText('Box settle')
+  await expect(both).toContainText('Theirs · Tess Ting')
+  await expect(both.getByRole('button', { name: 'Keep what is marked' })).toBeDisabled()
+  await clean(other, 'conflict')
+  await both.getByRole('button', { name: 'Decide later' }).click()
+  await expect(other.getByText('1 change to decide')).toBeVisible()
+  await other.reload() // it is kept till then, also over a reload
+  await other.getByRole('button', { name: '1 change to decide' }).click()
+  await dialog(other).getByRole('button', { name: 'Choose whose' }).click()
+  await both.getByRole('radio', { name: 'Long settle' }).check()
+  await both.getByRole('button', { name: 'Keep what is marked' }).click()
+  await expect(both).toBeHidden()
+  for (const one of [page, other]) {
+    await expect(one.getByRole('heading', { name: 'Long settle', level: 1 })).toBeVisible()
+    await expect(one.getByText('2 pieces').first()).toBeVisible()
+  }
+
+  // one takes away what the other is changing: it can be put back whole, or let go
+  await toStep(page, 'Brief')
+  await toStep(other, 'Brief')
+  await addNeed(page, 'Sleep')
+  await expect(need(other, 'Sleep')).toBeVisible()
+  await other.getByRole('button', { name: 'Change Sleep' }).click()
+  await page.getByRole('button', { name: 'Change Sleep' }).click()
+  await dialog(page).getByRole('button', { name: 'Take away' }).click()
+  await expect(need(page, 'Sleep')).toHaveCount(0)
+  await dialog(other).getByLabel('What has to be possible').fill('Sleep till noon')
+  await dialog(other).getByRole('button', { name: 'Save' }).click()
+  await expect(other.getByText(/no longer there/).or(both)).toBeVisible()
+})
+
+test('typing goes on while the server is away, through a reload, and all of it arrives once and in order', async ({ page, context, browser }) => {
+  await makeStudio(page)
+  await begin(page)
+  const other = await colleague(page, browser, 'Una')
+  let away = true
+  let lost = 0
+  await context.route('**/api/makeovers/*/changes', async (route) => {
+    if (!away) return route.continue()
+    if (lost++ === 1) await route.fetch() // this one goes through, and only its answer is lost
+    return route.abort('connectionreset')
+  })
+  await addNeed(page, 'Play chess')
+  await expect(page.getByText('Not saved yet, will try again')).toBeVisible()
+  await addNeed(page, 'Nap')
+  await page.getByRole('button', { name: 'Change Nap' }).click()
+  await dialog(page).getByLabel('What has to be possible').fill('Nap at noon') // rests on the one before, which is not sent yet
+  await dialog(page).getByRole('button', { name: 'Save' }).click()
+  await expect(need(page, 'Nap at noon')).toHaveCount(1)
+  await page.getByRole('button', { name: '3 changes waiting' }).click()
+  await expect(dialog(page).getByRole('listitem')).toHaveText([/Play chess/, /Nap/, /Nap at noon/])
+  await clean(page, 'waiting')
+  await page.keyboard.press('Escape')
+  await expect.poll(() => lost).toBeGreaterThan(2)
+  await page.reload()
+  await expect(need(page, 'Nap at noon')).toHaveCount(1)
+  await expect(page.getByText('3 changes waiting')).toBeVisible()
+  const url = page.url()
+  await page.close({ runBeforeUnload: false })
+  away = false
+  const again = await context.newPage()
+  await again.goto(url)
+  await expect(again.getByText(/^Saved/)).toBeVisible()
+  for (const one of [again, other]) {
+    for (const name of ['Play chess', 'Nap at noon']) await expect(need(one, name)).toHaveCount(1)
+  }
+})
+
+test('a change that is refused later comes back with its reason and its text, and what does not rest on it goes on', async ({ page, context, browser }) => {
+  await makeStudio(page)
+  await begin(page)
+  await addNeed(page, 'Write letters')
+  const other = await colleague(page, browser, 'Odo')
+  let away = true
+  await context.route('**/api/makeovers/*/changes', (route) => (away ? route.abort('connectionreset') : route.continue()))
+  await page.getByRole('button', { name: 'Change Write letters' }).click()
+  await dialog(page).getByLabel('What has to be possible').fill('Write long letters')
+  await dialog(page).getByRole('button', { name: 'Save' }).click()
+  await expect(need(page, 'Write long letters')).toBeVisible()
+  await addNeed(page, 'Mend clothes')
+  // meanwhile somebody takes that need away
+  await other.getByRole('button', { name: 'Change Write letters' }).click()
+  await dialog(other).getByRole('button', { name: 'Take away' }).click()
+  await expect(need(other, 'Write letters')).toHaveCount(0)
+  away = false
+  await expect(need(other, 'Mend clothes')).toBeVisible()
+  await page.getByRole('button', { name: '1 change to decide' }).click()
+  await expect(dialog(page)).toContainText('Write long letters')
+  await dialog(page).getByRole('button', { name: 'Choose whose' }).click()
+  const both = page.getByRole('dialog', { name: 'Changed by two at once' })
+  await both.getByRole('radio', { name: /put it back/ }).check()
+  await both.getByRole('button', { name: 'Keep what is marked' }).click()
+  for (const one of [page, other]) await expect(need(one, 'Write long letters')).toBeVisible()
+})
+
+test('a change that an older page left waiting is told anew and sent; one that cannot be read is kept and shown', async ({ page }) => {
+  await makeStudio(page)
+  const id = await begin(page)
+  const room = await page.evaluate(async (makeover) => {
+    const opened = (await (await fetch(`/api/makeovers/${makeover}`)).json()) as { makeover: { rows: { room: Record<string, { id: string }> } } }
+    return Object.keys(opened.makeover.rows.room)[0] ?? ''
+  }, id)
+  const [first, second] = ['01900000-0000-7000-8000-00000000aa01', '01900000-0000-7000-8000-00000000aa02']
+  await page.evaluate(([makeover, change, row, roomId]) => {
+    localStorage.setItem(`bonitas.unsent.${makeover ?? ''}`, JSON.stringify({ id: change, schemaVersion: 1, sentence: 'Wrote down the need “Sing”', operations: [{ op: 'put', kind: 'need', id: row, base: null, fields: { roomId, zoneId: null, name: 'Sing', importance: 'must' } }] }))
+  }, [id, first, second, room])
+  await page.reload()
+  await expect(need(page, 'Sing')).toBeVisible()
+  await expect(page.getByText(/^Saved/)).toBeVisible()
+  await page.evaluate((makeover) => localStorage.setItem(`bonitas.unsent.${makeover}`, '{"sentence":"Chose the green one","opera'), id)
+  await page.reload()
+  await page.getByRole('button', { name: '1 change to decide' }).click()
+  await expect(dialog(page)).toContainText('Chose the green one')
+  await dialog(page).getByRole('button', { name: 'Let it go' }).click()
+  await expect(dialog(page)).toContainText('Everything is saved')
+})
+
+test('undo and redo go across steps with a sentence, and what is a fact is answered by its opposite', async ({ page, browser }) => {
+  await makeStudio(page)
+  await begin(page)
+  await signBudget(page, { Furniture: '1000' }, '0')
+  await planPiece(page, { name: 'Table', category: 'Furniture', allowance: '500' })
+  await toStep(page, 'Brief')
+  await addNeed(page, 'Eat')
+  await page.keyboard.press('Control+z')
+  await expect(page.getByText(/^Undid “Wrote down the need “Eat””/)).toBeVisible()
+  await expect(need(page, 'Eat')).toHaveCount(0)
+  await page.reload() // what was done before the page was opened can be undone as well
+  await expect(page.getByRole('region', { name: 'Reckoning' })).toBeVisible()
+  await page.getByRole('button', { name: 'Redo' }).click()
+  await expect(page.getByText(/^Redid “Wrote down/)).toBeVisible()
+  await expect(need(page, 'Eat')).toHaveCount(1)
+  await page.keyboard.press('Control+z')
+  await expect(need(page, 'Eat')).toHaveCount(0)
+  await page.keyboard.press('Control+z')
+  await expect(page.getByText(/^Undid “Planned/)).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(page.getByText(/cannot be undone: .*(fixed|signed)/i)).toBeVisible()
+
+  // somebody else built on it: refused, with the reason
+  await addNeed(page, 'Rest')
+  const other = await colleague(page, browser, 'Bea')
+  await other.getByRole('button', { name: 'Change Rest' }).click()
+  await dialog(other).getByLabel('What has to be possible').fill('Rest well')
+  await dialog(other).getByRole('button', { name: 'Save' }).click()
+  await expect(need(page, 'Rest well')).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(page.getByText(/“Wrote down the need “Rest”” cannot be undone: name of the need “Rest well” was changed again since/)).toBeVisible()
+
+  // money that moved is entered back the other way
+  await planPiece(page, { name: 'Stool', category: 'Furniture', allowance: '100' })
+  await page.getByRole('button', { name: 'Add a candidate' }).click()
+  const form = dialog(page)
+  await form.getByLabel('Seller').fill('A seller')
+  await form.getByLabel('What it is').fill('Oak stool')
+  await form.getByLabel('Price of a pack').fill('80')
+  await form.getByLabel('Lead time').fill('7')
+  await form.getByRole('button', { name: 'Add', exact: true }).click()
+  await expect(form).toBeHidden()
+  await chooseCandidate(page, 'Oak stool', 'Solid')
+  await page.getByRole('button', { name: 'Order', exact: true }).click()
+  await dialog(page).getByRole('button', { name: 'Order', exact: true }).click()
+  await expect(page.getByRole('heading', { name: 'Purchases' })).toBeVisible()
+  await page.getByRole('button', { name: 'Pay', exact: true }).click()
+  await dialog(page).getByLabel('Amount').fill('80')
+  await dialog(page).getByRole('button', { name: 'Paid' }).click()
+  await expectLine(page, { Paid: '80.00' })
+  await page.keyboard.press('Control+z')
+  await expect(page.getByText(/cannot be undone: a payment is never changed or taken away/)).toBeVisible()
+  await page.getByRole('button', { name: 'Enter the opposite instead' }).click()
+  await expectLine(page, { Paid: '0.00' })
+})
+
+test('any earlier moment can be looked at on every page, and nothing changed there', async ({ page }) => {
+  await makeStudio(page)
+  await begin(page)
+  await signBudget(page, { Furniture: '1000' }, '0')
+  await addNeed(page, 'Eat')
+  await addNeed(page, 'Drink')
+  await page.keyboard.press('h')
+  await page.getByRole('button', { name: /Wrote down the need “Eat”/ }).click()
+  await page.getByRole('button', { name: 'Look at this moment' }).click()
+  const line = page.getByRole('region', { name: 'Earlier moment' })
+  await expect(line).toContainText('after “Wrote down the need “Eat””')
+  await toStep(page, 'Brief')
+  await expect(need(page, 'Eat')).toHaveCount(1)
+  await expect(need(page, 'Drink')).toHaveCount(0)
+  await clean(page, 'an earlier moment')
+  await page.getByRole('button', { name: 'Add a need' }).click()
+  await dialog(page).getByLabel('What has to be possible').fill('Dance')
+  await dialog(page).getByRole('button', { name: 'Add', exact: true }).click()
+  await expect(dialog(page).getByText(/this is an earlier moment/)).toBeVisible()
+  await page.keyboard.press('Escape')
+  await line.getByRole('button', { name: 'Earlier' }).click()
+  await expectLine(page, { Agreed: '1 000.00' })
+  await line.getByRole('button', { name: 'Earlier' }).click()
+  await expect(page.getByRole('region', { name: 'Reckoning' })).not.toContainText('1 000.00')
+  await line.getByRole('button', { name: 'Back to now' }).click()
+  await expect(need(page, 'Drink')).toHaveCount(1)
+})
+
+test('a makeover leaves as a file and comes in elsewhere after a look at what it would do', async ({ page, browser }) => {
+  await makeStudio(page)
+  await page.getByRole('link', { name: 'Studio', exact: true }).click()
+  await expect(page.getByText('Only this machine can reach Bonitas now.')).toBeVisible()
+  await clean(page, 'studio')
+  const choose = page.getByLabel(/^Bring in a makeover/)
+  await choose.setInputFiles({ name: 'holiday.zip', mimeType: 'application/zip', buffer: Buffer.from('not a zip at all') })
+  await expect(page.getByRole('alert')).toContainText('holiday.zip: zip: this is no zip, or it is cut short. Nothing was changed.')
+  await choose.setInputFiles(join(import.meta.dirname, '../demo/music-room-tern-house.zip'))
+  const dry = page.getByRole('region', { name: 'Music room, Tern House' })
+  await expect(dry).toContainText('You do not have this makeover yet. Nothing is changed until you say so.')
+  await clean(page, 'dry run')
+  await dry.getByRole('button', { name: 'Bring it in' }).click()
+  await page.getByRole('button', { name: 'Open it' }).click()
+  await expect(page.getByRole('heading', { name: 'Brief', level: 1 })).toBeVisible()
+  await expectLine(page, { Agreed: '9 080.00' })
+
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'without', exact: true }).click()])
+  const json = (path: string): unknown => JSON.parse(Buffer.from(unzipSync(new Uint8Array(readFileSync(path)))['makeover.json'] ?? []).toString()) as unknown
+  expect(json(await download.path())).toEqual(json(join(import.meta.dirname, '../demo/music-room-tern-house.zip')))
+  await page.goto('/studio')
+  await choose.setInputFiles(await download.path())
+  await expect(page.getByText('they are the same: nothing would change')).toBeVisible()
+  await page.getByRole('radio', { name: /As a copy/ }).check()
+  await page.getByRole('button', { name: 'Bring it in' }).click()
+  await expect(page.getByText('Music room, Tern House is in.')).toBeVisible()
+  const stranger = await (await browser.newContext()).newPage()
+  await makeStudio(stranger)
+  expect((await stranger.request.get(`/api/makeovers/${(json(await download.path()) as { id: string }).id}/export`)).status()).toBe(404)
+})
