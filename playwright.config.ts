@@ -16,6 +16,7 @@ export default defineConfig({
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     actionTimeout: 10_000,
+    serviceWorkers: 'block', // but where a test is about it: requests it answers cannot be lost on purpose
     screenshot: 'only-on-failure',
     launchOptions: {
       executablePath: '/usr/bin/chromium',

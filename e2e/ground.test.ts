@@ -124,6 +124,32 @@ test('typing goes on while the server is away, through a reload, and all of it a
   }
 })
 
+test('the page opens and takes what is typed while there is no server at all, and forgets its copies with the sign-out', async ({ browser }) => {
+  const context = await browser.newContext({ serviceWorkers: 'allow' })
+  const page = await context.newPage()
+  await makeStudio(page)
+  await begin(page)
+  await page.evaluate(() => navigator.serviceWorker.ready)
+  await page.reload() // from here on the service worker is asked first
+  await expect(page.getByRole('region', { name: 'Reckoning' })).toBeVisible()
+  await context.setOffline(true)
+  await page.reload()
+  await expect(page.getByText(/No answer from the server: as of/)).toBeVisible()
+  await addNeed(page, 'Watch the weather')
+  await page.reload()
+  await expect(need(page, 'Watch the weather')).toHaveCount(1)
+  await toStep(page, 'Palette') // pages that were never opened are there as well
+  await expect(page.getByRole('heading', { name: 'Palette', level: 1 })).toBeVisible()
+  await toStep(page, 'Brief')
+  await context.setOffline(false)
+  await expect(page.getByText(/^Saved/)).toBeVisible({ timeout: 15_000 })
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Sign out' }).click()
+  await expect(page.getByLabel('Email')).toBeVisible()
+  await expect.poll(() => page.evaluate(() => caches.has('bonitas-copies'))).toBe(false)
+  await context.close()
+})
+
 test('a change that is refused later comes back with its reason and its text, and what does not rest on it goes on', async ({ page, context, browser }) => {
   await makeStudio(page)
   await begin(page)
@@ -223,6 +249,7 @@ test('undo and redo go across steps with a sentence, and what is a fact is answe
   await dialog(page).getByLabel('Amount').fill('80')
   await dialog(page).getByRole('button', { name: 'Paid' }).click()
   await expectLine(page, { Paid: '80.00' })
+  await expect(dialog(page)).toBeHidden() // keys rest while a form is open
   await page.keyboard.press('Control+z')
   await expect(page.getByText(/cannot be undone: a payment is never changed or taken away/)).toBeVisible()
   await page.getByRole('button', { name: 'Enter the opposite instead' }).click()

@@ -1,11 +1,15 @@
 // npm test: installs what is missing, then lint, types, unit and server tests, browser tests. Ends with one line.
 //   npm test -- unit   only the Vitest part       npm test -- browser   only the browser part
+//   what follows the name of one part goes to its tool: npm test -- browser -g "two people"
 import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { Ask, buildPages, dataFolder, installDebian, installPackages, postgresPrograms, requireNode, root, say } from './prerequisites.mjs'
 
-const asked = process.argv.slice(2)
+const parts = ['lint', 'types', 'unit', 'browser']
+const words = process.argv.slice(2)
+const asked = words.filter((word) => parts.includes(word))
+const passedOn = asked.length === 1 ? words.filter((word) => !parts.includes(word)) : []
 const wants = (part) => asked.length === 0 || asked.includes(part)
 const home = join(dataFolder(), `test-${process.pid}`)
 const reports = join(home, 'reports')
@@ -39,11 +43,11 @@ function readReport(file, count) {
 async function main() {
   requireNode()
   installPackages()
-  if (wants('lint')) tell('Lint', ...((await run('eslint/bin/eslint.js', ['.'])) === 0 ? [1, 0] : [0, 1]))
-  if (wants('types')) {
-    const code = await new Promise((resolve) => spawn(process.execPath, [join(root, 'scripts', 'types.mjs')], { cwd: root, stdio: 'inherit' }).on('exit', resolve))
-    tell('Types', ...(code === 0 ? [1, 0] : [0, 1]))
-  }
+  // neither needs the other, and each keeps one core busy
+  await Promise.all([
+    wants('lint') && run('eslint/bin/eslint.js', ['.']).then((code) => tell('Lint', ...(code === 0 ? [1, 0] : [0, 1]))),
+    wants('types') && run('../scripts/types.mjs', []).then((code) => tell('Types', ...(code === 0 ? [1, 0] : [0, 1]))),
+  ])
   if (!wants('unit') && !wants('browser')) return
 
   installDebian('postgresql', () => postgresPrograms() !== null, 'PostgreSQL')
@@ -58,7 +62,7 @@ async function main() {
     installDebian('hledger', () => existsSync('/usr/bin/hledger'), 'hledger, which the journal is checked with')
     installDebian('poppler-utils', () => existsSync('/usr/bin/pdftotext'), 'poppler-utils, which the papers are read with')
     const file = join(reports, 'unit.json')
-    const code = await run('vitest/vitest.mjs', ['run', '--reporter=dot', '--reporter=json', `--outputFile.json=${file}`], env)
+    const code = await run('vitest/vitest.mjs', ['run', '--reporter=dot', '--reporter=json', `--outputFile.json=${file}`, ...passedOn], env)
     const { ok, bad } = readReport(file, ({ numPassedTests, numFailedTests, numFailedTestSuites, success }) => ({ ok: numPassedTests, bad: numFailedTests || (success ? 0 : Math.max(1, numFailedTestSuites)) }))
     tell('Unit and server', ok, bad || (code === 0 ? 0 : 1))
   }
@@ -66,7 +70,7 @@ async function main() {
     installDebian('chromium', () => existsSync('/usr/bin/chromium'), 'Chromium')
     buildPages()
     const file = join(reports, 'browser.json')
-    const code = await run('@playwright/test/cli.js', ['test', '--reporter=dot,json'], { ...env, PLAYWRIGHT_JSON_OUTPUT_FILE: file })
+    const code = await run('@playwright/test/cli.js', ['test', '--reporter=dot,json', ...passedOn], { ...env, PLAYWRIGHT_JSON_OUTPUT_FILE: file })
     const { ok, bad } = readReport(file, ({ stats }) => ({ ok: stats.expected, bad: stats.unexpected + stats.flaky }))
     tell('Browser', ok, bad || (code === 0 ? 0 : 1))
   }

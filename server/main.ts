@@ -46,6 +46,7 @@ if (process.env.NODE_ENV === 'production' && reach.open && (await demoIsOpen(dat
 const pages = fileURLToPath(new URL('../dist/web', import.meta.url))
 const application = createApplication({ database, news, log, pages, now: Date.now, failedSignIns: Number(process.env.FAILED_SIGN_INS ?? 20), ...reach })
 const server = (reach.tls ? createSecureServer({ ...reach.tls, minVersion: 'TLSv1.2' }, application) : createServer(application)).listen(port, host)
+server.keepAliveTimeout = 65_000 // longer than proxies and browsers keep a connection idle, so that none is closed under a request
 server.on('error', (error: NodeJS.ErrnoException) => fail(error.code === 'EADDRINUSE' ? `Port ${port} is taken: set another with PORT=8090 npm start` : String(error)))
 server.on('listening', () => process.send?.({ ready: true, demo, here: `${reach.tls ? 'https' : 'http'}://${reach.open ? '127.0.0.1' : host}:${port}`, others: addressesOf(reach) }))
 

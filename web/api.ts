@@ -1,3 +1,4 @@
+import { copyOf } from './away/away.ts'
 import type { Fault } from '#core/makeover/change.ts'
 import type { Kind } from '#core/makeover/kinds.ts'
 
@@ -36,6 +37,8 @@ async function send<T>(path: string, how: RequestInit): Promise<T> {
   } catch {
     throw new NoAnswer('no answer from the server')
   }
+  const copy = response.headers.get('x-bonitas-copy')
+  copyOf.value = copy === null ? null : new Date(copy)
   if (response.status >= 502 && response.status <= 504) throw new NoAnswer('no answer from the server')
   const text = await response.text()
   if (!response.ok) throw new Refused(problemIn(text, response.status))

@@ -4,6 +4,8 @@ import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
 import './frame/bonitas.css'
+import { keepPages } from './away/away.ts'
 import { router } from './router.ts'
 
 createApp(App).use(createPinia()).use(router).mount('#bonitas')
+keepPages()

@@ -210,7 +210,7 @@ useKeys([
   .head .beside { border: 0; }
   .frame > .run { position: static; height: auto; border: 0; padding: 8px 16px; }
   .run ol { display: flex; gap: 18px; flex-wrap: wrap; }
-  .run .foot { grid-auto-flow: column; justify-content: start; gap: 18px; }
+  .run .foot { display: flex; flex-wrap: wrap; align-items: center; gap: 2px 18px; }
   .frame > .surface { padding: 8px 16px 24px; }
   .frame > .ticket { border: 0; padding: 8px 16px 40px; }
 }

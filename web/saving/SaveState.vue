@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { copyOf } from '../away/away.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import WaitingDialog from './WaitingDialog.vue'
 
@@ -17,6 +18,7 @@ const held = computed(() => makeover.waiting.length - going.value)
     <span role="status">
       <template v-if="makeover.saving === 'saving'">Saving …</template>
       <strong v-else-if="makeover.saving === 'waiting'">Not saved yet, will try again</strong>
+      <template v-else-if="copyOf">No answer from the server: as of {{ clock(copyOf) }}</template>
       <template v-else>{{ makeover.savedAt ? `Saved ${clock(makeover.savedAt)}` : 'Saved' }}</template>
     </span>
     <button v-if="held > 0 || makeover.saving === 'waiting'" type="button" class="word" @click="open = true">

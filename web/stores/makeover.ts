@@ -272,11 +272,19 @@ export const useMakeover = defineStore('makeover', () => {
     answers.get(one.changeSet.id)?.(held)
   }
 
+  const neverDone = (id: string): void => {
+    const at = done.findIndex((one) => one.id === id)
+    if (at >= 0) done.splice(at, 1)
+  }
+
   /** Gives up a change that waits, and what rests on it. */
   async function letGo(id: string): Promise<void> {
     const of = base.value
     if (!of) return
-    for (const one of [id, ...(sorted.value.resting.get(id) ?? []).map((each) => each.changeSet.id)]) drop(person(), of.makeover.id, one)
+    for (const one of [id, ...(sorted.value.resting.get(id) ?? []).map((each) => each.changeSet.id)]) {
+      drop(person(), of.makeover.id, one)
+      neverDone(one)
+    }
     waiting.value = readAll(person(), of.makeover.id)
     if (deciding.value === id) deciding.value = null
     await show()
@@ -296,6 +304,7 @@ export const useMakeover = defineStore('makeover', () => {
         keep(person(), of.makeover.id, { ...later, changeSet: { ...later.changeSet, operations: rebased } })
       }
       drop(person(), of.makeover.id, id)
+      neverDone(id)
     } else keep(person(), of.makeover.id, { ...one, held: null, changeSet: { ...one.changeSet, operations: operations ?? one.changeSet.operations } })
     waiting.value = readAll(person(), of.makeover.id)
     await show()

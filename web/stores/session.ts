@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { request } from '../api.ts'
+import { forgetCopies } from '../away/away.ts'
 
 export type Person = { readonly personId: string; readonly studioId: string; readonly name: string; readonly email: string; readonly studioName: string; readonly timeZone: string }
 export type NewStudio = { studioName: string; timeZone: string; name: string; email: string; password: string }
@@ -26,6 +27,7 @@ export const useSession = defineStore('session', () => {
   const makeStudio = async (from: NewStudio): Promise<void> => enter(await request<Person>('POST', '/studios', from))
   async function signOut(): Promise<void> {
     await request('DELETE', '/session')
+    forgetCopies()
     person.value = null
   }
   return { person, ranOut, ask, signIn, makeStudio, signOut }

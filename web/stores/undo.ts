@@ -26,7 +26,9 @@ export const useUndo = defineStore('undo', () => {
     }
     const waiting = new Set(makeover.waiting.map((one) => one.changeSet.id))
     const known = new Set(kept.map((one) => one.id))
-    return [...kept.map(withPersonal), ...makeover.done.filter((one) => !known.has(one.id) && waiting.has(one.id))]
+    // answered while the diary was being read: newer than all of it
+    const newest = kept.at(-1)?.id ?? ''
+    return [...kept.map(withPersonal), ...makeover.done.filter((one) => !known.has(one.id) && (waiting.has(one.id) || one.id > newest))]
   }
 
   /** Where the diary hides what is personal, what this window remembers of it. */
@@ -64,5 +66,8 @@ export const useUndo = defineStore('undo', () => {
     if (faults.length > 0) say(faults.map((fault) => fault.message).join('; '), true)
     else say(`${opposite.sentence}.`)
   }
-  return { said, undo: () => step('undo'), redo: () => step('redo'), takeBack, enterOpposite }
+  /** One after the other, however fast the keys are pressed. */
+  let last: Promise<void> = Promise.resolve()
+  const inTurn = (which: 'undo' | 'redo'): Promise<void> => (last = last.then(() => step(which)))
+  return { said, undo: () => inTurn('undo'), redo: () => inTurn('redo'), takeBack, enterOpposite }
 })
