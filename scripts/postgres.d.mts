@@ -1,4 +1,7 @@
 export const databaseName: string
-export function startPostgres(home: string, options?: { forTests?: boolean }): Promise<{ address(database: string): string; port: number; stop(): void }>
+type Running = { address(database: string): string; port: number; stop(): void }
+export function startPostgres(home: string, options?: { forTests?: boolean; port?: number }): Promise<Running>
+export function runningPostgres(home: string): ((database: string) => string) | null
 export function stopPostgres(home: string): void
+export function client(program: string, address: string, args: readonly string[]): { ok: boolean; said: string }
 export function ensureDatabase(address: (database: string) => string): Promise<string>

@@ -5,7 +5,7 @@ import express, { type ErrorRequestHandler, type Express, type Request } from 'e
 import helmet from 'helmet'
 import type { Logger } from 'pino'
 import { accountRoutes, withPerson } from './accounts/routes.ts'
-import type { Database } from './database/connection.ts'
+import { isDatabaseAway, type Database } from './database/connection.ts'
 import type { News } from './changes/news.ts'
 import { streamRoutes } from './changes/stream.ts'
 import { attachmentRoutes, largestFile } from './attachments/routes.ts'
@@ -117,6 +117,7 @@ function problems(log: Logger): ErrorRequestHandler {
 }
 
 function fromHttpError(error: unknown, path: string): Problem {
+  if (isDatabaseAway(error)) return new Problem(503, 'away', 'Not reachable', 'The database does not answer just now. Nothing is lost: try again in a moment.')
   const status = error instanceof Error && 'status' in error && typeof error.status === 'number' ? error.status : 500
   if (status === 413) return new Problem(413, 'too-large', 'Too large', `Expected at most ${path.endsWith('/files') ? `${largestFile / 1024 / 1024} MB: make the picture smaller, or photograph it again` : takesBytes.test(path.replace(/^\/api/, '')) ? `${largestParcel / 1024 / 1024} MB` : '1 MB'}.`)
   if (status === 400) return new Problem(400, 'malformed', 'Not readable', 'Expected a body of well-formed JSON and a path that can be decoded.')

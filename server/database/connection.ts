@@ -14,6 +14,7 @@ export type Transaction = NodePgDatabase<typeof schema>
 export function connect(url: string, most = 10): Database {
   const pool = new pg.Pool({ connectionString: url, max: most, options: `-c role=${applicationRole}`, connectionTimeoutMillis: 10_000 })
   pool.on('error', () => undefined) // an idle connection that breaks is replaced at its next use
+  pool.on('connect', (client) => client.on('error', () => undefined)) // one that breaks at work fails the query under way, and must not end the process
   return { pool, memory: openMemory(), close: () => pool.end() }
 }
 
@@ -49,4 +50,13 @@ export function sqlState(error: unknown): { code: string; constraint: string } |
   for (let at: unknown = error; at instanceof Error; at = at.cause)
     if (at instanceof pg.DatabaseError) return { code: at.code ?? '', constraint: at.constraint ?? '' }
   return null
+}
+
+/** Did the database not answer, or go away in the middle? Whether the work was done is then not known: it is sent again under its id. */
+export function isDatabaseAway(error: unknown): boolean {
+  for (let at: unknown = error; at instanceof Error; at = at.cause) {
+    const code = 'code' in at && typeof at.code === 'string' ? at.code : ''
+    if (/^(08|57P|53300)|^E(CONN|PIPE|TIMEDOUT)/.test(code) || /Connection terminated|timeout exceeded when trying to connect|server closed the connection/i.test(at.message)) return true
+  }
+  return false
 }

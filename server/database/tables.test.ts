@@ -77,6 +77,13 @@ describe('the database', () => {
     expect((await inTransaction(served.database, { email: one.email }, (tx) => tx.select().from(people))).map((row) => row.id)).toEqual([one.personId])
     expect(await inTransaction(served.database, { email: one.email }, (tx) => tx.select().from(sessions))).toEqual([])
   })
+  it('answers a query that forgets the studio with nothing, whatever table it asks', async () => {
+    const who = await person(served)
+    await makeover(who)
+    const { rows } = await served.database.pool.query<{ name: string }>(`select tablename as name from pg_tables where schemaname = 'public' and tablename <> 'bonitas_migrations'`)
+    expect(rows.length).toBeGreaterThan(40)
+    for (const { name } of rows) expect([name, (await served.database.pool.query(`select * from ${name}`)).rowCount]).toEqual([name, 0])
+  })
   it('lets nobody rewrite the diary', async () => {
     const who = await person(served)
     await makeover(who)
