@@ -25,7 +25,7 @@ describe('the demo', () => {
     await loadDemo(served.database, now)
     const signed = await signIn(served.database, email, password, now)
     const studio = signed?.person.studioId ?? ''
-    expect(await inTransaction(served.database, { studio }, (tx) => tx.select().from(people))).toHaveLength(1)
+    expect(await inTransaction(served.database, { studio }, (tx) => tx.select().from(people))).toHaveLength(2) // its decorator and her helper
     expect(await inTransaction(served.database, { studio }, (tx) => tx.select().from(documents))).toHaveLength(4) // the studio and three makeovers
   })
   it('shows every state, source, tender and kind of money, and nothing in it stops', async () => {

@@ -10,10 +10,11 @@ export function restsOn(later: ChangeSet, earlier: ChangeSet): boolean {
 
 /** The changes that rest on a held one, straight or through another; in the order they were made. */
 export function restingOn(held: readonly ChangeSet[], waiting: readonly ChangeSet[]): ChangeSet[] {
-  const down = [...held]
+  const down: ChangeSet[] = []
   return waiting.filter((one) => {
-    const rests = !held.includes(one) && down.some((earlier) => restsOn(one, earlier))
-    if (rests) down.push(one)
+    const isHeld = held.includes(one)
+    const rests = !isHeld && down.some((earlier) => restsOn(one, earlier))
+    if (isHeld || rests) down.push(one)
     return rests
   })
 }

@@ -35,7 +35,7 @@ export const useLive = defineStore('live', () => {
   }
   let begun = false
   function begin(): void {
-    if (begun) return
+    if (begun || !('EventSource' in window)) return // without it a window looks again when it gets the focus
     begun = true
     const locks = (navigator as Partial<Navigator>).locks
     if (!locks) return listen()
