@@ -66,8 +66,12 @@ export function readDate(text: string): Reading<PlainDate> {
   return isPlainDate(date) ? { ok: true, value: date } : { ok: false, error: `“${typed.slice(0, 24)}” is not a date: expected 14 Mar 2027 or 2027-03-14` }
 }
 
+/** Making a formatter costs more than using it a hundred times. */
+const zones = new Map<string, Intl.DateTimeFormat>()
+
 /** The calendar date it is in a time zone at a moment given in milliseconds since 1970. */
 export function dateIn(timeZone: string, atMs: number): PlainDate {
-  const text = new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(new Date(atMs))
-  return plainDate(text)
+  const known = zones.get(timeZone) ?? new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' })
+  zones.set(timeZone, known)
+  return plainDate(known.format(new Date(atMs)))
 }

@@ -32,6 +32,17 @@ export type Money = {
 
 /** The money part of the reckoning: what was agreed, paid, promised, wanted, and what is left. */
 export function reckonMoney(makeover: Makeover): Money {
+  const known = reckoned.get(makeover.rows)
+  if (known) return known
+  const money = reckonAnew(makeover)
+  reckoned.set(makeover.rows, money)
+  return money
+}
+
+/** Rows never change in place: the money of one state of them is reckoned once, however often it is asked for. */
+const reckoned = new WeakMap<object, Money>()
+
+function reckonAnew(makeover: Makeover): Money {
   const versions = agreements(makeover)
   const agreement = agreedNow(versions)
   const { purchases, orders, credits } = ledger(makeover)

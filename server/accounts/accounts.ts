@@ -2,7 +2,7 @@ import { createHash, createHmac, randomBytes, timingSafeEqual } from 'node:crypt
 import { hash, verify } from '@node-rs/argon2'
 import { and, asc, eq, gt, lt } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
-import { inTransaction, look, sqlState, type Database, type Transaction } from '../database/connection.ts'
+import { inTransaction, sqlState, type Database, type Transaction } from '../database/connection.ts'
 import { changedDocuments, changedRows, changes, documents, people, sessions, studios } from '../database/tables.ts'
 
 export const sessionDays = 14
@@ -42,7 +42,7 @@ async function writeStudio(tx: Transaction, { studioId, personId }: Maker, from:
   const changeId = uuidv7()
   const { timeZone } = from
   await tx.insert(studios).values({ studioId, id: studioId, version: changeId, name: from.studioName, timeZone })
-  await tx.insert(documents).values({ studioId, id: studioId, rev: 1 })
+  await tx.insert(documents).values({ studioId, id: studioId, rev: 1, changeId })
   await tx.insert(people).values({ studioId, id: personId, name: from.name, email: normalEmail(from.email), passwordHash })
   await tx.insert(changes).values({ studioId, id: changeId, personId, sentence: 'The studio was made', digest: '' })
   await tx.insert(changedRows).values({ studioId, changeId, place: 0, kind: 'studio', rowId: studioId, operation: 'put', before: null, after: { name: from.studioName, timeZone } })
@@ -122,18 +122,9 @@ export async function letIn(database: Database, studioId: string, from: Pick<New
 
 /** Who holds a session token now; null where it is unknown or has run out. */
 export async function personOf(database: Database, token: string, nowMs: number): Promise<SignedIn | null> {
-  const tokenHash = hashToken(token)
-  return inTransaction(database, { token: tokenHash }, async (tx) => {
-    const [session] = await tx.select().from(sessions).where(and(eq(sessions.tokenHash, tokenHash), gt(sessions.expiresAt, new Date(nowMs))))
-    if (!session) return null
-    await look(tx, { studio: session.studioId })
-    const [person] = await tx
-      .select({ studioId: people.studioId, personId: people.id, name: people.name, email: people.email, studioName: studios.name, timeZone: studios.timeZone })
-      .from(people)
-      .innerJoin(studios, eq(studios.id, people.studioId))
-      .where(eq(people.id, session.personId))
-    return person ?? null
-  })
+  const { rows } = await database.pool.query<{ studio_id: string; person_id: string; name: string; email: string; studio_name: string; time_zone: string }>({ name: 'person', text: 'select * from bonitas_person($1, $2)', values: [hashToken(token), new Date(nowMs)] })
+  const [row] = rows
+  return row ? { studioId: row.studio_id, personId: row.person_id, name: row.name, email: row.email, studioName: row.studio_name, timeZone: row.time_zone } : null
 }
 
 export async function signOut(database: Database, token: string): Promise<void> {

@@ -3,14 +3,15 @@
  * check what needs the whole, write rows and diary, and raise the documents' revs. All or nothing.
  */
 import { createHash } from 'node:crypto'
-import { and, asc, eq, gt, inArray, isNull } from 'drizzle-orm'
-import { entriesOf, withoutPersonal } from '#core/diary/index.ts'
+import { and, asc, eq, gt, isNull } from 'drizzle-orm'
+import type pg from 'pg'
+import { entriesOf, withoutPersonal, type DiaryRow } from '#core/diary/index.ts'
 import { anyRows, apply, fault, isStudioOperation, type ChangeSet, type Documents, type Fault, type Operation } from '#core/makeover/change.ts'
 import type { Kind } from '#core/makeover/kinds.ts'
 import { dateIn } from '#core/measure/plain-date.ts'
 import { guard } from '#core/reckoning/guards.ts'
 import { inTransaction, sqlState, type Database, type Transaction } from '../database/connection.ts'
-import { loadDocuments, writeRows } from '../database/documents.ts'
+import { loadAt, loadStudio, writeRows, type Stand } from '../database/documents.ts'
 import { changedDocuments, changedRows, changes, documents } from '../database/tables.ts'
 import type { News } from './news.ts'
 
@@ -36,20 +37,36 @@ const refuse = (...faults: readonly Fault[]): never => {
 
 /** Takes a change set on a makeover (and its studio), made by a person now. `rev` is the makeover's after it. */
 export async function takeChange(database: Database, news: News | null, person: Person, makeoverId: string, changeSet: ChangeSet, nowMs: number): Promise<Outcome> {
-  try {
-    const outcome = await inTransaction(database, { studio: person.studioId }, (tx) => take(tx, database, person, makeoverId, changeSet, nowMs))
-    if (outcome.is === 'taken' && outcome.after) committed(database, news, person.studioId, outcome.after)
-    return outcome
-  } catch (error) {
-    return refusalOf(error)
+  const { studioId } = person
+  for (let tries = 0; ; tries++) {
+    try {
+      const outcome = await inTurn(`${studioId} ${makeoverId}`, () => inTransaction(database, { studio: studioId }, (tx) => take(tx, database, person, makeoverId, changeSet, nowMs)))
+      if (outcome.is === 'taken' && outcome.after) committed(news, studioId, outcome.after, changeSet.operations.some(isStudioOperation))
+      return outcome
+    } catch (error) {
+      // the same change came twice at once: the second look finds the first
+      if (tries === 0 && sqlState(error)?.constraint === 'changes_studio_id_id_pk') continue
+      return refusalOf(error)
+    }
   }
 }
 
-/** What a commit made true: kept in memory, and told to the other windows. */
-export function committed({ memory }: Database, news: News | null, studio: string, { makeover, studio: shared }: Documents): void {
-  memory.keep(studio, makeover)
-  memory.keep(studio, shared)
-  for (const { id, rev } of [makeover, shared]) news?.tell({ is: 'rev', studio, document: id, rev })
+/** Changes of one makeover wait for each other here, where they hold no connection; other processes are met at the lock. */
+const turns = new Map<string, Promise<unknown>>()
+async function inTurn<T>(of: string, work: () => Promise<T>): Promise<T> {
+  const before = turns.get(of) ?? Promise.resolve()
+  const mine = before.catch(() => undefined).then(work)
+  turns.set(of, mine)
+  try {
+    return await mine
+  } finally {
+    if (turns.get(of) === mine) turns.delete(of)
+  }
+}
+
+/** What a commit made true is told to the other windows. */
+export function committed(news: News | null, studio: string, { makeover, studio: shared }: Documents, withStudio: boolean): void {
+  for (const { id, rev } of withStudio ? [makeover, shared] : [makeover]) news?.tell({ is: 'rev', studio, document: id, rev })
 }
 
 /** The outcome that an error out of `take` stands for; throws what is none. */
@@ -72,16 +89,15 @@ export async function take(tx: Transaction, database: Database, person: Person, 
   const begins = operations.some((operation) => operation.op === 'put' && operation.kind === 'makeover' && operation.id === makeoverId && operation.base === null)
   if (begins) await tx.insert(documents).values({ studioId, id: makeoverId, rev: 0 }).onConflictDoNothing()
   const touched = [makeoverId, ...(operations.some(isStudioOperation) ? [studioId] : [])]
-  const locked = await tx.select().from(documents).where(inArray(documents.id, touched)).orderBy(asc(documents.id)).for('update')
+  const { locked, studio, earlier } = await lock(tx, studioId, makeoverId, touched, changeSet.id)
   if (locked.length !== touched.length) return { is: 'not found' }
 
   const digest = createHash('sha256').update(JSON.stringify([makeoverId, changeSet])).digest('hex')
-  const earlier = await alreadyTaken(tx, makeoverId, changeSet.id)
   if (earlier && earlier.digest !== digest) refuse(fault('id', null, null, 'id', 'this id was used for another change: expected a new one'))
   if (earlier) return { is: 'taken', rev: earlier.rev, repeated: true, after: null }
   if (changeSet.undoes !== undefined && !(await isOwn(tx, person, makeoverId, changeSet.undoes))) refuse(fault('undoes', null, null, 'undoes', 'expected a change of your own on this makeover: what others did is theirs to undo'))
 
-  const before = await loadDocuments(tx, database.memory, studioId, makeoverId)
+  const before = await loadAt(tx, database.memory, studioId, makeoverId, [...locked, studio])
   const conflicts = await conflictsOf(tx, before, operations)
   if (conflicts.length > 0) throw new Refusal({ is: 'conflict', conflicts })
 
@@ -92,15 +108,14 @@ export async function take(tx: Transaction, database: Database, person: Person, 
   if (guarded.length > 0) refuse(...guarded)
 
   await writeRows(tx, studioId, makeoverId, operations, (kind, id) => anyRows(after)[kind][id])
-  await tx.insert(changes).values({ studioId, id: changeSet.id, personId: person.personId, sentence: changeSet.sentence, digest, undoes: changeSet.undoes ?? null, bringsIn })
-  await tx.insert(changedRows).values(entriesOf(before, after, operations).map((entry, place) => ({ studioId, changeId: changeSet.id, place, ...withoutPersonal(entry) })))
-  for (const { id, rev } of locked) {
-    await tx.update(documents).set({ rev: rev + 1 }).where(eq(documents.id, id))
-    await tx.insert(changedDocuments).values({ studioId, documentId: id, rev: rev + 1, changeId: changeSet.id })
-  }
+  await write(tx, person, changeSet, digest, bringsIn, locked.map(({ id }) => id), entriesOf(before, after, operations).map(withoutPersonal))
   const revOf = (id: string, otherwise: number): number => locked.filter((one) => one.id === id).map(({ rev }) => rev + 1)[0] ?? otherwise
   const rev = revOf(makeoverId, 0)
-  return { is: 'taken', rev, repeated: false, after: { makeover: { ...after.makeover, rev }, studio: { ...after.studio, rev: revOf(studioId, after.studio.rev) } } }
+  const now: Documents = { makeover: { ...after.makeover, rev }, studio: { ...after.studio, rev: revOf(studioId, after.studio.rev) } }
+  for (const document of [now.makeover, now.studio]) if (touched.includes(document.id)) database.memory.keep(studioId, document, changeSet.id)
+  // read without its lock, and so kept only if nothing changed it while it was read
+  if (!touched.includes(studioId) && !database.memory.at(studioId, studioId, studio.changeId)) await keepStudio(tx, database, studioId, studio.changeId)
+  return { is: 'taken', rev, repeated: false, after: now }
 }
 
 async function isOwn(tx: Transaction, { personId }: Person, makeoverId: string, id: string): Promise<boolean> {
@@ -109,13 +124,52 @@ async function isOwn(tx: Transaction, { personId }: Person, makeoverId: string, 
   return found.length > 0
 }
 
-async function alreadyTaken(tx: Transaction, makeoverId: string, id: string): Promise<{ digest: string; rev: number } | undefined> {
-  const [found] = await tx
-    .select({ digest: changes.digest, rev: changedDocuments.rev })
-    .from(changes)
-    .leftJoin(changedDocuments, and(eq(changedDocuments.changeId, changes.id), eq(changedDocuments.documentId, makeoverId)))
-    .where(eq(changes.id, id))
-  return found && { digest: found.digest, rev: found.rev ?? 0 }
+type Locked = { readonly locked: readonly Stand[]; readonly studio: Stand; readonly earlier: { readonly digest: string; readonly rev: number } | null }
+
+const lockText = `
+  select d.id, d.rev, d.change_id, s.rev as studio_rev, s.change_id as studio_change_id, c.digest, cd.rev as taken_rev
+  from (select id, rev, change_id from documents where id = any($1::uuid[]) order by id for update) d
+  left join documents s on s.id = $2
+  left join changes c on c.id = $4
+  left join changed_documents cd on cd.change_id = c.id and cd.document_id = $3`
+
+/** Locks documents in the order of their ids; tells how they and the studio stand, and whether the change was taken before. */
+async function lock(tx: Transaction, studioId: string, makeoverId: string, touched: readonly string[], changeId: string): Promise<Locked> {
+  type Row = { id: string; rev: number; change_id: string | null; studio_rev: number; studio_change_id: string | null; digest: string | null; taken_rev: number | null }
+  const { rows } = await statement<Row>(tx, 'lock', lockText, [touched, studioId, makeoverId, changeId])
+  const locked = rows.map(({ id, rev, change_id: last }) => ({ id, rev, changeId: last }))
+  const [first] = rows
+  return {
+    locked,
+    studio: locked.find((one) => one.id === studioId) ?? { id: studioId, rev: first?.studio_rev ?? 0, changeId: first?.studio_change_id ?? null },
+    earlier: first?.digest == null ? null : { digest: first.digest, rev: first.taken_rev ?? 0 },
+  }
+}
+
+/** A statement under a name, planned once a connection. */
+const statement = <R extends pg.QueryResultRow>(tx: Transaction, name: string, text: string, values: readonly unknown[]): Promise<pg.QueryResult<R>> => (tx as Transaction & { $client: pg.PoolClient }).$client.query<R>({ name, text, values: [...values] })
+
+async function keepStudio(tx: Transaction, { memory }: Database, studioId: string, changeId: string | null): Promise<void> {
+  const studio = await loadStudio(tx, studioId)
+  const [now] = await tx.select({ changeId: documents.changeId }).from(documents).where(eq(documents.id, studioId))
+  if (now?.changeId === changeId) memory.keep(studioId, studio, changeId)
+}
+
+const writeText = `
+  with change as (
+    insert into changes (studio_id, id, person_id, sentence, digest, undoes, brings_in) values ($1, $2, $3, $4, $5, $6, $7)
+  ), told as (
+    insert into changed_rows (studio_id, change_id, place, kind, row_id, operation, before, after)
+    select $1, $2, row.place, row.kind, row."rowId", row.operation, row.before, row.after
+    from jsonb_to_recordset($8::jsonb) as row(place int, kind text, "rowId" uuid, operation text, before jsonb, after jsonb)
+  ), raised as (
+    update documents set rev = rev + 1, change_id = $2 where id = any($9::uuid[]) returning id, rev
+  )
+  insert into changed_documents (studio_id, document_id, rev, change_id) select $1, raised.id, raised.rev, $2 from raised`
+
+/** The change, what it did to each row, and the next rev of each document that it touched. */
+async function write(tx: Transaction, { studioId, personId }: Person, { id, sentence, undoes }: ChangeSet, digest: string, bringsIn: boolean, documentIds: readonly string[], entries: readonly DiaryRow[]): Promise<void> {
+  await statement(tx, 'write', writeText, [studioId, id, personId, sentence, digest, undoes ?? null, bringsIn, JSON.stringify(entries.map((entry, place) => ({ place, ...entry }))), documentIds])
 }
 
 /** Rows that others changed since: puts on other fields of a row merge, on the same field they conflict. */

@@ -1,14 +1,12 @@
-import { sql } from 'drizzle-orm'
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres'
 import pg from 'pg'
 import { openMemory, type Memory } from './memory.ts'
-import * as schema from './tables.ts'
 
 /** The role that every request works under. It owns nothing, so row-level security binds it. */
 export const applicationRole = 'bonitas_app'
 
 export type Database = { readonly pool: pg.Pool; readonly memory: Memory; close(): Promise<void> }
-export type Transaction = NodePgDatabase<typeof schema>
+export type Transaction = NodePgDatabase
 
 /** A pool whose connections work under the application role. */
 export function connect(url: string, most = 10): Database {
@@ -21,11 +19,6 @@ export function connect(url: string, most = 10): Database {
 /** What a transaction may see: the rows of a studio, or before sign-in those of the email or token presented. */
 export type Sight = { readonly studio: string } | { readonly email: string } | { readonly token: string }
 
-/** Sets what the rest of the transaction may see. */
-export async function look(tx: Transaction, sight: Sight): Promise<void> {
-  for (const [name, value] of Object.entries(sight)) await tx.execute(sql`select set_config(${`bonitas.${name}`}, ${value}, true)`)
-}
-
 /** Runs a piece of work in one transaction with its sight set; commits what it returns, rolls back what it throws. A `still` one reads a single moment. */
 export async function inTransaction<T>(database: Pick<Database, 'pool'>, sight: Sight, work: (tx: Transaction) => Promise<T>, { still = false } = {}): Promise<T> {
   const client = await database.pool.connect()
@@ -33,7 +26,7 @@ export async function inTransaction<T>(database: Pick<Database, 'pool'>, sight: 
   try {
     const [[name = '', value = ''] = []] = Object.entries(sight)
     await client.query(`begin${still ? ' isolation level repeatable read read only' : ''}; select set_config(${pg.escapeLiteral(`bonitas.${name}`)}, ${pg.escapeLiteral(value)}, true)`)
-    const tx = drizzle(client, { schema })
+    const tx = drizzle(client)
     const result = await work(tx)
     await client.query('commit')
     return result

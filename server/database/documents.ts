@@ -16,13 +16,29 @@ function strip({ studioId: _studio, makeoverId: _makeover, ...row }: Record<stri
 
 const byId = (rows: readonly Record<string, unknown>[]): Record<string, StoredRow> => Object.fromEntries(rows.map(strip).map((row) => [row.id, row]))
 
-/** A makeover and its studio, from memory where their revs are still the same. A makeover that is not begun is empty. */
+/** A document's rev, and the change that made it. */
+export type Stand = { readonly id: string; readonly rev: number; readonly changeId: string | null }
+
+/** A makeover and its studio, from memory where it has them still. A makeover that is not begun is empty. */
 export async function loadDocuments(tx: Transaction, memory: Memory, studioId: string, makeoverId: string): Promise<Documents> {
-  const revs = await tx.select({ id: documents.id, rev: documents.rev }).from(documents).where(inArray(documents.id, [makeoverId, studioId]))
-  const revOf = (id: string): number => revs.find((one) => one.id === id)?.rev ?? 0
-  const makeover = memory.at<Makeover>(studioId, makeoverId, revOf(makeoverId)) ?? (await loadMakeover(tx, makeoverId)) ?? emptyMakeover(makeoverId)
-  const studio = memory.at<Studio>(studioId, studioId, revOf(studioId)) ?? (await loadStudio(tx, studioId))
+  const stands = await tx.select({ id: documents.id, rev: documents.rev, changeId: documents.changeId }).from(documents).where(inArray(documents.id, [makeoverId, studioId]))
+  return loadAt(tx, memory, studioId, makeoverId, stands)
+}
+
+/** The same where it is known how they stand. What is read anew is kept by whoever read it as of one moment. */
+export async function loadAt(tx: Transaction, memory: Memory, studioId: string, makeoverId: string, stands: readonly Stand[]): Promise<Documents> {
+  const changeOf = (id: string): string | null => stands.find((one) => one.id === id)?.changeId ?? null
+  const makeover = memory.at<Makeover>(studioId, makeoverId, changeOf(makeoverId)) ?? (await loadMakeover(tx, makeoverId)) ?? emptyMakeover(makeoverId)
+  const studio = memory.at<Studio>(studioId, studioId, changeOf(studioId)) ?? (await loadStudio(tx, studioId))
   return { makeover, studio }
+}
+
+/** A makeover and its studio, read as of one moment in a `still` transaction, and kept. */
+export async function recall(tx: Transaction, memory: Memory, studioId: string, makeoverId: string): Promise<Documents> {
+  const stands = await tx.select({ id: documents.id, rev: documents.rev, changeId: documents.changeId }).from(documents).where(inArray(documents.id, [makeoverId, studioId]))
+  const found = await loadAt(tx, memory, studioId, makeoverId, stands)
+  for (const document of [found.makeover, found.studio]) memory.keep(studioId, document, stands.find((one) => one.id === document.id)?.changeId ?? null)
+  return found
 }
 
 /** A makeover with all its rows; null where the studio in sight has none of that id, or it has not been begun. */
@@ -53,7 +69,8 @@ export async function writeRows(tx: Transaction, studioId: string, makeoverId: s
     if (!row) throw new Error(`${kind} ${id} was put and is not there`)
     const table = tables[kind] as typeof tables.room
     const { id: _id, ...columns } = row
-    if (base === null) await tx.insert(table).values({ ...keysOf(kind, studioId, makeoverId), ...row } as typeof table.$inferInsert)
+    // a new row has every column of its table, so each kind has one statement, which the database plans once a connection
+    if (base === null) await tx.insert(table).values({ ...keysOf(kind, studioId, makeoverId), ...row } as typeof table.$inferInsert).prepare(`put ${kind}`).execute()
     else await tx.update(table).set(columns).where(isStudioKind(kind) ? eq(table.id, id) : and(eq(table.makeoverId, makeoverId), eq(table.id, id)))
   }
   for (const { kind, id } of removes) {

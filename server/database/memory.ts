@@ -1,24 +1,27 @@
 import type { Makeover, Studio } from '#core/makeover/document.ts'
 
-/** Documents as they were last read or written, by their rev: what has the same rev is the same, whoever wrote it. */
+/**
+ * Documents as they were last read or written, each by the change that made it: a row that names that change is that
+ * document, whoever wrote it. So one may be kept before its change is committed; where it never is, nothing will name it.
+ */
 export type Memory = {
-  readonly at: <T extends Makeover | Studio>(studioId: string, id: string, rev: number) => T | null
-  /** Only what is committed may be kept. */
-  readonly keep: (studioId: string, document: Makeover | Studio) => void
+  readonly at: <T extends Makeover | Studio>(studioId: string, id: string, changeId: string | null) => T | null
+  readonly keep: (studioId: string, document: Makeover | Studio, changeId: string | null) => void
 }
 
+/** How many states of one document are kept: that of now, and those under way. */
+const states = 4
+
 export function openMemory(most = 200): Memory {
-  const kept = new Map<string, Makeover | Studio>()
+  const kept = new Map<string, { readonly changeId: string; readonly document: Makeover | Studio }[]>()
   return {
-    at: <T extends Makeover | Studio>(studioId: string, id: string, rev: number): T | null => {
-      const found = kept.get(`${studioId} ${id}`)
-      return found?.rev === rev ? (found as T) : null
-    },
-    keep(studioId, document) {
+    at: <T extends Makeover | Studio>(studioId: string, id: string, changeId: string | null): T | null => (kept.get(`${studioId} ${id}`)?.find((one) => one.changeId === changeId)?.document as T | undefined) ?? null,
+    keep(studioId, document, changeId) {
+      if (changeId === null) return
       const key = `${studioId} ${document.id}`
-      if ((kept.get(key)?.rev ?? -1) > document.rev) return
+      const others = (kept.get(key) ?? []).filter((one) => one.changeId !== changeId)
       kept.delete(key)
-      kept.set(key, document)
+      kept.set(key, [...others, { changeId, document }].slice(-states))
       const [oldest] = kept.keys()
       if (kept.size > most && oldest !== undefined) kept.delete(oldest)
     },

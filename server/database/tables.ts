@@ -51,6 +51,8 @@ export const documents = pgTable('documents', {
   studioId: uuid('studio_id').notNull(),
   id: uuid('id').notNull(),
   rev: integer('rev').notNull(),
+  /** The change that made this rev: what was kept in memory under it is this document, and no other. */
+  changeId: uuid('change_id'),
 }, (t) => [primaryKey({ columns: [t.studioId, t.id] }), check('documents_rev', sql`${t.rev} >= 0`)])
 
 /** What every row of a makeover has. */

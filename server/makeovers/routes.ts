@@ -7,7 +7,7 @@ import type { Setting } from '../application.ts'
 import { changesAfter, diaryBefore, documentsAt, momentOf } from '../changes/diary.ts'
 import { takeChange } from '../changes/door.ts'
 import { inTransaction } from '../database/connection.ts'
-import { loadDocuments } from '../database/documents.ts'
+import { recall } from '../database/documents.ts'
 import { idIn, notFound, Problem, refused } from '../problem.ts'
 import { dayLines } from './summary.ts'
 
@@ -29,10 +29,8 @@ export function makeoverRoutes({ database, news, now }: Setting): Router {
   })
 
   async function open(studioId: string, id: string): Promise<Documents> {
-    const found = await inTransaction(database, { studio: studioId }, (tx) => loadDocuments(tx, database.memory, studioId, id), { still: true })
+    const found = await inTransaction(database, { studio: studioId }, (tx) => recall(tx, database.memory, studioId, id), { still: true })
     if (!found.makeover.rows.makeover[id]) throw notFound()
-    database.memory.keep(studioId, found.makeover)
-    database.memory.keep(studioId, found.studio)
     return found
   }
 

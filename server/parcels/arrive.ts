@@ -2,9 +2,8 @@
 import { createHash } from 'node:crypto'
 import { and, asc, eq, inArray, ne } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
-import { schemaVersion, type Documents, type Fault } from '#core/makeover/change.ts'
+import { apply, isStudioOperation, schemaVersion, type Documents, type Fault } from '#core/makeover/change.ts'
 import { emptyMakeover, headOf, rowsOf } from '#core/makeover/document.ts'
-import { apply } from '#core/makeover/change.ts'
 import { makeoverKinds, spoken, type Kind } from '#core/makeover/kinds.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import { arrivalOf, underNewIds, writeParcel, type Arrival, type Parcel, type ParcelFile } from '#core/parcel/index.ts'
@@ -106,13 +105,13 @@ export async function arrive(database: Database, news: News, person: Person, sen
       if (exists !== (as === 'itself')) throw new Problem(409, 'exists', exists ? 'It is here already' : 'It is not here', exists ? 'This studio has that makeover: bring it in over itself, or as a copy.' : 'This studio has no such makeover any more: bring it in as a new one.')
       for (const file of files) await keepBlob(tx, person.studioId, file)
       const { operations } = arrivalOf(parcel, here, fresh, uuidv7)
-      if (operations.length === 0) return { outcome: { is: 'taken' as const, rev: here.makeover.rev, repeated: false, after: null }, changed: false }
+      if (operations.length === 0) return { outcome: { is: 'taken' as const, rev: here.makeover.rev, repeated: false, after: null }, changed: false, withStudio: false }
       if (!exists && parcel.history) await tellHistory(tx, person, parcel)
       const name = headOf(parcel.documents.makeover)?.name ?? ''
       const sentence = as === 'itself' ? `Brought ${name} back to what a file says` : `Brought in ${name} from a file`
-      return { outcome: await take(tx, database, person, parcel.id, { id: uuidv7(), schemaVersion, sentence, operations }, nowMs, { bringsIn: !exists }), changed: true }
+      return { outcome: await take(tx, database, person, parcel.id, { id: uuidv7(), schemaVersion, sentence, operations }, nowMs, { bringsIn: !exists }), changed: true, withStudio: operations.some(isStudioOperation) }
     })
-    if (brought.outcome.is === 'taken' && brought.outcome.after) committed(database, news, person.studioId, brought.outcome.after)
+    if (brought.outcome.is === 'taken' && brought.outcome.after) committed(news, person.studioId, brought.outcome.after, brought.withStudio)
     return { ...brought, id: parcel.id }
   } catch (error) {
     if (error instanceof Problem) throw error
