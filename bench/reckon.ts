@@ -1,4 +1,4 @@
-/** npm run bench: the time to reckon the demo, and the same with ten times its rows; median of many runs, one core. */
+/** The time to reckon the demo, and the same with ten times its rows; median of many runs, one core. First load of the day page. */
 import { gzipSync } from 'node:zlib'
 import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'

@@ -1,6 +1,7 @@
 /** npm start as a person meets it: started, started twice, killed, stopped. The pages are not looked at here. */
-import { spawn, type ChildProcess } from 'node:child_process'
+import { execFileSync, spawn, type ChildProcess } from 'node:child_process'
 import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { request } from 'node:https'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -97,6 +98,33 @@ describe('npm start', () => {
     expect(await wrong.exit).toBe(1)
     expect(wrong.said()).toMatch(message)
     expect(wrong.said()).not.toMatch(/\n\s+at /)
+  })
+  it('reaches a phone in the house over HTTPS, with a password of its own for the demo', async () => {
+    const [cert, key] = [join(home, 'bonitas.crt'), join(home, 'bonitas.key')]
+    execFileSync('openssl', ['req', '-x509', '-newkey', 'rsa:2048', '-nodes', '-days', '2', '-subj', '/CN=bonitas', '-addext', 'subjectAltName=IP:127.0.0.1', '-keyout', key, '-out', cert], { stdio: 'ignore' })
+    const port = await freePort()
+    const open = { PORT: String(port), HOST: '0.0.0.0', TLS_CERT: cert, TLS_KEY: key }
+    const refused = start([], open) // the demo of the first test is there, with the password that anybody can read
+    expect(await refused.exit).toBe(1)
+    expect(refused.said()).toMatch(/anybody knows the demo's password/)
+    const served = start([], { ...open, DEMO_PASSWORD: 'a lantern of our own' })
+    await ready(served)
+    expect(served.said()).toContain(`Bonitas is at https://127.0.0.1:${port}`)
+    expect(served.said()).toMatch(/In the same house, also at https:/)
+    const ask = (password: string): Promise<{ status: number; headers: Record<string, unknown> }> =>
+      new Promise((resolve, reject) => {
+        const asked = request({ host: '127.0.0.1', port, path: '/api/session', method: 'POST', ca: readFileSync(cert), headers: { 'content-type': 'application/json' } }, (answer) => {
+          answer.resume()
+          resolve({ status: answer.statusCode ?? 0, headers: answer.headers })
+        })
+        asked.on('error', reject)
+        asked.end(JSON.stringify({ email: 'ottilie@wrenandtide.example', password }))
+      })
+    expect((await ask('lamplight-on-larch')).status).toBe(401)
+    const { status, headers } = await ask('a lantern of our own')
+    expect(status).toBe(200)
+    expect(String(headers['set-cookie'])).toMatch(/bonitas_session=[^;]+; .*Secure; SameSite=Strict/)
+    expect(headers['strict-transport-security']).toMatch(/max-age=86400/)
   })
   it('a port that is taken is said, and nothing is left running', async () => {
     const port = await freePort()

@@ -29,7 +29,7 @@ export type News = {
 /** A window says every so often that it is still here; one that fell silent is forgotten. */
 export const hereEveryMs = 20_000
 const forgottenAfterMs = 50_000
-const coalescedMs = 4
+const coalescedMs = 1
 
 export function openNews(url: string, database: Database, log: Logger): News {
   const listeners = new Map<string, Set<(heard: Heard) => void>>()

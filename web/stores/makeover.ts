@@ -71,6 +71,8 @@ export const useMakeover = defineStore('makeover', () => {
   }
 
   let turn = 0
+  /** What is being reckoned for the screen just now. */
+  let laying: Promise<void> = Promise.resolve()
   let shown = ''
   const state = (): string => [base.value?.makeover.id, base.value?.makeover.rev, base.value?.studio.rev, base.value?.today, ...sorted.value.going.map((one) => one.changeSet.id)].join(' ')
   /** Lays what waits over what the server has, and reckons it. What does not fit any more is left out until it is answered. */
@@ -87,10 +89,14 @@ export const useMakeover = defineStore('makeover', () => {
   }
   async function lay(next: Opened): Promise<void> {
     const mine = ++turn
-    const reckoned = await reckoner().load(documentsOf(next), next.today)
-    if (mine !== turn) return
-    reckoning.value = reckoned
-    opened.value = next
+    laying = reckoner()
+      .load(documentsOf(next), next.today)
+      .then((reckoned) => {
+        if (mine !== turn) return
+        reckoning.value = reckoned
+        opened.value = next
+      })
+    await laying
   }
 
   /** What others changed: the diary from where this window stands, or all of it where the diary does not tell enough. */
@@ -166,7 +172,7 @@ export const useMakeover = defineStore('makeover', () => {
     if (past.value) return [fault('past', null, null, null, 'this is an earlier moment: go back to now to change something')]
     const from = opened.value
     if (!from || !base.value) return [fault('closed', null, null, null, 'no makeover is open')]
-    const { faults } = await preview(operations)
+    const faults = await reckoner().faults(structuredClone(operations))
     if (faults.length > 0) return faults
     const changeSet: ChangeSet = { id: uuidv7(), schemaVersion, sentence, operations: structuredClone(operations), ...(undoes === undefined ? {} : { undoes }) }
     const rows = anyRows(documentsOf(from))
@@ -175,16 +181,14 @@ export const useMakeover = defineStore('makeover', () => {
     done.push({ id: changeSet.id, sentence, undoes: undoes ?? null, rows: entriesOf(documentsOf(from), apply(documentsOf(from), operations, changeSet.id).documents, operations) })
     keep(person(), base.value.makeover.id, one)
     waiting.value = [...waiting.value, one]
-    await show()
-    if (away.value) {
-      void send()
-      return []
-    }
     const answered = new Promise<Held | null>((resolve) => {
       answers.set(changeSet.id, resolve)
       setTimeout(() => resolve(null), patienceMs)
     })
-    void send()
+    const wasAway = away.value !== null
+    void send() // on its way while it is reckoned here
+    await show()
+    if (wasAway) return []
     const held = await answered
     answers.delete(changeSet.id)
     if (held?.is === 'conflict') deciding.value = changeSet.id
@@ -242,6 +246,7 @@ export const useMakeover = defineStore('makeover', () => {
   }
 
   async function taken(id: string, { changeSet }: Waiting, rev: number): Promise<void> {
+    await laying
     drop(person(), id, changeSet.id)
     savedAt.value = new Date()
     const from = base.value

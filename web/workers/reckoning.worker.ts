@@ -1,7 +1,8 @@
 /** Keeps its own copy of the open documents and reckons them away from the main thread. */
 import { expose } from 'comlink'
-import { apply, type Documents, type Operation } from '#core/makeover/change.ts'
+import { apply, type Documents, type Fault, type Operation } from '#core/makeover/change.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
+import { guard } from '#core/reckoning/guards.ts'
 import { preview, type Preview } from '#core/reckoning/preview.ts'
 import { reckon, type Reckoning } from '#core/reckoning/reckon.ts'
 
@@ -17,11 +18,11 @@ const worker = {
     open = { documents, today }
     return reckon(documents, today)
   },
-  /** Applies what the server has taken and reckons anew. */
-  take(operations: readonly Operation[], changeId: string): Reckoning {
+  /** What would be refused, without reckoning the rest. */
+  faults(operations: readonly Operation[]): readonly Fault[] {
     const { documents, today } = opened()
-    open = { documents: apply(documents, operations, changeId).documents, today }
-    return reckon(open.documents, today)
+    const { documents: after, faults } = apply(documents, operations, documents.makeover.id)
+    return faults.length > 0 ? faults : guard(documents, after, today)
   },
   preview(operations: readonly Operation[]): Preview {
     const { documents, today } = opened()

@@ -1,0 +1,8 @@
+/** npm run bench: everything that is measured, one after the other. */
+import './reckon.ts'
+import { benchChanges } from './changes.ts'
+import { benchFollow, benchStart } from './follow.ts'
+
+await benchChanges()
+await benchStart()
+await benchFollow()
