@@ -60,7 +60,8 @@ it(`holds through ${kills} kills of the server and ${kills} of PostgreSQL`, asyn
   }))
   const sent = new Map<string, string>()
   const acknowledged = new Set<string>()
-  let stop = false
+  const until: { stop: boolean } = { stop: false }
+  const isOver = (): boolean => until.stop
   /** One change over five tables: a piece, a candidate, an order of one line, its payment of 10.00. */
   const whole = (world: (typeof worlds)[number]): Operation[] => {
     const [piece, candidate, order] = [uuidv7(), uuidv7(), uuidv7()]
@@ -69,7 +70,7 @@ it(`holds through ${kills} kills of the server and ${kills} of PostgreSQL`, asyn
   }
   const writer = async (at: number): Promise<void> => {
     const world = worlds[at % 2] ?? ({} as never)
-    while (!stop) {
+    while (!isOver()) {
       const changeSet = { id: uuidv7(), schemaVersion, sentence: `Writer ${at}`, operations: whole(world) }
       sent.set(changeSet.id, world.ids.makeover)
       for (let tries = 0; ; tries++) {
@@ -80,7 +81,7 @@ it(`holds through ${kills} kills of the server and ${kills} of PostgreSQL`, asyn
         }
         // a writer that is not answered asks again with the same id, some give up
         if (answer && answer.status < 500) throw new Error(`${answer.status}: ${await answer.text()}`)
-        if (stop || (tries > 3 && at === 7)) break
+        if (isOver() || (tries > 3 && at === 7)) break
         await pause(40)
       }
     }
@@ -101,7 +102,7 @@ it(`holds through ${kills} kills of the server and ${kills} of PostgreSQL`, asyn
     }
     await expect.poll(() => acknowledged.size, { timeout: 30_000 }).toBeGreaterThan(before) // the work went on
   }
-  stop = true
+  until.stop = true
   await writers
 
   let rows = 0

@@ -1,5 +1,5 @@
 export const databaseName: string
-type Running = { address(database: string): string; port: number; stop(): void }
+type Running = { readonly address: (database: string) => string; readonly port: number; readonly stop: () => void }
 export function startPostgres(home: string, options?: { forTests?: boolean; port?: number }): Promise<Running>
 export function runningPostgres(home: string): ((database: string) => string) | null
 export function stopPostgres(home: string): void

@@ -66,14 +66,13 @@ export function createApplication(setting: Setting): Express {
     }),
   )
   application.use(compression())
-  const json = express.json({ limit: '1mb', strict: true })
   application.use('/api', (request, _response, next) => {
     const reads = request.method === 'GET' || request.method === 'HEAD'
     if (!reads && isFromElsewhere(request)) throw new Problem(403, 'other-site', 'Refused', 'This came from another site.')
     if (!reads && !takesBytes.test(request.path) && Number(request.get('content-length') ?? 0) > 0 && !request.is('application/json')) throw new Problem(415, 'media-type', 'Not JSON', 'Expected a body of type application/json.')
     next()
   })
-  application.use('/api', (request, response, next) => (takesBytes.test(request.path) ? next() : json(request, response, next)), (_request, response, next) => {
+  application.use('/api', express.json({ limit: '1mb', strict: true, type: (request) => !takesBytes.test(new URL(request.url ?? '/', 'http://here').pathname) && /^application\/json\b/.test(request.headers['content-type'] ?? '') }), (_request, response, next) => {
     response.set('cache-control', 'no-store')
     next()
   })

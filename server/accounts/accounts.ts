@@ -1,6 +1,6 @@
 import { createHash, createHmac, randomBytes, timingSafeEqual } from 'node:crypto'
 import { hash, verify } from '@node-rs/argon2'
-import { and, asc, eq, gt, lt } from 'drizzle-orm'
+import { asc, eq, lt } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 import { inTransaction, sqlState, type Database, type Transaction } from '../database/connection.ts'
 import { changedDocuments, changedRows, changes, documents, people, sessions, studios } from '../database/tables.ts'

@@ -71,7 +71,7 @@ export async function documentsAt(tx: Transaction, { makeover, studio }: Documen
   const touched = new Set(entries.flatMap(({ rows }) => rows.map(({ kind, rowId }) => `${kind} ${rowId}`)))
   for (const [kind, rows] of [...Object.entries(back.makeover.rows), ...Object.entries(back.studio.rows)]) {
     if (!isKind(kind)) return null
-    for (const { id, version: _version, ...fields } of Object.values(rows)) if (touched.has(`${kind} ${id}`) && validate(kind, id, fields).wrong.length > 0) return null
+    for (const { id, version: _version, ...fields } of Object.values(rows as Record<string, { readonly id: string; readonly version: string }>)) if (touched.has(`${kind} ${id}`) && validate(kind, id, fields).wrong.length > 0) return null
   }
   return { makeover: { ...back.makeover, rev }, studio: back.studio }
 }

@@ -24,7 +24,7 @@ export async function inTransaction<T>(database: Pick<Database, 'pool'>, sight: 
   const client = await database.pool.connect()
   let broken = false
   try {
-    const [[name = '', value = ''] = []] = Object.entries(sight)
+    const [name, value] = Object.entries(sight)[0] ?? ['studio', '']
     await client.query(`begin${still ? ' isolation level repeatable read read only' : ''}; select set_config(${pg.escapeLiteral(`bonitas.${name}`)}, ${pg.escapeLiteral(value)}, true)`)
     const tx = drizzle(client)
     const result = await work(tx)

@@ -28,8 +28,8 @@ export async function loadDocuments(tx: Transaction, memory: Memory, studioId: s
 /** The same where it is known how they stand. What is read anew is kept by whoever read it as of one moment. */
 export async function loadAt(tx: Transaction, memory: Memory, studioId: string, makeoverId: string, stands: readonly Stand[]): Promise<Documents> {
   const changeOf = (id: string): string | null => stands.find((one) => one.id === id)?.changeId ?? null
-  const makeover = memory.at<Makeover>(studioId, makeoverId, changeOf(makeoverId)) ?? (await loadMakeover(tx, makeoverId)) ?? emptyMakeover(makeoverId)
-  const studio = memory.at<Studio>(studioId, studioId, changeOf(studioId)) ?? (await loadStudio(tx, studioId))
+  const makeover = (memory.at(studioId, makeoverId, changeOf(makeoverId)) as Makeover | null) ?? (await loadMakeover(tx, makeoverId)) ?? emptyMakeover(makeoverId)
+  const studio = (memory.at(studioId, studioId, changeOf(studioId)) as Studio | null) ?? (await loadStudio(tx, studioId))
   return { makeover, studio }
 }
 

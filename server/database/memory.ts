@@ -5,7 +5,7 @@ import type { Makeover, Studio } from '#core/makeover/document.ts'
  * document, whoever wrote it. So one may be kept before its change is committed; where it never is, nothing will name it.
  */
 export type Memory = {
-  readonly at: <T extends Makeover | Studio>(studioId: string, id: string, changeId: string | null) => T | null
+  readonly at: (studioId: string, id: string, changeId: string | null) => Makeover | Studio | null
   readonly keep: (studioId: string, document: Makeover | Studio, changeId: string | null) => void
 }
 
@@ -15,7 +15,7 @@ const states = 4
 export function openMemory(most = 200): Memory {
   const kept = new Map<string, { readonly changeId: string; readonly document: Makeover | Studio }[]>()
   return {
-    at: <T extends Makeover | Studio>(studioId: string, id: string, changeId: string | null): T | null => (kept.get(`${studioId} ${id}`)?.find((one) => one.changeId === changeId)?.document as T | undefined) ?? null,
+    at: (studioId, id, changeId) => kept.get(`${studioId} ${id}`)?.find((one) => one.changeId === changeId)?.document ?? null,
     keep(studioId, document, changeId) {
       if (changeId === null) return
       const key = `${studioId} ${document.id}`

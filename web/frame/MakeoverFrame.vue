@@ -38,7 +38,7 @@ const slip = useTemplateRef<HTMLElement>('slip')
 
 const id = computed(() => String(route.params.id))
 const others = useHere(id, computed(() => String(route.name)))
-const titles: Readonly<Record<string, string>> = Object.fromEntries(router.getRoutes().map((one) => [String(one.name), String(one.meta.title ?? '')]))
+const titles: Readonly<Record<string, string>> = Object.fromEntries(router.getRoutes().map((one) => [String(one.name), typeof one.meta.title === 'string' ? one.meta.title : '']))
 watch(
   id,
   async (to) => {

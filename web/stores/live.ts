@@ -38,7 +38,7 @@ export const useLive = defineStore('live', () => {
     if (begun || !('EventSource' in window)) return // without it a window looks again when it gets the focus
     begun = true
     const locks = (navigator as Partial<Navigator>).locks
-    if (!locks) return listen()
+    if (!locks) { listen(); return; }
     void locks.request('bonitas.live', () => {
       listen()
       return new Promise<void>((resolve) => (release = resolve))

@@ -10,7 +10,7 @@ import type { PlainDate } from '#core/measure/plain-date.ts'
 import type { Preview } from '#core/reckoning/preview.ts'
 import type { Reckoning } from '#core/reckoning/reckon.ts'
 import { lineFigures } from '#core/reckoning/summary.ts'
-import { NoAnswer, Refused, request } from '../api.ts'
+import { Refused, request } from '../api.ts'
 import type { ReckoningWorker } from '../workers/reckoning.worker.ts'
 import { useLive } from './live.ts'
 import { useSession } from './session.ts'
@@ -224,7 +224,7 @@ export const useMakeover = defineStore('makeover', () => {
     }
     if (away.value || session.ranOut) return
     if (sorted.value.going.length > 0) void send()
-    else if (heardRev > (base.value?.makeover.rev ?? 0)) quietly(catchUp)
+    else if (heardRev > base.value.makeover.rev) quietly(catchUp)
   }
 
   async function sendAll(id: string): Promise<void> {
@@ -305,7 +305,7 @@ export const useMakeover = defineStore('makeover', () => {
     if (operations?.length === 0) {
       const rows = anyRows(documentsOf(of))
       for (const later of sorted.value.resting.get(id) ?? []) {
-        const rebased = later.changeSet.operations.map((operation) => (operation.base === id ? ({ ...operation, base: rows[operation.kind][operation.id]?.version ?? operation.base } as Operation) : operation))
+        const rebased = later.changeSet.operations.map((operation) => (operation.base === id ? { ...operation, base: rows[operation.kind][operation.id]?.version ?? operation.base } : operation))
         keep(person(), of.makeover.id, { ...later, changeSet: { ...later.changeSet, operations: rebased } })
       }
       drop(person(), of.makeover.id, id)

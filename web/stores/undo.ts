@@ -12,18 +12,18 @@ export type Said = { readonly text: string; readonly stop: boolean; readonly opp
 export const useUndo = defineStore('undo', () => {
   const makeover = useMakeover()
   const said = shallowRef<Said | null>(null)
-  const say = (text: string, stop = false, opposite: Said['opposite'] = null): void => void (said.value = { text, stop, opposite })
+  function say(text: string, stop = false, opposite: Said['opposite'] = null): void {
+    said.value = { text, stop, opposite }
+  }
 
   /** One's own changes, oldest first: from the diary as far as it can be reached, and what was done here since. */
   async function own(): Promise<readonly Done[]> {
     const id = makeover.base?.makeover.id ?? ''
-    let kept: Done[] = []
-    try {
-      kept = (await request<Done[]>('GET', `/makeovers/${id}/diary?mine=yes`)).toReversed()
-    } catch (error) {
-      if (!(error instanceof NoAnswer)) throw error
-      return makeover.done
-    }
+    const kept = await request<Done[]>('GET', `/makeovers/${id}/diary?mine=yes`).then((page) => page.toReversed(), (error: unknown) => {
+      if (error instanceof NoAnswer) return null
+      throw error
+    })
+    if (kept === null) return makeover.done
     const waiting = new Set(makeover.waiting.map((one) => one.changeSet.id))
     const known = new Set(kept.map((one) => one.id))
     // answered while the diary was being read: newer than all of it
@@ -35,7 +35,7 @@ export const useUndo = defineStore('undo', () => {
   const withPersonal = (one: Done): Done => (holdsPersonal(one.rows) ? (makeover.done.find((each) => each.id === one.id) ?? one) : one)
 
   async function step(which: 'undo' | 'redo'): Promise<void> {
-    if (makeover.past) return say('This is an earlier moment: go back to now first.', true)
+    if (makeover.past) { say('This is an earlier moment: go back to now first.', true); return; }
     try {
       const all = await own()
       const id = undoStack(all)[which]
@@ -53,7 +53,7 @@ export const useUndo = defineStore('undo', () => {
     const now = makeover.opened
     if (!now) return
     const undo = undoOf(one, now, now.today, uuidv7)
-    if (undo.is === 'refused') return say(`“${one.sentence}” cannot be undone: ${undo.why}.`, true, undo.opposite)
+    if (undo.is === 'refused') { say(`“${one.sentence}” cannot be undone: ${undo.why}.`, true, undo.opposite); return; }
     const faults = await makeover.change(undo.sentence, undo.operations, one.id)
     if (faults.length > 0) say(`“${one.sentence}” cannot be undone: ${faults.map((fault) => fault.message).join('; ')}.`, true)
     else say(`${undo.sentence}.`)

@@ -41,7 +41,7 @@ describe('what waits to be sent', () => {
     expect(parted(readAll(me, makeover)).going).toHaveLength(1) // and holds nothing else up
   })
   it('waits in the window where the browser keeps nothing', () => {
-    const full = localStorage.setItem
+    const full = Object.getOwnPropertyDescriptor(Storage.prototype, 'setItem')
     Storage.prototype.setItem = () => {
       throw new DOMException('full', 'QuotaExceededError')
     }
@@ -52,7 +52,7 @@ describe('what waits to be sent', () => {
       drop(me, makeover, one.changeSet.id)
       expect(readAll(me, makeover)).toEqual([])
     } finally {
-      Storage.prototype.setItem = full
+      if (full) Object.defineProperty(Storage.prototype, 'setItem', full)
     }
   })
   it('goes on past what is held, but for what rests on it', () => {

@@ -74,7 +74,7 @@ function readOne(text: string, id: string): Waiting {
   const body: unknown = typeof found === 'object' ? found?.changeSet : undefined
   const version: unknown = typeof body === 'object' && body !== null && 'schemaVersion' in body ? body.schemaVersion : null
   const read = readChangeSet(body)
-  if (read.ok && typeof found === 'object' && found !== null) return { changeSet: read.value, addedAt: String(found.addedAt ?? ''), was: found.was ?? {}, held: found.held ?? null, old: found.old === true || version !== schemaVersion }
+  if (read.ok && typeof found === 'object' && found !== null) return { changeSet: read.value, addedAt: found.addedAt ?? '', was: found.was ?? {}, held: found.held ?? null, old: found.old === true || version !== schemaVersion }
   const why = read.ok ? '' : read.faults.map((one) => one.message).join('; ')
   const sentence = typeof body === 'object' && body !== null && 'sentence' in body ? String(body.sentence) : 'Something typed in an earlier page'
   return { changeSet: { id, schemaVersion, sentence, operations: [] }, addedAt: '', was: {}, held: { is: 'refused', faults: [fault('malformed', null, null, null, `it cannot be read any more (${why})`)] }, old: true, raw: text }
