@@ -7,7 +7,7 @@ export default defineConfig({
   testDir: './e2e',
   testMatch: '*.test.ts',
   globalSetup: './e2e/database.ts',
-  fullyParallel: false,
+  fullyParallel: true,
   workers: 2,
   timeout: 60_000,
   expect: { timeout: 8_000 },
