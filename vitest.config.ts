@@ -7,7 +7,7 @@ export default defineConfig({
       { test: { name: 'core', include: ['core/**/*.test.ts', 'demo/**/*.test.ts'] } },
       { plugins: [vue()], test: { name: 'web', include: ['web/**/*.test.ts'], environment: 'happy-dom' } },
       { test: { name: 'server', include: ['server/**/*.test.ts'], globalSetup: './server/testing/postgres.ts', testTimeout: 30_000, hookTimeout: 60_000, pool: 'forks' } },
-      { test: { name: 'scripts', include: ['scripts/**/*.test.ts'], testTimeout: 120_000, hookTimeout: 60_000, fileParallelism: false } },
+      { test: { name: 'scripts', include: ['scripts/**/*.test.ts'], testTimeout: 120_000, hookTimeout: 60_000 } },
     ],
   },
 })

@@ -6,13 +6,17 @@ import { useMakeover } from '../stores/makeover.ts'
 /** An earlier moment is on the screen: which, and the way on, back and out. */
 const makeover = useMakeover()
 const problem = ref('')
+const busy = ref(false)
 const when = computed(() => new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' }).format(new Date(makeover.past?.madeAt ?? 0)))
 async function to(rev: number): Promise<void> {
+  busy.value = true
   try {
     problem.value = ''
     await makeover.lookAt(rev)
   } catch (error) {
     problem.value = error instanceof Refused ? error.problem.detail : 'No answer from the server.'
+  } finally {
+    busy.value = false
   }
 }
 </script>
@@ -20,8 +24,8 @@ async function to(rev: number): Promise<void> {
 <template>
   <section v-if="makeover.past" class="past-line" aria-label="Earlier moment">
     <p><strong>As it was on {{ when }}</strong>, after “{{ makeover.past.sentence }}”. Every figure is of that day; nothing can be changed here. <span v-if="problem" role="alert">{{ problem }}</span></p>
-    <button type="button" :disabled="makeover.past.rev <= 1" @click="to(makeover.past.rev - 1)">Earlier</button>
-    <button type="button" :disabled="makeover.past.rev >= (makeover.base?.makeover.rev ?? 0)" @click="to(makeover.past.rev + 1)">Later</button>
+    <button type="button" :disabled="busy || makeover.past.rev <= 1" @click="to(makeover.past.rev - 1)">Earlier</button>
+    <button type="button" :disabled="busy || makeover.past.rev >= (makeover.base?.makeover.rev ?? 0)" @click="to(makeover.past.rev + 1)">Later</button>
     <button type="button" @click="makeover.backToNow()">Back to now</button>
   </section>
 </template>

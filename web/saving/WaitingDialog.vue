@@ -56,7 +56,7 @@ function decide(one: Waiting): void {
 .waiting article { padding: 8px 0; border-bottom: 1px solid var(--hairline); }
 .waiting .why { border-left: 4px solid var(--ink); padding-left: 8px; margin: 4px 0; font-weight: 600; }
 .waiting table { width: auto; margin: 2px 0 6px 12px; }
-.waiting caption { text-align: left; font-size: 13px; }
+.waiting caption { text-align: left; font-size: 13px; white-space: nowrap; }
 .waiting th, .waiting td { border: 0; padding: 1px 16px 1px 0; font-size: 13px; line-height: 18px; vertical-align: top; text-align: left; }
 .waiting .do { display: flex; gap: 16px; }
 .waiting li { padding: 4px 0; border-bottom: 1px solid var(--hairline); }
