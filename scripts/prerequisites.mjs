@@ -69,7 +69,7 @@ export function buildPages({ force = false } = {}) {
   const want = sourceDigest()
   if (!force && existsSync(stamp) && readFileSync(stamp, 'utf8') === want) return
   say('Building the pages …')
-  const { status, stdout, stderr } = spawnSync(process.execPath, [join(root, 'node_modules', 'vite', 'bin', 'vite.js'), 'build', '--logLevel', 'warn'], { cwd: root, encoding: 'utf8' })
+  const { status, stdout, stderr } = spawnSync(process.execPath, [join(root, 'node_modules', 'vite', 'bin', 'vite.js'), 'build', '--logLevel', 'warn'], { cwd: root, encoding: 'utf8', env: { ...process.env, NODE_ENV: 'production' } })
   if (status !== 0) throw new Ask(`The pages could not be built:\n${stdout}${stderr}`)
   writeFileSync(stamp, want)
 }

@@ -72,7 +72,7 @@ export function createApplication(setting: Setting): Express {
     if (!reads && !takesBytes.test(request.path) && Number(request.get('content-length') ?? 0) > 0 && !request.is('application/json')) throw new Problem(415, 'media-type', 'Not JSON', 'Expected a body of type application/json.')
     next()
   })
-  application.use('/api', express.json({ limit: '1mb', strict: true, type: (request) => !takesBytes.test(new URL(request.url ?? '/', 'http://here').pathname) && /^application\/json\b/.test(request.headers['content-type'] ?? '') }), (_request, response, next) => {
+  application.use('/api', express.json({ limit: '1mb', strict: true, type: (request) => !takesBytes.test((request.url ?? '').split('?')[0] ?? '') && /^application\/json\b/.test(request.headers['content-type'] ?? '') }), (_request, response, next) => {
     response.set('cache-control', 'no-store')
     next()
   })

@@ -158,5 +158,6 @@ describe(`${malformed} malformed requests a route (MALFORMED=2000 for more)`, ()
     }
     expect((await who.get('/makeovers/%E0%A4%A')).status).toBe(400)
     expect((await who.get('/nothing')).status).toBe(404)
+    for (const path of ['/', '//', '//x', '/files/', '/imports//dry', '/makeovers//changes']) expect([path, (await who.post(path, { a: 1 })).status < 500]).toEqual([path, true])
   })
 })

@@ -61,7 +61,7 @@ export const useMakeover = defineStore('makeover', () => {
     if (base.value?.makeover.id !== id) {
       base.value = opened.value = reckoning.value = past.value = null
       shown = ''
-      done.length = 0
+      heardRev = done.length = 0
     }
     base.value = await request<Opened>('GET', `/makeovers/${id}`)
     openedBy = person()
@@ -70,6 +70,8 @@ export const useMakeover = defineStore('makeover', () => {
     void send()
   }
 
+  /** The newest rev that was heard of while a change of our own was under way: its answer may already hold it. */
+  let heardRev = 0
   let turn = 0
   /** What is being reckoned for the screen just now. */
   let laying: Promise<void> = Promise.resolve()
@@ -124,8 +126,6 @@ export const useMakeover = defineStore('makeover', () => {
       if (error instanceof Refused && error.status === 401) session.ranOut = true
     })
 
-  /** The newest rev that was heard of while a change of our own was under way: its answer may already hold it. */
-  let heardRev = 0
   useLive().hear((heard) => {
     const from = base.value
     if (!from) return
@@ -262,6 +262,7 @@ export const useMakeover = defineStore('makeover', () => {
         opened.value = { ...now, makeover: { ...now.makeover, rev }, studio: { ...now.studio, rev: studioRev } }
       }
     } else {
+      heardRev = Math.max(heardRev, rev)
       await refresh()
       waiting.value = readAll(person(), id)
     }
