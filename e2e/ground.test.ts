@@ -1,16 +1,9 @@
 /** Ground one can trust: two people at once, a server that is away, undo, earlier moments, files out and in. */
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Browser, type Page } from '@playwright/test'
 import { unzipSync } from 'fflate'
-import { begin, chooseCandidate, dialog, expectLine, makeStudio, planPiece, signBudget, signIn, toStep } from './person.ts'
-
-async function clean(page: Page, where: string): Promise<void> {
-  await page.waitForTimeout(300)
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze()
-  expect(violations.map((one) => `${where}: ${one.id}: ${one.nodes.map((node) => node.target.join(' ')).slice(0, 3).join(' | ')}`)).toEqual([])
-}
+import { begin, chooseCandidate, clean, dialog, expectLine, makeStudio, planPiece, signBudget, signIn, toStep } from './person.ts'
 
 /** Lets another person into the studio of a page, and opens the same makeover in a browser of their own. */
 async function colleague(page: Page, browser: Browser, name: string): Promise<Page> {
@@ -175,6 +168,29 @@ test('a change that is refused later comes back with its reason and its text, an
   await both.getByRole('radio', { name: /put it back/ }).check()
   await both.getByRole('button', { name: 'Keep what is marked' }).click()
   for (const one of [page, other]) await expect(need(one, 'Write long letters')).toBeVisible()
+})
+
+test('a signature that came second is refused with its reason, and what was typed in it is still there to read', async ({ page, context, browser }) => {
+  await makeStudio(page)
+  await begin(page)
+  await signBudget(page, { Furniture: '1000' }, '0')
+  const other = await colleague(page, browser, 'Eda')
+  let away = true
+  await context.route('**/api/makeovers/*/changes', (route) => (away ? route.abort('connectionreset') : route.continue()))
+  for (const [window, sum, why] of [[page, '1200', 'A better stool'], [other, '1300', 'A longer bench']] as const) {
+    await window.getByRole('button', { name: 'Sign a change' }).click()
+    await dialog(window).getByLabel('Sum for Furniture').fill(sum)
+    await dialog(window).getByLabel('Why it changes').fill(why)
+    await dialog(window).getByRole('button', { name: 'Signed' }).click()
+    await expect(dialog(window)).toBeHidden()
+  }
+  away = false
+  await page.getByRole('button', { name: '1 change to decide' }).click()
+  await expect(dialog(page)).toContainText(/Not made: .*another change was signed or drafted meanwhile/)
+  for (const words of ['A better stool', '1 200.00']) await expect(dialog(page)).toContainText(words.replace(' ', words.startsWith('1') ? '\u00a0' : ' '))
+  await dialog(page).getByRole('button', { name: 'Let it go' }).click()
+  await page.keyboard.press('Escape')
+  await expectLine(page, { Agreed: '1 300.00' })
 })
 
 test('a change that an older page left waiting is told anew and sent; one that cannot be read is kept and shown', async ({ page }) => {

@@ -1,4 +1,5 @@
 /** What a decorator does in the browser, by label, for the tests of every step. */
+import AxeBuilder from '@axe-core/playwright'
 import { expect, type Locator, type Page } from '@playwright/test'
 import { randomUUID } from 'node:crypto'
 
@@ -123,4 +124,11 @@ export async function chooseCandidate(page: Page, name: string, reason: string):
 export async function expectLine(page: Page, figures: Record<string, string>): Promise<void> {
   const line = page.getByRole('region', { name: 'Reckoning' })
   for (const [name, amount] of Object.entries(figures)) await expect(line.getByRole('button', { name: new RegExp(`^${name} `) })).toHaveText(new RegExp(`${name}\\s*(EUR\\s)?${amount.replaceAll(' ', '\\s').replace('.', '\\.')}$`))
+}
+
+/** axe finds nothing on the page as it is now. */
+export async function clean(page: Page, where: string): Promise<void> {
+  await page.waitForTimeout(300)
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze()
+  expect(violations.map((one) => `${where}: ${one.id}: ${one.nodes.map((node) => node.target.join(' ')).slice(0, 3).join(' | ')}`)).toEqual([])
 }

@@ -1,13 +1,6 @@
 /** What a person trusts: bad input is answered and kept, two windows agree, silence loses nothing, nobody is locked out. */
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
-import { begin, chooseCandidate, dialog, expectLine, makeStudio, openMakeover, planPiece, signBudget, signIn, toStep } from './person.ts'
-
-async function clean(page: Page, where: string): Promise<void> {
-  await page.waitForTimeout(300)
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze()
-  expect(violations.map((one) => `${where}: ${one.id}: ${one.nodes.map((node) => node.target.join(' ')).slice(0, 3).join(' | ')}`)).toEqual([])
-}
+import { begin, chooseCandidate, clean, dialog, expectLine, makeStudio, openMakeover, planPiece, signBudget, signIn, toStep } from './person.ts'
 
 /** Opens a form, lets axe look at it, and closes it again. */
 async function cleanForm(page: Page, where: string, button: string | RegExp): Promise<void> {

@@ -4,7 +4,6 @@
  */
 import { fork, type ChildProcess } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
-import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { v7 as uuidv7 } from 'uuid'
@@ -18,17 +17,10 @@ import { reckonMoney } from '#core/purchases/index.ts'
 import { guard } from '#core/reckoning/guards.ts'
 import { begin, candidateOf, orderOf, pieceOf } from '#core/testing/small-makeover.ts'
 import type { Opened } from '#server/testing/studio.ts'
-import { ensureDatabase, startPostgres, stopPostgres } from './postgres.mjs'
+import { ensureDatabase, freePort, startPostgres, stopPostgres } from './postgres.mjs'
 
 const kills = Number(process.env.KILLS ?? 5)
 const root = join(import.meta.dirname, '..')
-const freePort = (): Promise<number> =>
-  new Promise((resolve) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const address = probe.address()
-      probe.close(() => resolve(typeof address === 'object' && address ? address.port : 0))
-    })
-  })
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
 
 it(`holds through ${kills} kills of the server and ${kills} of PostgreSQL`, async () => {

@@ -1,4 +1,5 @@
 export const databaseName: string
+export function freePort(): Promise<number>
 type Running = { readonly address: (database: string) => string; readonly port: number; readonly stop: () => void }
 export function startPostgres(home: string, options?: { forTests?: boolean; port?: number }): Promise<Running>
 export function runningPostgres(home: string): ((database: string) => string) | null

@@ -31,7 +31,8 @@ function run(dataDirectory, program, args, options = {}) {
   return spawnSync(command, rest, { encoding: 'utf8', cwd: '/', env, ...options })
 }
 
-const freePort = () =>
+/** A port on loopback that nobody listens on just now. */
+export const freePort = () =>
   new Promise((resolve, reject) => {
     const probe = createServer()
     probe.once('error', reject)

@@ -6,18 +6,12 @@ import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, afterEach, describe, expect, it } from 'vitest'
+import { freePort } from './postgres.mjs'
 
 const root = join(import.meta.dirname, '..')
 const home = mkdtempSync(join(tmpdir(), 'bonitas-start-'))
 const running = new Set<ChildProcess>()
 
-const freePort = (): Promise<number> =>
-  new Promise((resolve) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const address = probe.address()
-      probe.close(() => resolve(typeof address === 'object' && address ? address.port : 0))
-    })
-  })
 
 type Started = { child: ChildProcess; said: () => string; exit: Promise<number | null> }
 function start(words: string[], env: Record<string, string>): Started {

@@ -1,7 +1,7 @@
 /** The diary of changes, told: for each row what it is, and each field before and after as a person reads it. */
 import { hexFromLab } from '../colour/lab.ts'
 import { anyRows, type Documents } from '../makeover/change.ts'
-import { isKind, references, spoken, type Kind } from '../makeover/kinds.ts'
+import { aSpoken, isKind, references, spoken, type Kind } from '../makeover/kinds.ts'
 import { isPlainDate, writeDate } from '../measure/plain-date.ts'
 import { isMinor } from '../money/minor.ts'
 import { writeMoney, writeRate } from '../money/written.ts'
@@ -61,7 +61,7 @@ function writeValue(kind: Kind, field: string, raw: unknown, all: Readonly<Recor
   if (field === 'school' && all && typeof raw === 'string') return typeof all.question === 'string' ? schoolOf(all.question as QuestionId, raw).name : raw
   if (field === 'question') return typeof raw === 'string' ? (questions.find((one) => one.id === raw)?.asks ?? raw) : ''
   const target = (references[kind] as Readonly<Record<string, Kind>> | undefined)?.[field]
-  if (target && typeof raw === 'string') return names.get(raw) ?? `a ${spoken[target]}`
+  if (target && typeof raw === 'string') return names.get(raw) ?? aSpoken(target)
   return typeof raw === 'string' ? raw : typeof raw === 'number' ? String(Math.round(raw * 1000) / 1000) : JSON.stringify(raw)
 }
 

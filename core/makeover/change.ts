@@ -3,7 +3,7 @@
  */
 import { ValidationError } from 'yup'
 import { isUuid } from './fields.ts'
-import { isKind, isStudioKind, makeoverKinds, references, schemas, spoken, studioKinds, type Fields, type Kind, type Row } from './kinds.ts'
+import { aSpoken, isKind, isStudioKind, makeoverKinds, references, schemas, spoken, studioKinds, type Fields, type Kind, type Row } from './kinds.ts'
 import type { Makeover, Studio } from './document.ts'
 import { upgradeOperations } from './upgrade.ts'
 
@@ -141,14 +141,14 @@ function brokenReferences(rows: AnyRows, touched: ReadonlySet<Kind>): Fault[] {
       for (const row of Object.values(rows[kind] ?? {})) {
         const to = row[field]
         if (typeof to === 'string' && !rows[target]?.[to])
-          faults.push(fault('reference', kind, row.id, field, `${nameOf(kind, row)} refers to a ${spoken[target]} that is not there: remove or change the ${spoken[kind]} first`))
+          faults.push(fault('reference', kind, row.id, field, `${nameOf(kind, row)} refers to ${aSpoken(target)} that is not there: remove or change the ${spoken[kind]} first`))
       }
     }
   }
   return faults
 }
 
-const nameOf = (kind: Kind, row: AnyRow): string => (typeof row.name === 'string' ? `the ${spoken[kind]} “${row.name}”` : `a ${spoken[kind]}`)
+const nameOf = (kind: Kind, row: AnyRow): string => (typeof row.name === 'string' ? `the ${spoken[kind]} “${row.name}”` : aSpoken(kind))
 
 /** Which document an operation belongs to. */
 export const isStudioOperation = (operation: Operation): boolean => isStudioKind(operation.kind)

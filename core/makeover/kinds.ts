@@ -337,3 +337,6 @@ export const spoken: { readonly [K in Kind]: string } = {
   attachment: 'file',
   acceptance: 'accepted remark',
 }
+
+/** “a room”, “an order”. */
+export const aSpoken = (kind: Kind): string => `${/^[aeiou]/.test(spoken[kind]) ? 'an' : 'a'} ${spoken[kind]}`

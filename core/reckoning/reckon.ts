@@ -4,7 +4,7 @@
 import { briefRemarks, coverage, type NeedReckoning } from '../brief/index.ts'
 import { anyRows } from '../makeover/change.ts'
 import { emptyStudio, rowsOf, type Makeover, type Studio } from '../makeover/document.ts'
-import { isKind, isStudioKind, references, spoken, type MakeoverKind } from '../makeover/kinds.ts'
+import { aSpoken, isKind, isStudioKind, references, type MakeoverKind } from '../makeover/kinds.ts'
 import type { PlainDate } from '../measure/plain-date.ts'
 import { paletteRemarks, reckonPalette, type Palette } from '../palette/index.ts'
 import { pieceDates, pieceRemarks, slackOf, type PieceDates } from '../pieces/index.ts'
@@ -64,7 +64,7 @@ function brokenRows(makeover: Makeover): Remark[] {
             weight: 'stop',
             step: 'brief',
             subjects: [{ kind: from, id: row.id }],
-            title: `A ${spoken[from]} points at a ${spoken[target]} that is not there`,
+            title: `${aSpoken(from).replace('a', 'A')} points at ${aSpoken(target)} that is not there`,
             sentence: 'Figures that rest on it may be wrong. The file or the database it came from is damaged: restore it from a copy.',
             rule: null,
             numbers: [field, to],

@@ -19,10 +19,11 @@ const byId = (rows: readonly Record<string, unknown>[]): Record<string, StoredRo
 /** A document's rev, and the change that made it. */
 export type Stand = { readonly id: string; readonly rev: number; readonly changeId: string | null }
 
+const standsOf = (tx: Transaction, ids: readonly string[]): Promise<Stand[]> => tx.select({ id: documents.id, rev: documents.rev, changeId: documents.changeId }).from(documents).where(inArray(documents.id, [...ids]))
+
 /** A makeover and its studio, from memory where it has them still. A makeover that is not begun is empty. */
 export async function loadDocuments(tx: Transaction, memory: Memory, studioId: string, makeoverId: string): Promise<Documents> {
-  const stands = await tx.select({ id: documents.id, rev: documents.rev, changeId: documents.changeId }).from(documents).where(inArray(documents.id, [makeoverId, studioId]))
-  return loadAt(tx, memory, studioId, makeoverId, stands)
+  return loadAt(tx, memory, studioId, makeoverId, await standsOf(tx, [makeoverId, studioId]))
 }
 
 /** The same where it is known how they stand. What is read anew is kept by whoever read it as of one moment. */
@@ -35,7 +36,7 @@ export async function loadAt(tx: Transaction, memory: Memory, studioId: string, 
 
 /** A makeover and its studio, read as of one moment in a `still` transaction, and kept. */
 export async function recall(tx: Transaction, memory: Memory, studioId: string, makeoverId: string): Promise<Documents> {
-  const stands = await tx.select({ id: documents.id, rev: documents.rev, changeId: documents.changeId }).from(documents).where(inArray(documents.id, [makeoverId, studioId]))
+  const stands = await standsOf(tx, [makeoverId, studioId])
   const found = await loadAt(tx, memory, studioId, makeoverId, stands)
   for (const document of [found.makeover, found.studio]) memory.keep(studioId, document, stands.find((one) => one.id === document.id)?.changeId ?? null)
   return found
