@@ -108,7 +108,7 @@ async function keepThem(): Promise<void> {
 .conflict td { padding: 4px 8px 4px 0; vertical-align: top; width: 42%; }
 .conflict label { display: flex; gap: 8px; align-items: baseline; border: 1px solid var(--input); padding: 6px 10px; cursor: pointer; min-height: 34px; background: var(--sheet); }
 .conflict label.kept { border: 1.5px solid var(--ink); box-shadow: inset 4px 0 0 var(--ink); font-weight: 600; }
-.decide { display: flex; flex-wrap: wrap; align-items: center; gap: 8px 0; }
+.decide { display: flex; flex-wrap: wrap; align-items: center; justify-content: flex-end; gap: 8px 0; }
 .decide .first { margin-right: auto; display: flex; gap: 18px; white-space: nowrap; }
 .conflict tbody th { padding-top: 12px; }
 .conflict input { accent-color: var(--ink); }
