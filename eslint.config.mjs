@@ -4,7 +4,7 @@ import vue from 'eslint-plugin-vue'
 import ts from 'typescript-eslint'
 
 /** A step of the core is used from outside through its index.ts alone. */
-const steps = ['brief', 'palette', 'pieces', 'purchases']
+const steps = ['brief', 'survey', 'palette', 'pieces', 'purchases']
 const face = (step, from) => ({ regex: `${from}${step}/(?!index\\.ts$)`, message: `Use the public face of the step: core/${step}/index.ts.` })
 const fromAbove = steps.map((step) => face(step, '^#core/'))
 const besides = (own) => steps.filter((step) => step !== own).map((step) => face(step, '^\\.\\./'))

@@ -18,7 +18,7 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
     make('client', 'Maud', { name: 'Maud Seligo' }),
     make('room', 'Breakfast room', { name: 'Breakfast room' }),
   ])
-  say('Parted the room', [make('zone', 'bay', { roomId: told.room(), name: 'The bay tables' }), make('zone', 'counter', { roomId: told.room(), name: 'By the counter' })])
+  say('Parted the room', [make('zone', 'bay', { ...blank.zone, roomId: told.room(), name: 'The bay tables' }), make('zone', 'counter', { ...blank.zone, roomId: told.room(), name: 'By the counter' })])
   const need = (key: string, name: string, importance: 'must' | 'should' | 'nice', who: string) => make('need', key, { roomId: told.room(), zoneId: null, name, importance, who })
   say('Wrote down what the room is for', [
     need('eat', 'Eighteen guests eat at once', 'must', 'guests'),

@@ -21,7 +21,7 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
     make('client', 'Piet', { name: 'Piet Ashgrove' }),
     make('room', 'Music room', { name: 'Music room' }),
   ])
-  say('Parted the room in two', [make('zone', 'playing', { roomId: told.room(), name: 'The playing end' }), make('zone', 'window', { roomId: told.room(), name: 'Under the window' })])
+  say('Parted the room in two', [make('zone', 'playing', { ...blank.zone, roomId: told.room(), name: 'The playing end' }), make('zone', 'window', { ...blank.zone, roomId: told.room(), name: 'Under the window' })])
 
   const need = (key: string, name: string, importance: 'must' | 'should' | 'nice', who: string, zone: string | null = null) => make('need', key, { roomId: told.room(), zoneId: zone ? idOf('zone', zone) : null, name, importance, who })
   say('Wrote down what the room is for', [

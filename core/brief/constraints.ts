@@ -1,5 +1,5 @@
 import { methods, splitSeveral, type Forbiddable } from '../makeover/choices.ts'
-import { rowsOf, type Makeover } from '../makeover/document.ts'
+import { type Makeover, paletteFinishes, rowsOf } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 
@@ -45,7 +45,7 @@ export function wordsOfFinish(finish: Row<'finish'>, rules: Rules): string[] {
 }
 /** Methods and qualities of a candidate: those it was given, and pale by its colour where its piece carries a soft finish. */
 export function wordsOfCandidate(makeover: Makeover, candidate: Row<'candidate'>, rules: Rules): string[] {
-  const isSoft = rowsOf(makeover, 'finish').some((finish) => finish.pieceId === candidate.pieceId && soft.has(finish.family))
+  const isSoft = paletteFinishes(makeover).some((finish) => finish.pieceId === candidate.pieceId && soft.has(finish.family))
   const pale = isSoft && candidate.labL !== null && candidate.labL >= rules['words.pale-from']
   return [...new Set([...splitSeveral(candidate.methods), ...splitSeveral(candidate.qualities), ...(pale ? ['pale'] : [])])]
 }

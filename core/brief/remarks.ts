@@ -1,4 +1,4 @@
-import { rowsOf, type Makeover } from '../makeover/document.ts'
+import { type Makeover, paletteFinishes, rowsOf } from '../makeover/document.ts'
 import { remark, type Remark } from '../remarks/remark.ts'
 import { agreedNow, agreements } from './agreement.ts'
 import { because, forbiddenIn, insteadOf, isMethod, ruledOut, wordsOfCandidate, wordsOfFinish, type Forbidden } from './constraints.ts'
@@ -54,7 +54,7 @@ export function briefRemarks(makeover: Makeover, needs: readonly NeedReckoning[]
 function breaches(makeover: Makeover, practice: Practice): Remark[] {
   const { rules } = practice
   const things: { subject: Subject; name: string; roomId: string; words: string[]; step: 'palette' | 'pieces' | 'brief' }[] = [
-    ...rowsOf(makeover, 'finish').map((row) => ({ subject: { kind: 'finish' as const, id: row.id }, name: row.name, roomId: row.roomId, words: wordsOfFinish(row, rules), step: 'palette' as const })),
+    ...paletteFinishes(makeover).map((row) => ({ subject: { kind: 'finish' as const, id: row.id }, name: row.name, roomId: row.roomId, words: wordsOfFinish(row, rules), step: 'palette' as const })),
     ...rowsOf(makeover, 'piece').flatMap((row) => {
       const chosen = row.chosenId === null ? undefined : makeover.rows.candidate[row.chosenId]
       return chosen ? [{ subject: { kind: 'piece' as const, id: row.id }, name: `${row.name}, ${chosen.name}`, roomId: row.roomId, words: wordsOfCandidate(makeover, chosen, rules), step: 'pieces' as const }] : []
@@ -124,7 +124,7 @@ function scopeRemarks(makeover: Makeover, practice: Practice): Remark[] {
 function beginRemarks(makeover: Makeover, { schools, chosen }: Practice): Remark[] {
   if (!chosen.includes('begin')) return []
   const pieces = rowsOf(makeover, 'piece').length
-  const finishes = rowsOf(makeover, 'finish')
+  const finishes = paletteFinishes(makeover)
   const missing: Readonly<Record<string, [boolean, string, string]>> = {
     needs: [pieces > 0 && rowsOf(makeover, 'need').length === 0, 'Pieces are planned, and no need is written down', 'This makeover begins with what the room is for. Write the needs down, and hold the pieces against them.'],
     floor: [finishes.length > 0 && !finishes.some((row) => row.surface === 'floor'), 'The palette has no floor yet', 'This makeover begins with the floor or the rug, since it sets the direction: lay it in first.'],

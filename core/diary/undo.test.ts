@@ -84,7 +84,7 @@ describe('undo', () => {
     expect(back).toMatchObject({ is: 'ready' })
     if (back.is === 'ready') expect(did(counted.documents, back.operations).documents.makeover.rows.piece[piece]).toMatchObject({ name: 'Chair', quantity: 4 })
     const hall = did(begun, [add('room', room, { name: 'Hall' })])
-    const used = did(hall.documents, [add('zone', newId(), { roomId: room, name: 'Nook' })])
+    const used = did(hall.documents, [add('zone', newId(), { ...blank.zone, roomId: room, name: 'Nook' })])
     expect(undo(hall.done, used.documents)).toMatchObject({ is: 'refused', why: expect.stringMatching(/“Nook” refers to a room that is not there/) })
     const gone = did(made.documents, [remove('piece', row)])
     expect(undo(made.done, gone.documents)).toMatchObject({ is: 'refused', why: expect.stringMatching(/was taken away since/) })

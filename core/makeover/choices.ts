@@ -8,6 +8,8 @@ export const patterns = ['plain', 'stripe', 'check', 'motif', 'all over'] as con
 export const scales = ['small', 'medium', 'large'] as const
 export const colourSources = ['hex', 'lab', 'lch', 'name', 'picker', 'measured', 'maker'] as const
 export const unitSystems = ['metric', 'feet and inches'] as const
+/** The unit of a bare number, where a length is typed. */
+export const entryUnits = ['mm', 'cm', 'm', 'in'] as const
 export const scopes = ['decorate', 'refresh', 'renovate'] as const
 
 /** What a constraint can forbid: ways of doing, and qualities of things. */
@@ -17,6 +19,22 @@ export const forbiddable = [...methods, ...qualities] as const
 export const constraintReasons = ['tenancy', 'children', 'pets', 'allergies', 'sun', 'damp', 'weight limit', 'noise', 'access', 'listed building', 'their wish'] as const
 export const answers = ['waiting', 'yes', 'no'] as const
 export const ways = ['leave', 'cover', 'change parts', 'repaint', 'replace'] as const
+
+/** The corner where a wall ends, seen from inside the room: square and drawn in, square and jutting out, of a measured angle, or of an angle nobody measured. */
+export const corners = ['inside', 'outside', 'angle', 'unknown'] as const
+/** A wall is straight, or an arc given by its radius or by how far it rises from the straight line between its ends. */
+export const curves = ['straight', 'radius', 'rise'] as const
+export const bowings = ['out', 'in'] as const
+export const openingKinds = ['door', 'window', 'arch', 'niche'] as const
+export const hingeSides = ['none', 'left', 'right'] as const
+export const swings = ['none', 'in', 'out'] as const
+export const fixtureKinds = ['socket', 'switch', 'light point', 'radiator', 'vent', 'fireplace', 'soffit', 'built-in', 'pipe', 'other'] as const
+export const passageKinds = ['gate', 'door', 'corridor', 'turn', 'stair', 'lift'] as const
+/** What becomes of a finish that is there already; a finish without a fate is a new one. */
+export const fates = ['keep', 'change', 'camouflage'] as const
+export const conditions = ['good', 'worn', 'damaged'] as const
+/** What an old finish is made of, where it matters for cautions. */
+export const materials = ['paint', 'plaster', 'textured coating', 'paper', 'wood', 'sheet floor', 'carpet', 'tile', 'stone', 'metal', 'other'] as const
 
 /** Where a thing comes from. */
 export const sources = ['new', 'second-hand', 'trade', 'owned', 'moved', 'borrowed', 'made', 'altered', 'gift', 'custom', 'rented', 'placeholder'] as const
@@ -42,6 +60,9 @@ export type Family = (typeof families)[number]
 export type Sheen = (typeof sheens)[number]
 export type Surface = (typeof surfaces)[number]
 export type Pattern = (typeof patterns)[number]
+export type Corner = (typeof corners)[number]
+export type OpeningKind = (typeof openingKinds)[number]
+export type FixtureKind = (typeof fixtureKinds)[number]
 export type Source = (typeof sources)[number]
 export type Forbiddable = (typeof forbiddable)[number]
 export type Light = (typeof lights)[number]

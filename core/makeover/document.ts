@@ -32,6 +32,16 @@ export function rowsOf<K extends MakeoverKind>(makeover: Makeover, kind: K): rea
   return sorted
 }
 
+/** The finishes that will be in the room: new ones and those that stay; what is to be changed is not among them. */
+export function paletteFinishes(makeover: Makeover): readonly Row<'finish'>[] {
+  const known = staying.get(makeover.rows.finish)
+  if (known) return known
+  const rows = rowsOf(makeover, 'finish').filter((row) => row.fate !== 'change')
+  staying.set(makeover.rows.finish, rows)
+  return rows
+}
+const staying = new WeakMap<object, readonly Row<'finish'>[]>()
+
 /** The one row that says what the makeover is; undefined in a document that is not begun. */
 export const headOf = (makeover: Makeover): Row<'makeover'> | undefined => makeover.rows.makeover[makeover.id]
 

@@ -10,20 +10,31 @@ import { ruleIds } from '../rulebook/rulebook.ts'
 import { questionIds } from '../rulebook/schools.ts'
 import {
   answers,
+  bowings,
   buyers,
   claimReasons,
   colourSources,
+  conditions,
   constraintReasons,
   couponBases,
+  corners,
   couponGives,
   creditKinds,
+  curves,
+  entryUnits,
   families,
+  fates,
+  fixtureKinds,
   forbiddable,
+  hingeSides,
   importances,
   keepReasons,
   lights,
+  materials,
   mediaTypes,
   methods,
+  openingKinds,
+  passageKinds,
   patterns,
   priceKinds,
   qualities,
@@ -34,6 +45,7 @@ import {
   sheens,
   sources,
   surfaces,
+  swings,
   taxRoundings,
   tenders,
   unitSystems,
@@ -44,6 +56,8 @@ import { choice, count, date, digest, flag, label, line, money, quantity, rate, 
 
 /** A size in millimetres. */
 const size = () => real(1, 100_000).nullable()
+/** A distance in millimetres that may be nothing. */
+const distance = (most = 100_000) => real(0, most)
 const lab = { labL: real(0, 100), labA: real(-128, 128), labB: real(-128, 128) }
 const maybeLab = { labL: real(0, 100).nullable(), labA: real(-128, 128).nullable(), labB: real(-128, 128).nullable() }
 
@@ -81,10 +95,58 @@ export const schemas = {
   studioRuling: row({ rule: choice(ruleIds), value: real(-100_000, 100_000) }),
   studioSchool: row({ question: choice(questionIds), school: label(60) }),
 
-  makeover: row({ name: label(), currency: choice(currencyCodes), units: choice(unitSystems), scope: choice(scopes), installOn: date().nullable() }),
+  makeover: row({ name: label(), currency: choice(currencyCodes), units: choice(unitSystems), entryUnit: choice(entryUnits), scope: choice(scopes), installOn: date().nullable(), /** When the house was built, where anybody knows. */ builtYear: count(1000, 2200).nullable() }),
   client: row({ name: label() }),
   room: row({ name: label() }),
-  zone: row({ roomId: reference(), name: label() }),
+  /** What was measured of a room as a whole. Heights are of the ceiling, the dado and the picture rail above the floor. */
+  survey: row({ roomId: reference(), heightMm: size(), dadoMm: size(), railMm: size(), /** The compass direction one looks in when facing the first wall. */ facesDeg: real(0, 360).nullable(), measuredOn: date().nullable(), note: line(500) }),
+  /** A wall, in the order one walks round the room with its walls to the left: clockwise, seen from above. */
+  wall: row({
+    roomId: reference(),
+    name: line(60),
+    place: real(0, 1_000_000),
+    /** Straight from corner to corner; null while it is not measured. */
+    lengthMm: size(),
+    /** The corner at its end. */
+    corner: choice(corners),
+    /** The angle of that corner inside the room. */
+    cornerDeg: real(1, 359).nullable(),
+    curve: choice(curves),
+    curveMm: size(),
+    /** Out of the room, or into it. */
+    bows: choice(bowings),
+    /** The height of the ceiling at its first corner, where corners differ. */
+    heightMm: size(),
+  }),
+  /** A part of the ceiling that comes down towards a wall: low at the wall, and up to full height so far from it. */
+  slope: row({ wallId: reference(), lowMm: distance(20_000), runMm: real(1, 100_000) }),
+  /** A length from corner to corner that is no wall. A corner is named by the wall that begins there. */
+  diagonal: row({ fromId: reference(), toId: reference(), lengthMm: real(1, 100_000) }),
+  /** From the wall's first corner, or from its last, to the near edge; sill and head above the floor. */
+  opening: row({
+    wallId: reference(),
+    what: choice(openingKinds),
+    name: line(60),
+    fromMm: distance(),
+    fromEnd: flag(),
+    widthMm: real(1, 100_000),
+    sillMm: distance(20_000),
+    headMm: real(1, 20_000),
+    /** How deep its reveal is; of a niche, how deep it goes. */
+    revealMm: size(),
+    hinge: choice(hingeSides),
+    swing: choice(swings),
+    /** What can pass when it stands open. */
+    clearMm: size(),
+    /** The same opening, as it was measured in the next room. */
+    sharesId: reference().nullable(),
+  }),
+  /** A fixed thing on a wall, or off it: a point by its middle, a thing with a width by its near and lower edge. */
+  fixture: row({ wallId: reference(), what: choice(fixtureKinds), name: line(60), fromMm: distance(), fromEnd: flag(), aboveMm: distance(20_000), widthMm: size(), heightMm: size(), depthMm: size(), /** How far off the wall. */ outMm: distance(), note: line(300) }),
+  /** A stage of the way in, in order from the street, with its clear sizes. The depth is the second width of a turn, or a lift's. */
+  passage: row({ place: real(0, 1_000_000), what: choice(passageKinds), name: label(), widthMm: real(1, 100_000), heightMm: size(), depthMm: size(), note: line(500) }),
+  /** A part of a room; where it is given, a rectangle off a wall. */
+  zone: row({ roomId: reference(), name: label(), wallId: reference().nullable(), fromMm: distance().nullable(), widthMm: size(), depthMm: size() }),
   need: row({ roomId: reference(), zoneId: reference().nullable(), name: label(), importance: choice(importances), who: line(120) }),
   ruling: row({ rule: choice(ruleIds), value: real(-100_000, 100_000) }),
   school: row({ question: choice(questionIds), school: label(60) }),
@@ -187,6 +249,16 @@ export const schemas = {
     patternScale: choice(scales).nullable(),
     methods: several(methods),
     qualities: several(qualities),
+    /** What becomes of it, where it is there already; null for a new one. */
+    fate: choice(fates).nullable(),
+    condition: choice(conditions).nullable(),
+    material: choice(materials).nullable(),
+    laidYear: count(1000, 2200).nullable(),
+    /** The one wall it is on; null for all of its surface. */
+    wallId: reference().nullable(),
+    /** The band of height it covers; null for from the floor, and to the ceiling. */
+    bandFromMm: distance(20_000).nullable(),
+    bandToMm: size(),
   }),
   /** A palette colour that a patterned finish carries, by its share of the pattern. */
   patternPart: row({ finishId: reference(), partId: reference(), sharePpm: rate() }),
@@ -259,7 +331,13 @@ export const makeoverKinds = kindNames.filter((kind): kind is MakeoverKind => !i
 
 /** Which fields point at which kind. The tables have the same as foreign keys. */
 export const references: { readonly [K in Kind]?: { readonly [F in keyof Fields<K> & string]?: Kind } } = {
-  zone: { roomId: 'room' },
+  survey: { roomId: 'room' },
+  wall: { roomId: 'room' },
+  slope: { wallId: 'wall' },
+  diagonal: { fromId: 'wall', toId: 'wall' },
+  opening: { wallId: 'wall', sharesId: 'opening' },
+  fixture: { wallId: 'wall' },
+  zone: { roomId: 'room', wallId: 'wall' },
   need: { roomId: 'room', zoneId: 'zone' },
   constraint: { roomId: 'room' },
   agreement: { signedById: 'client' },
@@ -274,7 +352,7 @@ export const references: { readonly [K in Kind]?: { readonly [F in keyof Fields<
   permission: { restorePieceId: 'piece' },
   scopeChoice: { roomId: 'room' },
   scopeOption: { choiceId: 'scopeChoice', pieceId: 'piece' },
-  finish: { roomId: 'room', pieceId: 'piece' },
+  finish: { roomId: 'room', pieceId: 'piece', wallId: 'wall' },
   patternPart: { finishId: 'finish', partId: 'finish' },
   sample: { finishId: 'finish' },
   coupon: { sellerId: 'seller' },
@@ -302,6 +380,13 @@ export const spoken: { readonly [K in Kind]: string } = {
   makeover: 'makeover',
   client: 'client',
   room: 'room',
+  survey: 'survey',
+  wall: 'wall',
+  slope: 'slope of the ceiling',
+  diagonal: 'check measure',
+  opening: 'opening',
+  fixture: 'fixed thing',
+  passage: 'stage of the way in',
   zone: 'zone',
   need: 'need',
   ruling: 'rule',

@@ -2,7 +2,7 @@
 import { blank } from './blank.ts'
 
 /** Every earlier version, and what brings its operations to the next. */
-const steps: Readonly<Record<number, (operations: readonly unknown[]) => unknown[]>> = { 1: fromVersionOne, 2: fromVersionTwo }
+const steps: Readonly<Record<number, (operations: readonly unknown[]) => unknown[]>> = { 1: fromVersionOne, 2: fromVersionTwo, 3: fromVersionThree }
 
 /** Operations of an earlier version in the form of `today`'s; null for a version that is not known. */
 export function upgradeOperations(version: unknown, operations: readonly unknown[], today: number): readonly unknown[] | null {
@@ -41,4 +41,14 @@ function fromVersionOne(operations: readonly unknown[]): unknown[] {
 /** Since version 3 a file may hang on a room. */
 function fromVersionTwo(operations: readonly unknown[]): unknown[] {
   return operations.map((operation) => (isRecord(operation) && operation.op === 'put' && operation.kind === 'attachment' && operation.base === null && isRecord(operation.fields) ? { ...operation, fields: { ...blank.attachment, ...operation.fields } } : operation))
+}
+
+/** Since version 4 a finish may be there already, a zone has a place, and a makeover says in which unit a bare number is. */
+function fromVersionThree(operations: readonly unknown[]): unknown[] {
+  const today = new Set(['makeover', 'zone', 'finish'])
+  return operations.map((operation) => {
+    if (!isRecord(operation) || operation.op !== 'put' || operation.base !== null || typeof operation.kind !== 'string' || !today.has(operation.kind) || !isRecord(operation.fields)) return operation
+    const entry = operation.kind === 'makeover' && operation.fields.units === 'feet and inches' ? { entryUnit: 'in' } : {}
+    return { ...operation, fields: { ...lacking[operation.kind], ...entry, ...operation.fields } }
+  })
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { readLength, writeLength } from './length.ts'
+import { millimetresIn, readLength, writeDimension, writeIn, writeLength, type LengthUnit } from './length.ts'
 
 describe('a typed length', () => {
   it.each([
@@ -33,6 +33,28 @@ describe('a typed length', () => {
       fc.property(fc.double({ min: 10, max: 90_000, noNaN: true }), (mm) => {
         const back = readLength(writeLength(mm, 'feet and inches'), 'in')
         expect(back.ok && Math.abs(back.value - mm)).toBeLessThanOrEqual(25.4 / 16 + 1e-3)
+      }),
+    )
+  })
+  it('what was printed is read back as the same length, in every unit and both systems', () => {
+    const units = Object.keys(millimetresIn) as LengthUnit[]
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 99_999 * 10 }), fc.integer({ min: 1, max: 31_000 }), fc.constantFrom(...units), (tenths, eighths, unit) => {
+        // what a tape can be read to: tenths of a millimetre, eighths of an inch
+        const [mm, inches] = [tenths / 10, (eighths * 25.4) / 8]
+        for (const length of [mm, inches]) {
+          const back = readLength(writeIn(length, unit), unit)
+          expect(back.ok && back.value).toBeCloseTo(length, 3)
+          expect(back.ok && writeIn(back.value, unit)).toBe(writeIn(length, unit))
+          const named = readLength(`${writeIn(length, unit)} ${unit}`, 'mm')
+          expect(named.ok && named.value).toBeCloseTo(length, 3)
+        }
+        expect(readLength(writeLength(mm, 'metric'), 'in')).toEqual({ ok: true, value: mm })
+        const feet = readLength(writeLength(inches, 'feet and inches'), 'mm')
+        expect(feet.ok && feet.value).toBeCloseTo(inches, 3)
+        expect(feet.ok && writeLength(feet.value, 'feet and inches')).toBe(writeLength(inches, 'feet and inches'))
+        const drawn = readLength(writeDimension(inches, 'feet and inches'), 'mm')
+        expect(drawn.ok && drawn.value).toBeCloseTo(inches, 3)
       }),
     )
   })

@@ -49,6 +49,14 @@ export function readLength(text: string, bare: LengthUnit): Reading<number> {
   return exact > 100_000 ? { ok: false, error: 'is longer than 100 m: expected less' } : { ok: true, value: exact }
 }
 
+/** A length in one unit, as a field of that unit shows it: "381", "38.1", "0.381", "15". */
+export function writeIn(mm: number, unit: LengthUnit): string {
+  return String(Number((Math.round(mm * 10_000) / 10_000 / millimetresIn[unit]).toFixed(6)))
+}
+
+/** A length as a drawing shows it: whole millimetres without their unit, or feet and inches to the nearest 1/8 in. */
+export const writeDimension = (mm: number, system: UnitSystem): string => (system === 'metric' ? String(Math.round(mm)) : writeLength(mm, system).replaceAll('\u00a0', ' '))
+
 /** A length in words: "1895 mm", or feet and inches to the nearest 1/8 in, `6' 2 5/8"`. */
 export function writeLength(mm: number, system: UnitSystem): string {
   if (system === 'metric') return `${Math.round(mm * 10) / 10}\u00a0mm`

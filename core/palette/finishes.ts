@@ -1,10 +1,11 @@
 import { deltaE } from '../colour/difference.ts'
 import { chroma, lrv, showable, type Lab } from '../colour/lab.ts'
 import { roles, type Role } from '../makeover/choices.ts'
-import { groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
+import { groupBy, type Makeover, paletteFinishes, rowsOf } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Practice } from '../rulebook/practice.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
+import type { FinishArea } from '../survey/index.ts'
 import { clash, type Clash } from './compare.ts'
 import { appearances, tieOf, tieTable, wallContrasts, type Appearance, type PieceColours, type WallContrast } from './ties.ts'
 import { groupOf, undertone, type Undertone } from './undertone.ts'
@@ -20,6 +21,8 @@ export type FinishReckoning = {
   readonly showable: boolean
   /** Share of the area that has been judged, 0 to 1; null while this finish has no area. A pattern's parts count with their own colours. */
   readonly share: number | null
+  /** Its own visible area, measured or judged by eye; null while nobody has said. */
+  readonly area: FinishArea | null
   readonly appears: readonly Appearance[]
 }
 
@@ -41,9 +44,9 @@ export type Palette = {
 }
 
 /** The palette: each finish read by itself, each pair of one family whose undertones part, and how the pieces hold to it. */
-export function reckonPalette(makeover: Makeover, { rules, schools }: Practice): Palette {
-  const rows = rowsOf(makeover, 'finish')
-  const areas = visibleAreas(makeover)
+export function reckonPalette(makeover: Makeover, { rules, schools }: Practice, known: ReadonlyMap<string, FinishArea>): Palette {
+  const rows = paletteFinishes(makeover)
+  const areas = visibleAreas(makeover, known)
   const area = [...areas.values()].reduce((total, one) => total + one, 0)
   const ties = tieTable(makeover, rules)
   const places = appearances(makeover, ties, rules)
@@ -54,26 +57,28 @@ export function reckonPalette(makeover: Makeover, { rules, schools }: Practice):
     lrv: lrv(labOf(row)),
     undertone: undertone(row.family, labOf(row), rules),
     showable: showable(labOf(row)),
-    share: (row.visibleM2 === null && !areas.get(row.id)) || area === 0 ? null : (areas.get(row.id) ?? 0) / area,
+    area: known.get(row.id) ?? null,
+    share: (!known.has(row.id) && !areas.get(row.id)) || area === 0 ? null : (areas.get(row.id) ?? 0) / area,
     appears: places.get(row.id) ?? [],
   }))
   const share = (role: Role): number => finishes.reduce((total, one) => total + (one.role === role ? (one.share ?? 0) : 0), 0)
   const shares = Object.fromEntries(roles.map((role) => [role, share(role)])) as Record<Role, number>
   const colours = colourGroups(rows, rules)
   const strong = colours.filter((group) => group.some((id) => chroma(labOf(makeover.rows.finish[id] ?? { labL: 0, labA: 0, labB: 0 })) >= rules['colour.near-neutral']))
-  return { finishes, clashes: clashesAmong(rows, rules, schools.scheme === 'home'), shares, judged: rows.filter((row) => row.visibleM2 !== null).length, ties, walls: wallContrasts(makeover, ties, rules), colours, strong }
+  return { finishes, clashes: clashesAmong(rows, rules, schools.scheme === 'home'), shares, judged: rows.filter((row) => known.has(row.id)).length, ties, walls: wallContrasts(makeover, ties, rules), colours, strong }
 }
 
 /** Visible area of each colour in m²: a pattern gives its parts their share and keeps the rest; ceilings are left out. */
-function visibleAreas(makeover: Makeover): Map<string, number> {
+function visibleAreas(makeover: Makeover, known: ReadonlyMap<string, FinishArea>): Map<string, number> {
   const parts = groupBy(rowsOf(makeover, 'patternPart'), (row) => row.finishId)
   const areas = new Map<string, number>()
   const add = (id: string, area: number): void => void areas.set(id, (areas.get(id) ?? 0) + area)
-  for (const row of rowsOf(makeover, 'finish')) {
-    if (row.visibleM2 === null || row.surface === 'ceiling') continue
+  for (const row of paletteFinishes(makeover)) {
+    const own = known.get(row.id)?.m2
+    if (own === undefined || row.surface === 'ceiling') continue
     const given = parts.get(row.id) ?? []
-    for (const part of given) add(part.partId, (row.visibleM2 * part.sharePpm) / 1_000_000)
-    add(row.id, row.visibleM2 * Math.max(0, 1 - given.reduce((total, part) => total + part.sharePpm, 0) / 1_000_000))
+    for (const part of given) add(part.partId, (own * part.sharePpm) / 1_000_000)
+    add(row.id, own * Math.max(0, 1 - given.reduce((total, part) => total + part.sharePpm, 0) / 1_000_000))
   }
   return areas
 }

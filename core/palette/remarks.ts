@@ -1,4 +1,4 @@
-import { rowsOf, type Makeover } from '../makeover/document.ts'
+import { type Makeover, paletteFinishes, rowsOf } from '../makeover/document.ts'
 import { remark, type Remark } from '../remarks/remark.ts'
 import { citeRule } from '../rulebook/rulebook.ts'
 import { isKeepsake } from '../brief/index.ts'
@@ -45,7 +45,7 @@ export function paletteRemarks(makeover: Makeover, palette: Palette, practice: P
       }),
     ]
   })
-  const unseen = rowsOf(makeover, 'finish').flatMap((row) => {
+  const unseen = paletteFinishes(makeover).flatMap((row) => {
     if (byId.get(row.id)?.showable !== false) return []
     return [
       remark({
@@ -87,10 +87,10 @@ function counts(makeover: Makeover, palette: Palette, practice: Practice): Remar
     remarks.push(remark({ code: 'palette.many-colours', weight: 'look', step: 'palette', subjects: whole(makeover), title: `${palette.colours.length} colours, where ${rules['palette.most-colours']} are meant`, sentence: `${saidBy(practice)} that is too many: ${list(palette.colours)}. Woods, metals and greenery are not counted. Let one go, or bring it to another.`, rule: 'palette.most-colours', numbers: [palette.colours.length] }))
   if (palette.strong.length > rules['palette.most-strong'])
     remarks.push(remark({ code: 'palette.many-strong', weight: 'look', step: 'palette', subjects: whole(makeover), title: `${palette.strong.length} strong ${palette.strong.length === 1 ? 'colour' : 'colours'}, where ${rules['palette.most-strong'] === 0 ? 'none is' : `${rules['palette.most-strong']} ${rules['palette.most-strong'] === 1 ? 'is' : 'are'}`} meant`, sentence: `${saidBy(practice)}: ${list(palette.strong)}. The rest should be near-neutral, under ${citeRule('colour.near-neutral', rules)}.`, rule: 'palette.most-strong', numbers: [palette.strong.length] }))
-  const metals = rowsOf(makeover, 'finish').filter((row) => row.family === 'metal').reduce<Row<'finish'>[]>((kinds, row) => (kinds.some((one) => deltaE(labOf(one), labOf(row)) <= rules['tie.same'] && one.sheen === row.sheen) ? kinds : [...kinds, row]), [])
+  const metals = paletteFinishes(makeover).filter((row) => row.family === 'metal').reduce<Row<'finish'>[]>((kinds, row) => (kinds.some((one) => deltaE(labOf(one), labOf(row)) <= rules['tie.same'] && one.sheen === row.sheen) ? kinds : [...kinds, row]), [])
   if (metals.length > rules['palette.most-metals'])
     remarks.push(remark({ code: 'palette.many-metals', weight: 'look', step: 'palette', subjects: metals.map((row) => ({ kind: 'finish' as const, id: row.id })), title: `${metals.length} metals, where ${rules['palette.most-metals']} ${rules['palette.most-metals'] === 1 ? 'is' : 'are'} enough`, sentence: `${metals.map((row) => row.name).join(', ')}. ${citeRule('palette.most-metals', rules)}: let one lead, and take one away.`, rule: 'palette.most-metals', numbers: [metals.length] }))
-  const textures = new Set(rowsOf(makeover, 'finish').map((row) => row.family))
+  const textures = new Set(paletteFinishes(makeover).map((row) => row.family))
   if (palette.finishes.length >= 4 && textures.size < rules['palette.least-textures'])
     remarks.push(remark({ code: 'palette.few-textures', weight: 'note', step: 'palette', subjects: whole(makeover), title: `${textures.size} ${textures.size === 1 ? 'texture' : 'textures'} in all`, sentence: `Only ${[...textures].join(' and ')}. ${citeRule('palette.least-textures', rules)} keep a room from looking flat: woven, plush, wood, metal, ceramic, plant.`, rule: 'palette.least-textures', numbers: [textures.size] }))
   return remarks
@@ -118,7 +118,7 @@ function accents(makeover: Makeover, palette: Palette, practice: Practice): Rema
 
 /** Trim against walls, as the school has it. */
 function trims(makeover: Makeover, { rules, schools }: Practice): Remark[] {
-  const finishes = rowsOf(makeover, 'finish')
+  const finishes = paletteFinishes(makeover)
   return finishes.filter((row) => row.surface === 'trim').flatMap((trim) => {
     const wall = finishes.find((row) => row.surface === 'walls' && row.roomId === trim.roomId)
     if (!wall || schools.trim !== 'same') return []
@@ -130,7 +130,7 @@ function trims(makeover: Makeover, { rules, schools }: Practice): Remark[] {
 
 /** Patterns of one room should differ in scale, and share a colour. */
 function patternRemarks(makeover: Makeover): Remark[] {
-  const patterned = rowsOf(makeover, 'finish').filter((row) => row.pattern !== 'plain')
+  const patterned = paletteFinishes(makeover).filter((row) => row.pattern !== 'plain')
   const partsOf = (id: string): Set<string> => new Set([id, ...rowsOf(makeover, 'patternPart').filter((part) => part.finishId === id).map((part) => part.partId)])
   return patterned.flatMap((one, at) =>
     patterned.slice(at + 1).flatMap((other) => {
@@ -167,7 +167,7 @@ function againstWalls(makeover: Makeover, palette: Palette, { rules }: Practice)
     ]
   })
   const seen = rowsOf(makeover, 'constraint').some((row) => row.reason === 'access')
-  const finishes = rowsOf(makeover, 'finish')
+  const finishes = paletteFinishes(makeover)
   const doors = !seen ? [] : finishes.filter((row) => row.surface === 'door').flatMap((door) => {
     const wall = finishes.find((row) => row.surface === 'walls' && row.roomId === door.roomId)
     const value = (id: string): number => palette.finishes.find((one) => one.id === id)?.lrv ?? 0

@@ -1,6 +1,6 @@
 import { deltaE } from '../colour/difference.ts'
 import { chroma, hueApart, type Lab } from '../colour/lab.ts'
-import { groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
+import { groupBy, type Makeover, paletteFinishes, rowsOf } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { clash } from './compare.ts'
@@ -52,7 +52,7 @@ export function holdAgainst(colours: readonly Lab[], finishes: readonly Row<'fin
 /** Palette colour × piece: every piece whose colour is known, by its chosen candidate. */
 export function tieTable(makeover: Makeover, rules: Rules): PieceColours[] {
   const further = groupBy(rowsOf(makeover, 'candidateColour'), (row) => row.candidateId)
-  const finishes = rowsOf(makeover, 'finish')
+  const finishes = paletteFinishes(makeover)
   const inRoom = groupBy(finishes, (row) => row.roomId)
   const carriedBy = groupBy(finishes, (row) => row.pieceId)
   return rowsOf(makeover, 'piece').flatMap((piece) => {
@@ -72,7 +72,7 @@ export type Appearance = { readonly kind: 'finish' | 'piece'; readonly id: strin
  * patterns that hold it. A thing counts once.
  */
 export function appearances(makeover: Makeover, table: readonly PieceColours[], rules: Rules): Map<string, Appearance[]> {
-  const finishes = rowsOf(makeover, 'finish')
+  const finishes = paletteFinishes(makeover)
   const inRoom = groupBy(finishes, (row) => row.roomId)
   const carriers = groupBy(rowsOf(makeover, 'patternPart'), (part) => part.partId)
   const place = (finish: Row<'finish'>): Appearance => (finish.pieceId === null ? { kind: 'finish', id: finish.id } : { kind: 'piece', id: finish.pieceId })
@@ -106,7 +106,7 @@ export type WallContrast = { readonly pieceId: string; readonly wallId: string; 
 
 /** Each piece of known colour against the nearest wall finish of its room. */
 export function wallContrasts(makeover: Makeover, table: readonly PieceColours[], rules: Rules): WallContrast[] {
-  const wallsIn = groupBy(rowsOf(makeover, 'finish').filter((row) => row.surface === 'walls'), (row) => row.roomId)
+  const wallsIn = groupBy(paletteFinishes(makeover).filter((row) => row.surface === 'walls'), (row) => row.roomId)
   return table.flatMap(({ pieceId, colours }) => {
     const piece = makeover.rows.piece[pieceId]
     const [colour] = colours

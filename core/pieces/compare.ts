@@ -1,6 +1,6 @@
 /** Candidates for one piece, compared on what can be computed, with the weights of the rulebook and the working shown. */
 import { forbiddenIn, ruledOut, wordsOfCandidate, type Forbidden } from '../brief/index.ts'
-import { headOf, rowsOf, studioRows, type Makeover, type Studio } from '../makeover/document.ts'
+import { headOf, type Makeover, paletteFinishes, rowsOf, type Studio, studioRows } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 import { addDays, daysBetween, type PlainDate } from '../measure/plain-date.ts'
 import { minus, portion, type Minor } from '../money/minor.ts'
@@ -46,7 +46,7 @@ export function compareCandidates(makeover: Makeover, studio: Studio, piece: Row
   const installOn = headOf(makeover)?.installOn ?? null
   const wantedOn = installOn ? addDays(installOn, -rules['dates.buffer']) : null
   const forbidden = forbiddenIn(makeover, piece.roomId)
-  const finishes = rowsOf(makeover, 'finish').filter((row) => row.roomId === piece.roomId)
+  const finishes = paletteFinishes(makeover).filter((row) => row.roomId === piece.roomId)
   const carried = finishes.filter((row) => row.pieceId === piece.id)
   const sellers = new Map(studioRows(studio, 'seller').map((row) => [row.id, row.name]))
   const rows = rowsOf(makeover, 'candidate').filter((row) => row.pieceId === piece.id)

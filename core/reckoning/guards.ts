@@ -3,6 +3,7 @@ import { fault, type Documents, type Fault } from '../makeover/change.ts'
 import type { Kind } from '../makeover/kinds.ts'
 import { headOf, rowsOf, studioRows } from '../makeover/document.ts'
 import type { PlainDate } from '../measure/plain-date.ts'
+import { surveyGuards } from '../survey/index.ts'
 import { costsNothing, purchaseGuards } from '../purchases/index.ts'
 
 /**
@@ -10,7 +11,7 @@ import { costsNothing, purchaseGuards } from '../purchases/index.ts'
  * inside its transaction; the browser asks them first, so that what would be refused is said before it is sent.
  */
 export function guard(before: Documents, after: Documents, today: PlainDate): Fault[] {
-  return [...headGuards(before, after), ...keptGuards(before, after), ...pieceGuards(after), ...briefGuards(before.makeover, after.makeover, today), ...purchaseGuards(before.makeover, after.makeover, today)]
+  return [...headGuards(before, after), ...keptGuards(before, after), ...pieceGuards(after), ...surveyGuards(after.makeover), ...briefGuards(before.makeover, after.makeover, today), ...purchaseGuards(before.makeover, after.makeover, today)]
 }
 
 function headGuards(before: Documents, after: Documents): Fault[] {
@@ -57,6 +58,7 @@ function pieceGuards({ makeover, studio }: Documents): Fault[] {
       seen.add(key)
     }
   }
+  twice('survey', rowsOf(makeover, 'survey').map((row) => ({ id: row.id, key: row.roomId })))
   twice('school', rowsOf(makeover, 'school').map((row) => ({ id: row.id, key: row.question })))
   twice('ruling', rowsOf(makeover, 'ruling').map((row) => ({ id: row.id, key: row.rule })))
   twice('studioSchool', studioRows(studio, 'studioSchool').map((row) => ({ id: row.id, key: row.question })))

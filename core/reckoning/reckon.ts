@@ -11,6 +11,7 @@ import { pieceDates, pieceRemarks, slackOf, type PieceDates } from '../pieces/in
 import { purchaseRemarks, reckonMoney, type Money } from '../purchases/index.ts'
 import { remark, settle, type Remark } from '../remarks/remark.ts'
 import { practiceOf, type Practice } from '../rulebook/practice.ts'
+import { reckonSurvey, surveyRemarks, type Surveyed } from '../survey/index.ts'
 import { attention, type Attention } from './attention.ts'
 
 export type Reckoning = {
@@ -18,6 +19,7 @@ export type Reckoning = {
   /** Whose practice it was reckoned by. */
   readonly practice: Practice
   readonly needs: readonly NeedReckoning[]
+  readonly survey: Surveyed
   readonly palette: Palette
   readonly money: Money
   readonly dates: readonly PieceDates[]
@@ -33,17 +35,19 @@ export function reckon(documents: { readonly makeover: Makeover; readonly studio
   const practice = practiceOf(documents)
   const { rules } = practice
   const needs = coverage(makeover)
-  const palette = reckonPalette(makeover, practice)
+  const { measured, ...survey } = reckonSurvey(makeover, rules)
+  const palette = reckonPalette(makeover, practice, survey.finishes)
   const money = reckonMoney(makeover)
   const dates = pieceDates(makeover, money, rules, today)
   const remarks = [
     ...brokenRows(makeover),
     ...briefRemarks(makeover, needs, practice, today),
+    ...surveyRemarks(makeover, measured, rules),
     ...paletteRemarks(makeover, palette, practice),
     ...pieceRemarks(makeover, money, dates, practice, today),
     ...purchaseRemarks(makeover, money, rules, today),
   ]
-  const reckoned = { today, practice, needs, palette, money, dates, slackDays: slackOf(dates), remarks: settle(remarks, rowsOf(makeover, 'acceptance')) }
+  const reckoned = { today, practice, needs, survey, palette, money, dates, slackDays: slackOf(dates), remarks: settle(remarks, rowsOf(makeover, 'acceptance')) }
   return { ...reckoned, attention: attention(makeover, reckoned, rules, today) }
 }
 

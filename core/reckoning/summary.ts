@@ -1,4 +1,4 @@
-import { headOf, rowsOf, type Makeover } from '../makeover/document.ts'
+import { headOf, type Makeover, paletteFinishes, rowsOf } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Minor } from '../money/minor.ts'
 import type { PlainDate } from '../measure/plain-date.ts'
@@ -27,7 +27,7 @@ export type LineFigures = {
 }
 
 /** One finish in the strip of materials, as much of it as needs drawing. */
-export type StripPart = Pick<Row<'finish'>, 'id' | 'name' | 'family' | 'sheen' | 'labL' | 'labA' | 'labB' | 'visibleM2' | 'role'>
+export type StripPart = Pick<Row<'finish'>, 'id' | 'name' | 'family' | 'sheen' | 'labL' | 'labA' | 'labB' | 'role'> & { readonly visibleM2: number | null }
 
 /** What the day page shows of a makeover. It holds nothing personal. */
 export type Summary = { readonly id: string; readonly name: string; readonly rooms: readonly string[]; readonly line: LineFigures; readonly strip: readonly StripPart[]; readonly attention: readonly Attention[] }
@@ -56,14 +56,16 @@ export function lineFigures(makeover: Makeover, reckoning: Reckoning): LineFigur
   }
 }
 
-export const stripOf = (makeover: Makeover): StripPart[] =>
-  rowsOf(makeover, 'finish').map(({ id, name, family, sheen, labL, labA, labB, visibleM2, role }) => ({ id, name, family, sheen, labL, labA, labB, visibleM2, role }))
+export const stripOf = (makeover: Makeover, { palette }: Pick<Reckoning, 'palette'>): StripPart[] => {
+  const areas = new Map(palette.finishes.map((one) => [one.id, one.area?.m2 ?? null]))
+  return paletteFinishes(makeover).map(({ id, name, family, sheen, labL, labA, labB, role }) => ({ id, name, family, sheen, labL, labA, labB, visibleM2: areas.get(id) ?? null, role }))
+}
 
 export const summarise = (makeover: Makeover, reckoning: Reckoning): Summary => ({
   id: makeover.id,
   name: headOf(makeover)?.name ?? '',
   rooms: rowsOf(makeover, 'room').map((room) => room.name),
   line: lineFigures(makeover, reckoning),
-  strip: stripOf(makeover),
+  strip: stripOf(makeover, reckoning),
   attention: reckoning.attention,
 })

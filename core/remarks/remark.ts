@@ -5,7 +5,7 @@ import type { RuleId } from '../rulebook/rulebook.ts'
 export const weights = ['stop', 'look', 'note'] as const
 export type Weight = (typeof weights)[number]
 
-export const steps = ['brief', 'palette', 'pieces', 'purchases'] as const
+export const steps = ['brief', 'survey', 'palette', 'pieces', 'purchases'] as const
 export type Step = (typeof steps)[number]
 
 export type Subject = { readonly kind: MakeoverKind; readonly id: string }

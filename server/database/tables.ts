@@ -1,7 +1,7 @@
 /**
  * The tables, one for each kind of row, and those of accounts and of the diary. Every row carries its studio, and
  * keys are composite with it, so that no reference can lead into another studio. Row-level security, grants and the
- * one deferrable key are hand-written SQL in the migrations.
+ * the deferrable keys are hand-written SQL in the migrations.
  */
 import { getTableName, sql } from 'drizzle-orm'
 import { type AnyPgColumn, bigint, boolean, check, customType, date, doublePrecision, foreignKey, index, integer, jsonb, numeric, pgTable, primaryKey, text, timestamp, unique, uniqueIndex, uuid } from 'drizzle-orm/pg-core'
@@ -102,6 +102,8 @@ export const makeovers = pgTable('makeovers', {
   name: text('name').notNull(),
   currency: text('currency').notNull(),
   units: text('units').notNull(),
+  entryUnit: text('entry_unit').notNull(),
+  builtYear: integer('built_year'),
   scope: text('scope').notNull(),
   installOn: day('install_on'),
 }, (t) => [
@@ -115,10 +117,91 @@ export const clients = pgTable('clients', { ...own(), name: text('name').notNull
 
 export const rooms = pgTable('rooms', { ...own(), name: text('name').notNull() }, (t) => [ownKey(t)])
 
-export const zones = pgTable('zones', { ...own(), roomId: uuid('room_id').notNull(), name: text('name').notNull() }, (t) => [
+export const surveys = pgTable('surveys', {
+  ...own(),
+  roomId: uuid('room_id').notNull(),
+  heightMm: doublePrecision('height_mm'),
+  dadoMm: doublePrecision('dado_mm'),
+  railMm: doublePrecision('rail_mm'),
+  facesDeg: doublePrecision('faces_deg'),
+  measuredOn: day('measured_on'),
+  note: text('note').notNull(),
+}, (t) => [ownKey(t), unique('surveys_once').on(t.studioId, t.makeoverId, t.roomId), refers(t, t.roomId, rooms)])
+
+export const walls = pgTable('walls', {
+  ...own(),
+  roomId: uuid('room_id').notNull(),
+  name: text('name').notNull(),
+  place: doublePrecision('place').notNull(),
+  lengthMm: doublePrecision('length_mm'),
+  corner: text('corner').notNull(),
+  cornerDeg: doublePrecision('corner_deg'),
+  curve: text('curve').notNull(),
+  curveMm: doublePrecision('curve_mm'),
+  bows: text('bows').notNull(),
+  heightMm: doublePrecision('height_mm'),
+}, (t) => [ownKey(t), refers(t, t.roomId, rooms), check('walls_lengths', sql`${t.lengthMm} > 0 and ${t.curveMm} > 0 and ${t.heightMm} > 0 and ${t.cornerDeg} > 0 and ${t.cornerDeg} < 360`)])
+
+export const slopes = pgTable('slopes', { ...own(), wallId: uuid('wall_id').notNull(), lowMm: doublePrecision('low_mm').notNull(), runMm: doublePrecision('run_mm').notNull() }, (t) => [ownKey(t), refers(t, t.wallId, walls)])
+
+export const diagonals = pgTable('diagonals', { ...own(), fromId: uuid('from_id').notNull(), toId: uuid('to_id').notNull(), lengthMm: doublePrecision('length_mm').notNull() }, (t) => [
   ownKey(t),
-  refers(t, t.roomId, rooms),
+  refers(t, t.fromId, walls),
+  refers(t, t.toId, walls),
+  check('diagonals_length', sql`${t.lengthMm} > 0 and ${t.fromId} <> ${t.toId}`),
 ])
+
+/** Which opening it is in the next room is a deferrable key, since either may be measured first. */
+export const openings = pgTable('openings', {
+  ...own(),
+  wallId: uuid('wall_id').notNull(),
+  what: text('what').notNull(),
+  name: text('name').notNull(),
+  fromMm: doublePrecision('from_mm').notNull(),
+  fromEnd: boolean('from_end').notNull(),
+  widthMm: doublePrecision('width_mm').notNull(),
+  sillMm: doublePrecision('sill_mm').notNull(),
+  headMm: doublePrecision('head_mm').notNull(),
+  revealMm: doublePrecision('reveal_mm'),
+  hinge: text('hinge').notNull(),
+  swing: text('swing').notNull(),
+  clearMm: doublePrecision('clear_mm'),
+  sharesId: uuid('shares_id'),
+}, (t) => [ownKey(t), refers(t, t.wallId, walls), check('openings_sizes', sql`${t.widthMm} > 0 and ${t.headMm} > ${t.sillMm}`)])
+
+export const fixtures = pgTable('fixtures', {
+  ...own(),
+  wallId: uuid('wall_id').notNull(),
+  what: text('what').notNull(),
+  name: text('name').notNull(),
+  fromMm: doublePrecision('from_mm').notNull(),
+  fromEnd: boolean('from_end').notNull(),
+  aboveMm: doublePrecision('above_mm').notNull(),
+  ...sizes(),
+  outMm: doublePrecision('out_mm').notNull(),
+  note: text('note').notNull(),
+}, (t) => [ownKey(t), refers(t, t.wallId, walls)])
+
+export const passages = pgTable('passages', {
+  ...own(),
+  place: doublePrecision('place').notNull(),
+  what: text('what').notNull(),
+  name: text('name').notNull(),
+  widthMm: doublePrecision('width_mm').notNull(),
+  heightMm: doublePrecision('height_mm'),
+  depthMm: doublePrecision('depth_mm'),
+  note: text('note').notNull(),
+}, (t) => [ownKey(t)])
+
+export const zones = pgTable('zones', {
+  ...own(),
+  roomId: uuid('room_id').notNull(),
+  name: text('name').notNull(),
+  wallId: uuid('wall_id'),
+  fromMm: doublePrecision('from_mm'),
+  widthMm: doublePrecision('width_mm'),
+  depthMm: doublePrecision('depth_mm'),
+}, (t) => [ownKey(t), refers(t, t.roomId, rooms), refers(t, t.wallId, walls)])
 
 export const needs = pgTable('needs', {
   ...own(),
@@ -336,7 +419,14 @@ export const finishes = pgTable('finishes', {
   patternScale: text('pattern_scale'),
   methods: text('methods').notNull(),
   qualities: text('qualities').notNull(),
-}, (t) => [ownKey(t), labCheck('finishes_lab'), refers(t, t.roomId, rooms), refers(t, t.pieceId, pieces)])
+  fate: text('fate'),
+  condition: text('condition'),
+  material: text('material'),
+  laidYear: integer('laid_year'),
+  wallId: uuid('wall_id'),
+  bandFromMm: doublePrecision('band_from_mm'),
+  bandToMm: doublePrecision('band_to_mm'),
+}, (t) => [ownKey(t), labCheck('finishes_lab'), refers(t, t.roomId, rooms), refers(t, t.pieceId, pieces), refers(t, t.wallId, walls)])
 
 export const patternParts = pgTable('pattern_parts', { ...own(), finishId: uuid('finish_id').notNull(), partId: uuid('part_id').notNull(), sharePpm: integer('share_ppm').notNull() }, (t) => [
   ownKey(t),
@@ -528,6 +618,13 @@ export const makeoverTables = {
   makeover: makeovers,
   client: clients,
   room: rooms,
+  survey: surveys,
+  wall: walls,
+  slope: slopes,
+  diagonal: diagonals,
+  opening: openings,
+  fixture: fixtures,
+  passage: passages,
   zone: zones,
   need: needs,
   ruling: rulings,

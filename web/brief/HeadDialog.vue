@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { v7 as uuidv7 } from 'uuid'
 import { ref, watch } from 'vue'
+import { blank } from '#core/makeover/blank.ts'
 import { add, edit, type Operation } from '#core/makeover/change.ts'
 import { scopes, unitSystems } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
@@ -41,7 +42,7 @@ async function save(): Promise<void> {
       const read = field.read(field.text)
       field.error = read.ok ? '' : read.error
       if (!read.ok) return [{ field: null, message: `${labels[kind]}: ${read.error}` }]
-      if (row === null && read.value !== '') operations.push(kind === 'zone' ? add('zone', uuidv7(), { roomId: rooms.value[0]?.id ?? '', name: read.value }) : add(kind, uuidv7(), { name: read.value }))
+      if (row === null && read.value !== '') operations.push(kind === 'zone' ? add('zone', uuidv7(), { ...blank.zone, roomId: rooms.value[0]?.id ?? '', name: read.value }) : add(kind, uuidv7(), { name: read.value }))
       else if (row !== null && read.value !== row.name) operations.push({ op: 'put', kind, id: row.id, base: row.version, fields: { name: read.value } })
     }
     return operations.length === 0 ? [] : makeover.change('Changed what the makeover is', operations)

@@ -62,7 +62,7 @@ watch(
 )
 
 const head = computed(() => (makeover.opened ? headOf(makeover.opened.makeover) : undefined))
-const strip = computed(() => (makeover.opened ? stripOf(makeover.opened.makeover) : []))
+const strip = computed(() => (makeover.opened && makeover.reckoning ? stripOf(makeover.opened.makeover, makeover.reckoning) : []))
 const openRemarks = (step: string) => (makeover.reckoning?.remarks ?? []).filter((remark) => remark.step === step && remark.accepted === null)
 const marksOf = (step: string) => weights.map((weight) => ({ weight, count: openRemarks(step).filter((remark) => remark.weight === weight).length })).filter(({ count, weight }) => count > 0 && weight !== 'note')
 const progress = computed(() => (makeover.opened && makeover.reckoning ? stepProgress(makeover.opened.makeover, makeover.reckoning) : null))

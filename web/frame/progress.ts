@@ -1,4 +1,4 @@
-import { rowsOf, type Makeover } from '#core/makeover/document.ts'
+import { type Makeover, paletteFinishes } from '#core/makeover/document.ts'
 import type { Reckoning } from '#core/reckoning/reckon.ts'
 
 const share = (done: number, of: number): number => (of === 0 ? 0 : done / of)
@@ -6,7 +6,7 @@ const share = (done: number, of: number): number => (of === 0 ? 0 : done / of)
 /** How far each step is, 0 to 1: the ink line under its word. */
 export function stepProgress(makeover: Makeover, reckoning: Reckoning): Record<string, number> {
   const { pieces, purchases, agreement } = reckoning.money
-  const finishes = rowsOf(makeover, 'finish').length
+  const finishes = paletteFinishes(makeover).length
   const settled = pieces.filter((piece) => piece.basis !== 'allowance').length
   const wanted = pieces.filter((piece) => piece.open > 0).length
   const here = purchases.filter((purchase) => purchase.received >= purchase.packs && purchase.goingBack === 0).length

@@ -1,0 +1,100 @@
+/** The ceiling over a floor: level, of another height at each corner, or coming down in slopes towards walls. */
+import earcut from 'earcut'
+import type { Row } from '../makeover/kinds.ts'
+import type { Point } from './adjust.ts'
+import { areaOf, clip, heightOn, integral, offLine, type Plane } from './geometry.ts'
+import type { Wall } from './room.ts'
+
+/** A flat part of the ceiling over a part of the floor. */
+export type CeilingPart = { readonly over: readonly Point[]; readonly plane: Plane }
+export type Ceiling = {
+  readonly parts: readonly CeilingPart[]
+  readonly areaMm2: number
+  readonly volumeMm3: number
+  readonly lowestMm: number
+  readonly highestMm: number
+  readonly topMm: number
+  readonly slopes: readonly Plane[]
+}
+
+/**
+ * The ceiling of a room, in mm: the lowest of its level (or of the surface through the heights of its corners, in
+ * triangles) and its slopes. Null while no height is known.
+ */
+export function ceilingOver(outline: readonly Point[], walls: readonly Wall[], slopes: readonly Row<'slope'>[], levelMm: number | null): Ceiling | null {
+  const byCorner = walls.some((wall) => wall.row.heightMm !== null)
+  const heights = walls.map((wall) => wall.row.heightMm ?? levelMm)
+  if (heights.some((height) => height === null)) return null
+  const top = Math.max(...heights.map((height) => height ?? 0))
+  const sloping = slopes.flatMap((slope): Plane[] => {
+    const wall = walls.find((one) => one.row.id === slope.wallId)
+    if (!wall) return []
+    const off = offLine(wall.from, wall.to)
+    const rise = (top - slope.lowMm) / slope.runMm
+    return [{ c: slope.lowMm + rise * off.c, x: rise * off.x, y: rise * off.y }]
+  })
+  const bases: readonly CeilingPart[] = byCorner ? triangles(outline, walls, heights.map((height) => height ?? 0)) : [{ over: outline, plane: { c: top, x: 0, y: 0 } }]
+  const parts = bases.flatMap(({ over, plane }) => {
+    const planes = [plane, ...sloping]
+    return planes.flatMap((one, at): CeilingPart[] => {
+      let part: Point[] = [...over]
+      for (const [place, other] of planes.entries()) if (place !== at) part = clip(part, { c: other.c - one.c, x: other.x - one.x, y: other.y - one.y })
+      return part.length > 2 && areaOf(part) > 1 ? [{ over: part, plane: one }] : []
+    })
+  })
+  const corners = parts.flatMap(({ over, plane }) => over.map((point) => heightOn(plane, point)))
+  return {
+    parts,
+    areaMm2: parts.reduce((sum, { over, plane }) => sum + areaOf(over) * Math.hypot(1, plane.x, plane.y), 0),
+    volumeMm3: parts.reduce((sum, { over, plane }) => sum + integral(over, plane), 0),
+    lowestMm: Math.min(...corners),
+    highestMm: Math.max(...corners),
+    topMm: top,
+    slopes: sloping,
+  }
+}
+
+/**
+ * The ceiling’s height along a stretch between two places on a wall, as a broken line over 0 to 1. The heights at both
+ * ends are those of its corners, where corners differ.
+ */
+export const ceilingAlong = ({ topMm, slopes }: Ceiling, from: Point, to: Point, fromMm: number | null, toMm: number | null): readonly { readonly share: number; readonly z: number }[] =>
+  lowest([[fromMm ?? topMm, toMm ?? topMm], ...slopes.map((plane): [number, number] => [heightOn(plane, from), heightOn(plane, to)])])
+
+/** The lowest of several straight lines, each given at both ends, as a broken line over 0 to 1. */
+function lowest(lines: readonly (readonly [number, number])[]): { share: number; z: number }[] {
+  const breaks = new Set([0, 1])
+  for (const [at, [a, b]] of lines.entries())
+    for (const [c, d] of lines.slice(at + 1)) {
+      const share = (a - c) / (a - c - (b - d))
+      if (share > 1e-9 && share < 1 - 1e-9) breaks.add(share)
+    }
+  const found = [...breaks].toSorted((one, other) => one - other).map((share) => ({ share, z: Math.min(...lines.map(([a, b]) => a + share * (b - a))) }))
+  // a break on a straight stretch says nothing
+  return found.filter((one, at) => {
+    const [before, after] = [found[at - 1], found[at + 1]]
+    return !before || !after || Math.abs(before.z + ((after.z - before.z) * (one.share - before.share)) / (after.share - before.share) - one.z) > 1e-6
+  })
+}
+
+/** The surface through the corners’ heights. Points of an arc lie between those of its ends. */
+function triangles(outline: readonly Point[], walls: readonly Wall[], heights: readonly number[]): CeilingPart[] {
+  const z = walls.flatMap((wall, at) => {
+    const [from, to] = [heights[at] ?? 0, heights[(at + 1) % heights.length] ?? 0]
+    const pieces = wall.points.length - 1
+    return wall.points.slice(0, -1).map((_, piece) => from + ((to - from) * piece) / pieces)
+  })
+  const indexes = earcut(outline.flatMap(({ x, y }) => [x, y]))
+  const parts: CeilingPart[] = []
+  for (let at = 0; at < indexes.length; at += 3) {
+    const [i, j, k] = [indexes[at] ?? 0, indexes[at + 1] ?? 0, indexes[at + 2] ?? 0]
+    const [a, b, c] = [outline[i], outline[j], outline[k]]
+    if (!a || !b || !c) continue
+    const bottom = (b.x - a.x) * (c.y - a.y) - (c.x - a.x) * (b.y - a.y)
+    if (bottom === 0) continue
+    const [zb, zc] = [(z[j] ?? 0) - (z[i] ?? 0), (z[k] ?? 0) - (z[i] ?? 0)]
+    const [x, y] = [(zb * (c.y - a.y) - zc * (b.y - a.y)) / bottom, (zc * (b.x - a.x) - zb * (c.x - a.x)) / bottom]
+    parts.push({ over: [a, b, c], plane: { c: (z[i] ?? 0) - x * a.x - y * a.y, x, y } })
+  }
+  return parts
+}

@@ -1,0 +1,90 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { writeDimension } from '../../measure/length.ts'
+import { measuredRoom, rectangle, withBreast, type Measured } from '../../testing/surveyed.ts'
+import { elevationOf } from './elevation.ts'
+import { planOf } from './plan.ts'
+import { widthOf, type Drawing, type Mark } from './sheet.ts'
+
+type P = { readonly x: number; readonly y: number }
+type Text = Extract<Mark, { is: 'text' }>
+const texts = (drawing: Drawing): Text[] => drawing.marks.filter((mark) => mark.is === 'text')
+/** The four corners of a text as it is set, a little within its box, since touching is no collision. */
+function cornersOf({ at, text, size, turn }: Text): P[] {
+  const [half, tall] = [(widthOf(text, size) / 2) * 0.98, size * 0.5]
+  const [cos, sin] = [Math.cos((turn * Math.PI) / 180), Math.sin((turn * Math.PI) / 180)]
+  return [[-half, -tall], [half, -tall], [half, tall], [-half, tall]].map(([u = 0, v = 0]) => ({ x: at.x + u * cos - v * sin, y: at.y + u * sin + v * cos }))
+}
+const turnOf = (a: P, b: P, c: P): number => (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x)
+const crosses = (a: P, b: P, c: P, d: P): boolean => turnOf(a, b, c) * turnOf(a, b, d) < 0 && turnOf(c, d, a) * turnOf(c, d, b) < 0
+const within = (p: P, box: readonly P[]): boolean => box.every((corner, at) => turnOf(corner, box[(at + 1) % 4] ?? corner, p) > 0)
+/** Does a segment meet a box? Independent of how the drawing was laid out. */
+const meets = (a: P, b: P, box: readonly P[]): boolean => within(a, box) || within(b, box) || box.some((corner, at) => crosses(a, b, corner, box[(at + 1) % 4] ?? corner))
+
+const rooms: fc.Arbitrary<Measured> = fc
+  .record({ width: fc.integer({ min: 1800, max: 7000 }), depth: fc.integer({ min: 1800, max: 6000 }), breast: fc.boolean(), openings: fc.array(fc.record({ wall: fc.nat({ max: 3 }), share: fc.double({ min: 0, max: 0.9, noNaN: true }), widthMm: fc.integer({ min: 60, max: 1500 }), what: fc.constantFrom('door' as const, 'window' as const, 'arch' as const) }), { maxLength: 8 }), diagonals: fc.boolean(), points: fc.array(fc.record({ wall: fc.nat({ max: 3 }), share: fc.double({ min: 0, max: 1, noNaN: true }) }), { maxLength: 6 }), feet: fc.boolean() })
+  .map(({ width, depth, breast, openings, diagonals, points, feet }): Measured => {
+    const walls = breast ? withBreast(width, depth, depth * 0.3, depth * 0.4, 350) : rectangle(width, depth)
+    const length = (wall: number): number => walls[wall]?.lengthMm ?? 1000
+    return {
+      walls,
+      checks: diagonals ? [[1, 3, Math.hypot(width, breast ? depth * 0.3 : depth)]] : [],
+      openings: openings.map(({ wall, share, widthMm, what }) => ({ wall, what, fromMm: share * length(wall), widthMm, sillMm: what === 'window' ? 800 : 0, headMm: 2000, hinge: 'left' as const, swing: 'in' as const })),
+      fixtures: points.map(({ wall, share }) => ({ wall, what: 'socket' as const, fromMm: share * length(wall), aboveMm: 300 })),
+      survey: { heightMm: 2500 },
+      units: feet ? 'feet and inches' : 'metric',
+    }
+  })
+
+function everyDrawing(measured: Measured, text: number): Drawing[] {
+  const { room, rules } = measuredRoom(measured)
+  const units = measured.units ?? 'metric'
+  return [planOf(room, { text, units, rules }), ...room.walls.map((wall) => elevationOf(room, wall, { text, units }))]
+}
+
+describe('a drawing', () => {
+  it('no two texts and no dimension line ever collide, at any scale', () => {
+    fc.assert(
+      fc.property(rooms, fc.constantFrom(40, 90, 160, 300), (measured, text) => {
+        for (const drawing of everyDrawing(measured, text)) {
+          const all = texts(drawing)
+          const boxes = all.map(cornersOf)
+          for (const [at, one] of boxes.entries()) for (const [place, other] of boxes.entries()) if (place > at) expect(one.some((corner, side) => meets(corner, one[(side + 1) % 4] ?? corner, other))).toBe(false)
+          const lines = drawing.marks.flatMap((mark) => (mark.is === 'line' && mark.layer === 'dimensions' && mark.stroke === 'fine' ? [mark.points] : []))
+          for (const [a, b] of lines) for (const box of boxes) if (a && b) expect(meets(a, b, box)).toBe(false)
+          // a wall is written over by nothing
+          for (const mark of drawing.marks) if (mark.is === 'line' && mark.stroke === 'heavy') for (const [at, a] of mark.points.entries()) for (const box of boxes) expect(meets(a, mark.points[at + 1] ?? a, box)).toBe(false)
+        }
+      }),
+      { numRuns: 60 },
+    )
+  })
+  it('every wall has its letter and its length on the plan, or the length is listed as left out', () => {
+    fc.assert(
+      fc.property(rooms, fc.constantFrom(60, 120), (measured, text) => {
+        const { room, rules } = measuredRoom(measured)
+        const drawing = planOf(room, { text, units: 'metric', rules })
+        const said = texts(drawing)
+        for (const wall of room.walls) expect(said.some((one) => one.length && one.subject?.id === wall.row.id) || drawing.unplaced.includes(writeDimension(wall.chordMm, 'metric'))).toBe(true)
+      }),
+      { numRuns: 60 },
+    )
+  })
+  it('leaves nothing out of an ordinary room at 1 : 50 with 2.5 mm text', () => {
+    const { room, rules } = measuredRoom({ walls: withBreast(5200, 4100, 1300, 1500, 350), survey: { heightMm: 2600 }, openings: [{ wall: 0, what: 'window', fromMm: 1000, widthMm: 1400, sillMm: 800, headMm: 2200 }, { wall: 7, what: 'door', fromMm: 300, widthMm: 830, headMm: 2030, hinge: 'right', swing: 'in' }] })
+    const plan = planOf(room, { text: 125, units: 'metric', rules })
+    expect(plan.unplaced).toEqual([])
+    expect(texts(plan).map((one) => one.text)).toEqual(expect.arrayContaining(['5200', '4100', '1300', '1500', '350', '1400', '830', 'A', 'H', '1', '8']))
+  })
+  it('draws to scale: the walls of the plan are as long as they were measured', () => {
+    const { room, rules } = measuredRoom({ walls: rectangle(4321, 3210) })
+    const walls = planOf(room, { text: 100, units: 'metric', rules }).marks.flatMap((mark) => (mark.is === 'line' && mark.stroke === 'heavy' ? [mark.points] : []))
+    expect(walls.map(([a, b]) => Math.hypot((b?.x ?? 0) - (a?.x ?? 0), (b?.y ?? 0) - (a?.y ?? 0)))).toEqual([4321, 3210, 4321, 3210].map((each) => expect.closeTo(each, 6)))
+  })
+  it('marks the length that is to be measured again', () => {
+    const { room, rules, wallIds } = measuredRoom({ walls: rectangle(5000, 3600).map((wall, at) => (at === 1 ? { lengthMm: 3900 } : wall)), checks: [[1, 3, Math.hypot(5000, 3600)], [2, 4, Math.hypot(5000, 3600)]] })
+    expect(room.closing.again?.named).toBe(wallIds[1])
+    const marked = texts(planOf(room, { text: 100, units: 'metric', rules, again: room.closing.again?.set ?? [] })).filter((one) => one.marked)
+    expect(marked.map((one) => one.subject?.id)).toEqual([wallIds[1]])
+  })
+})

@@ -1,0 +1,194 @@
+/** The plan of a room, and of the rooms that open into it, to scale. */
+import { writeDimension, type UnitSystem } from '../../measure/length.ts'
+import type { Rules } from '../../rulebook/rulebook.ts'
+import type { Point } from '../adjust.ts'
+import type { Check } from '../closing.ts'
+import { direction, inside, offset, sides } from '../geometry.ts'
+import { laid, lieOf, type Lie } from '../joined.ts'
+import { letterOf, pointOn, wayOn, type OnWall, type Room, type Wall } from '../room.ts'
+import { sheet, type Drawing, type Mark, type Sheet } from './sheet.ts'
+
+export type PlanOptions = {
+  /** Height of the text in mm of the room: of the paper times the scale. */
+  readonly text: number
+  readonly units: UnitSystem
+  readonly rules: Rules
+  /** Rooms beside it are drawn where a shared opening joins them. */
+  readonly beside?: readonly Room[]
+  readonly diagonals?: boolean
+  readonly fixtures?: boolean
+  /** Lengths that are to be measured again. */
+  readonly again?: readonly string[]
+}
+
+/** The plan of a room: walls, what is in and on them, its zones, and every measured length beside its wall. */
+export function planOf(room: Room, options: PlanOptions): Drawing {
+  const page = sheet(options.text)
+  const closed = room.closing.state === 'closed'
+  const thickness = closed ? options.rules['survey.wall-thickness'] : 0
+  if (closed) {
+    const lies = lieOf(room, [room, ...(options.beside ?? [])], options.rules)
+    for (const other of options.beside ?? []) {
+      const lie = lies.get(other.id)
+      if (lie && other.id !== room.id) neighbour(page, other, lie, options)
+    }
+    page.draw({ is: 'line', layer: 'walls', stroke: 'fine', points: offset(room.outline, thickness), closed: true, filled: 'wall' }, { is: 'line', layer: 'walls', stroke: 'fine', points: room.outline, closed: true, filled: 'paper', subject: { kind: 'room', id: room.id } })
+    page.keepClear(offset(room.outline, thickness), true)
+  }
+  for (const wall of room.walls) {
+    page.draw({ is: 'line', layer: 'walls', stroke: 'heavy', points: wall.points, subject: { kind: 'wall', id: wall.row.id } })
+    page.keepClear(wall.points)
+  }
+  if (!closed && room.walls.length > 1) {
+    const [first, last] = [room.walls[0], room.walls.at(-1)]
+    if (first && last) page.draw({ is: 'line', layer: 'checks', stroke: 'dashed', points: [last.to, first.from] })
+  }
+  if (room.ceiling && closed) for (const part of room.ceiling.parts) for (const [one, other] of sides(part.over)) if (inside({ x: (one.x + other.x) / 2, y: (one.y + other.y) / 2 }, offset(room.outline, -2))) page.draw({ is: 'line', layer: 'ceiling', stroke: 'dashed', points: [one, other] })
+  for (const zone of room.zones) if (zone.outline) page.draw({ is: 'line', layer: 'zones', stroke: 'dashed', points: zone.outline, closed: true, subject: { kind: 'zone', id: zone.row.id } })
+  for (const wall of room.walls) for (const one of wall.openings) opening(page, wall, one, thickness)
+  for (const wall of room.walls) for (const one of wall.fixtures) fixture(page, wall, one, options)
+  if (options.diagonals ?? true)
+    for (const { id, from, to } of checksOf(room)) {
+      const [a, b] = [room.closing.corners[from], room.closing.corners[to]]
+      if (a && b) page.draw({ is: 'line', layer: 'checks', stroke: 'dashed', points: [a, b], subject: { kind: 'diagonal', id } })
+    }
+  names(page, room)
+  for (const wall of room.walls) lengths(page, wall, options, closed ? thickness : 0)
+  if (options.diagonals ?? true) for (const { id, from, to } of checksOf(room)) across(page, room, id, from, to, options)
+  for (const zone of room.zones) {
+    const [a, , c] = zone.outline ?? []
+    if (a && c) page.label(zone.row.name, around({ x: (a.x + c.x) / 2, y: (a.y + c.y) / 2 }, page.size), 'zones', { subject: { kind: 'zone', id: zone.row.id } })
+  }
+  return page.finished()
+}
+
+const checksOf = (room: Room): readonly Check[] => (room.closing.state === 'closed' ? room.checks : [])
+
+/** The outward side of a wall at a place along it. */
+const outward = (wall: Wall, along: number): Point => {
+  const way = wayOn(wall, along)
+  return { x: -way.y, y: way.x }
+}
+
+function lengths(page: Sheet, wall: Wall, { units, again = [] }: PlanOptions, thickness: number): void {
+  const away = wall.arc ? outward({ ...wall, arc: null }, 0) : outward(wall, 0)
+  const begin = 1.6 + Math.max(thickness, wall.rise) / page.size
+  const at = (along: number): Point => pointOn(wall, along)
+  const openings = wall.openings.filter((one) => one.u0 > -1 && one.u1 < wall.lengthMm + 1)
+  if (openings.length > 0 && !wall.arc) {
+    const stops = [...new Set([0, ...openings.flatMap((one) => [one.u0, one.u1]), wall.lengthMm].map((stop) => Math.round(stop * 10) / 10))].toSorted((one, other) => one - other)
+    for (const [index, to] of stops.slice(1).entries()) {
+      const from = stops[index] ?? 0
+      const of = openings.find((one) => Math.abs(one.u0 - from) < 0.2 && Math.abs(one.u1 - to) < 0.2)
+      if (to - from > 0.5) page.dimension({ from: at(from), to: at(to), away, text: writeDimension(to - from, units), first: begin, ...(of ? { subject: { kind: 'opening' as const, id: of.row.id } } : {}) })
+    }
+  }
+  if (wall.chordMm > 0) page.dimension({ from: wall.from, to: wall.to, away, text: writeDimension(wall.chordMm, units), first: begin + (openings.length > 0 && !wall.arc ? 1.8 : 0), subject: { kind: 'wall', id: wall.row.id }, length: true, marked: again.includes(wall.row.id) })
+}
+
+/** A check measure: its length is written along it, beside its line. */
+function across(page: Sheet, room: Room, id: string, from: number, to: number, { units, again = [] }: PlanOptions): void {
+  const [a, b] = [room.closing.corners[from], room.closing.corners[to]]
+  const found = room.closing.lengths.find((one) => one.id === id)
+  if (!a || !b || !found) return
+  const way = direction(a, b)
+  const text = writeDimension(found.adjustedMm, units)
+  const places = [0.5, 0.4, 0.6, 0.3, 0.7, 0.2, 0.8].flatMap((share) => [1, -1].map((side) => ({ x: a.x + (b.x - a.x) * share - way.y * side * page.size * (0.5 + Math.abs(way.y) * text.length * 0.3), y: a.y + (b.y - a.y) * share + way.x * side * page.size * 0.85 })))
+  page.label(text, places, 'checks', { subject: { kind: 'diagonal', id }, marked: again.includes(id) })
+}
+
+/** Places round a point, near ones first. */
+function around({ x, y }: Point, size: number): Point[] {
+  return [{ x, y }, ...[1.2, 2.4, 3.6, 5].flatMap((far) => Array.from({ length: 8 }, (_, at) => ({ x: x + far * size * Math.cos((at * Math.PI) / 4), y: y + far * size * Math.sin((at * Math.PI) / 4) })))]
+}
+
+/** A letter on each wall and a number in each corner, inside the room. */
+function names(page: Sheet, room: Room): void {
+  const { size } = page
+  for (const wall of room.walls) {
+    const base = (far: number, share: number): Point => pointOn(wall, wall.lengthMm * share, far * size)
+    page.label(letterOf(wall.at), [1.1, 1.9, 2.7, 3.6].flatMap((far) => [0.5, 0.38, 0.62, 0.25, 0.75].map((share) => base(far, share))), 'names', { subject: { kind: 'wall', id: wall.row.id }, strong: true })
+  }
+  const { corners } = room.closing
+  const count = room.closing.state === 'closed' ? corners.length : 0
+  for (let at = 0; at < count; at++) {
+    const [back, here, fore] = [corners[(at + count - 1) % count], corners[at], corners[(at + 1) % count]]
+    if (!back || !here || !fore) continue
+    const [one, two] = [direction(here, back), direction(here, fore)]
+    const sum = { x: one.x + two.x, y: one.y + two.y }
+    const way = Math.hypot(sum.x, sum.y) < 0.05 ? { x: two.y, y: -two.x } : direction({ x: 0, y: 0 }, sum)
+    const turned = inside({ x: here.x + way.x * 5, y: here.y + way.y * 5 }, corners) ? way : { x: -way.x, y: -way.y }
+    const near = { x: here.x + turned.x * size * 1.4, y: here.y + turned.y * size * 1.4 }
+    page.label(String(at + 1), [...[1, 1.5, 2.1, 2.8].map((far) => ({ x: here.x + turned.x * far * size, y: here.y + turned.y * far * size })), ...around(near, size * 0.6).filter((place) => inside(place, corners))], 'names')
+  }
+}
+
+function opening(page: Sheet, wall: Wall, one: OnWall<'opening'>, thickness: number): void {
+  const subject = { kind: 'opening' as const, id: one.row.id }
+  const deep = -Math.max(thickness, 1)
+  const [a, b, c, d] = [pointOn(wall, one.u0), pointOn(wall, one.u1), pointOn(wall, one.u1, deep), pointOn(wall, one.u0, deep)]
+  const line = (points: readonly Point[], stroke: 'firm' | 'fine' | 'dashed' = 'firm', closed = false): Mark => ({ is: 'line', layer: 'openings', stroke, points, closed, subject })
+  if (one.row.what === 'niche') {
+    const back = -(one.row.revealMm ?? thickness)
+    page.draw({ is: 'line', layer: 'openings', stroke: 'firm', points: [a, pointOn(wall, one.u0, back), pointOn(wall, one.u1, back), b], closed: true, filled: 'paper', subject })
+    return
+  }
+  page.draw({ is: 'line', layer: 'openings', stroke: 'fine', points: [a, b, c, d], closed: true, filled: 'paper', subject }, line([a, d]), line([b, c]))
+  if (one.row.what === 'window') page.draw(line([a, b], 'firm'), line([pointOn(wall, one.u0, deep / 2), pointOn(wall, one.u1, deep / 2)], 'firm'), line([d, c], 'firm'))
+  else if (one.row.what === 'arch') page.draw(line([a, b], 'dashed'), line([d, c], 'dashed'))
+  else {
+    // the leaf stands open at a right angle; left and right are as one sees them from inside
+    const { hinge, swing } = one.row
+    if (swing === 'none' || hinge === 'none') {
+      page.draw(line([pointOn(wall, one.u0, deep / 2), pointOn(wall, one.u1, deep / 2)]))
+      return
+    }
+    const [at, other] = hinge === 'left' ? [one.u0, one.u1] : [one.u1, one.u0]
+    const off = swing === 'in' ? 0 : deep
+    const [pin, strike, tip] = [pointOn(wall, at, off), pointOn(wall, other, off), pointOn(wall, at, off + (swing === 'in' ? 1 : -1) * one.row.widthMm)]
+    const angle = (to: Point): number => (Math.atan2(to.y - pin.y, to.x - pin.x) * 180) / Math.PI
+    const [from, to] = [angle(strike), angle(tip)]
+    const turn = (((to - from) % 360) + 360) % 360
+    page.draw(line([pin, tip]), { is: 'arc', layer: 'openings', stroke: 'fine', centre: pin, radius: one.row.widthMm, from: turn < 180 ? from : to, to: turn < 180 ? to : from, subject })
+    page.keepClear([pin, tip])
+  }
+}
+
+/** The outline of a fixed thing seen from above; a point as a small mark on its wall. */
+function fixture(page: Sheet, wall: Wall, one: OnWall<'fixture'>, { fixtures = true }: PlanOptions): void {
+  if (!fixtures) return
+  const subject = { kind: 'fixture' as const, id: one.row.id }
+  const { outMm: out, what } = one.row
+  const above = what === 'soffit'
+  if (one.u1 > one.u0) {
+    const deep = out + (one.row.depthMm ?? 60)
+    const points = [pointOn(wall, one.u0, out), pointOn(wall, one.u1, out), pointOn(wall, one.u1, deep), pointOn(wall, one.u0, deep)]
+    page.draw({ is: 'line', layer: 'fixtures', stroke: above ? 'dashed' : 'firm', points, closed: true, filled: above ? 'none' : 'paper', subject })
+    page.keepClear(points, true)
+    const [middle, way] = [pointOn(wall, (one.u0 + one.u1) / 2, (out + deep) / 2), pointOn(wall, (one.u0 + one.u1) / 2, deep + page.size)]
+    page.label(one.name, [middle, way, ...around(way, page.size)], 'fixtures', { subject })
+    return
+  }
+  const r = page.size * 0.32
+  const at = pointOn(wall, one.u0, out > 0 ? out : r)
+  page.draw({ is: 'arc', layer: 'fixtures', stroke: 'firm', centre: at, radius: r, from: 0, to: 360, subject })
+  if (what === 'light point') page.draw({ is: 'line', layer: 'fixtures', stroke: 'firm', points: [{ x: at.x - r, y: at.y - r }, { x: at.x + r, y: at.y + r }], subject }, { is: 'line', layer: 'fixtures', stroke: 'firm', points: [{ x: at.x - r, y: at.y + r }, { x: at.x + r, y: at.y - r }], subject })
+  else if (what === 'switch') page.draw({ is: 'line', layer: 'fixtures', stroke: 'firm', points: [at, { x: at.x + r * 1.8, y: at.y + r * 1.8 }], subject })
+  page.keepClear([{ x: at.x - r, y: at.y }, { x: at.x + r, y: at.y }])
+}
+
+/** A room beside this one: its walls and its name, without lengths. */
+function neighbour(page: Sheet, room: Room, lie: Lie, options: PlanOptions): void {
+  const outline = room.outline.map((point) => laid(lie, point))
+  const outer = offset(room.outline, options.rules['survey.wall-thickness']).map((point) => laid(lie, point))
+  page.draw({ is: 'line', layer: 'walls', stroke: 'fine', points: outer, closed: true, filled: 'wall' }, { is: 'line', layer: 'walls', stroke: 'firm', points: outline, closed: true, filled: 'paper', subject: { kind: 'room', id: room.id } })
+  page.keepClear(outline, true)
+  page.keepClear(outer, true)
+  const middle = outline.reduce((sum, { x, y }) => ({ x: sum.x + x / outline.length, y: sum.y + y / outline.length }), { x: 0, y: 0 })
+  page.label(room.name, around(middle, page.size), 'names', { subject: { kind: 'room', id: room.id }, strong: true })
+  for (const wall of room.walls)
+    for (const one of wall.openings) {
+      const points = [pointOn(wall, one.u0), pointOn(wall, one.u1), pointOn(wall, one.u1, -options.rules['survey.wall-thickness']), pointOn(wall, one.u0, -options.rules['survey.wall-thickness'])].map((point) => laid(lie, point))
+      if (one.row.what !== 'niche') page.draw({ is: 'line', layer: 'openings', stroke: 'fine', points, closed: true, filled: 'paper' })
+    }
+}
