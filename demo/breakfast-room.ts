@@ -3,11 +3,12 @@
  * owner, and the studio buys at trade prices and bills on. Sixty, thirty, ten is followed.
  */
 import { blank } from '#core/makeover/blank.ts'
-import { add } from '#core/makeover/change.ts'
-import type { Studio } from '#core/makeover/document.ts'
+import { add, edit } from '#core/makeover/change.ts'
+import { rowsOf, type Studio } from '#core/makeover/document.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import { minor } from '#core/money/minor.ts'
 import { chooseAll, type Told } from './music-room.ts'
+import { breakfastRoomLengths, serveryLengths } from './surveys.ts'
 import { cents, percent, tell } from './telling.ts'
 
 export function breakfastRoom(today: PlainDate, newId: () => string, studio: Studio): Told {
@@ -19,6 +20,17 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
     make('room', 'Breakfast room', { name: 'Breakfast room' }),
   ])
   say('Parted the room', [make('zone', 'bay', { ...blank.zone, roomId: told.room(), name: 'The bay tables' }), make('zone', 'counter', { ...blank.zone, roomId: told.room(), name: 'By the counter' })])
+  told.measure('Measured the breakfast room', told.room(), breakfastRoomLengths)
+  say('Took the servery in', [make('room', 'Servery', { name: 'Servery' })])
+  told.measure('Measured the servery', idOf('room', 'Servery'), serveryLengths)
+  const arches = rowsOf(told.documents().makeover, 'opening').filter((row) => row.what === 'arch')
+  const [here, there] = arches
+  if (here && there) say('Both sides of one arch', [edit('opening', there, { sharesId: here.id })])
+  say('Said where the zones lie', [change('zone', 'bay', { wallId: told.wall(told.room(), 0), fromMm: 300, widthMm: 6800, depthMm: 1700 }), change('zone', 'counter', { wallId: told.wall(told.room(), 2), fromMm: 1000, widthMm: 4200, depthMm: 1900 })])
+  say('Measured the way in', [
+    add('passage', newId(), { ...blank.passage, place: 1, what: 'door', name: 'Street door', widthMm: 900, heightMm: 2080 }),
+    add('passage', newId(), { ...blank.passage, place: 2, what: 'lift', name: 'Goods lift, from the yard', widthMm: 1050, heightMm: 2000, depthMm: 1400, note: '400 kg' }),
+  ])
   const need = (key: string, name: string, importance: 'must' | 'should' | 'nice', who: string) => make('need', key, { roomId: told.room(), zoneId: null, name, importance, who })
   say('Wrote down what the room is for', [
     need('eat', 'Eighteen guests eat at once', 'must', 'guests'),
@@ -54,11 +66,11 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
   sign('Maud Seligo signed the budget', { 'Tables and chairs': 9800, 'Walls and floor': 4200, Light: 2600, 'Table linen': 1500, 'Small things': 700 }, 2820, 'Maud', day(-40))
 
   say('Laid out the palette', [
-    finish({ name: 'Buttermilk', role: 'dominant', family: 'paint', sheen: 'eggshell', hex: '#efe6d2', usedFor: 'walls above the dado', m2: 41, surface: 'walls', methods: 'paint' }),
-    finish({ name: 'Old tile', role: 'dominant', family: 'ceramic', sheen: 'gloss', hex: '#e6e8e2', usedFor: 'dado, the owner’s', m2: 17, surface: 'other' }),
+    finish({ name: 'Buttermilk', role: 'dominant', family: 'paint', sheen: 'eggshell', hex: '#efe6d2', usedFor: 'walls above the dado', m2: 41, surface: 'walls', methods: 'paint', bandFromMm: 1200 }),
+    finish({ name: 'Old tile', role: 'dominant', family: 'ceramic', sheen: 'gloss', hex: '#e6e8e2', usedFor: 'dado, the owner’s', m2: 17, surface: 'walls', bandToMm: 1200, fate: 'keep', condition: 'good', material: 'tile', laidYear: 1962 }),
     finish({ name: 'Moss bench', role: 'secondary', family: 'leather', sheen: 'satin', hex: '#64704c', usedFor: 'benches', m2: 12, surface: 'piece' }),
     finish({ name: 'Fog oak', role: 'secondary', family: 'wood', sheen: 'matt', hex: '#b89a72', usedFor: 'tables', m2: 13, surface: 'piece' }),
-    finish({ name: 'Grey boards', role: 'secondary', family: 'wood', sheen: 'satin', hex: '#a58f74', usedFor: 'floor, worn', m2: 8, surface: 'floor' }),
+    finish({ name: 'Grey boards', role: 'secondary', family: 'wood', sheen: 'satin', hex: '#a58f74', usedFor: 'floor, worn', m2: 8, surface: 'floor', fate: 'camouflage', condition: 'worn', material: 'wood', laidYear: 1931 }),
     finish({ name: 'Rust line', role: 'accent', family: 'textile', sheen: 'matt', hex: '#a84f33', usedFor: 'runners', m2: 3.4, surface: 'piece' }),
     finish({ name: 'Runner stripe', role: 'accent', family: 'textile', sheen: 'matt', hex: '#f3ecdb', usedFor: 'table runners', m2: 4.2, surface: 'piece', pattern: 'stripe', patternScale: 'medium' }),
     finish({ name: 'Pale brass', role: 'accent', family: 'metal', sheen: 'satin', hex: '#b79a5c', usedFor: 'lamps', m2: 1.2, surface: 'piece' }),

@@ -3,9 +3,10 @@
  * one: a keepsake that rules the scheme, a clash, a signed change, a return, a price drop, a gift card, a stand-in.
  */
 import { blank } from '#core/makeover/blank.ts'
-import { add, type ChangeSet } from '#core/makeover/change.ts'
-import type { Studio } from '#core/makeover/document.ts'
+import { add, edit, type ChangeSet } from '#core/makeover/change.ts'
+import { rowsOf, type Studio } from '#core/makeover/document.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
+import { musicRoomLengths } from './surveys.ts'
 import { cents, percent, tell, type Offer } from './telling.ts'
 
 export type Told = { readonly makeoverId: string; readonly changeSets: readonly ChangeSet[]; readonly studio: Studio }
@@ -16,13 +17,29 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
   const told = tell(today, newId, studio, { rate: 20, included: false })
   const { day, say, make, idOf, change, finish, plan, order, pay, receive, place, sign } = told
   say('Began the music room', [
-    make('makeover', 'head', { ...blank.makeover, name: 'Music room, Tern House', currency: 'EUR', units: 'metric', scope: 'refresh', installOn: day(45) }),
+    make('makeover', 'head', { ...blank.makeover, name: 'Music room, Tern House', currency: 'EUR', units: 'metric', scope: 'refresh', installOn: day(45), builtYear: 1906 }),
     make('client', 'Nell', { name: 'Nell Ashgrove' }),
     make('client', 'Piet', { name: 'Piet Ashgrove' }),
     make('room', 'Music room', { name: 'Music room' }),
   ])
   say('Parted the room in two', [make('zone', 'playing', { ...blank.zone, roomId: told.room(), name: 'The playing end' }), make('zone', 'window', { ...blank.zone, roomId: told.room(), name: 'Under the window' })])
 
+  told.measure('Measured the music room', told.room(), musicRoomLengths)
+  const survey = rowsOf(told.documents().makeover, 'survey')[0]
+  if (survey)
+    say('Noted which way it looks, and where the zones lie', [
+      edit('survey', survey, { facesDeg: 205, measuredOn: day(-60), note: 'The bay looks over the harbour; the floor falls 8 mm towards it' }),
+      change('zone', 'playing', { wallId: told.wall(told.room(), 10), fromMm: 300, widthMm: 3400, depthMm: 2300 }),
+      change('zone', 'window', { wallId: told.wall(told.room(), 2), fromMm: 0, widthMm: 1300, depthMm: 1500 }),
+    ])
+  const stage = (place: number, what: 'gate' | 'door' | 'corridor' | 'turn' | 'stair', name: string, widthMm: number, heightMm: number | null, depthMm: number | null, note = '') => add('passage', newId(), { ...blank.passage, place, what, name, widthMm, heightMm, depthMm, note })
+  say('Walked the way in with a tape', [
+    stage(1, 'gate', 'Quay gate', 1100, null, null, 'cobbles, no vans beyond it'),
+    stage(2, 'door', 'Front door', 880, 2050, null),
+    stage(3, 'turn', 'Into the stairwell', 1040, 2300, 910),
+    stage(4, 'stair', 'One flight, straight', 870, 1980, null, '15 steps, the rail comes off'),
+    stage(5, 'door', 'Hall door', 785, 2040, null),
+  ])
   const need = (key: string, name: string, importance: 'must' | 'should' | 'nice', who: string, zone: string | null = null) => make('need', key, { roomId: told.room(), zoneId: zone ? idOf('zone', zone) : null, name, importance, who })
   say('Wrote down what the room is for', [
     need('play', 'Two can play at once, side by side', 'must', 'Nell and Piet', 'playing'),
@@ -77,7 +94,7 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
 
   say('Laid out the palette', [
     finish({ name: 'Rain barrel', role: 'dominant', family: 'paint', sheen: 'matt', hex: '#83a7ad', usedFor: 'walls', m2: 36, surface: 'walls', methods: 'paint' }),
-    finish({ name: 'Larch boards', role: 'dominant', family: 'wood', sheen: 'satin', hex: '#c59c5f', usedFor: 'floor, kept', m2: 17, surface: 'floor' }),
+    finish({ name: 'Larch boards', role: 'dominant', family: 'wood', sheen: 'satin', hex: '#c59c5f', usedFor: 'floor, kept', m2: 17, surface: 'floor', fate: 'keep', condition: 'worn', material: 'wood', laidYear: 1906 }),
     finish({ name: 'Candle end', role: 'secondary', family: 'paint', sheen: 'satin', hex: '#f1e9da', usedFor: 'trim, door, window', m2: 7, surface: 'trim', methods: 'paint' }),
     finish({ name: 'Damson', role: 'secondary', family: 'textile', sheen: 'matt', hex: '#5d3d55', usedFor: 'curtains', m2: 11, surface: 'window' }),
     finish({ name: 'Stubble', role: 'secondary', family: 'plush', sheen: 'matt', hex: '#b99f72', usedFor: 'felt hanging', m2: 4.5, surface: 'piece' }),
@@ -86,6 +103,8 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
     finish({ name: 'Calendula', role: 'accent', family: 'textile', sheen: 'matt', hex: '#d18a2b', usedFor: 'stool seats', m2: 0.7, surface: 'piece' }),
     finish({ name: 'Tin', role: 'accent', family: 'metal', sheen: 'satin', hex: '#a9aaa9', usedFor: 'lamps, pulls', m2: 0.5, surface: 'piece' }),
     finish({ name: 'Sea glass', role: 'accent', family: 'ceramic', sheen: 'gloss', hex: '#3f857c', usedFor: 'bowls on the shelf', m2: 0.3, surface: 'piece' }),
+    finish({ name: 'Old distemper', role: 'secondary', family: 'paint', sheen: 'matt', hex: '#dcd3c4', usedFor: 'ceiling, flaking', m2: null, surface: 'ceiling', fate: 'change', condition: 'damaged', material: 'paint', laidYear: 1955 }),
+    finish({ name: 'Brown gloss', role: 'secondary', family: 'paint', sheen: 'gloss', hex: '#5d4433', usedFor: 'closet door, for now', m2: 1.3, surface: 'other', fate: 'camouflage', condition: 'worn', material: 'paint', laidYear: 1988 }),
   ])
   say('Said what the quilt holds', [
     add('patternPart', newId(), { finishId: idOf('finish', 'Patchwork'), partId: idOf('finish', 'Rain barrel'), sharePpm: percent(25) }),

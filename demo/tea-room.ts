@@ -8,16 +8,18 @@ import type { Studio } from '#core/makeover/document.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import { minor } from '#core/money/minor.ts'
 import { chooseAll, type Told } from './music-room.ts'
+import { clubhouseLengths } from './surveys.ts'
 import { cents, tell } from './telling.ts'
 
 export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): Told {
   const told = tell(today, newId, studio, { rate: 23, included: true })
   const { day, say, make, idOf, change, finish, plan, order, pay, receive, place, sign } = told
   say('Began the tea room', [
-    make('makeover', 'head', { ...blank.makeover, name: 'Tea room, Long Acre allotments', currency: 'EUR', units: 'feet and inches', scope: 'decorate', installOn: day(6) }),
+    make('makeover', 'head', { ...blank.makeover, name: 'Tea room, Long Acre allotments', currency: 'EUR', units: 'feet and inches', entryUnit: 'in', scope: 'decorate', installOn: day(6) }),
     make('client', 'Bram', { name: 'Bram Oduya, for the society' }),
     make('room', 'Clubhouse', { name: 'Clubhouse' }),
   ])
+  told.measure('Measured the clubhouse', told.room(), clubhouseLengths)
   const need = (key: string, name: string, importance: 'must' | 'should' | 'nice', who: string) => make('need', key, { roomId: told.room(), zoneId: null, name, importance, who })
   say('Wrote down what the room is for', [need('sit', 'Twelve sit with muddy boots', 'must', 'members'), need('boil', 'Boil, pour and wash up', 'must', 'the tea rota'), need('swap', 'Swap seeds and read the board', 'should', 'members'), need('glad', 'Glad to come in out of the rain', 'must', 'everybody'), need('children', 'Children can draw', 'nice', 'grandchildren')])
   say('Wrote down what will not do', [
@@ -35,8 +37,8 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
   plan('The founders’ clock stays', { name: 'Founders’ clock', category: null, serves: ['glad'], offers: [{ name: 'The clock of 1931', source: 'gift', keepReason: 'sentimental', origin: 'the founders', price: 0, hex: '#5b3a26' }], chosen: 'It has never been wrong' })
   sign('Bram signed the budget', { Furniture: 420, Cloth: 150, 'Kitchen corner': 260, Paint: 120 }, 95, 'Bram', day(-120))
   say('Laid out the palette', [
-    finish({ name: 'Brick dust', role: 'dominant', family: 'paint', sheen: 'satin', hex: '#9c5a44', usedFor: 'lower boards', m2: 14, surface: 'walls' }),
-    finish({ name: 'Cloud break', role: 'dominant', family: 'paint', sheen: 'matt', hex: '#9fb7c4', usedFor: 'upper boards', m2: 18, surface: 'walls' }),
+    finish({ name: 'Brick dust', role: 'dominant', family: 'paint', sheen: 'satin', hex: '#9c5a44', usedFor: 'lower boards', m2: 14, surface: 'walls', bandToMm: 914.4 }),
+    finish({ name: 'Cloud break', role: 'dominant', family: 'paint', sheen: 'matt', hex: '#9fb7c4', usedFor: 'upper boards', m2: 18, surface: 'walls', bandFromMm: 914.4 }),
     finish({ name: 'Pine shelf', role: 'secondary', family: 'wood', sheen: 'matt', hex: '#cfa46a', usedFor: 'shelves, table', m2: 7, surface: 'piece' }),
     finish({ name: 'Old zinc', role: 'secondary', family: 'metal', sheen: 'matt', hex: '#8f9597', usedFor: 'counter', m2: 2.6, surface: 'piece' }),
     finish({ name: 'Rag rug', role: 'secondary', family: 'plush', sheen: 'matt', hex: '#7d6a58', usedFor: 'by the stove', m2: 3, surface: 'floor', pattern: 'all over', patternScale: 'small' }),

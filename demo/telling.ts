@@ -9,6 +9,7 @@ import { add, apply, edit, schemaVersion, type ChangeSet, type Documents, type O
 import type { Family, Role, Sheen } from '#core/makeover/choices.ts'
 import { emptyMakeover, rowsOf, studioRows, type Studio } from '#core/makeover/document.ts'
 import type { Fields, MakeoverKind, Row } from '#core/makeover/kinds.ts'
+import { readSurveyCsv, sheetOperations, wallsOf } from '#core/survey/index.ts'
 import { addDays, type PlainDate } from '#core/measure/plain-date.ts'
 import { minor, type Minor } from '#core/money/minor.ts'
 import { couponShares } from '#core/purchases/index.ts'
@@ -72,6 +73,13 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
   }
   const finish = ({ name, hex, m2, ...of }: FinishTold): Operation => make('finish', name, { ...blank.finish, roomId: room(), name, ...asFields(labOf(hex)), colourSource: 'hex', visibleM2: m2, ...of })
 
+  /** A room's lengths from a table; its walls are spoken of by their letters’ places afterwards. */
+  function measure(sentence: string, roomId: string, csv: string): void {
+    const { sheet, faults } = readSurveyCsv(csv)
+    if (!sheet) throw new Error(`The demo’s lengths do not read: ${JSON.stringify(faults[0])}`)
+    say(sentence, sheetOperations(documents.makeover, roomId, sheet, newId))
+  }
+  const wall = (roomId: string, at: number): string => wallsOf(documents.makeover, roomId)[at]?.id ?? ''
   /** A wish with its offers; where a reason is given, the first offer is chosen for it. */
   function plan(sentence: string, { category, serves = [], allowance = 0, zone, chosen, offers, ...of }: Wish): void {
     const piece = make('piece', of.name, {
@@ -150,5 +158,5 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
     const brief = keepBrief(apply(documents, operations, newId()).documents, id)
     say(sentence, operations.map((operation) => (operation.op === 'put' && operation.id === id ? add('agreement', id, { ...agreement, kept: brief ? writeKept(brief) : '' }) : operation)))
   }
-  return { makeoverId, changeSets, day, say, make, idOf, row, room, change, seller, finish, plan, order, pay, receive, place, sign, newId, studioAfter: () => documents.studio }
+  return { makeoverId, changeSets, documents: () => documents, measure, wall, day, say, make, idOf, row, room, change, seller, finish, plan, order, pay, receive, place, sign, newId, studioAfter: () => documents.studio }
 }

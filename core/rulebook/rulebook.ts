@@ -110,5 +110,5 @@ export function effectiveRules(...overrides: readonly Partial<Rules>[]): Rules {
 export function citeRule(id: RuleId, rules: Rules): string {
   const rule: Rule = rulebook[id]
   const source = { std: 'a published standard', trade: 'common practice', mem: 'a published source, from memory', own: 'our own default' }[rule.mark]
-  return `${rules[id]} ${rule.unit} (${rules[id] === rule.value ? source : 'as chosen here'})`
+  return `${rules[id]}${rule.unit === '' ? '' : ` ${rule.unit}`} (${rules[id] === rule.value ? source : 'as chosen here'})`
 }

@@ -8,6 +8,7 @@ export { letterOf, nameOfWall, pointOn, roomsOf, wallsOf, type OnWall, type Room
 export { surveyFigures, surveyWorking, type SurveyFigure } from './working.ts'
 export { elevationOf } from './drawing/elevation.ts'
 export { planOf } from './drawing/plan.ts'
+export { fit, papers, scales, type Fitted, type PaperSize } from './drawing/scale.ts'
 export { boundsOf, layers, type Bounds, type Drawing, type DrawnKind, type Layer, type Mark, type Stroke, type Subject } from './drawing/sheet.ts'
 export { breakWall, takeOutWall, type Broken, type Shape } from './break-wall.ts'
 export { readSurveyCsv, sheetOperations, surveyColumns, surveyCsv, type SheetFault, type SurveySheet } from './csv.ts'

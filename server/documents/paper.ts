@@ -19,26 +19,43 @@ const margin = 56
 const ink = '#191919'
 const soft = '#5c5c5c'
 
+/** The shipped typefaces, for a PDF to set by their names. */
+export function useTypefaces(pdf: PDFKit.PDFDocument): void {
+  for (const [name, [family, subset]] of Object.entries(faces)) pdf.registerFont(name, file(family, subset))
+}
+
+/** Ends a PDF, and all of its bytes. */
+export async function bytesOf(pdf: PDFKit.PDFDocument): Promise<Buffer> {
+  const chunks: Buffer[] = []
+  const done = new Promise<Buffer>((resolve, reject) => {
+    pdf.on('data', (chunk: Buffer) => chunks.push(chunk))
+    pdf.on('end', () => resolve(Buffer.concat(chunks)))
+    pdf.on('error', reject)
+  })
+  pdf.end()
+  return done
+}
+
+/** Text in runs, so that a letter the first face lacks is set in the second; what neither has becomes a question mark. */
+export function runs(face: Face, text: string): [font: string, text: string][] {
+  const found: [string, string][] = []
+  for (const letter of text) {
+    const code = letter.codePointAt(0) ?? 0
+    const basic = code < 0x100 || (code >= 0x2000 && code <= 0x206f) || alsoBasic.has(code)
+    const extended = code >= 0x100 && code < 0x250
+    const font = extended && !basic ? `${face}-ext` : face
+    const last = found.at(-1)
+    if (last?.[0] === font) last[1] += basic || extended ? letter : '?'
+    else found.push([font, basic || extended ? letter : '?'])
+  }
+  return found.length > 0 ? found : [[face, '']]
+}
 export function paper(title: string) {
   const pdf = new PDFDocument({ size: 'A4', margin, bufferPages: true, info: { Title: title, Producer: 'Bonitas' }, lang: 'en', displayTitle: true })
-  for (const [name, [family, subset]] of Object.entries(faces)) pdf.registerFont(name, file(family, subset))
+  useTypefaces(pdf)
   const width = pdf.page.width - 2 * margin
   const bottom = (): number => pdf.page.height - margin - 24
 
-  /** Text in runs, so that a letter the first face lacks is set in the second; what neither has becomes a question mark. */
-  function runs(face: Face, text: string): [font: string, text: string][] {
-    const found: [string, string][] = []
-    for (const letter of text) {
-      const code = letter.codePointAt(0) ?? 0
-      const basic = code < 0x100 || (code >= 0x2000 && code <= 0x206f) || alsoBasic.has(code)
-      const extended = code >= 0x100 && code < 0x250
-      const font = extended && !basic ? `${face}-ext` : face
-      const last = found.at(-1)
-      if (last?.[0] === font) last[1] += basic || extended ? letter : '?'
-      else found.push([font, basic || extended ? letter : '?'])
-    }
-    return found.length > 0 ? found : [[face, '']]
-  }
   function write(text: string, face: Face, size: number, options: PDFKit.Mixins.TextOptions = {}, at?: readonly [number, number]): void {
     const parts = runs(face, text)
     for (const [place, [font, run]] of parts.entries()) {
@@ -134,14 +151,7 @@ export function paper(title: string) {
         write(`${foot}  ·  page ${page - start + 1} of ${count}`, 'sans', 8, { width, align: 'right', lineBreak: false }, [margin, pdf.page.height - 40])
         pdf.page.margins.bottom = kept
       }
-      const chunks: Buffer[] = []
-      const done = new Promise<Buffer>((resolve, reject) => {
-        pdf.on('data', (chunk: Buffer) => chunks.push(chunk))
-        pdf.on('end', () => resolve(Buffer.concat(chunks)))
-        pdf.on('error', reject)
-      })
-      pdf.end()
-      return done
+      return bytesOf(pdf)
     },
   }
 }

@@ -13,6 +13,7 @@ import { idIn, notFound } from '../problem.ts'
 import { briefPdf } from './brief-pdf.ts'
 import { asCsv, asWorkbook } from './sheets.ts'
 import { statementPdf } from './statement-pdf.ts'
+import { surveyRoutes } from './survey-routes.ts'
 
 type Open = { readonly makeover: Makeover; readonly studio: Studio; readonly today: PlainDate; readonly clients: readonly string[]; readonly studioName: string }
 
@@ -65,6 +66,7 @@ export function documentRoutes({ database, now }: Setting): Router {
     const opened = await open(request)
     send(response, 'text/plain; charset=utf-8', `${nameOf(opened)} journal.txt`, journal(opened.makeover, reckonMoney(opened.makeover)))
   })
+  surveyRoutes(routes, open, send)
   return routes
 }
 

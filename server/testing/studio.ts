@@ -36,11 +36,17 @@ function speaker(application: Served['application'], email: string, answer: requ
   if (answer.status >= 400) throw new Error(answer.text)
   const cookie = (answer.headers['set-cookie'] as unknown as string[]).map((one) => one.split(';')[0]).join('; ')
   const get = (path: string) => request(application).get(`/api${path}`).set('cookie', cookie)
+  /** A file as its bytes. */
+  const fetch = (path: string) => get(path).buffer(true).parse((response, done) => {
+    const chunks: Buffer[] = []
+    response.on('data', (chunk: Buffer) => chunks.push(chunk))
+    response.on('end', () => done(null, Buffer.concat(chunks)))
+  })
   const post = (path: string, body: object) => request(application).post(`/api${path}`).set('cookie', cookie).send(body)
   const change = (makeoverId: string, operations: readonly Operation[], { id = uuidv7(), sentence = 'A change', undoes }: { id?: string; sentence?: string; undoes?: string } = {}) =>
     post(`/makeovers/${makeoverId}/changes`, { id, schemaVersion, sentence, operations, ...(undoes === undefined ? {} : { undoes }) })
   const open = async (makeoverId: string): Promise<Opened> => (await get(`/makeovers/${makeoverId}`)).body as Opened
-  return { email, cookie, get, post, change, open, ...(answer.body as { studioId: string; personId: string }) }
+  return { email, cookie, get, fetch, post, change, open, ...(answer.body as { studioId: string; personId: string }) }
 }
 export type Speaker = ReturnType<typeof speaker>
 

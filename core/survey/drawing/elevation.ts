@@ -3,7 +3,7 @@ import { writeDimension, type UnitSystem } from '../../measure/length.ts'
 import type { Point } from '../adjust.ts'
 import { faceOf } from '../areas.ts'
 import type { OnWall, Room, Wall } from '../room.ts'
-import { sheet, type Drawing, type Mark, type Sheet } from './sheet.ts'
+import { sheet, widthOf, type Drawing, type Mark, type Sheet } from './sheet.ts'
 
 export type ElevationOptions = { readonly text: number; readonly units: UnitSystem; readonly again?: readonly string[] }
 
@@ -30,23 +30,20 @@ export function elevationOf(room: Room, wall: Wall, { text, units, again = [] }:
     }
   page.dimension({ from: { x: 0, y: 0 }, to: { x: length, y: 0 }, away: down, text: write(length), first: stops.length > 2 ? 3.4 : 1.6, oneSided: true, subject: { kind: 'wall', id: wall.row.id }, length: wall.arc === null, marked: again.includes(wall.row.id) })
   for (const [at, top] of [[0, face.at(-1)], [length, face[2]]] as const) if (top && face.length > 0) page.dimension({ from: { x: at, y: 0 }, to: { x: at, y: top.y }, away: { x: at === 0 ? -1 : 1, y: 0 }, text: write(top.y), oneSided: true })
-  for (const one of wall.openings) {
-    const inner = { x: 1, y: 0 }
-    const near = 1.4
-    if (one.z0 > 0) page.dimension({ from: { x: one.u0, y: 0 }, to: { x: one.u0, y: one.z0 }, away: inner, text: write(one.z0), first: near, subject: { kind: 'opening', id: one.row.id } })
-    page.dimension({ from: { x: one.u0, y: one.z0 }, to: { x: one.u0, y: one.z1 }, away: inner, text: write(one.z1 - one.z0), first: near, subject: { kind: 'opening', id: one.row.id } })
-    page.label(one.name, places((one.u0 + one.u1) / 2, (one.z0 + one.z1) / 2, page.size), 'openings', { subject: { kind: 'opening', id: one.row.id } })
-  }
+  for (const one of wall.openings) page.label(one.name, places((one.u0 + one.u1) / 2, (one.z0 + one.z1) / 2, page.size), 'openings', { subject: { kind: 'opening', id: one.row.id } })
   for (const one of wall.fixtures) {
     const [x, y] = [(one.u0 + one.u1) / 2, (one.z0 + one.z1) / 2]
     const where = one.row.fromEnd ? length - one.u1 : one.u0
     const said = `${one.name} ${write(where)}${one.row.fromEnd ? ' from right' : ''}, ${write(one.z0)} up`
-    page.label(said, one.u1 > one.u0 ? places(x, y, page.size) : places(x, y + page.size * 1.1, page.size), 'fixtures', { subject: { kind: 'fixture', id: one.row.id } })
+    page.label(said, places(x, y, page.size, widthOf(said, page.size) / 2).slice(one.u1 > one.u0 ? 0 : 1), 'fixtures', { subject: { kind: 'fixture', id: one.row.id } })
   }
+  for (const one of wall.openings)
+    for (const [low, high] of [[0, one.z0], [one.z0, one.z1]] as const) if (high > low) page.dimension({ from: { x: one.u0, y: low }, to: { x: one.u0, y: high }, away: { x: 1, y: 0 }, text: write(high - low), first: 1.4, subject: { kind: 'opening', id: one.row.id } })
   return page.finished()
 }
 
-const places = (x: number, y: number, size: number): Point[] => [{ x, y }, ...[1.3, 2.6, 3.9, 5.2, 7].flatMap((far) => [[0, 1], [0, -1], [3, 0], [-3, 0], [3, 1], [-3, 1], [3, -1], [-3, -1]].map(([dx = 0, dy = 0]) => ({ x: x + dx * far * size * 0.6, y: y + dy * far * size })))]
+/** Places for a text of a given half width about a point: on it, over and under it, beside it, and further off. */
+const places = (x: number, y: number, size: number, half = 0): Point[] => [{ x, y }, ...[1.2, 2.4, 3.6, 5, 7].flatMap((far) => [[0, 1], [0, -1], [1, 0], [-1, 0], [1, 1], [-1, 1], [1, -1], [-1, -1]].map(([dx = 0, dy = 0]) => ({ x: x + dx * (half + far * size * 0.75), y: y + dy * far * size })))]
 
 function opening(page: Sheet, one: OnWall<'opening'>): void {
   const subject = { kind: 'opening' as const, id: one.row.id }
@@ -57,7 +54,9 @@ function opening(page: Sheet, one: OnWall<'opening'>): void {
   page.keepClear(frame, true)
   if (one.row.what === 'window') {
     const inset = Math.min(60, (u1 - u0) / 6, (z1 - z0) / 6)
-    page.draw({ is: 'line', layer: 'openings', stroke: 'fine', points: [{ x: u0 + inset, y: z0 + inset }, { x: u1 - inset, y: z0 + inset }, { x: u1 - inset, y: z1 - inset }, { x: u0 + inset, y: z1 - inset }], closed: true, subject })
+    const glass = [{ x: u0 + inset, y: z0 + inset }, { x: u1 - inset, y: z0 + inset }, { x: u1 - inset, y: z1 - inset }, { x: u0 + inset, y: z1 - inset }]
+    page.draw({ is: 'line', layer: 'openings', stroke: 'fine', points: glass, closed: true, subject })
+    page.keepClear(glass, true)
   }
   if (one.row.what === 'door' && one.row.hinge !== 'none') {
     // dashed lines run from the free edge to the hinges

@@ -52,8 +52,8 @@ export function planOf(room: Room, options: PlanOptions): Drawing {
       const [a, b] = [room.closing.corners[from], room.closing.corners[to]]
       if (a && b) page.draw({ is: 'line', layer: 'checks', stroke: 'dashed', points: [a, b], subject: { kind: 'diagonal', id } })
     }
-  names(page, room)
   for (const wall of room.walls) lengths(page, wall, options, closed ? thickness : 0)
+  names(page, room)
   if (options.diagonals ?? true) for (const { id, from, to } of checksOf(room)) across(page, room, id, from, to, options)
   for (const zone of room.zones) {
     const [a, , c] = zone.outline ?? []
@@ -130,7 +130,9 @@ function opening(page: Sheet, wall: Wall, one: OnWall<'opening'>, thickness: num
   const line = (points: readonly Point[], stroke: 'firm' | 'fine' | 'dashed' = 'firm', closed = false): Mark => ({ is: 'line', layer: 'openings', stroke, points, closed, subject })
   if (one.row.what === 'niche') {
     const back = -(one.row.revealMm ?? thickness)
-    page.draw({ is: 'line', layer: 'openings', stroke: 'firm', points: [a, pointOn(wall, one.u0, back), pointOn(wall, one.u1, back), b], closed: true, filled: 'paper', subject })
+    const points = [a, pointOn(wall, one.u0, back), pointOn(wall, one.u1, back), b]
+    page.draw({ is: 'line', layer: 'openings', stroke: 'firm', points, closed: true, filled: 'paper', subject })
+    page.keepClear(points)
     return
   }
   page.draw({ is: 'line', layer: 'openings', stroke: 'fine', points: [a, b, c, d], closed: true, filled: 'paper', subject }, line([a, d]), line([b, c]))

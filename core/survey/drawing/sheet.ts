@@ -87,8 +87,11 @@ export function sheet(size: number) {
       for (const row of rows) {
         const off = { x: of.away.x * side * row * size, y: of.away.y * side * row * size }
         const [a, b] = [{ x: of.from.x + off.x, y: of.from.y + off.y }, { x: of.to.x + off.x, y: of.to.y + off.y }]
+        // its ends may stand on a wall
         const lineBox = alongBox(a, b, thin)
-        if (!free(lineBox, ['text', 'line'])) continue
+        const short = Math.min(size * 0.2, length / 4)
+        const between = alongBox({ x: a.x + way.x * short, y: a.y + way.y * short }, { x: b.x - way.x * short, y: b.y - way.y * short }, thin)
+        if (!free(lineBox, ['text']) || !free(between, ['line'])) continue
         // an extension line of another dimension may meet this one at its ends, not between them
         const inner = alongBox({ x: a.x + way.x * size * 0.4, y: a.y + way.y * size * 0.4 }, { x: b.x - way.x * size * 0.4, y: b.y - way.y * size * 0.4 }, thin)
         if (length > size && !free(inner, ['extension'])) continue
@@ -97,15 +100,17 @@ export function sheet(size: number) {
         const extensions = [alongBox(begin(of.from), beyond(a), thin), alongBox(begin(of.to), beyond(b), thin)]
         if (!extensions.every((one) => free(one, ['text']))) continue
         // it reads from below or from the right
-        const flip = way.x < -1e-6 || (Math.abs(way.x) <= 1e-6 && way.y < 0) ? -1 : 1
+        const flip = Math.abs(way.x) < 0.05 ? Math.sign(way.y) || 1 : Math.sign(way.x)
         const [cos, sin] = [way.x * flip, way.y * flip]
         const lift = { x: -sin * size * 0.68, y: cos * size * 0.68 }
         const middle = { x: (a.x + b.x) / 2 + lift.x, y: (a.y + b.y) / 2 + lift.y }
         const past = (end: Point, sign: number): Point => ({ x: end.x + way.x * sign * (width / 2 + size * 0.35), y: end.y + way.y * sign * (width / 2 + size * 0.35) })
-        const places = width + size * 0.3 < length ? [middle] : [past(b, 1), past(a, -1)]
+        const slid = (share: number): Point => ({ x: middle.x + way.x * length * share, y: middle.y + way.y * length * share })
+        const play = 0.5 - width / 2 / length - size * 0.2 / length
+        const places = play > 0 ? [middle, ...[0.5, 1].flatMap((part) => [slid(part * play), slid(-part * play)])] : [past(b, 1), past(a, -1)]
         const at = places.find((place) => {
           const own = textBox(place, of.text, cos, sin)
-          return free(own, ['text', 'line', 'extension']) && (place === middle || extensions.every((one) => !overlap(own, one)))
+          return free(own, ['text', 'line', 'extension']) && (play > 0 || extensions.every((one) => !overlap(own, one)))
         })
         if (!at) continue
         taken.push({ box: lineBox, as: 'line' }, { box: textBox(at, of.text, cos, sin), as: 'text' }, ...extensions.map((one): Taken => ({ box: one, as: 'extension' })))
