@@ -70,7 +70,7 @@ describe('a survey on paper', () => {
     expect(lengths.map(Math.round).toSorted((one, other) => one - other)).toEqual(walls.map((wall) => wall.lengthMm).toSorted((one, other) => one - other))
     // and its scale bar: black and white metres
     const metre = (1000 / scale / 25.4) * 72
-    const bar = words.filter((word) => word.page === 1 && /^[0-5]$/.test(word.text) && word.y > (pages[0]?.height ?? 0) - 40).map((word) => word.x)
+    const bar = words.filter((word) => word.page === 1 && /^[0-5]$/.test(word.text) && word.y > (pages[0]?.height ?? 0) - 40).map((word) => word.x).toSorted((one, other) => one - other)
     expect(bar.length).toBeGreaterThan(1)
     for (const [at, x] of bar.slice(1).entries()) expect(x - (bar[at] ?? 0)).toBeCloseTo(metre, 0)
   })
