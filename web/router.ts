@@ -3,6 +3,7 @@ import { useSession } from './stores/session.ts'
 
 export const steps = [
   { name: 'brief', title: 'Brief' },
+  { name: 'survey', title: 'Survey' },
   { name: 'palette', title: 'Palette' },
   { name: 'pieces', title: 'Pieces' },
   { name: 'purchases', title: 'Purchases' },
@@ -20,6 +21,7 @@ export const router = createRouter({
       children: [
         { path: '', redirect: { name: 'brief' } },
         { path: 'brief', name: 'brief', component: () => import('./brief/BriefPage.vue'), meta: { title: 'Brief' } },
+        { path: 'survey', name: 'survey', component: () => import('./survey/SurveyPage.vue'), meta: { title: 'Survey' } },
         { path: 'palette', name: 'palette', component: () => import('./palette/PalettePage.vue'), meta: { title: 'Palette' } },
         { path: 'pieces', name: 'pieces', component: () => import('./pieces/PiecesPage.vue'), meta: { title: 'Pieces' } },
         { path: 'pieces/:pieceId', name: 'piece', component: () => import('./pieces/PiecePage.vue'), meta: { title: 'Pieces' } },

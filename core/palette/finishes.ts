@@ -21,8 +21,6 @@ export type FinishReckoning = {
   readonly showable: boolean
   /** Share of the area that has been judged, 0 to 1; null while this finish has no area. A pattern's parts count with their own colours. */
   readonly share: number | null
-  /** Its own visible area, measured or judged by eye; null while nobody has said. */
-  readonly area: FinishArea | null
   readonly appears: readonly Appearance[]
 }
 
@@ -57,7 +55,6 @@ export function reckonPalette(makeover: Makeover, { rules, schools }: Practice, 
     lrv: lrv(labOf(row)),
     undertone: undertone(row.family, labOf(row), rules),
     showable: showable(labOf(row)),
-    area: known.get(row.id) ?? null,
     share: (!known.has(row.id) && !areas.get(row.id)) || area === 0 ? null : (areas.get(row.id) ?? 0) / area,
     appears: places.get(row.id) ?? [],
   }))

@@ -56,10 +56,8 @@ export function lineFigures(makeover: Makeover, reckoning: Reckoning): LineFigur
   }
 }
 
-export const stripOf = (makeover: Makeover, { palette }: Pick<Reckoning, 'palette'>): StripPart[] => {
-  const areas = new Map(palette.finishes.map((one) => [one.id, one.area?.m2 ?? null]))
-  return paletteFinishes(makeover).map(({ id, name, family, sheen, labL, labA, labB, role }) => ({ id, name, family, sheen, labL, labA, labB, visibleM2: areas.get(id) ?? null, role }))
-}
+export const stripOf = (makeover: Makeover, { survey }: Pick<Reckoning, 'survey'>): StripPart[] =>
+  paletteFinishes(makeover).map(({ id, name, family, sheen, labL, labA, labB, role }) => ({ id, name, family, sheen, labL, labA, labB, visibleM2: survey.finishes.get(id)?.m2 ?? null, role }))
 
 export const summarise = (makeover: Makeover, reckoning: Reckoning): Summary => ({
   id: makeover.id,

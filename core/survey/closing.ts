@@ -116,17 +116,22 @@ export function close(walls: readonly WallMeasure[], checks: readonly Check[], r
   const misclosure = end ? { mm: missed, oneIn: missed < 0.05 ? null : Math.round(perimeterMm / missed), dx: end.x, dy: end.y } : null
   const worst = lengths.filter((one) => (one.standardised ?? 0) > rules['survey.suspicious'] && Math.abs(one.errorMm ?? 0) > limitMm)
   const doubtful = (misclosure?.mm ?? 0) > limitMm || worst.length > 0
+  const again = doubtful ? measureAgain(walls, checks, rules, found, lengths, start ?? []) : null
+  // one that is named is set aside until it is measured again: the room is what the others make of it
+  const aside = again?.named ? adjust(start ?? [], observations.filter((one) => one.kind === 'corner' || one.id !== again.named).map((one) => one.observation), datum) : null
+  const stands = aside && !crossing(aside.points) ? aside : found
+  const told = stands === found ? lengths : setAside(lengths, readings(walls, checks, stands, observations.filter((one) => one.kind === 'corner' || one.id !== again?.named)), again?.named ?? '')
   return {
     state: 'closed',
     why: '',
-    corners: found.points,
+    corners: stands.points,
     misclosure,
     limitMm,
-    perimeterMm: walls.reduce((sum, _wall, at) => sum + apart(found.points[at] ?? origin, found.points[(at + 1) % walls.length] ?? origin), 0),
+    perimeterMm: walls.reduce((sum, _wall, at) => sum + apart(stands.points[at] ?? origin, stands.points[(at + 1) % walls.length] ?? origin), 0),
     freedom: found.freedom,
-    lengths,
-    angles: walls.map((wall, at) => ({ wallId: wall.id, place: (at + 1) % walls.length, measuredDeg: wall.cornerDeg, assumed: wall.assumed, adjustedDeg: angleIn(found.points, (at + 1) % walls.length) })),
-    again: doubtful ? measureAgain(walls, checks, rules, found, lengths, start ?? []) : null,
+    lengths: told,
+    angles: walls.map((wall, at) => ({ wallId: wall.id, place: (at + 1) % walls.length, measuredDeg: wall.cornerDeg, assumed: wall.assumed, adjustedDeg: angleIn(stands.points, (at + 1) % walls.length) })),
+    again: again && stands !== found ? { ...again, errorMm: -(told.find((one) => one.id === again.named)?.residualMm ?? 0) } : again,
   }
 }
 
@@ -189,6 +194,13 @@ function readings(walls: readonly WallMeasure[], checks: readonly Check[], found
   }
   return [...walls.map((wall, at) => reading('wall', wall.id, wall.name, wall.lengthMm, between(at, (at + 1) % walls.length))), ...checks.map((check) => reading('diagonal', check.id, nameOf(check), check.lengthMm, between(check.from, check.to)))]
 }
+/** The readings of the others, and of the one that was set aside: what they make of it, and how strongly it stood against them. */
+const setAside = (before: readonly LengthReading[], after: readonly LengthReading[], id: string): LengthReading[] =>
+  after.map((one) => {
+    const was = before.find((each) => each.id === id)
+    const residualMm = one.adjustedMm - (one.measuredMm ?? 0)
+    return one.id === id && was ? { ...one, residualMm, standardised: was.standardised, errorMm: -residualMm } : one
+  })
 const nameOf = (check: Pick<Check, 'from' | 'to'>): string => `Corner ${Math.min(check.from, check.to) + 1} to ${Math.max(check.from, check.to) + 1}`
 const asTyped = (walls: readonly WallMeasure[], checks: readonly Check[]): LengthReading[] => {
   const plain = (kind: 'wall' | 'diagonal', { id, name, lengthMm }: { id: string; name: string; lengthMm: number | null }): LengthReading => ({ id, kind, name, measuredMm: lengthMm, adjustedMm: lengthMm ?? 0, residualMm: 0, standardised: null, errorMm: null })

@@ -88,7 +88,10 @@ export function readSurveyCsv(text: string): { readonly sheet: SurveySheet | nul
       const read = readLength(typed, 'mm')
       return read.ok ? read.value : say(line, column, read.error)
     }
-    const needed = (column: Column, typed?: string): number => length(column, typed) ?? (cell(column) === '' ? (say(line, column, 'is empty: expected a length') ?? 0) : 0)
+    const needed = (column: Column, typed?: string): number => {
+      if (cell(column) === '') say(line, column, 'is empty: expected a length')
+      return length(column, typed) ?? 0
+    }
     const above = (column: Column): number => {
       const value = needed(column)
       if (value === 0 && cell(column) !== '' && !faults.some((one) => one.line === line && one.column === column)) say(line, column, 'is nothing: expected a length above zero')

@@ -22,7 +22,7 @@ describe('what a survey gives cause to say', () => {
   it('names the wall to measure again, by how much it looks wrong, and the rule', () => {
     const [remark] = remarksOf({ walls: rectangle(5000, 3600).map((wall, at) => (at === 2 ? { lengthMm: 5300 } : wall)), checks: [[1, 3, Math.hypot(5000, 3600)], [2, 4, Math.hypot(5000, 3600)]] })
     expect(remark).toMatchObject({ code: 'survey.measure-again', weight: 'look', title: 'measure Wall C again', rule: 'survey.suspicious' })
-    expect(remark?.sentence).toMatch(/misses its start by 300.mm, 1 in 58.*looks (29|30)\d.mm too long/)
+    expect(remark?.sentence).toMatch(/misses its start by 300.mm, 1 in 58.*looks 300.mm too long.*the others make it 5000.mm/)
   })
   it('names what cannot be told apart, and the measurement that would', () => {
     const [remark] = remarksOf({ walls: rectangle(5000, 3600).map((wall, at) => (at === 0 ? { lengthMm: 5100 } : wall)) })

@@ -37,7 +37,7 @@ function closingRemarks(room: Room, rules: Rules, system: UnitSystem): Remark[] 
       step: 'survey',
       subjects: one ? [{ kind: closing.lengths.find((each) => each.id === one)?.kind === 'diagonal' ? 'diagonal' : 'wall', id: one }, ...subjects] : subjects,
       title: one ? `${again.named ? '' : 'Likeliest: '}measure ${nameOf(one)} again` : again.set.length > 1 ? `${again.set.map(nameOf).join(' or ')}: one of them is wrong` : `${room.name}: measure it a second time`,
-      sentence: one ? `${missed}${wrongBy}${because}. The room stands as the likeliest fit until it is measured again.`.replace(/ {2,}/g, ' ') : `${missed}${again.set.length > 1 ? `These cannot be told apart by what was measured.${told}` : 'Nothing says which length it is.'}`,
+      sentence: one ? `${missed}${wrongBy}${because}. ${again.named ? `It is set aside until it is measured again: the others make it ${length(closing.lengths.find((each) => each.id === again.named)?.adjustedMm ?? 0)}.` : 'The room stands as the likeliest fit until it is measured again.'}`.replace(/ {2,}/g, ' ') : `${missed}${again.set.length > 1 ? `These cannot be told apart by what was measured.${told}` : 'Nothing says which length it is.'}`,
       rule: 'survey.suspicious',
       numbers: [misclosure?.mm ?? 0, ...again.set],
     }),

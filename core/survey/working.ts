@@ -75,7 +75,7 @@ export function surveyWorking(figure: SurveyFigure, room: Room, areas: RoomAreas
         title: `Closing ${room.name}`,
         means: `Least squares on the corners: lengths good to ${rules['survey.sigma']} mm and ${rules['survey.sigma-per-metre']} mm a metre, corners taken for square to ${rules['survey.sigma-angle']}°. Each line: what was measured, and what it had to move.`,
         lines: [
-          ...closing.lengths.map((one) => workingLine(one.name, length(one.adjustedMm), one.measuredMm === null ? 'not measured' : `measured ${length(one.measuredMm)}, moved ${signed(one.residualMm)}\u00a0mm${one.standardised === null ? ', nothing checks it' : `, ${one.standardised.toFixed(1)} of its σ`}`)),
+          ...closing.lengths.map((one) => workingLine(one.name, length(one.adjustedMm), one.measuredMm === null ? 'not measured' : `measured ${length(one.measuredMm)}, ${one.id === room.closing.again?.named ? 'set aside: the others differ by' : 'moved'} ${signed(one.residualMm)}\u00a0mm${one.standardised === null ? ', nothing checks it' : `, ${one.standardised.toFixed(1)} of its σ`}`)),
           ...closing.angles.map((one) => workingLine(`Corner ${one.place + 1}`, `${one.adjustedDeg.toFixed(2)}°`, one.measuredDeg === null ? 'not measured' : `${one.assumed ? 'taken for' : 'measured'} ${one.measuredDeg}°`)),
         ],
         result: workingLine('Misses its start by', closing.misclosure ? `${closing.misclosure.mm.toFixed(1)}\u00a0mm` : '–', closing.misclosure?.oneIn ? `1 : ${closing.misclosure.oneIn}; up to ${Math.round(closing.limitMm)}\u00a0mm is common` : ''),

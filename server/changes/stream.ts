@@ -9,7 +9,7 @@ import { idIn, notFound, Problem } from '../problem.ts'
 
 const most = 100
 const aliveEveryMs = 25_000
-const pages = ['brief', 'palette', 'pieces', 'piece', 'purchases', 'history', 'remarks']
+const pages = ['brief', 'survey', 'palette', 'pieces', 'piece', 'purchases', 'history', 'remarks']
 
 /** One stream of server-sent events a browser: which documents of the studio changed, and who has them open. */
 export function streamRoutes(setting: Setting): Router {

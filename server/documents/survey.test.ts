@@ -106,7 +106,7 @@ describe('a survey for other programs', () => {
     const scale = Number(/1 : (\d+)<\/title>/.exec(svg)?.[1])
     expect(svg).toMatch(/width="[\d.]+mm" height="[\d.]+mm" viewBox="0 0/)
     const heavy = [...svg.matchAll(/<path d="M([\d.]+) ([\d.]+)L([\d.]+) ([\d.]+)" stroke-width="0\.5"/g)].map(([, x1, y1, x2, y2]) => Math.round(Math.hypot(Number(x2) - Number(x1), Number(y2) - Number(y1)) * scale))
-    expect(heavy).toEqual(walls.map((wall) => expect.closeTo(wall.lengthMm, -1)))
+    expect(heavy).toEqual(walls.map((wall): unknown => expect.closeTo(wall.lengthMm, -1)))
     expect((await bytes('wall-A.svg')).toString('utf8')).toMatch(/>1405</)
     expect((await bytes('wall-A.dxf')).toString('utf8')).toMatch(/AC10/)
   })

@@ -3,12 +3,12 @@ import { v7 as uuidv7 } from 'uuid'
 import { ref, watch } from 'vue'
 import { blank } from '#core/makeover/blank.ts'
 import { add, edit, type Operation } from '#core/makeover/change.ts'
-import { scopes, unitSystems } from '#core/makeover/choices.ts'
+import { entryUnits, scopes, unitSystems } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
-import { choiceField, maybeDateField, textField, useForm, type Field } from '../parts/form.ts'
+import { choiceField, maybeDateField, maybeNumberField, textField, useForm, type Field } from '../parts/form.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 
@@ -18,7 +18,7 @@ const makeover = useMakeover()
 const clients = useRows('client')
 const rooms = useRows('room')
 const zones = useRows('zone')
-const { form, reset, submit } = useForm(() => ({ name: textField(head.name), installOn: maybeDateField(head.installOn), units: choiceField(unitSystems, head.units), scope: choiceField(scopes, head.scope) }))
+const { form, reset, submit } = useForm(() => ({ name: textField(head.name), installOn: maybeDateField(head.installOn), units: choiceField(unitSystems, head.units), entryUnit: choiceField(entryUnits, head.entryUnit), builtYear: maybeNumberField(head.builtYear, { decimals: 0, least: 1000, most: 2200 }), scope: choiceField(scopes, head.scope) }))
 
 type Named = { kind: 'client' | 'room' | 'zone'; row: Row<'client'> | Row<'room'> | Row<'zone'> | null; field: Field<string> }
 const names = ref<Named[]>([])
@@ -58,6 +58,10 @@ async function save(): Promise<void> {
       <FieldText :field="form.fields.installOn" label="Install date" optional hint="14 Mar 2027" />
       <FieldChoice :field="form.fields.units" label="Units" :options="unitSystems.map((system) => ({ value: system, label: system }))" />
       <FieldChoice :field="form.fields.scope" label="Scope" :options="scopes.map((scope) => ({ value: scope, label: scope }))" hint="decorate, refresh (paint, cloth, light), renovate" />
+    </div>
+    <div class="columns">
+      <FieldChoice :field="form.fields.entryUnit" label="A bare number is in" :options="entryUnits.map((unit) => ({ value: unit, label: unit }))" hint="where a length is typed" />
+      <FieldText :field="form.fields.builtYear" label="The house was built in" optional hint="for cautions about old paint and floors" />
     </div>
     <div class="columns">
       <div v-for="kind in ['client', 'room', 'zone'] as const" :key="kind">

@@ -2,6 +2,7 @@
 import { v7 as uuidv7 } from 'uuid'
 import { useRouter } from 'vue-router'
 import { add, schemaVersion } from '#core/makeover/change.ts'
+import { blank } from '#core/makeover/blank.ts'
 import { scopes, unitSystems } from '#core/makeover/choices.ts'
 import { currencyCodes } from '#core/money/currencies.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
@@ -30,7 +31,7 @@ async function begin(): Promise<void> {
   const done = await submit(async ({ name, client, room, currency, units, scope, installOn }) => {
     if (installOn !== null && installOn < today) return [{ field: 'installOn', message: 'lies in the past: expected today or later' }]
     const operations = [
-      add('makeover', ids.makeover, { name, currency, units, scope, installOn }),
+      add('makeover', ids.makeover, { ...blank.makeover, name, currency, units, entryUnit: units === 'metric' ? 'mm' : 'in', scope, installOn }),
       add('client', ids.client, { name: client }),
       add('room', ids.room, { name: room }),
     ]

@@ -3,30 +3,40 @@ import { v7 as uuidv7 } from 'uuid'
 import { computed, reactive, ref, watch } from 'vue'
 import { hexFromLab } from '#core/colour/lab.ts'
 import { add, edit, remove, type Operation } from '#core/makeover/change.ts'
-import { families, methods, patterns, qualities, roles, scales, sheens, surfaces } from '#core/makeover/choices.ts'
+import { conditions, families, fates, materials, methods, patterns, qualities, roles, scales, sheens, surfaces } from '#core/makeover/choices.ts'
 import type { Fields, Row } from '#core/makeover/kinds.ts'
+import { writeArea } from '#core/measure/area.ts'
 import { labOf, undertone, type Print } from '#core/palette/index.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
+import { nameOfWall, wallsOf } from '#core/survey/index.ts'
 import { useBasis } from '../parts/basis.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
 import FieldSeveral from '../parts/FieldSeveral.vue'
-import { choiceField, colourField, maybeChoiceField, maybeNumberField, rateField, severalField, textField, useForm, type Field } from '../parts/form.ts'
+import { choiceField, colourField, distanceField, maybeChoiceField, maybeLengthField, maybeNumberField, rateField, severalField, textField, useForm, type Field } from '../parts/form.ts'
 import MaterialSwatch from '../parts/MaterialSwatch.vue'
+import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { asOptions } from '../parts/rowform.ts'
 import { optionsOf, useRows } from '../stores/rows.ts'
 
-const { finish } = defineProps<{ finish: Row<'finish'> | null }>()
+/** `existing`: a new finish of the form is one that is there already, in the room given. */
+const { finish, existing = false, roomId = '' } = defineProps<{ finish: Row<'finish'> | null; existing?: boolean; roomId?: string }>()
 const open = defineModel<boolean>({ required: true })
 const makeover = useMakeover()
 const rooms = useRows('room')
 const pieces = useRows('piece')
 const finishes = useRows('finish')
+const walls = useRows('wall')
+const entry = useEntry()
 const patternParts = useRows('patternPart')
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
 const written = (row: Row<'finish'>): string => (row.colourSource === 'hex' ? hexFromLab(labOf(row)) : `${row.labL} ${row.labA} ${row.labB}`)
+const measured = computed(() => {
+  const area = finish ? makeover.reckoning?.survey.finishes.get(finish.id) : undefined
+  return area?.from === 'survey' ? writeArea(area.m2, entry.value.units) : ''
+})
 const { form, reset, submit } = useForm(() => ({
   name: textField(finish?.name),
   colour: colourField(finish ? written(finish) : ''),
@@ -41,8 +51,16 @@ const { form, reset, submit } = useForm(() => ({
   patternScale: maybeChoiceField(scales, finish?.patternScale ?? 'medium'),
   methods: severalField(methods, finish?.methods ?? ''),
   qualities: severalField(qualities, finish?.qualities ?? ''),
-  roomId: choiceField(rooms.value.map((room) => room.id), finish?.roomId ?? rooms.value[0]?.id ?? ''),
+  roomId: choiceField(rooms.value.map((room) => room.id), finish?.roomId ?? (roomId || (rooms.value[0]?.id ?? ''))),
+  fate: maybeChoiceField(fates, finish ? finish.fate : existing ? 'keep' : null),
+  condition: maybeChoiceField(conditions, finish ? finish.condition : existing ? 'good' : null),
+  material: maybeChoiceField(materials, finish?.material ?? null),
+  laidYear: maybeNumberField(finish?.laidYear ?? null, { decimals: 0, least: 1000, most: 2200 }),
+  wallId: maybeChoiceField(walls.value.map((wall) => wall.id), finish?.wallId ?? null),
+  bandFromMm: distanceField(entry.value, finish?.bandFromMm ?? 0),
+  bandToMm: maybeLengthField(entry.value, finish?.bandToMm ?? null),
 }))
+const wallsHere = computed(() => (makeover.opened ? wallsOf(makeover.opened.makeover, form.fields.roomId.text).map((wall, at) => ({ value: wall.id, label: nameOfWall(wall, at) })) : []))
 const { basis, save: saveFinish } = useBasis('finish', () => finish, open)
 /** The palette colours that a pattern carries, each with its share. */
 type Part = { row: Row<'patternPart'> | null; part: Field<string | null>; share: Field<number> }
@@ -95,10 +113,13 @@ async function save(): Promise<void> {
       const { L: labL, a: labA, b: labB } = kept ? labOf(seen) : colour.lab
       const fields: Fields<'finish'> = { ...values, labL, labA, labB, colourSource: kept ? seen.colourSource : colour.source }
       if (values.pattern === 'plain') fields.patternScale = null
+      if (values.fate === null) fields.condition = fields.material = fields.laidYear = null
+      if (values.surface !== 'walls') fields.wallId = fields.bandFromMm = fields.bandToMm = null
+      else if (fields.bandFromMm === 0) fields.bandFromMm = null
       const id = finish?.id ?? uuidv7()
       const partChanges = partOperations(id, values.pattern)
       if (partChanges === null) return Promise.resolve([{ field: null, message: 'A share of the pattern is not right yet: see above.' }])
-      return finish ? saveFinish(`Changed the finish ${values.name}`, fields, partChanges) : makeover.change(`Laid ${values.name} into the palette`, [add('finish', id, fields), ...partChanges])
+      return finish ? saveFinish(`Changed the finish ${values.name}`, fields, partChanges) : makeover.change(values.fate === null ? `Laid ${values.name} into the palette` : `Noted ${values.name}, which is there`, [add('finish', id, fields), ...partChanges])
     },
     { labL: 'colour', labA: 'colour', labB: 'colour' },
   )
@@ -117,7 +138,7 @@ const picked = computed({
 </script>
 
 <template>
-  <FormDialog v-model="open" :title="finish ? `Change ${finish.name}` : 'A finish'" :action="finish ? 'Save' : 'Lay it in'" :faults="form.faults" :busy="form.busy" :width="760" @submit="save">
+  <FormDialog v-model="open" :title="finish ? `Change ${finish.name}` : existing ? 'A finish that is there' : 'A finish'" :action="finish ? 'Save' : existing ? 'Note it' : 'Lay it in'" :faults="form.faults" :busy="form.busy" :width="760" @submit="save">
     <div class="finish-form">
       <div>
         <div class="columns">
@@ -135,7 +156,7 @@ const picked = computed({
         </div>
         <div class="columns">
           <FieldChoice :field="form.fields.role" label="Role" :options="asOptions(roles)" />
-          <FieldText :field="form.fields.visibleM2" label="Visible area by eye" optional unit="m²" />
+          <FieldText :field="form.fields.visibleM2" label="Visible area by eye" optional unit="m²" :hint="measured ? `measured: ${measured}` : ''" />
           <FieldChoice v-if="pieces.length > 0" :field="form.fields.pieceId" label="Carried by the piece" :options="optionsOf(pieces)" none="none" />
         </div>
         <div class="columns">
@@ -150,6 +171,23 @@ const picked = computed({
           </div>
           <div><button type="button" class="word" @click="parts.push(partLine(null))">Add a palette colour it carries</button></div>
         </template>
+        <details :open="form.fields.fate.text !== ''"><summary>What is there already</summary>
+          <div class="columns">
+            <FieldChoice :field="form.fields.fate" label="What becomes of it" :options="fates.map((fate) => ({ value: fate, label: { keep: 'it is kept', change: 'it is changed', camouflage: 'it is camouflaged' }[fate] }))" none="it is new" />
+            <template v-if="form.fields.fate.text !== ''">
+              <FieldChoice :field="form.fields.condition" label="Condition" :options="asOptions(conditions)" none="not said" />
+              <FieldChoice :field="form.fields.material" label="Made of" :options="asOptions(materials)" none="not said" />
+              <FieldText :field="form.fields.laidYear" label="Since the year" optional hint="old paint and floors: test first" />
+            </template>
+          </div>
+        </details>
+        <details v-if="form.fields.surface.text === 'walls' && wallsHere.length > 0" :open="form.fields.wallId.text !== '' || form.fields.bandToMm.text !== '' || form.fields.bandFromMm.text !== '0'"><summary>Where on the walls</summary>
+          <div class="columns">
+            <FieldChoice :field="form.fields.wallId" label="On" :options="wallsHere" none="all walls" />
+            <FieldText :field="form.fields.bandFromMm" label="From height" :unit="entry.unit" hint="0 is the floor" />
+            <FieldText :field="form.fields.bandToMm" label="To height" optional :unit="entry.unit" hint="empty is the ceiling" />
+          </div>
+        </details>
         <details :open="form.fields.methods.text !== '' || form.fields.qualities.text !== ''"><summary>Its methods and qualities</summary>
         <FieldSeveral :field="form.fields.methods" label="It needs" :options="methods" />
         <FieldSeveral :field="form.fields.qualities" label="It is" :options="qualities" />

@@ -3,6 +3,8 @@ import { useElementSize } from '@vueuse/core'
 import { useRoute } from 'vue-router'
 import { computed, ref, useTemplateRef } from 'vue'
 import { hexFromLab } from '#core/colour/lab.ts'
+import { paletteFinishes } from '#core/makeover/document.ts'
+import { writeArea } from '#core/measure/area.ts'
 import { remove } from '#core/makeover/change.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { compare, labOf, lrvWords } from '#core/palette/index.ts'
@@ -11,6 +13,7 @@ import { useKeys } from '../frame/keys.ts'
 import MaterialSwatch from '../parts/MaterialSwatch.vue'
 import RemarkList from '../remarks/RemarkList.vue'
 import StepRemarks from '../remarks/StepRemarks.vue'
+import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 import { useSetting } from '../brief/setting.ts'
@@ -24,7 +27,7 @@ import TieTable from './TieTable.vue'
 import { layTray } from './tray.ts'
 
 const makeover = useMakeover()
-const finishes = useRows('finish')
+const finishes = computed(() => (makeover.opened ? paletteFinishes(makeover.opened.makeover) : []))
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
 const patternParts = useRows('patternPart')
 const samples = useRows('sample')
@@ -32,7 +35,9 @@ const pieces = useRows('piece')
 const setting = useSetting()
 const frame = useTemplateRef<HTMLElement>('frame')
 const { width, height } = useElementSize(frame)
-const tray = computed(() => layTray(finishes.value, Math.max(0.5, width.value / Math.max(1, height.value))))
+const areaOf = (finish: Row<'finish'>) => makeover.reckoning?.survey.finishes.get(finish.id)
+const entry = useEntry()
+const tray = computed(() => layTray(finishes.value.map((finish) => ({ ...finish, visibleM2: areaOf(finish)?.m2 ?? null })), Math.max(0.5, width.value / Math.max(1, height.value))))
 const percent = (fraction: number): string => `${100 * fraction}%`
 
 const route = useRoute()
@@ -104,14 +109,15 @@ useKeys([
   { key: 'm', does: 'Note a sample of the finish in hand', run: () => one.value && openSample(null) },
   { key: 'x', does: 'Swap the two that are compared', run: swap },
 ])
-const judged = computed(() => finishes.value.filter((finish) => finish.visibleM2 !== null).length)
+const judged = computed(() => finishes.value.filter(areaOf).length)
+const measured = computed(() => finishes.value.filter((finish) => areaOf(finish)?.from === 'survey').length)
 </script>
 
 <template>
   <div class="palette">
     <div class="page-head">
       <h1>Palette</h1>
-      <span class="quiet">each finish as large as it is in the room, its area judged by eye</span>
+      <span class="quiet">each finish as large as it is in the room{{ measured > 0 ? ', surfaces as measured' : ', its area judged by eye' }}</span>
       <span class="end"><button type="button" class="word" @click="openDialog(null)">Add a finish<kbd>N</kbd></button></span>
     </div>
     <StepRemarks step="palette" />
@@ -131,7 +137,7 @@ const judged = computed(() => finishes.value.filter((finish) => finish.visibleM2
         >
           <MaterialSwatch :finish="place.finish" :print="printed(place.finish)" />
           <span class="name">
-            <strong>{{ place.finish.name }}</strong>
+            <strong>{{ place.finish.name }}<span v-if="place.finish.fate" class="fixed" title="It is there already and stays">fixed</span></strong>
             <span>{{ place.finish.usedFor }}<template v-if="place.width > 0.18">&ensp;LRV {{ Math.round(reading(place.finish)?.lrv ?? 0) }}</template></span>
           </span>
         </button>
@@ -142,7 +148,7 @@ const judged = computed(() => finishes.value.filter((finish) => finish.visibleM2
         </div>
       </div>
       <p class="quiet under">
-        {{ judged }} of {{ finishes.length }} finishes have an area.
+        {{ judged }} of {{ finishes.length }} finishes have an area<template v-if="measured > 0">, {{ measured }} from the survey</template>.
         <template v-if="tray.places.some((place) => place.smallest)">Drawn larger than they are, to be seen at all: {{ tray.places.filter((place) => place.smallest).map((place) => place.finish.name).join(', ') }}.</template>
       </p>
       <TieTable v-if="makeover.reckoning && makeover.reckoning.palette.ties.length > 0" :palette="makeover.reckoning.palette" />
@@ -191,7 +197,8 @@ const judged = computed(() => finishes.value.filter((finish) => finish.visibleM2
             <div v-if="carrier(one)"><dt>Carried by</dt><dd>{{ carrier(one) }}</dd></div>
             <div v-if="one.pattern !== 'plain'"><dt>Pattern</dt><dd>{{ one.patternScale }} {{ one.pattern }}</dd></div>
             <div><dt>Appears</dt><dd>{{ (reading(one)?.appears ?? []).map(placeName).join(', ') }}</dd></div>
-            <div><dt>Area by eye</dt><dd>{{ one.visibleM2 === null ? 'not judged' : `${one.visibleM2} m²` }}</dd></div>
+            <div v-if="one.fate"><dt>There already</dt><dd>{{ { keep: 'kept', change: 'to be changed', camouflage: 'camouflaged' }[one.fate] }}<template v-if="one.condition">, {{ one.condition }}</template><template v-if="one.laidYear">, since {{ one.laidYear }}</template></dd></div>
+            <div><dt>{{ areaOf(one)?.from === 'survey' ? 'Area, measured' : 'Area by eye' }}</dt><dd>{{ areaOf(one) ? writeArea(areaOf(one)?.m2 ?? 0, entry.units) : 'not judged' }}<span v-if="areaOf(one)?.from === 'survey'" class="quiet place">{{ areaOf(one)?.how }}</span></dd></div>
           </dl>
           <div class="samples">
             <p v-for="row in samplesOf(one)" :key="row.id"><button type="button" class="word" @click="openSample(row)">Sample</button> {{ row.cameOn ? `here since ${writeShortDate(row.cameOn)}` : row.orderedOn ? `ordered ${writeShortDate(row.orderedOn)}` : 'wanted' }}; {{ row.seenIn ? `seen at ${row.seenIn}` : 'not seen yet' }}; {{ row.verdict }}{{ row.judgedBy ? ` by ${row.judgedBy}` : '' }}</p>
@@ -228,6 +235,7 @@ const judged = computed(() => finishes.value.filter((finish) => finish.visibleM2
 .in-tray { position: absolute; overflow: hidden; }
 .in-tray .name { position: absolute; left: 8px; bottom: 8px; background: var(--paper); color: var(--ink); padding: 3px 6px 4px; display: grid; font-size: 12px; line-height: 15px; max-width: calc(100% - 12px); text-align: left; }
 .in-tray .name strong { font-size: 13px; line-height: 17px; font-weight: 600; }
+.in-tray .fixed { font-weight: 400; font-size: 11px; border: 1px solid var(--ink); padding: 0 3px; margin-left: 5px; }
 .in-tray .name > * { overflow: hidden; text-overflow: ellipsis; }
 .in-tray.picked { z-index: 1; outline: 4px solid var(--on-ground); outline-offset: -4px; }
 .in-tray:focus-visible { z-index: 2; outline: 4px solid var(--ink); outline-offset: -4px; box-shadow: inset 0 0 0 7px var(--paper); }

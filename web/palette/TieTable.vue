@@ -3,12 +3,15 @@ import { computed } from 'vue'
 import { deltaE } from '#core/colour/difference.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { labOf, type Palette } from '#core/palette/index.ts'
+import { paletteFinishes } from '#core/makeover/document.ts'
+import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 
 /** Palette colour × piece: where a colour is taken up again, and where two undertones part. */
 const { palette } = defineProps<{ palette: Palette }>()
+const makeover = useMakeover()
 const pieces = useRows('piece')
-const finishes = useRows('finish')
+const finishes = computed(() => (makeover.opened ? paletteFinishes(makeover.opened.makeover) : []))
 const rows = computed(() => palette.ties.map((one) => ({ ...one, piece: pieces.value.find((piece) => piece.id === one.pieceId), wall: palette.walls.find((wall) => wall.pieceId === one.pieceId) })))
 const cell = (row: (typeof rows.value)[number], finishId: string) => row.cells.find((each) => each.finishId === finishId)
 const words = { same: 'the same colour', hue: 'the same hue, another depth', clash: 'clashes' } as const

@@ -2,7 +2,8 @@ import { reactive } from 'vue'
 import { readColour, type Lab, type TypedSource } from '#core/colour/lab.ts'
 import type { Fault } from '#core/makeover/change.ts'
 import { joinSeveral, splitSeveral } from '#core/makeover/choices.ts'
-import { entryUnit, readLength, writeLength, type UnitSystem } from '#core/measure/length.ts'
+import { readLength, writeLength } from '#core/measure/length.ts'
+import type { Entry } from '../stores/entry.ts'
 import { readNumber, type Reading } from '#core/measure/decimal.ts'
 import { readDate, writeDate, writeWeekdayDate, type PlainDate } from '#core/measure/plain-date.ts'
 import { moneyParts, readMoney, writeMoney } from '#core/money/written.ts'
@@ -80,8 +81,15 @@ export const coloursField = (start: string): Field<Lab[]> =>
   )
 
 /** A length in millimetres, typed in any unit; a bare number is in the unit that the field shows. */
-export const maybeLengthField = (system: UnitSystem, start: number | null): Field<number | null> =>
-  field<number | null>(start === null ? '' : writeLength(start, system), (text) => (text.trim() === '' ? ok(null) : readLength(text, entryUnit(system))), (mm) => (mm === null ? '' : writeLength(mm, system)))
+export const maybeLengthField = ({ units, unit }: Entry, start: number | null): Field<number | null> =>
+  field<number | null>(start === null ? '' : writeLength(start, units), (text) => (text.trim() === '' ? ok(null) : readLength(text, unit)), (mm) => (mm === null ? '' : writeLength(mm, units)))
+
+export const lengthField = ({ units, unit }: Entry, start: number | null): Field<number> =>
+  field(start === null ? '' : writeLength(start, units), (text) => (text.trim() === '' ? wrong(`is empty: expected a length such as 12' 6 1/2", 3.81 m or a number of ${unit}`) : readLength(text, unit)), (mm) => writeLength(mm, units))
+
+/** A distance, which may be nothing at all; an empty field is nothing too. */
+export const distanceField = ({ units, unit }: Entry, start: number): Field<number> =>
+  field(start === 0 ? '0' : writeLength(start, units), (text) => (/^\s*(0+([.,]0+)?\s*(mm|cm|m|in|ft|"|')?)?\s*$/i.test(text) ? ok(0) : readLength(text, unit)), (mm) => (mm === 0 ? '' : writeLength(mm, units)))
 
 /** Several choices of a list, kept as one text. */
 export const severalField = (options: readonly string[], start: string): Field<string> => field(start, (text) => ok(joinSeveral(options, splitSeveral(text))))

@@ -5,7 +5,6 @@ import { hexFromLab, type Lab } from '#core/colour/lab.ts'
 import { blank } from '#core/makeover/blank.ts'
 import { add, remove, type Operation } from '#core/makeover/change.ts'
 import { keepReasons, methods, priceKinds, qualities, sources } from '#core/makeover/choices.ts'
-import { headOf } from '#core/makeover/document.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { writeQuantity } from '#core/measure/quantity.ts'
 import { sourceNeeds } from '#core/pieces/index.ts'
@@ -19,6 +18,7 @@ import FormDialog from '../parts/FormDialog.vue'
 import { choiceField, coloursField, maybeChoiceField, maybeColourField, maybeDateField, maybeLengthField, maybeNumberField, moneyField, numberField, rateField, severalField, textField, useForm, yesField } from '../parts/form.ts'
 import { asOptions } from '../parts/rowform.ts'
 import WorkingSlip from '../parts/WorkingSlip.vue'
+import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 
@@ -28,8 +28,8 @@ const makeover = useMakeover()
 const further = useRows('candidateColour')
 const sellers = computed(() => Object.values(makeover.opened?.studio.rows.seller ?? {}))
 const sellerName = (id: string | null | undefined): string => sellers.value.find((seller) => seller.id === id)?.name ?? ''
-const units = computed(() => (makeover.opened ? headOf(makeover.opened.makeover)?.units : undefined) ?? 'metric')
-const lengthUnit = computed(() => (units.value === 'metric' ? 'mm' : 'in'))
+const entry = useEntry()
+const lengthUnit = computed(() => entry.value.unit)
 /** A new candidate begins with the tax terms of the last one: sellers of one country mostly share them. */
 const last = computed(() => Object.values(makeover.opened?.makeover.rows.candidate ?? {}).toSorted((one, other) => (one.id < other.id ? -1 : 1)).findLast((one) => one.sellerId !== null))
 const writtenColour = (row: Row<'candidate'> | null): string => (row && row.labL !== null && row.labA !== null && row.labB !== null ? hexFromLab({ L: row.labL, a: row.labA, b: row.labB }) : '')
@@ -69,9 +69,9 @@ const { form, reset, submit } = useForm(() => ({
   batch: textField(candidate?.batch, { most: 60, may: true }),
   article: textField(candidate?.article, { most: 80, may: true }),
   link: textField(candidate?.link, { most: 300, may: true }),
-  widthMm: maybeLengthField(units.value, candidate?.widthMm ?? null),
-  depthMm: maybeLengthField(units.value, candidate?.depthMm ?? null),
-  heightMm: maybeLengthField(units.value, candidate?.heightMm ?? null),
+  widthMm: maybeLengthField(entry.value, candidate?.widthMm ?? null),
+  depthMm: maybeLengthField(entry.value, candidate?.depthMm ?? null),
+  heightMm: maybeLengthField(entry.value, candidate?.heightMm ?? null),
   lifeYears: maybeNumberField(candidate?.lifeYears ?? null, { decimals: 1, least: 0.1, most: 200 }),
   methods: severalField(methods, candidate?.methods ?? ''),
   qualities: severalField(qualities, candidate?.qualities ?? ''),

@@ -3,7 +3,6 @@ import { v7 as uuidv7 } from 'uuid'
 import { computed, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { add, remove, type Operation } from '#core/makeover/change.ts'
-import { headOf } from '#core/makeover/document.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { useBasis } from '../parts/basis.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
@@ -11,6 +10,7 @@ import FieldText from '../parts/FieldText.vue'
 import FieldYes from '../parts/FieldYes.vue'
 import FormDialog from '../parts/FormDialog.vue'
 import { choiceField, maybeChoiceField, maybeLengthField, moneyField, numberField, textField, useForm, yesField } from '../parts/form.ts'
+import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { optionsOf, useRows } from '../stores/rows.ts'
 
@@ -23,7 +23,7 @@ const servings = useRows('serving')
 const rooms = useRows('room')
 const zones = useRows('zone')
 const categories = useRows('category')
-const units = computed(() => (makeover.opened ? headOf(makeover.opened.makeover)?.units : undefined) ?? 'metric')
+const entry = useEntry()
 const served = computed(() => servings.value.filter((row) => row.pieceId === piece?.id))
 const { form, reset, submit } = useForm(() => ({
   name: textField(piece?.name),
@@ -34,9 +34,9 @@ const { form, reset, submit } = useForm(() => ({
   unit: textField(piece?.unit ?? 'pieces', { most: 20 }),
   allowanceMinor: moneyField(makeover.currency, piece?.allowanceMinor ?? null),
   setName: textField(piece?.setName, { most: 60, may: true }),
-  widthMm: maybeLengthField(units.value, piece?.widthMm ?? null),
-  depthMm: maybeLengthField(units.value, piece?.depthMm ?? null),
-  heightMm: maybeLengthField(units.value, piece?.heightMm ?? null),
+  widthMm: maybeLengthField(entry.value, piece?.widthMm ?? null),
+  depthMm: maybeLengthField(entry.value, piece?.depthMm ?? null),
+  heightMm: maybeLengthField(entry.value, piece?.heightMm ?? null),
   hides: yesField(piece?.hides ?? false),
   roomId: choiceField(rooms.value.map((room) => room.id), piece?.roomId ?? rooms.value[0]?.id ?? ''),
   zoneId: maybeChoiceField(zones.value.map((zone) => zone.id), piece?.zoneId ?? null),
@@ -83,9 +83,9 @@ async function save(): Promise<void> {
       <FieldText :field="form.fields.allowanceMinor" label="Allowance" :unit="makeover.currency" hint="For all of it, with tax and delivery" />
     </div>
     <div class="columns">
-      <FieldText :field="form.fields.widthMm" label="Width it may take" optional :unit="units === 'metric' ? 'mm' : 'in'" />
-      <FieldText :field="form.fields.depthMm" label="Depth" optional :unit="units === 'metric' ? 'mm' : 'in'" />
-      <FieldText :field="form.fields.heightMm" label="Height" optional :unit="units === 'metric' ? 'mm' : 'in'" />
+      <FieldText :field="form.fields.widthMm" label="Width it may take" optional :unit="entry.unit" />
+      <FieldText :field="form.fields.depthMm" label="Depth" optional :unit="entry.unit" />
+      <FieldText :field="form.fields.heightMm" label="Height" optional :unit="entry.unit" />
     </div>
     <div class="columns">
       <FieldText :field="form.fields.setName" label="Pair or set" optional hint="Pieces of one name stay together" />

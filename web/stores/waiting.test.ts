@@ -1,4 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest'
+import { blank } from '#core/makeover/blank.ts'
 import { add, schemaVersion } from '#core/makeover/change.ts'
 import { countingIds } from '#core/testing/small-makeover.ts'
 import { drop, isWaitingKey, keep, makeoversWaiting, parted, readAll, type Waiting } from './waiting.ts'
@@ -58,7 +59,7 @@ describe('what waits to be sent', () => {
   it('goes on past what is held, but for what rests on it', () => {
     const room = newId()
     const first = waiting({ changeSet: { id: newId(), schemaVersion, sentence: 'Hall', operations: [add('room', room, { name: 'Hall' })] }, held: { is: 'refused', faults: [] } })
-    const rests = waiting({ changeSet: { id: newId(), schemaVersion, sentence: 'Nook', operations: [add('zone', newId(), { roomId: room, name: 'Nook' })] } })
+    const rests = waiting({ changeSet: { id: newId(), schemaVersion, sentence: 'Nook', operations: [add('zone', newId(), { ...blank.zone, roomId: room, name: 'Nook' })] } })
     const apart = waiting()
     const { going, held, resting } = parted([first, rests, apart])
     expect(going).toEqual([apart])

@@ -30,12 +30,12 @@ export function elevationOf(room: Room, wall: Wall, { text, units, again = [] }:
     }
   page.dimension({ from: { x: 0, y: 0 }, to: { x: length, y: 0 }, away: down, text: write(length), first: stops.length > 2 ? 3.4 : 1.6, oneSided: true, subject: { kind: 'wall', id: wall.row.id }, length: wall.arc === null, marked: again.includes(wall.row.id) })
   for (const [at, top] of [[0, face.at(-1)], [length, face[2]]] as const) if (top && face.length > 0) page.dimension({ from: { x: at, y: 0 }, to: { x: at, y: top.y }, away: { x: at === 0 ? -1 : 1, y: 0 }, text: write(top.y), oneSided: true })
-  for (const one of wall.openings) page.label(one.name, places((one.u0 + one.u1) / 2, (one.z0 + one.z1) / 2, page.size), 'openings', { subject: { kind: 'opening', id: one.row.id } })
+  for (const one of wall.openings) page.label(one.name, [...places((one.u0 + one.u1) / 2, (one.z0 + one.z1) / 2, page.size).slice(0, 3), { x: (one.u0 + one.u1) / 2, y: one.z1 + page.size * 0.8 }, ...places((one.u0 + one.u1) / 2, one.z1 + page.size, page.size)], 'openings', { subject: { kind: 'opening', id: one.row.id } })
   for (const one of wall.fixtures) {
     const [x, y] = [(one.u0 + one.u1) / 2, (one.z0 + one.z1) / 2]
     const where = one.row.fromEnd ? length - one.u1 : one.u0
     const said = `${one.name} ${write(where)}${one.row.fromEnd ? ' from right' : ''}, ${write(one.z0)} up`
-    page.label(said, places(x, y, page.size, widthOf(said, page.size) / 2).slice(one.u1 > one.u0 ? 0 : 1), 'fixtures', { subject: { kind: 'fixture', id: one.row.id } })
+    page.label(said, places(x, y, page.size, widthOf(said, page.size) / 2).slice(one.u1 > one.u0 ? 0 : 1), 'fixtures', { subject: { kind: 'fixture', id: one.row.id }, shorter: one.name })
   }
   for (const one of wall.openings)
     for (const [low, high] of [[0, one.z0], [one.z0, one.z1]] as const) if (high > low) page.dimension({ from: { x: one.u0, y: low }, to: { x: one.u0, y: high }, away: { x: 1, y: 0 }, text: write(high - low), first: 1.4, subject: { kind: 'opening', id: one.row.id } })

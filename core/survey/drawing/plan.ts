@@ -52,9 +52,13 @@ export function planOf(room: Room, options: PlanOptions): Drawing {
       const [a, b] = [room.closing.corners[from], room.closing.corners[to]]
       if (a && b) page.draw({ is: 'line', layer: 'checks', stroke: 'dashed', points: [a, b], subject: { kind: 'diagonal', id } })
     }
-  for (const wall of room.walls) lengths(page, wall, options, closed ? thickness : 0)
-  names(page, room)
+  // what matters most is placed first: each wall's length and letter, then corners and checks, then what is on the walls
+  for (const wall of room.walls) whole(page, wall, options, closed ? thickness : 0)
+  letters(page, room)
   if (options.diagonals ?? true) for (const { id, from, to } of checksOf(room)) across(page, room, id, from, to, options)
+  numbers(page, room)
+  for (const wall of room.walls) chain(page, wall, options, closed ? thickness : 0)
+  if (options.fixtures ?? true) for (const wall of room.walls) for (const one of wall.fixtures) fixtureName(page, wall, one)
   for (const zone of room.zones) {
     const [a, , c] = zone.outline ?? []
     if (a && c) page.label(zone.row.name, around({ x: (a.x + c.x) / 2, y: (a.y + c.y) / 2 }, page.size), 'zones', { subject: { kind: 'zone', id: zone.row.id } })
@@ -70,20 +74,28 @@ const outward = (wall: Wall, along: number): Point => {
   return { x: -way.y, y: way.x }
 }
 
-function lengths(page: Sheet, wall: Wall, { units, again = [] }: PlanOptions, thickness: number): void {
-  const away = wall.arc ? outward({ ...wall, arc: null }, 0) : outward(wall, 0)
-  const begin = 1.6 + Math.max(thickness, wall.rise) / page.size
-  const at = (along: number): Point => pointOn(wall, along)
-  const openings = wall.openings.filter((one) => one.u0 > -1 && one.u1 < wall.lengthMm + 1)
-  if (openings.length > 0 && !wall.arc) {
-    const stops = [...new Set([0, ...openings.flatMap((one) => [one.u0, one.u1]), wall.lengthMm].map((stop) => Math.round(stop * 10) / 10))].toSorted((one, other) => one - other)
-    for (const [index, to] of stops.slice(1).entries()) {
-      const from = stops[index] ?? 0
-      const of = openings.find((one) => Math.abs(one.u0 - from) < 0.2 && Math.abs(one.u1 - to) < 0.2)
-      if (to - from > 0.5) page.dimension({ from: at(from), to: at(to), away, text: writeDimension(to - from, units), first: begin, ...(of ? { subject: { kind: 'opening' as const, id: of.row.id } } : {}) })
-    }
+/** A curved wall’s lengths stand off as far as it bulges. */
+const standOff = (wall: Wall, thickness: number, size: number): number => 1.6 + Math.max(thickness, wall.rise) / size
+const outwardOf = (wall: Wall): Point => outward({ ...wall, arc: null }, 0)
+const onIt = (wall: Wall): readonly OnWall<'opening'>[] => (wall.arc ? [] : wall.openings.filter((one) => one.u0 > -1 && one.u1 < wall.lengthMm + 1))
+
+/** The length of a wall from corner to corner, outside the row of what is in it. */
+function whole(page: Sheet, wall: Wall, { units, again = [] }: PlanOptions, thickness: number): void {
+  const first = standOff(wall, thickness, page.size) + (onIt(wall).length > 0 ? 1.8 : 0)
+  if (wall.chordMm > 0) page.dimension({ from: wall.from, to: wall.to, away: outwardOf(wall), text: writeDimension(wall.chordMm, units), first, subject: { kind: 'wall', id: wall.row.id }, length: true, marked: again.includes(wall.row.id) })
+}
+
+/** From corner to opening to corner, one length after the other. */
+function chain(page: Sheet, wall: Wall, { units }: PlanOptions, thickness: number): void {
+  const openings = onIt(wall)
+  if (openings.length === 0) return
+  const stops = [...new Set([0, ...openings.flatMap((one) => [one.u0, one.u1]), wall.lengthMm].map((stop) => Math.round(stop * 10) / 10))].toSorted((one, other) => one - other)
+  // the longer ones first: a short one finds its place beside them
+  const stretches = stops.slice(1).map((to, index) => ({ from: stops[index] ?? 0, to })).toSorted((one, other) => other.to - other.from - (one.to - one.from))
+  for (const { from, to } of stretches) {
+    const of = openings.find((one) => Math.abs(one.u0 - from) < 0.2 && Math.abs(one.u1 - to) < 0.2)
+    if (to - from > 0.5) page.dimension({ from: pointOn(wall, from), to: pointOn(wall, to), away: outwardOf(wall), text: writeDimension(to - from, units), first: standOff(wall, thickness, page.size), ...(of ? { subject: { kind: 'opening' as const, id: of.row.id } } : {}) })
   }
-  if (wall.chordMm > 0) page.dimension({ from: wall.from, to: wall.to, away, text: writeDimension(wall.chordMm, units), first: begin + (openings.length > 0 && !wall.arc ? 1.8 : 0), subject: { kind: 'wall', id: wall.row.id }, length: true, marked: again.includes(wall.row.id) })
 }
 
 /** A check measure: its length is written along it, beside its line. */
@@ -102,13 +114,18 @@ function around({ x, y }: Point, size: number): Point[] {
   return [{ x, y }, ...[1.2, 2.4, 3.6, 5].flatMap((far) => Array.from({ length: 8 }, (_, at) => ({ x: x + far * size * Math.cos((at * Math.PI) / 4), y: y + far * size * Math.sin((at * Math.PI) / 4) })))]
 }
 
-/** A letter on each wall and a number in each corner, inside the room. */
-function names(page: Sheet, room: Room): void {
+/** A letter on each wall, inside the room. */
+function letters(page: Sheet, room: Room): void {
   const { size } = page
   for (const wall of room.walls) {
     const base = (far: number, share: number): Point => pointOn(wall, wall.lengthMm * share, far * size)
     page.label(letterOf(wall.at), [1.1, 1.9, 2.7, 3.6].flatMap((far) => [0.5, 0.38, 0.62, 0.25, 0.75].map((share) => base(far, share))), 'names', { subject: { kind: 'wall', id: wall.row.id }, strong: true })
   }
+}
+
+/** A number in each corner, inside the room. */
+function numbers(page: Sheet, room: Room): void {
+  const { size } = page
   const { corners } = room.closing
   const count = room.closing.state === 'closed' ? corners.length : 0
   for (let at = 0; at < count; at++) {
@@ -167,8 +184,6 @@ function fixture(page: Sheet, wall: Wall, one: OnWall<'fixture'>, { fixtures = t
     const points = [pointOn(wall, one.u0, out), pointOn(wall, one.u1, out), pointOn(wall, one.u1, deep), pointOn(wall, one.u0, deep)]
     page.draw({ is: 'line', layer: 'fixtures', stroke: above ? 'dashed' : 'firm', points, closed: true, filled: above ? 'none' : 'paper', subject })
     page.keepClear(points, true)
-    const [middle, way] = [pointOn(wall, (one.u0 + one.u1) / 2, (out + deep) / 2), pointOn(wall, (one.u0 + one.u1) / 2, deep + page.size)]
-    page.label(one.name, [middle, way, ...around(way, page.size)], 'fixtures', { subject })
     return
   }
   const r = page.size * 0.32
@@ -177,6 +192,15 @@ function fixture(page: Sheet, wall: Wall, one: OnWall<'fixture'>, { fixtures = t
   if (what === 'light point') page.draw({ is: 'line', layer: 'fixtures', stroke: 'firm', points: [{ x: at.x - r, y: at.y - r }, { x: at.x + r, y: at.y + r }], subject }, { is: 'line', layer: 'fixtures', stroke: 'firm', points: [{ x: at.x - r, y: at.y + r }, { x: at.x + r, y: at.y - r }], subject })
   else if (what === 'switch') page.draw({ is: 'line', layer: 'fixtures', stroke: 'firm', points: [at, { x: at.x + r * 1.8, y: at.y + r * 1.8 }], subject })
   page.keepClear([{ x: at.x - r, y: at.y }, { x: at.x + r, y: at.y }])
+}
+
+/** What a fixed thing with a width is called, on it or before it. */
+function fixtureName(page: Sheet, wall: Wall, one: OnWall<'fixture'>): void {
+  if (one.u1 <= one.u0) return
+  const middle = (one.u0 + one.u1) / 2
+  const deep = one.row.outMm + (one.row.depthMm ?? 60)
+  const before = pointOn(wall, middle, deep + page.size)
+  page.label(one.name, [pointOn(wall, middle, (one.row.outMm + deep) / 2), before, ...around(before, page.size)], 'fixtures', { subject: { kind: 'fixture', id: one.row.id } })
 }
 
 /** A room beside this one: its walls and its name, without lengths. */

@@ -25,27 +25,25 @@ export type Drawing = { readonly marks: readonly Mark[]; readonly bounds: Bounds
 type Box = { readonly x: number; readonly y: number; readonly half: number; readonly tall: number; readonly cos: number; readonly sin: number; readonly reachX: number; readonly reachY: number }
 const box = (x: number, y: number, half: number, tall: number, cos: number, sin: number): Box => ({ x, y, half, tall, cos, sin, reachX: Math.abs(half * cos) + Math.abs(tall * sin), reachY: Math.abs(half * sin) + Math.abs(tall * cos) })
 
+/** How far a box reaches along a direction, either way from its middle. */
+const reach = ({ half, tall, cos: c, sin: s }: Box, cos: number, sin: number): number => half * Math.abs(c * cos + s * sin) + tall * Math.abs(c * sin - s * cos)
+const apartAlong = (one: Box, other: Box, cos: number, sin: number): boolean => Math.abs((other.x - one.x) * cos + (other.y - one.y) * sin) >= reach(one, cos, sin) + reach(other, cos, sin) - 1e-9
 /** Do two boxes overlap? Separating axes, after a look at their upright bounds. */
 function overlap(one: Box, other: Box): boolean {
-  const [dx, dy] = [other.x - one.x, other.y - one.y]
-  if (Math.abs(dx) >= one.reachX + other.reachX || Math.abs(dy) >= one.reachY + other.reachY) return false
-  const clear = (cos: number, sin: number): boolean => {
-    const reach = ({ half, tall, cos: c, sin: s }: Box): number => half * Math.abs(c * cos + s * sin) + tall * Math.abs(c * sin - s * cos)
-    return Math.abs(dx * cos + dy * sin) >= reach(one) + reach(other) - 1e-9
-  }
-  return !(clear(one.cos, one.sin) || clear(-one.sin, one.cos) || clear(other.cos, other.sin) || clear(-other.sin, other.cos))
+  if (Math.abs(other.x - one.x) >= one.reachX + other.reachX || Math.abs(other.y - one.y) >= one.reachY + other.reachY) return false
+  return !(apartAlong(one, other, one.cos, one.sin) || apartAlong(one, other, -one.sin, one.cos) || apartAlong(one, other, other.cos, other.sin) || apartAlong(one, other, -other.sin, other.cos))
 }
 
 /** The width of a text, as a share of its height, letter by letter: generous, so that what fits here fits in print. */
 export const widthOf = (text: string, size: number): number => [...text].reduce((sum, letter) => sum + (/[\s\u00a0.,:'′″"|il]/.test(letter) ? 0.34 : /[A-ZMWmw²³]/.test(letter) ? 0.74 : 0.6), 0.1) * size
 
-type Taken = { readonly box: Box; readonly as: 'text' | 'line' | 'extension' }
+type Taken = 'text' | 'line' | 'extension'
 export type Dimension = { readonly from: Point; readonly to: Point; /** Unit vector away from what is measured. */ readonly away: Point; readonly text: string; readonly subject?: Subject; readonly length?: boolean; readonly marked?: boolean; /** How far out it begins, in heights of text. */ readonly first?: number; /** Only on the given side. */ readonly oneSided?: boolean }
 
 /** A sheet that fills up. `size` is the height of its text in mm of the room. */
 export function sheet(size: number) {
   const marks: Mark[] = []
-  const taken: Taken[] = []
+  const taken: Readonly<Record<Taken, Box[]>> = { text: [], line: [], extension: [] }
   const unplaced: string[] = []
   const thin = size * 0.06
 
@@ -54,24 +52,29 @@ export function sheet(size: number) {
     return box((from.x + to.x) / 2, (from.y + to.y) / 2, length / 2, tall, (to.x - from.x) / length, (to.y - from.y) / length)
   }
   const textBox = (at: Point, text: string, cos: number, sin: number): Box => box(at.x, at.y, widthOf(text, size) / 2, size * 0.55, cos, sin)
-  const free = (one: Box, against: readonly Taken['as'][]): boolean => taken.every((each) => !against.includes(each.as) || !overlap(one, each.box))
+  function free(one: Box, against: readonly Taken[]): boolean {
+    for (const kind of against) for (const each of taken[kind]) if (overlap(one, each)) return false
+    return true
+  }
 
   /** Lines that nothing may be written over. */
   function keepClear(points: readonly Point[], closed = false): void {
     for (const [at, from] of points.entries()) {
       const to = points[at + 1] ?? (closed ? points[0] : undefined)
-      if (to) taken.push({ box: alongBox(from, to, thin), as: 'line' })
+      if (to) taken.line.push(alongBox(from, to, thin))
     }
   }
-  /** A text at the first free of several places; where all are taken it is left out and listed. */
-  function label(text: string, places: readonly Point[], layer: Layer, of: { readonly subject?: Subject; readonly strong?: boolean; readonly marked?: boolean } = {}): boolean {
-    for (const at of places) {
-      const own = textBox(at, text, 1, 0)
-      if (!free(own, ['text', 'line', 'extension'])) continue
-      taken.push({ box: own, as: 'text' })
-      marks.push({ is: 'text', layer, at, text, size, turn: 0, ...of })
-      return true
-    }
+  /** A text at the first free of several places, or a shorter one; where all are taken it is left out and listed. */
+  function label(text: string, places: readonly Point[], layer: Layer, of: { readonly shorter?: string; readonly subject?: Subject; readonly strong?: boolean; readonly marked?: boolean } = {}): boolean {
+    const { shorter, ...rest } = of
+    for (const said of shorter === undefined ? [text] : [text, shorter])
+      for (const at of places) {
+        const own = textBox(at, said, 1, 0)
+        if (!free(own, ['text', 'line', 'extension'])) continue
+        taken.text.push(own)
+        marks.push({ is: 'text', layer, at, text: said, size, turn: 0, ...rest })
+        return true
+      }
     unplaced.push(text)
     return false
   }
@@ -113,7 +116,9 @@ export function sheet(size: number) {
           return free(own, ['text', 'line', 'extension']) && (play > 0 || extensions.every((one) => !overlap(own, one)))
         })
         if (!at) continue
-        taken.push({ box: lineBox, as: 'line' }, { box: textBox(at, of.text, cos, sin), as: 'text' }, ...extensions.map((one): Taken => ({ box: one, as: 'extension' })))
+        taken.line.push(lineBox)
+        taken.text.push(textBox(at, of.text, cos, sin))
+        taken.extension.push(...extensions)
         const tick = (end: Point): Mark => ({ is: 'line', layer: 'dimensions', stroke: 'firm', points: [{ x: end.x - (way.x + of.away.x) * size * 0.22, y: end.y - (way.y + of.away.y) * size * 0.22 }, { x: end.x + (way.x + of.away.x) * size * 0.22, y: end.y + (way.y + of.away.y) * size * 0.22 }] })
         marks.push(
           { is: 'line', layer: 'dimensions', stroke: 'fine', points: [begin(of.from), beyond(a)] },
