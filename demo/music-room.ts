@@ -104,7 +104,7 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
     finish({ name: 'Tin', role: 'accent', family: 'metal', sheen: 'satin', hex: '#a9aaa9', usedFor: 'lamps, pulls', m2: 0.5, surface: 'piece' }),
     finish({ name: 'Sea glass', role: 'accent', family: 'ceramic', sheen: 'gloss', hex: '#3f857c', usedFor: 'bowls on the shelf', m2: 0.3, surface: 'piece' }),
     finish({ name: 'Old distemper', role: 'secondary', family: 'paint', sheen: 'matt', hex: '#dcd3c4', usedFor: 'ceiling, flaking', m2: null, surface: 'ceiling', fate: 'change', condition: 'damaged', material: 'paint', laidYear: 1955 }),
-    finish({ name: 'Brown gloss', role: 'secondary', family: 'paint', sheen: 'gloss', hex: '#5d4433', usedFor: 'closet door, for now', m2: 1.3, surface: 'other', fate: 'camouflage', condition: 'worn', material: 'paint', laidYear: 1988 }),
+    finish({ name: 'Brown gloss', role: 'secondary', family: 'paint', sheen: 'gloss', hex: '#5d4433', usedFor: 'closet door', m2: 1.3, surface: 'other', fate: 'camouflage', condition: 'worn', material: 'paint', laidYear: 1988 }),
   ])
   say('Said what the quilt holds', [
     add('patternPart', newId(), { finishId: idOf('finish', 'Patchwork'), partId: idOf('finish', 'Rain barrel'), sharePpm: percent(25) }),

@@ -38,7 +38,7 @@ describe('npm run reckon', () => {
   it('says the remarks as lines, and what a change would do', () => {
     const lines = run(demo, '--today', '2026-09-01', '--remarks').out.trim().split('\n')
     expect(lines).toHaveLength(reckon(documents, plainDate('2026-09-01')).remarks.length)
-    for (const line of lines) expect(line).toMatch(/^(stop|look|note)( \(accepted\))?\t(brief|palette|pieces|purchases)\t/)
+    for (const line of lines) expect(line).toMatch(/^(stop|look|note)( \(accepted\))?\t(brief|survey|palette|pieces|purchases)\t/)
     const piece = Object.values(documents.makeover.rows.piece).find((row) => row.name === 'Listening bench')
     const changes = join(folder, 'changes.json')
     writeFileSync(changes, JSON.stringify([{ op: 'put', kind: 'piece', id: piece?.id, base: piece?.version, fields: { quantity: 9 } }]))

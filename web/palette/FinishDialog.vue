@@ -183,7 +183,7 @@ const picked = computed({
         </details>
         <details v-if="form.fields.surface.text === 'walls' && wallsHere.length > 0" :open="form.fields.wallId.text !== '' || form.fields.bandToMm.text !== '' || form.fields.bandFromMm.text !== '0'"><summary>Where on the walls</summary>
           <div class="columns">
-            <FieldChoice :field="form.fields.wallId" label="On" :options="wallsHere" none="all walls" />
+            <FieldChoice :field="form.fields.wallId" label="On which wall" :options="wallsHere" none="all walls" />
             <FieldText :field="form.fields.bandFromMm" label="From height" :unit="entry.unit" hint="0 is the floor" />
             <FieldText :field="form.fields.bandToMm" label="To height" optional :unit="entry.unit" hint="empty is the ceiling" />
           </div>

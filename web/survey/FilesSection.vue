@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { v7 as uuidv7 } from 'uuid'
-import { computed, ref, useTemplateRef, watch } from 'vue'
+import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import type { Operation } from '#core/makeover/change.ts'
 import { letterOf, readSurveyCsv, sheetOperations, type Room, type SheetFault, type SurveySheet } from '#core/survey/index.ts'
 import { useMakeover } from '../stores/makeover.ts'
@@ -11,9 +11,9 @@ const makeover = useMakeover()
 const base = computed(() => `/api/makeovers/${makeover.opened?.makeover.id ?? ''}/rooms/${room.id}`)
 const input = useTemplateRef<HTMLInputElement>('input')
 const name = ref('')
-const sheet = ref<SurveySheet | null>(null)
-const faults = ref<readonly SheetFault[]>([])
-const operations = ref<readonly Operation[]>([])
+const sheet = shallowRef<SurveySheet | null>(null)
+const faults = shallowRef<readonly SheetFault[]>([])
+const operations = shallowRef<readonly Operation[]>([])
 const refused = ref<readonly string[]>([])
 const done = ref('')
 watch(() => room.id, putAway)

@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { v7 as uuidv7 } from 'uuid'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { edit } from '#core/makeover/change.ts'
+import { blank } from '#core/makeover/blank.ts'
+import { add, edit } from '#core/makeover/change.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { readLength, writeLength } from '#core/measure/length.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
@@ -158,6 +160,17 @@ function openFinish(row: Row<'finish'> | null): void {
   finishOpen.value = true
 }
 
+/** A wall that was forgotten, put into the walk: not measured yet. */
+async function addAfter(id: string): Promise<void> {
+  const now = room.value
+  const at = now?.walls.findIndex((one) => one.row.id === id) ?? -1
+  const before = now?.walls[at]
+  if (!now || !before) return
+  const place = (before.row.place + (now.walls[at + 1]?.row.place ?? before.row.place + 2)) / 2
+  const fresh = uuidv7()
+  if ((await makeover.change(`Put a wall after ${before.name.toLowerCase()}`, [add('wall', fresh, { ...blank.wall, roomId: now.id, place })])).length === 0) selected.value = { kind: 'wall', id: fresh }
+}
+
 const closing = computed(() => room.value?.closing)
 const closes = computed(() => {
   const now = closing.value
@@ -233,7 +246,7 @@ useKeys([
     </section>
 
     <Teleport defer to="#tag">
-      <SurveyTag :room="room" :areas="areas" :selected="selected" @open="openForm" @face="face = $event" @away="selected = null" />
+      <SurveyTag :room="room" :areas="areas" :selected="selected" @open="openForm" @face="face = $event" @away="selected = null" @after="addAfter" />
       <p class="caution quiet">Computed from what was typed. Before anything is made to measure, have its maker measure.</p>
     </Teleport>
     <RowDialog v-if="form" :key="opened?.what ?? ''" v-model="formOpen" :form="form as never" :row="formRow as never" :width="680" @made="made" />

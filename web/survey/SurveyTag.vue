@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { rowsOf } from '#core/makeover/document.ts'
 import { writeArea, writeVolume } from '#core/measure/area.ts'
 import { writeLength } from '#core/measure/length.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
@@ -11,7 +12,7 @@ import { useWorking } from '../stores/working.ts'
 
 /** What is taken up on the drawing, or the figures of the room where nothing is. */
 const { room, areas, selected } = defineProps<{ room: Room; areas: RoomAreas | null; selected: Subject | null }>()
-const emit = defineEmits<{ open: [what: 'wall' | 'opening' | 'fixture' | 'diagonal' | 'zone', id: string]; face: [wallAt: number]; away: [] }>()
+const emit = defineEmits<{ open: [what: 'wall' | 'opening' | 'fixture' | 'diagonal' | 'zone', id: string]; face: [wallAt: number]; away: []; after: [wallId: string] }>()
 const makeover = useMakeover()
 const working = useWorking()
 const entry = useEntry()
@@ -21,7 +22,12 @@ const area = (m2: number | null | undefined): string => (m2 == null ? 'no height
 function show(figure: SurveyFigure, wallId: string | null = null): void {
   if (areas) working.showWorking(surveyWorking(figure, room, areas, rules.value, entry.value.units, wallId))
 }
-const remarks = computed(() => (makeover.reckoning?.remarks ?? []).filter((remark) => remark.step === 'survey' && (selected ? remark.subjects.some((subject) => subject.id === selected.id) : true)))
+/** The ids of what belongs to this room, so that another room's remarks stay with it. */
+const own = computed(() => {
+  const finishes = makeover.opened ? rowsOf(makeover.opened.makeover, 'finish').filter((row) => row.roomId === room.id) : []
+  return new Set([room.id, ...finishes.map((row) => row.id), ...room.checks.map((check) => check.id), ...room.walls.flatMap((one) => [one.row.id, ...[...one.openings, ...one.fixtures].map((each) => each.row.id)])])
+})
+const remarks = computed(() => (makeover.reckoning?.remarks ?? []).filter((remark) => remark.step === 'survey' && remark.subjects.some((subject) => (selected ? subject.id === selected.id : own.value.has(subject.id)))))
 const wall = computed(() => (selected?.kind === 'wall' ? room.walls.find((one) => one.row.id === selected.id) : undefined))
 const reading = computed(() => room.closing.lengths.find((one) => one.id === selected?.id))
 const wallAreas = computed(() => areas?.walls.find((one) => one.wallId === wall.value?.row.id))
@@ -65,7 +71,7 @@ const zoneArea = (id: string): number | undefined => areas?.zones.find((one) => 
           <template v-if="wallAreas && wallAreas.bands.length > 1 && wallAreas.grossM2 > 0"><div v-for="band in wallAreas.bands" :key="band.fromMm"><dt>{{ band.fromMm === 0 ? 'up' : `from ${length(band.fromMm)}` }} to {{ band.toMm === null ? 'the ceiling' : length(band.toMm) }}</dt><dd>{{ area(band.netM2) }}</dd></div></template>
         </template>
       </dl>
-      <div class="tag-actions"><el-button v-if="room.closing.state === 'closed'" @click="emit('face', wall.at)">Stand before it</el-button><el-button @click="emit('open', 'wall', wall.row.id)">Change</el-button></div>
+      <div class="tag-actions"><el-button v-if="room.closing.state === 'closed'" @click="emit('face', wall.at)">Stand before it</el-button><el-button @click="emit('open', 'wall', wall.row.id)">Change</el-button><el-button @click="emit('after', wall.row.id)">A wall after it</el-button></div>
     </template>
     <template v-else-if="thing">
       <h2>{{ thing.each.name }}</h2>

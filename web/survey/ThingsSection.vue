@@ -23,7 +23,7 @@ const sharedWith = (id: string | null): string => {
 
 <template>
   <section aria-labelledby="heights-title">
-    <div class="section-head"><h2 id="heights-title">Heights, slopes and zones</h2><span class="ends"><button type="button" class="word" @click="emit('open', 'survey', room.survey?.id ?? null)">Heights</button> <button type="button" class="word" @click="emit('open', 'slope', null)">A slope</button> <button type="button" class="word" @click="emit('open', 'zone', null)">A zone</button></span></div>
+    <div class="section-head"><h2 id="heights-title">Heights, slopes and zones</h2><span class="ends"><button type="button" class="word" @click="emit('open', 'survey', room.survey?.id ?? null)">Set the heights</button> <button type="button" class="word" @click="emit('open', 'slope', null)">A slope</button> <button type="button" class="word" @click="emit('open', 'zone', null)">A zone</button></span></div>
     <ul class="facts">
       <li>{{ room.survey?.heightMm ? `Ceiling ${length(room.survey.heightMm)}` : 'No height of the ceiling yet' }}<template v-if="room.survey?.dadoMm">, dado {{ length(room.survey.dadoMm) }}</template><template v-if="room.survey?.railMm">, picture rail {{ length(room.survey.railMm) }}</template><template v-if="room.survey?.facesDeg !== null && room.survey">, facing wall A one looks {{ Math.round(room.survey.facesDeg) }}°</template></li>
       <li v-for="wall in room.walls.filter((one) => one.row.heightMm !== null)" :key="wall.row.id">Corner {{ wall.at + 1 }}: {{ length(wall.row.heightMm ?? 0) }}</li>
