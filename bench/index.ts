@@ -1,5 +1,6 @@
 /** npm run bench: everything that is measured, one after the other. */
 import './reckon.ts'
+import './survey.ts'
 import { benchChanges } from './changes.ts'
 import { benchFollow, benchStart } from './follow.ts'
 

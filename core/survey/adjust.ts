@@ -68,7 +68,7 @@ function equationsOf(observation: Observation, points: readonly Point[]): Equati
  * Adjusts from approximate coordinates. `held` are the unknowns that stay as they are (2i for x, 2i + 1 for y of point
  * i). Null where the observations do not fix the points, or no likeliest place is found.
  */
-export function adjust(start: readonly Point[], observations: readonly Observation[], held: ReadonlySet<number>): Adjustment | null {
+export function adjust(start: readonly Point[], observations: readonly Observation[], held: ReadonlySet<number>, rounds = 80): Adjustment | null {
   const place = new Map<number, number>()
   for (let unknown = 0; unknown < 2 * start.length; unknown++) if (!held.has(unknown)) place.set(unknown, place.size)
   const size = place.size
@@ -77,7 +77,7 @@ export function adjust(start: readonly Point[], observations: readonly Observati
   let now = cost(points)
   let damping = 0
   for (let round = 0; ; round++) {
-    if (round === 80 || !Number.isFinite(now)) return null
+    if (round === rounds || !Number.isFinite(now)) return null
     const { normal, right } = normalOf(observations, points, place)
     for (let row = 0; row < size; row++) normal[row * size + row] = (normal[row * size + row] ?? 0) * (1 + damping)
     const lower = cholesky(normal, size)
@@ -96,7 +96,8 @@ export function adjust(start: readonly Point[], observations: readonly Observati
       continue
     }
     points = moved
-    const settled = furthest < 1e-8 || now - then < 1e-15 * now
+    // a thousandth of a thousandth of a millimetre is nobody’s business
+    const settled = furthest < 1e-6 || now - then < 1e-13 * now
     now = then
     damping /= 10
     if (damping < 1e-6) damping = 0

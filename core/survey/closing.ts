@@ -116,9 +116,9 @@ export function close(walls: readonly WallMeasure[], checks: readonly Check[], r
   const misclosure = end ? { mm: missed, oneIn: missed < 0.05 ? null : Math.round(perimeterMm / missed), dx: end.x, dy: end.y } : null
   const worst = lengths.filter((one) => (one.standardised ?? 0) > rules['survey.suspicious'] && Math.abs(one.errorMm ?? 0) > limitMm)
   const doubtful = (misclosure?.mm ?? 0) > limitMm || worst.length > 0
-  const again = doubtful ? measureAgain(walls, checks, rules, found, lengths, start ?? []) : null
+  const again = doubtful ? measureAgain(walls, checks, rules, found, lengths) : null
   // one that is named is set aside until it is measured again: the room is what the others make of it
-  const aside = again?.named ? adjust(start ?? [], observations.filter((one) => one.kind === 'corner' || one.id !== again.named).map((one) => one.observation), datum) : null
+  const aside = again?.named ? adjust(found.points, observations.filter((one) => one.kind === 'corner' || one.id !== again.named).map((one) => one.observation), datum) : null
   const stands = aside && !crossing(aside.points) ? aside : found
   const told = stands === found ? lengths : setAside(lengths, readings(walls, checks, stands, observations.filter((one) => one.kind === 'corner' || one.id !== again?.named)), again?.named ?? '')
   return {
@@ -208,7 +208,7 @@ const asTyped = (walls: readonly WallMeasure[], checks: readonly Check[]): Lengt
 }
 
 /** Which length is to be measured again; where several explain the misfit as well, the diagonal that would tell them apart. */
-function measureAgain(walls: readonly WallMeasure[], checks: readonly Check[], rules: Rules, found: Adjustment, lengths: readonly LengthReading[], start: readonly Point[]): Again | null {
+function measureAgain(walls: readonly WallMeasure[], checks: readonly Check[], rules: Rules, found: Adjustment, lengths: readonly LengthReading[]): Again | null {
   const suspects = lengths.filter((one) => one.standardised !== null).toSorted((one, other) => (other.standardised ?? 0) - (one.standardised ?? 0))
   const [first, second] = suspects
   if (!first) return { named: null, set: [], errorMm: null, standardised: null, decide: null }
@@ -218,14 +218,18 @@ function measureAgain(walls: readonly WallMeasure[], checks: readonly Check[], r
   const clear = strongest > rules['survey.suspicious'] && !(second && asGood(second))
   if (clear) return { named: first.id, set: [first.id], errorMm: first.errorMm, standardised: strongest, decide: null }
   const set = lengths.filter((one) => one.standardised !== null && asGood(one))
-  return { named: null, set: set.map((one) => one.id), errorMm: set.length === 1 ? first.errorMm : null, standardised: strongest, decide: set.length > 1 ? deciding(walls, checks, rules, found, set.slice(0, 6), start) : null }
+  const strongestFew = new Set(suspects.slice(0, 4).map((one) => one.id))
+  return { named: null, set: set.map((one) => one.id), errorMm: set.length === 1 ? first.errorMm : null, standardised: strongest, decide: set.length > 1 ? deciding(walls, checks, rules, found, set.filter((one) => strongestFew.has(one.id))) : null }
 }
 
+/** A suspect that leaves the room loose without it settles slowly; it is no use for deciding. */
+const hypothesisRounds = 12
+
 /** The diagonal whose length differs most between the suspects, each taken for the wrong one in its turn. */
-function deciding(walls: readonly WallMeasure[], checks: readonly Check[], rules: Rules, found: Adjustment, set: readonly LengthReading[], start: readonly Point[]): Again['decide'] {
+function deciding(walls: readonly WallMeasure[], checks: readonly Check[], rules: Rules, found: Adjustment, set: readonly LengthReading[]): Again['decide'] {
   const hypotheses = set.flatMap((suspect) => {
     const without = walls.map((wall) => (wall.id === suspect.id ? { ...wall, lengthMm: null } : wall))
-    const room = adjust(start, observe(without, checks.filter((check) => check.id !== suspect.id), rules).map((one) => one.observation), datum)
+    const room = adjust(found.points, observe(without, checks.filter((check) => check.id !== suspect.id), rules).map((one) => one.observation), datum, hypothesisRounds)
     return room ? [{ id: suspect.id, points: room.points }] : []
   })
   if (hypotheses.length < 2) return null

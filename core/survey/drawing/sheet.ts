@@ -34,6 +34,30 @@ function overlap(one: Box, other: Box): boolean {
   return !(apartAlong(one, other, one.cos, one.sin) || apartAlong(one, other, -one.sin, one.cos) || apartAlong(one, other, other.cos, other.sin) || apartAlong(one, other, -other.sin, other.cos))
 }
 
+type Shelf = { readonly put: (one: Box) => void; readonly meets: (one: Box) => boolean }
+/** Boxes by the squares of a grid they lie in, so that only near ones are held against each other. */
+function shelf(square: number): Shelf {
+  const squares = new Map<number, Box[]>()
+  const from = (at: number): number => Math.floor(at / square) + 4096
+  function* keys({ x, y, reachX, reachY }: Box): Generator<number> {
+    const [left, right, low, high] = [from(x - reachX), from(x + reachX), from(y - reachY), from(y + reachY)]
+    for (let column = left; column <= right; column++) for (let row = low; row <= high; row++) yield column * 8192 + row
+  }
+  return {
+    put: (one) => {
+      for (const key of keys(one)) {
+        const here = squares.get(key)
+        if (here) here.push(one)
+        else squares.set(key, [one])
+      }
+    },
+    meets: (one) => {
+      for (const key of keys(one)) if (squares.get(key)?.some((each) => overlap(one, each))) return true
+      return false
+    },
+  }
+}
+
 /** The width of a text, as a share of its height, letter by letter: generous, so that what fits here fits in print. */
 export const widthOf = (text: string, size: number): number => [...text].reduce((sum, letter) => sum + (/[\s\u00a0.,:'′″"|il]/.test(letter) ? 0.34 : /[A-ZMWmw²³]/.test(letter) ? 0.74 : 0.6), 0.1) * size
 
@@ -43,7 +67,7 @@ export type Dimension = { readonly from: Point; readonly to: Point; /** Unit vec
 /** A sheet that fills up. `size` is the height of its text in mm of the room. */
 export function sheet(size: number) {
   const marks: Mark[] = []
-  const taken: Readonly<Record<Taken, Box[]>> = { text: [], line: [], extension: [] }
+  const taken: Readonly<Record<Taken, Shelf>> = { text: shelf(size * 5), line: shelf(size * 5), extension: shelf(size * 5) }
   const unplaced: string[] = []
   const thin = size * 0.06
 
@@ -53,15 +77,14 @@ export function sheet(size: number) {
   }
   const textBox = (at: Point, text: string, cos: number, sin: number): Box => box(at.x, at.y, widthOf(text, size) / 2, size * 0.55, cos, sin)
   function free(one: Box, against: readonly Taken[]): boolean {
-    for (const kind of against) for (const each of taken[kind]) if (overlap(one, each)) return false
-    return true
+    return !against.some((kind) => taken[kind].meets(one))
   }
 
   /** Lines that nothing may be written over. */
   function keepClear(points: readonly Point[], closed = false): void {
     for (const [at, from] of points.entries()) {
       const to = points[at + 1] ?? (closed ? points[0] : undefined)
-      if (to) taken.line.push(alongBox(from, to, thin))
+      if (to) taken.line.put(alongBox(from, to, thin))
     }
   }
   /** A text at the first free of several places, or a shorter one; where all are taken it is left out and listed. */
@@ -71,7 +94,7 @@ export function sheet(size: number) {
       for (const at of places) {
         const own = textBox(at, said, 1, 0)
         if (!free(own, ['text', 'line', 'extension'])) continue
-        taken.text.push(own)
+        taken.text.put(own)
         marks.push({ is: 'text', layer, at, text: said, size, turn: 0, ...rest })
         return true
       }
@@ -116,9 +139,9 @@ export function sheet(size: number) {
           return free(own, ['text', 'line', 'extension']) && (play > 0 || extensions.every((one) => !overlap(own, one)))
         })
         if (!at) continue
-        taken.line.push(lineBox)
-        taken.text.push(textBox(at, of.text, cos, sin))
-        taken.extension.push(...extensions)
+        taken.line.put(lineBox)
+        taken.text.put(textBox(at, of.text, cos, sin))
+        for (const one of extensions) taken.extension.put(one)
         const tick = (end: Point): Mark => ({ is: 'line', layer: 'dimensions', stroke: 'firm', points: [{ x: end.x - (way.x + of.away.x) * size * 0.22, y: end.y - (way.y + of.away.y) * size * 0.22 }, { x: end.x + (way.x + of.away.x) * size * 0.22, y: end.y + (way.y + of.away.y) * size * 0.22 }] })
         marks.push(
           { is: 'line', layer: 'dimensions', stroke: 'fine', points: [begin(of.from), beyond(a)] },
