@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
+import { useDebounceFn, useElementSize } from '@vueuse/core'
 import { select as chosen, zoom, zoomIdentity, type D3ZoomEvent, type ZoomTransform } from 'd3'
 import { computed, nextTick, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { arcPath } from '#core/formats/svg.ts'
@@ -26,22 +26,34 @@ const { width, height } = useElementSize(frame)
 const textPx = 12
 const edge = 14
 
-/** Before it is moved, all of it is seen. Its text needs room of its own, so the fit is found in a few steps. */
-const fitted = computed(() => {
+/**
+ * Before it is moved, all of it is seen. Its text needs room of its own, so the fit is found in a few steps: when the
+ * drawing is first shown or resized, and when what is typed has outgrown it, but not for each key.
+ */
+const fitted = shallowRef({ scale: 0.08, x: 0, y: 0 })
+function refit(): void {
   const [w, h] = [Math.max(120, width.value - 2 * edge), Math.max(120, height.value - 2 * edge)]
-  let scale = 0.08
+  let scale = fitted.value.scale
   for (let step = 0; step < 4; step++) {
     const { left, right, top, bottom } = draw(textPx / scale).bounds
     scale = Math.min(0.5, w / Math.max(1, right - left), h / Math.max(1, top - bottom))
   }
   const { left, right, top, bottom } = draw(textPx / scale).bounds
-  return { scale, x: width.value / 2 - (scale * (left + right)) / 2, y: height.value / 2 + (scale * (top + bottom)) / 2 }
-})
+  fitted.value = { scale, x: width.value / 2 - (scale * (left + right)) / 2, y: height.value / 2 + (scale * (top + bottom)) / 2 }
+}
+watch([width, height], refit)
 const moved = shallowRef<ZoomTransform>(zoomIdentity)
 /** From mm of the room, y upwards, to pixels. */
 const view = computed(() => ({ k: moved.value.k * fitted.value.scale, x: moved.value.applyX(fitted.value.x), y: moved.value.applyY(fitted.value.y) }))
 const drawing = computed(() => draw(textPx / view.value.k))
-const behaviour = zoom<SVGSVGElement, unknown>().scaleExtent([0.4, 30]).clickDistance(4).on('zoom', (event: D3ZoomEvent<SVGSVGElement, unknown>) => (moved.value = event.transform))
+const settle = useDebounceFn(() => {
+  const { left, right, top, bottom } = drawing.value.bounds
+  const { scale, x, y } = fitted.value
+  const [over, under] = [Math.max(-(left * scale + x), right * scale + x - width.value, -(y - top * scale), y - bottom * scale - height.value), Math.max(((right - left) * scale) / width.value, ((top - bottom) * scale) / height.value)]
+  if (moved.value === zoomIdentity && (over > 0 || under < 0.7)) refit()
+}, 250)
+watch(() => drawing.value.bounds, settle)
+const behaviour = zoom<SVGSVGElement, unknown>().scaleExtent([0.4, 30]).clickDistance(4).on('zoom', (event: D3ZoomEvent<SVGSVGElement, unknown>) => (moved.value = event.transform.k === 1 && event.transform.x === 0 && event.transform.y === 0 ? zoomIdentity : event.transform))
 onMounted(() => {
   if (svg.value) chosen(svg.value).call(behaviour).on('dblclick.zoom', null)
 })
@@ -52,6 +64,7 @@ function pan(dx: number, dy: number): void {
   if (svg.value) behaviour.translateBy(chosen(svg.value), dx / moved.value.k, dy / moved.value.k)
 }
 function fit(): void {
+  refit()
   if (svg.value) behaviour.transform(chosen(svg.value), zoomIdentity)
 }
 
@@ -148,7 +161,7 @@ defineExpose({ fit, zoomBy, pan })
 </template>
 
 <style>
-.survey-drawing { position: relative; background: var(--sheet); border: 1px solid var(--rule); height: 430px; overflow: hidden; }
+.survey-drawing { position: relative; background: var(--sheet); border: 1px solid var(--rule); height: 430px; overflow: hidden; contain: layout paint style; }
 .survey-drawing svg { width: 100%; height: 100%; display: block; cursor: grab; touch-action: none; }
 .survey-drawing svg:active { cursor: grabbing; }
 .survey-drawing.measuring svg { cursor: crosshair; }

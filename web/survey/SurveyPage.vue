@@ -33,8 +33,9 @@ const router = useRouter()
 const makeover = useMakeover()
 const working = useWorking()
 const entry = useEntry()
-const { rooms, areas: areasFor, draft } = useRooms()
+const { rooms, saved, areas: areasFor, draft } = useRooms()
 const room = computed(() => rooms.value.find((one) => one.id === route.query.room) ?? rooms.value[0])
+const savedRoom = computed(() => saved.value.find((one) => one.id === room.value?.id) ?? room.value)
 const areas = computed(() => (room.value ? areasFor(room.value) : null))
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
 const toRoom = (id: string): void => void router.replace({ query: { room: id } })
@@ -211,7 +212,7 @@ useKeys([
     <div class="page-head">
       <h1>Survey</h1>
       <span class="rooms">
-        <button v-for="one in rooms" :key="one.id" type="button" class="word" :class="{ here: one.id === room.id }" :aria-pressed="one.id === room.id" @click="toRoom(one.id)">{{ one.name }}</button>
+        <button v-for="one in saved" :key="one.id" type="button" class="word" :class="{ here: one.id === room.id }" :aria-pressed="one.id === room.id" @click="toRoom(one.id)">{{ one.name }}</button>
       </span>
       <span v-if="closes" class="quiet">{{ closes }} <button type="button" class="word" @click="showClosing">How it closes</button></span>
       <span class="end"><button type="button" class="word" @click="openForm('room')">Another room</button></span>
@@ -236,10 +237,10 @@ useKeys([
     </template>
 
     <WalkRound ref="walk" :key="room.id" :room="room" :selected="selected" @draft="draft = $event" @select="selected = $event" @change="openForm('wall', $event)" @shape="shape" @diagonal="openForm('diagonal', $event)" />
-    <ThingsSection :room="room" :selected="selected" @open="openForm" @select="selected = $event" />
+    <ThingsSection v-if="savedRoom" :room="savedRoom" :selected="selected" @open="openForm" @select="selected = $event" />
     <ExistingSection :room-id="room.id" @open="openFinish" />
     <AccessSection />
-    <FilesSection :room="room" />
+    <FilesSection v-if="savedRoom" :room="savedRoom" />
     <section aria-labelledby="photos-title">
       <div class="section-head"><h2 id="photos-title">Pictures of {{ room.name }}</h2><span class="quiet">each wall, and the room from its doors, before anything is touched</span></div>
       <div class="as-it-is"><FilesOf :of="{ roomId: room.id }" :name="room.name" pictures many /></div>
@@ -257,6 +258,7 @@ useKeys([
 
 <style>
 .survey section + section { margin-top: 26px; }
+.survey section[aria-labelledby] { content-visibility: auto; contain-intrinsic-size: auto 240px; }
 .survey section[aria-labelledby], .survey h2 { scroll-margin-top: 90px; }
 .survey .walk { margin-top: 18px; }
 .survey .parts { display: flex; flex-wrap: wrap; gap: 4px 16px; margin: -8px 0 10px; font-size: 13px; }

@@ -9,7 +9,7 @@ import { useMakeover } from '../stores/makeover.ts'
 export type Draft = { readonly kind: 'wall' | 'diagonal'; readonly id: string; readonly fields: Partial<Fields<'wall'>> } | null
 
 /** The rooms as they are measured, with what is being typed laid over them. */
-export function useRooms(): { rooms: ComputedRef<readonly Room[]>; areas: (room: Room) => RoomAreas | null; draft: ShallowRef<Draft> } {
+export function useRooms(): { rooms: ComputedRef<readonly Room[]>; saved: ComputedRef<readonly Room[]>; areas: (room: Room) => RoomAreas | null; draft: ShallowRef<Draft> } {
   const makeover = useMakeover()
   const draft = shallowRef<Draft>(null)
   const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
@@ -22,5 +22,7 @@ export function useRooms(): { rooms: ComputedRef<readonly Room[]>; areas: (room:
     return { ...open, rows: { ...open.rows, [typed.kind]: { ...open.rows[typed.kind], [typed.id]: { ...row, ...typed.fields } } } }
   })
   const rooms = computed(() => (shown.value ? roomsOf(shown.value, rules.value) : []))
-  return { rooms, areas: (room) => (shown.value ? areasOf(shown.value, room, rules.value) : null), draft }
+  // what does not follow each key looks at the rooms as they are saved
+  const saved = computed(() => (makeover.opened ? roomsOf(makeover.opened.makeover, rules.value) : []))
+  return { rooms, saved, areas: (room) => (shown.value ? areasOf(shown.value, room, rules.value) : null), draft }
 }

@@ -63,7 +63,7 @@ describe('a drawing', () => {
       }),
       { numRuns: 60 },
     )
-  })
+  }, 30_000)
   it('every wall has its letter and its length on the plan, or the length is listed as left out', () => {
     fc.assert(
       fc.property(rooms, fc.constantFrom(60, 120), (measured, text) => {
@@ -74,7 +74,7 @@ describe('a drawing', () => {
       }),
       { numRuns: 60 },
     )
-  })
+  }, 30_000)
   it('leaves nothing out of an ordinary room at 1 : 50 with 2.5 mm text', () => {
     const { room, rules } = measuredRoom({ walls: withBreast(5200, 4100, 1300, 1500, 350), survey: { heightMm: 2600 }, openings: [{ wall: 0, what: 'window', fromMm: 1000, widthMm: 1400, sillMm: 800, headMm: 2200 }, { wall: 7, what: 'door', fromMm: 300, widthMm: 830, headMm: 2030, hinge: 'right', swing: 'in' }] })
     const plan = planOf(room, { text: 125, units: 'metric', rules })

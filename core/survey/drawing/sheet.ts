@@ -67,7 +67,7 @@ export type Dimension = { readonly from: Point; readonly to: Point; /** Unit vec
 /** A sheet that fills up. `size` is the height of its text in mm of the room. */
 export function sheet(size: number) {
   const marks: Mark[] = []
-  const taken: Readonly<Record<Taken, Shelf>> = { text: shelf(size * 5), line: shelf(size * 5), extension: shelf(size * 5) }
+  const taken: Readonly<Record<Taken, Shelf>> = { text: shelf(size * 12), line: shelf(size * 12), extension: shelf(size * 12) }
   const unplaced: string[] = []
   const thin = size * 0.06
 
