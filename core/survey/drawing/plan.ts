@@ -105,7 +105,8 @@ function across(page: Sheet, room: Room, id: string, from: number, to: number, {
   if (!a || !b || !found) return
   const way = direction(a, b)
   const text = writeDimension(found.adjustedMm, units)
-  const places = [0.5, 0.4, 0.6, 0.3, 0.7, 0.2, 0.8].flatMap((share) => [1, -1].map((side) => ({ x: a.x + (b.x - a.x) * share - way.y * side * page.size * (0.5 + Math.abs(way.y) * text.length * 0.3), y: a.y + (b.y - a.y) * share + way.x * side * page.size * 0.85 })))
+  // off the middle, where two of them cross
+  const places = [0.36, 0.64, 0.3, 0.7, 0.42, 0.58, 0.5, 0.2, 0.8].flatMap((share) => [1, -1].map((side) => ({ x: a.x + (b.x - a.x) * share - way.y * side * page.size * (0.5 + Math.abs(way.y) * text.length * 0.3), y: a.y + (b.y - a.y) * share + way.x * side * page.size * 0.85 })))
   page.label(text, places, 'checks', { subject: { kind: 'diagonal', id }, marked: again.includes(id) })
 }
 
@@ -191,7 +192,7 @@ function fixture(page: Sheet, wall: Wall, one: OnWall<'fixture'>, { fixtures = t
   page.draw({ is: 'arc', layer: 'fixtures', stroke: 'firm', centre: at, radius: r, from: 0, to: 360, subject })
   if (what === 'light point') page.draw({ is: 'line', layer: 'fixtures', stroke: 'firm', points: [{ x: at.x - r, y: at.y - r }, { x: at.x + r, y: at.y + r }], subject }, { is: 'line', layer: 'fixtures', stroke: 'firm', points: [{ x: at.x - r, y: at.y + r }, { x: at.x + r, y: at.y - r }], subject })
   else if (what === 'switch') page.draw({ is: 'line', layer: 'fixtures', stroke: 'firm', points: [at, { x: at.x + r * 1.8, y: at.y + r * 1.8 }], subject })
-  page.keepClear([{ x: at.x - r, y: at.y }, { x: at.x + r, y: at.y }])
+  page.keepClear([{ x: at.x - r, y: at.y - r }, { x: at.x + r, y: at.y - r }, { x: at.x + r, y: at.y + r }, { x: at.x - r, y: at.y + r }], true)
 }
 
 /** What a fixed thing with a width is called, on it or before it. */
