@@ -7,7 +7,7 @@ import { apply, isStudioOperation, type Documents, type Operation } from '#core/
 import { emptyMakeover, emptyStudio, rowsOf, type Makeover } from '#core/makeover/document.ts'
 import { kindNames, makeoverKinds } from '#core/makeover/kinds.ts'
 import { plainDate } from '#core/measure/plain-date.ts'
-import { drawTexture } from '#core/palette/index.ts'
+import { drawTile } from '#core/palette/index.ts'
 import { preview } from '#core/reckoning/preview.ts'
 import { reckon } from '#core/reckoning/reckon.ts'
 import { countingIds } from '#core/testing/small-makeover.ts'
@@ -59,7 +59,7 @@ say(`reckon, ten times, ${count(large)} rows:  ${ten.toFixed(2)} ms median, ${(t
 say(`the same, all in one room:      ${inOne.toFixed(2)} ms median, ${(inOne / one).toFixed(1)} times (a room’s finishes and pieces are held against each other)`)
 const piece = rowsOf(small.makeover, 'piece')[2]
 if (piece) say(`preview of a change, demo:      ${median(() => preview(small, [{ op: 'put', kind: 'piece', id: piece.id, base: piece.version, fields: { quantity: 4 } }], today), 100).toFixed(2)} ms median`)
-say(`a texture of 320 × 320, wood:   ${median(() => drawTexture('wood', 'satin', { L: 60, a: 10, b: 35 }, 5, 320, 320), 20).toFixed(1)} ms median (in a worker)`)
+say(`a texture of 320 × 320, wood:   ${median(() => drawTile({ family: 'wood', texture: 'usual', sheen: 'satin', lab: { L: 60, a: 10, b: 35 } }, 5, 320, 320), 20).toFixed(1)} ms median (in a worker)`)
 
 const assets = join(import.meta.dirname, '..', 'dist', 'web', 'assets')
 if (existsSync(assets)) {

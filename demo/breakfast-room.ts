@@ -67,14 +67,14 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
 
   say('Laid out the palette', [
     finish({ name: 'Buttermilk', role: 'dominant', family: 'paint', sheen: 'eggshell', hex: '#efe6d2', usedFor: 'walls above the dado', m2: 41, surface: 'walls', methods: 'paint', bandFromMm: 1200 }),
-    finish({ name: 'Old tile', role: 'dominant', family: 'ceramic', sheen: 'gloss', hex: '#e6e8e2', usedFor: 'dado, the owner’s', m2: 17, surface: 'walls', bandToMm: 1200, fate: 'keep', condition: 'good', material: 'tile', laidYear: 1962 }),
+    finish({ name: 'Old tile', role: 'dominant', family: 'ceramic', sheen: 'gloss', hex: '#e6e8e2', usedFor: 'dado, the owner’s', m2: 17, texture: 'tile', surface: 'walls', bandToMm: 1200, fate: 'keep', condition: 'good', material: 'tile', laidYear: 1962 }),
     finish({ name: 'Moss bench', role: 'secondary', family: 'leather', sheen: 'satin', hex: '#64704c', usedFor: 'benches', m2: 12, surface: 'piece' }),
     finish({ name: 'Fog oak', role: 'secondary', family: 'wood', sheen: 'matt', hex: '#b89a72', usedFor: 'tables', m2: 13, surface: 'piece' }),
     finish({ name: 'Grey boards', role: 'secondary', family: 'wood', sheen: 'satin', hex: '#a58f74', usedFor: 'floor, worn', m2: 8, surface: 'floor', fate: 'camouflage', condition: 'worn', material: 'wood', laidYear: 1931 }),
     finish({ name: 'Rust line', role: 'accent', family: 'textile', sheen: 'matt', hex: '#a84f33', usedFor: 'runners', m2: 3.4, surface: 'piece' }),
-    finish({ name: 'Runner stripe', role: 'accent', family: 'textile', sheen: 'matt', hex: '#f3ecdb', usedFor: 'table runners', m2: 4.2, surface: 'piece', pattern: 'stripe', patternScale: 'medium' }),
+    finish({ name: 'Runner stripe', role: 'accent', family: 'textile', sheen: 'matt', hex: '#f3ecdb', usedFor: 'table runners', m2: 4.2, surface: 'piece', pattern: 'stripe', patternScale: 'medium', repeatMm: 120 }),
     finish({ name: 'Pale brass', role: 'accent', family: 'metal', sheen: 'satin', hex: '#b79a5c', usedFor: 'lamps', m2: 1.2, surface: 'piece' }),
-    finish({ name: 'Green brass', role: 'accent', family: 'metal', sheen: 'gloss', hex: '#a5a24b', usedFor: 'hooks, kept', m2: 0.3, surface: 'piece' }),
+    finish({ name: 'Green brass', role: 'accent', family: 'metal', sheen: 'gloss', hex: '#a5a24b', usedFor: 'hooks, kept', m2: 0.3, surface: 'piece', texture: 'polished', fate: 'keep', condition: 'good' }),
     finish({ name: 'Fern', role: 'accent', family: 'greenery', sheen: 'matt', hex: '#5f7a3c', usedFor: 'pots in the bay', m2: 0.9, surface: 'piece' }),
   ])
   say('Said what the stripe carries', [
@@ -82,8 +82,8 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
     add('patternPart', newId(), { finishId: idOf('finish', 'Runner stripe'), partId: idOf('finish', 'Moss bench'), sharePpm: percent(15) }),
   ])
   say('Ordered boards of both paints', [
-    add('sample', newId(), { finishId: idOf('finish', 'Buttermilk'), orderedOn: day(-20), cameOn: day(-16), seenIn: 'morning', verdict: 'open', judgedBy: 'Maud' }),
-    add('sample', newId(), { finishId: idOf('finish', 'Moss bench'), orderedOn: day(-12), cameOn: null, seenIn: '', verdict: 'open', judgedBy: '' }),
+    ...told.sample('Buttermilk', { ordered: -20, came: -16, by: 'Maud' }, [0, 'morning', -15, 'right', 'Maud'], [2, 'morning', -15, 'open', 'Maud', 'yellower under the slope']),
+    ...told.sample('Moss bench', { ordered: -12 }),
   ])
 
   say('Asked what to do about the floor', [make('scopeChoice', 'floor', { roomId: told.room(), name: 'The worn boards' })])
@@ -185,5 +185,7 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
   receive('Both wall lights came', 'Tin wall light', 2, day(-9))
   say('One wall light goes back, and the seller took it', [add('return', newId(), { ...blank.return, purchaseId: idOf('purchase', 'Tin wall light'), packs: 1, sentOn: day(-7), reason: 'The plate is bent', creditMinor: cents(131.4), restockingMinor: cents(14.6), settles: 'money', acceptedOn: day(-2), wantedAgain: false })])
   say('Asked Maud about the benches', [make('question', 'benches', { pieceId: idOf('piece', 'Bay benches'), candidateId: null, ask: 'New benches with moss seats, or the pews cut down?', askedOn: day(-6), neededBy: day(6), answer: 'waiting', answerNote: '', answeredById: null, answeredOn: null })])
+  told.stand('Said where things stand', { 'Long dresser': [2], 'Bay benches': [0], 'Wall lights by the counter': [2, 1500] })
+  say('Said which paint is for which walls', [change('finish', 'Buttermilk', { pieceId: idOf('piece', 'Buttermilk for the walls') })])
   return { makeoverId: told.makeoverId, changeSets: told.changeSets, studio: told.studioAfter() }
 }

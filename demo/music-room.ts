@@ -94,14 +94,14 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
 
   say('Laid out the palette', [
     finish({ name: 'Rain barrel', role: 'dominant', family: 'paint', sheen: 'matt', hex: '#83a7ad', usedFor: 'walls', m2: 36, surface: 'walls', methods: 'paint' }),
-    finish({ name: 'Larch boards', role: 'dominant', family: 'wood', sheen: 'satin', hex: '#c59c5f', usedFor: 'floor, kept', m2: 17, surface: 'floor', fate: 'keep', condition: 'worn', material: 'wood', laidYear: 1906 }),
-    finish({ name: 'Candle end', role: 'secondary', family: 'paint', sheen: 'satin', hex: '#f1e9da', usedFor: 'trim, door, window', m2: 7, surface: 'trim', methods: 'paint' }),
+    finish({ name: 'Larch boards', role: 'dominant', family: 'wood', sheen: 'satin', hex: '#c59c5f', usedFor: 'floor, kept', m2: 17, surface: 'floor', suits: 'traffic', fate: 'keep', condition: 'worn', material: 'wood', laidYear: 1906 }),
+    finish({ name: 'Candle end', role: 'secondary', family: 'paint', sheen: 'satin', hex: '#f1e9da', usedFor: 'trim, door, window', m2: 7, surface: 'trim', methods: 'paint', suits: 'scrub' }),
     finish({ name: 'Damson', role: 'secondary', family: 'textile', sheen: 'matt', hex: '#5d3d55', usedFor: 'curtains', m2: 11, surface: 'window' }),
     finish({ name: 'Stubble', role: 'secondary', family: 'plush', sheen: 'matt', hex: '#b99f72', usedFor: 'felt hanging', m2: 4.5, surface: 'piece' }),
     finish({ name: 'Elm', role: 'secondary', family: 'wood', sheen: 'matt', hex: '#8f5741', usedFor: 'bench, shelves', m2: 3.2, surface: 'piece' }),
-    finish({ name: 'Patchwork', role: 'secondary', family: 'textile', sheen: 'matt', hex: '#8a5a6b', usedFor: 'the quilt', m2: 1.3, surface: 'piece', pieceId: idOf('piece', 'Great-aunt Sanna’s quilt'), pattern: 'check', patternScale: 'medium' }),
+    finish({ name: 'Patchwork', role: 'secondary', family: 'textile', sheen: 'matt', hex: '#8a5a6b', usedFor: 'the quilt', m2: 1.3, surface: 'piece', pieceId: idOf('piece', 'Great-aunt Sanna’s quilt'), pattern: 'check', patternScale: 'large', repeatMm: 310 }),
     finish({ name: 'Calendula', role: 'accent', family: 'textile', sheen: 'matt', hex: '#d18a2b', usedFor: 'stool seats', m2: 0.7, surface: 'piece' }),
-    finish({ name: 'Tin', role: 'accent', family: 'metal', sheen: 'satin', hex: '#a9aaa9', usedFor: 'lamps, pulls', m2: 0.5, surface: 'piece' }),
+    finish({ name: 'Tin', role: 'accent', family: 'metal', sheen: 'satin', hex: '#a9aaa9', usedFor: 'lamps, pulls', m2: 0.5, surface: 'piece', texture: 'aged' }),
     finish({ name: 'Sea glass', role: 'accent', family: 'ceramic', sheen: 'gloss', hex: '#3f857c', usedFor: 'bowls on the shelf', m2: 0.3, surface: 'piece' }),
     finish({ name: 'Old distemper', role: 'secondary', family: 'paint', sheen: 'matt', hex: '#dcd3c4', usedFor: 'ceiling, flaking', m2: null, surface: 'ceiling', fate: 'change', condition: 'damaged', material: 'paint', laidYear: 1955 }),
     finish({ name: 'Brown gloss', role: 'secondary', family: 'paint', sheen: 'gloss', hex: '#5d4433', usedFor: 'closet door', m2: 1.3, surface: 'other', fate: 'camouflage', condition: 'worn', material: 'paint', laidYear: 1988 }),
@@ -111,9 +111,9 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
     add('patternPart', newId(), { finishId: idOf('finish', 'Patchwork'), partId: idOf('finish', 'Stubble'), sharePpm: percent(20) }),
   ])
   say('Put the boards up', [
-    add('sample', newId(), { finishId: idOf('finish', 'Rain barrel'), orderedOn: day(-70), cameOn: day(-66), seenIn: 'morning, noon, evening, lamp', verdict: 'right', judgedBy: 'both' }),
-    make('sample', 'damson', { finishId: idOf('finish', 'Damson'), orderedOn: day(-40), cameOn: day(-35), seenIn: 'morning, noon', verdict: 'open', judgedBy: 'Nell' }),
-    add('sample', newId(), { finishId: idOf('finish', 'Candle end'), orderedOn: day(-18), cameOn: null, seenIn: '', verdict: 'open', judgedBy: '' }),
+    ...told.sample('Rain barrel', { ordered: -70, came: -66, verdict: 'right', by: 'both' }, [10, 'morning', -65, 'right', 'Nell'], [10, 'noon', -65, 'right', 'Nell'], [11, 'evening', -65, 'right', 'Piet', 'greyer than by day, and they like it so'], [11, 'lamp', -64, 'right', 'both']),
+    ...told.sample('Damson', { ordered: -40, came: -35, by: 'Nell' }, [2, 'morning', -34, 'right', 'Nell'], [2, 'noon', -34, 'open', 'Nell', 'nearly brown against the light']),
+    ...told.sample('Candle end', { ordered: -18 }),
   ])
 
   plan('Planned the playing stools', {
@@ -287,5 +287,13 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
   say('Saw the rug for less in the weavers’ window', [add('price', newId(), { candidateId: idOf('candidate', 'Flat wool rug 2.0 × 3.0 m'), kind: 'seen', amountMinor: cents(449), seenOn: day(-3), note: 'End of the season' })])
   receive('The rug came', 'Flat wool rug 2.0 × 3.0 m', 1, day(-2))
   say('Asked which frame they want', [make('question', 'frame', { pieceId: idOf('piece', 'Deep frame for the quilt'), candidateId: idOf('candidate', 'Box frame in elm, 1.1 × 1.1 m'), ask: 'Elm box or ash tray for the quilt?', askedOn: day(-5), neededBy: day(4), answer: 'waiting', answerNote: '', answeredById: null, answeredOn: null })])
+  told.stand('Said where things stand', { 'Great-aunt Sanna’s quilt': [10, 1350], 'Music cabinet': [10], 'Cup table': [2], 'Listening bench': [2], 'Curtain cloth, heavy': [2, 40], 'Felt hanging, back wall': [10, 500], 'Low lamp by the bench': [4], 'Reading lamps, long arm': [10], 'Shelves for sheet music': [9, 1300], 'Playing stools': [10] })
+  say('Said which pieces carry which finish', [
+    change('finish', 'Stubble', { pieceId: idOf('piece', 'Felt hanging, back wall') }),
+    change('finish', 'Elm', { pieceId: idOf('piece', 'Listening bench') }),
+    change('finish', 'Calendula', { pieceId: idOf('piece', 'Playing stools') }),
+    change('finish', 'Tin', { pieceId: idOf('piece', 'Reading lamps, long arm') }),
+    change('finish', 'Sea glass', { pieceId: idOf('piece', 'Low lamp by the bench') }),
+  ])
   return { makeoverId: told.makeoverId, changeSets: told.changeSets, studio: told.studioAfter() }
 }

@@ -40,8 +40,8 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
     finish({ name: 'Brick dust', role: 'dominant', family: 'paint', sheen: 'satin', hex: '#9c5a44', usedFor: 'lower boards', m2: 14, surface: 'walls', bandToMm: 914.4 }),
     finish({ name: 'Cloud break', role: 'dominant', family: 'paint', sheen: 'matt', hex: '#9fb7c4', usedFor: 'upper boards', m2: 18, surface: 'walls', bandFromMm: 914.4 }),
     finish({ name: 'Pine shelf', role: 'secondary', family: 'wood', sheen: 'matt', hex: '#cfa46a', usedFor: 'shelves, table', m2: 7, surface: 'piece' }),
-    finish({ name: 'Old zinc', role: 'secondary', family: 'metal', sheen: 'matt', hex: '#8f9597', usedFor: 'counter', m2: 2.6, surface: 'piece' }),
-    finish({ name: 'Rag rug', role: 'secondary', family: 'plush', sheen: 'matt', hex: '#7d6a58', usedFor: 'by the stove', m2: 3, surface: 'floor', pattern: 'all over', patternScale: 'small' }),
+    finish({ name: 'Old zinc', role: 'secondary', family: 'metal', texture: 'aged', sheen: 'matt', hex: '#8f9597', usedFor: 'counter', m2: 2.6, surface: 'piece' }),
+    finish({ name: 'Rag rug', role: 'secondary', family: 'plush', sheen: 'matt', hex: '#7d6a58', usedFor: 'by the stove', m2: 3, surface: 'floor', pattern: 'all over', patternScale: 'small', repeatMm: 55 }),
     finish({ name: 'Wicker', role: 'secondary', family: 'cane', sheen: 'matt', hex: '#a8814f', usedFor: 'chairs', m2: 4, surface: 'piece' }),
     finish({ name: 'Mustard seed', role: 'accent', family: 'textile', sheen: 'matt', hex: '#c4972c', usedFor: 'cushions', m2: 1.2, surface: 'piece' }),
     finish({ name: 'Enamel', role: 'accent', family: 'ceramic', sheen: 'gloss', hex: '#34607a', usedFor: 'mugs', m2: 0.4, surface: 'piece' }),
@@ -139,5 +139,6 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
   receive('The new lamp came', 'Bottle-glass lamp', 1, day(-5))
   place('Everything stands, and the tags are off', ['Ends of lines, 2.5 litres', 'Scaffold boards on trestles', 'Wicker chairs, house clearance', 'Wing chair, new cover', 'Urn, 12 litres', 'Cushion, brick canvas', 'Plaited from the jumble sale', 'Zinc sheet, cut'], day(-4), day(-2))
   place('The lamp hangs', ['Bottle-glass lamp'], day(-2), null)
+  told.stand('Said where things stand', { 'Iron stove': [2], 'Founders’ clock': [1, 1600], 'Zinc counter top': [1, 900], 'Tea urn': [1, 914], 'Rag rug by the stove': [2], 'Armchair by the stove': [2] })
   return { makeoverId: told.makeoverId, changeSets: told.changeSets, studio: told.studioAfter() }
 }

@@ -6,7 +6,7 @@ import { keepBrief, writeKept } from '#core/brief/index.ts'
 import { labFromHex, type Lab } from '#core/colour/lab.ts'
 import { blank, termsOf } from '#core/makeover/blank.ts'
 import { add, apply, edit, schemaVersion, type ChangeSet, type Documents, type Operation } from '#core/makeover/change.ts'
-import type { Family, Role, Sheen } from '#core/makeover/choices.ts'
+import type { Family, Light, Role, Sheen } from '#core/makeover/choices.ts'
 import { emptyMakeover, rowsOf, studioRows, type Studio } from '#core/makeover/document.ts'
 import type { Fields, MakeoverKind, Row } from '#core/makeover/kinds.ts'
 import { readSurveyCsv, sheetOperations, wallsOf } from '#core/survey/index.ts'
@@ -71,7 +71,21 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
     const id = newId()
     return { id, puts: [add('seller', id, { ...blank.seller, name, ...of })] }
   }
-  const finish = ({ name, hex, m2, ...of }: FinishTold): Operation => make('finish', name, { ...blank.finish, roomId: room(), name, ...asFields(labOf(hex)), colourSource: 'hex', visibleM2: m2, ...of })
+  /** Finishes stand in the tray in the order they are told. */
+  let places = 0
+  const finish = ({ name, hex, m2, ...of }: FinishTold): Operation => make('finish', name, { ...blank.finish, place: ++places, roomId: room(), name, ...asFields(labOf(hex)), colourSource: 'hex', visibleM2: m2, ...of })
+
+  /** A sample of a finish, and each look at it: on which wall (by its place), by which light, what was said by whom. */
+  function sample(finishName: string, of: { ordered: number; came?: number; verdict?: Row<'sample'>['verdict']; by?: string }, ...looks: readonly (readonly [wallAt: number | null, light: Light, days: number, verdict: Row<'viewing'>['verdict'], by: string, note?: string])[]): Operation[] {
+    const id = newId()
+    namesOf('sample')[finishName] = id
+    return [
+      add('sample', id, { finishId: idOf('finish', finishName), orderedOn: day(of.ordered), cameOn: of.came === undefined ? null : day(of.came), verdict: of.verdict ?? 'open', judgedBy: of.by ?? '' }),
+      ...looks.map(([wallAt, light, days, verdict, judgedBy, note = '']) => add('viewing', newId(), { sampleId: id, wallId: wallAt === null ? null : wall(room(), wallAt), light, seenOn: day(days), verdict, judgedBy, note })),
+    ]
+  }
+  /** Says where pieces stand: before which wall, and how high their lower edge is. */
+  const stand = (sentence: string, pieces: Readonly<Record<string, readonly [wallAt: number, aboveMm?: number]>>): void => say(sentence, Object.entries(pieces).map(([name, [wallAt, aboveMm = 0]]) => change('piece', name, { wallId: wall(room(), wallAt), aboveMm })))
 
   /** A room's lengths from a table; its walls are spoken of by their letters’ places afterwards. */
   function measure(sentence: string, roomId: string, csv: string): void {
@@ -158,5 +172,5 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
     const brief = keepBrief(apply(documents, operations, newId()).documents, id)
     say(sentence, operations.map((operation) => (operation.op === 'put' && operation.id === id ? add('agreement', id, { ...agreement, kept: brief ? writeKept(brief) : '' }) : operation)))
   }
-  return { makeoverId, changeSets, documents: () => documents, measure, wall, day, say, make, idOf, row, room, change, seller, finish, plan, order, pay, receive, place, sign, newId, studioAfter: () => documents.studio }
+  return { makeoverId, changeSets, documents: () => documents, measure, wall, sample, stand, day, say, make, idOf, row, room, change, seller, finish, plan, order, pay, receive, place, sign, newId, studioAfter: () => documents.studio }
 }

@@ -14,6 +14,7 @@ import { makeoverRoutes } from './makeovers/routes.ts'
 import { largestParcel, parcelRoutes } from './parcels/routes.ts'
 import { notFound, Problem } from './problem.ts'
 import type { Reach } from './reach.ts'
+import { standinRoutes } from './standins/routes.ts'
 
 export type Setting = {
   readonly database: Database
@@ -77,7 +78,7 @@ export function createApplication(setting: Setting): Express {
     next()
   })
   application.use('/api', accountRoutes(setting))
-  application.use('/api', withPerson(setting), attachmentRoutes(setting), makeoverRoutes(setting), streamRoutes(setting), parcelRoutes(setting), documentRoutes(setting))
+  application.use('/api', withPerson(setting), attachmentRoutes(setting), makeoverRoutes(setting), streamRoutes(setting), parcelRoutes(setting), documentRoutes(setting), standinRoutes())
   application.use('/api', () => {
     throw notFound()
   })

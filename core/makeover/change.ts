@@ -7,7 +7,7 @@ import { aSpoken, isKind, isStudioKind, makeoverKinds, references, schemas, spok
 import type { Makeover, Studio } from './document.ts'
 import { upgradeOperations } from './upgrade.ts'
 
-export const schemaVersion = 4
+export const schemaVersion = 5
 
 /** A put names the fields it changes and the version of the row it was based on; null makes a new row. */
 export type Put = { readonly op: 'put'; readonly kind: Kind; readonly id: string; readonly base: string | null; readonly fields: Readonly<Record<string, unknown>> }

@@ -3,10 +3,14 @@ export const importances = ['must', 'should', 'nice'] as const
 export const roles = ['dominant', 'secondary', 'accent'] as const
 export const families = ['paint', 'wood', 'metal', 'textile', 'plush', 'leather', 'stone', 'ceramic', 'glass', 'paper', 'cane', 'greenery'] as const
 export const sheens = ['matt', 'eggshell', 'satin', 'gloss'] as const
-export const surfaces = ['walls', 'ceiling', 'floor', 'trim', 'door', 'window', 'piece', 'other'] as const
-export const patterns = ['plain', 'stripe', 'check', 'motif', 'all over'] as const
+/** How a material is worked, where its family can be worked in more than one way; "usual" is the family’s own. */
+export const textures = ['usual', 'plaster', 'brushed', 'polished', 'aged', 'terrazzo', 'tile', 'leaf'] as const
+export const surfaces = ['walls', 'ceiling', 'floor', 'trim', 'door', 'window', 'piece', 'step edge', 'rail', 'switch', 'other'] as const
+/** What a finish stands up to. */
+export const uses = ['traffic', 'wet', 'sun', 'scrub'] as const
+export const patterns = ['plain', 'stripe', 'check', 'plaid', 'trellis', 'floral', 'geometric', 'motif', 'all over'] as const
 export const scales = ['small', 'medium', 'large'] as const
-export const colourSources = ['hex', 'lab', 'lch', 'name', 'picker', 'measured', 'maker'] as const
+export const colourSources = ['hex', 'lab', 'lch', 'name', 'picker', 'measured', 'maker', 'photo', 'library'] as const
 export const unitSystems = ['metric', 'feet and inches'] as const
 /** The unit of a bare number, where a length is typed. */
 export const entryUnits = ['mm', 'cm', 'm', 'in'] as const
@@ -58,8 +62,11 @@ export const mediaTypes = ['image/jpeg', 'image/png', 'image/webp', 'application
 export type Role = (typeof roles)[number]
 export type Family = (typeof families)[number]
 export type Sheen = (typeof sheens)[number]
+export type Scale = (typeof scales)[number]
 export type Surface = (typeof surfaces)[number]
 export type Pattern = (typeof patterns)[number]
+export type Texture = (typeof textures)[number]
+export type Use = (typeof uses)[number]
 export type Corner = (typeof corners)[number]
 export type OpeningKind = (typeof openingKinds)[number]
 export type FixtureKind = (typeof fixtureKinds)[number]

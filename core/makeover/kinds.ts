@@ -48,7 +48,9 @@ import {
   swings,
   taxRoundings,
   tenders,
+  textures,
   unitSystems,
+  uses,
   verdicts,
   ways,
 } from './choices.ts'
@@ -185,6 +187,9 @@ export const schemas = {
     heightMm: size(),
     /** It is meant to disappear before its wall. */
     hides: flag(),
+    /** The wall it stands before or hangs on, and how high its lower edge is. */
+    wallId: reference().nullable(),
+    aboveMm: distance(20_000),
   }),
   serving: row({ needId: reference(), pieceId: reference() }),
   candidate: row({
@@ -232,9 +237,13 @@ export const schemas = {
   scopeOption: row({ choiceId: reference(), way: choice(ways), name: label(), costMinor: money(), days: count(0, 1000), lifeYears: real(0.1, 200).nullable(), methods: several(methods), chosen: flag(), pieceId: reference().nullable() }),
   finish: row({
     roomId: reference(),
+    zoneId: reference().nullable(),
     name: label(),
     role: choice(roles),
+    /** Its place among the finishes of its role, in the tray. */
+    place: real(0, 1_000_000),
     family: choice(families),
+    texture: choice(textures),
     sheen: choice(sheens),
     ...lab,
     colourSource: choice(colourSources),
@@ -247,6 +256,12 @@ export const schemas = {
     visibleM2: real(0.01, 10_000).nullable(),
     pattern: choice(patterns),
     patternScale: choice(scales).nullable(),
+    /** How far its pattern goes until it repeats; null where nobody measured it, and its scale is all that is known. */
+    repeatMm: size(),
+    /** What it stands up to; empty where nobody said. */
+    suits: several(uses),
+    /** It is meant to disappear before what it stands on. */
+    hides: flag(),
     methods: several(methods),
     qualities: several(qualities),
     /** What becomes of it, where it is there already; null for a new one. */
@@ -262,7 +277,9 @@ export const schemas = {
   }),
   /** A palette colour that a patterned finish carries, by its share of the pattern. */
   patternPart: row({ finishId: reference(), partId: reference(), sharePpm: rate() }),
-  sample: row({ finishId: reference(), orderedOn: date().nullable(), cameOn: date().nullable(), seenIn: several(lights), verdict: choice(verdicts), judgedBy: line(60) }),
+  sample: row({ finishId: reference(), orderedOn: date().nullable(), cameOn: date().nullable(), verdict: choice(verdicts), judgedBy: line(60) }),
+  /** A sample looked at: put up on which wall, by which light, and what was said by whom. */
+  viewing: row({ sampleId: reference(), wallId: reference().nullable(), light: choice(lights), seenOn: date().nullable(), verdict: choice(verdicts), judgedBy: line(60), note: line(300) }),
   coupon: row({ sellerId: reference(), name: label(), gives: choice(couponGives), ratePpm: rate(), amountMinor: money(), base: choice(couponBases), minimumMinor: money(), endsOn: date().nullable(), conditions: line(500) }),
   /** Gift cards and credit notes: what is held with a seller. A credit note begins empty and is filled by refunds. */
   credit: row({ sellerId: reference(), kind: choice(creditKinds), number: line(60), faceMinor: money(), gotOn: date(), expiresOn: date().nullable() }),
@@ -342,7 +359,7 @@ export const references: { readonly [K in Kind]?: { readonly [F in keyof Fields<
   constraint: { roomId: 'room' },
   agreement: { signedById: 'client' },
   agreementLine: { agreementId: 'agreement', categoryId: 'category' },
-  piece: { roomId: 'room', zoneId: 'zone', categoryId: 'category', chosenId: 'candidate' },
+  piece: { roomId: 'room', zoneId: 'zone', categoryId: 'category', chosenId: 'candidate', wallId: 'wall' },
   serving: { needId: 'need', pieceId: 'piece' },
   candidate: { pieceId: 'piece', sellerId: 'seller' },
   candidateColour: { candidateId: 'candidate' },
@@ -352,9 +369,10 @@ export const references: { readonly [K in Kind]?: { readonly [F in keyof Fields<
   permission: { restorePieceId: 'piece' },
   scopeChoice: { roomId: 'room' },
   scopeOption: { choiceId: 'scopeChoice', pieceId: 'piece' },
-  finish: { roomId: 'room', pieceId: 'piece', wallId: 'wall' },
+  finish: { roomId: 'room', zoneId: 'zone', pieceId: 'piece', wallId: 'wall' },
   patternPart: { finishId: 'finish', partId: 'finish' },
   sample: { finishId: 'finish' },
+  viewing: { sampleId: 'sample', wallId: 'wall' },
   coupon: { sellerId: 'seller' },
   credit: { sellerId: 'seller' },
   order: { sellerId: 'seller', couponId: 'coupon' },
@@ -409,6 +427,7 @@ export const spoken: { readonly [K in Kind]: string } = {
   finish: 'finish',
   patternPart: 'part of a pattern',
   sample: 'sample',
+  viewing: 'look at a sample',
   coupon: 'coupon',
   credit: 'held credit',
   order: 'order',

@@ -1,8 +1,9 @@
 /** Change sets that wait in a browser, and files, are written by the version of their day; an older one is told in today’s words. */
 import { blank } from './blank.ts'
+import { lights, splitSeveral } from './choices.ts'
 
 /** Every earlier version, and what brings its operations to the next. */
-const steps: Readonly<Record<number, (operations: readonly unknown[]) => unknown[]>> = { 1: fromVersionOne, 2: fromVersionTwo, 3: fromVersionThree }
+const steps: Readonly<Record<number, (operations: readonly unknown[]) => unknown[]>> = { 1: fromVersionOne, 2: fromVersionTwo, 3: fromVersionThree, 4: fromVersionFour }
 
 /** Operations of an earlier version in the form of `today`'s; null for a version that is not known. */
 export function upgradeOperations(version: unknown, operations: readonly unknown[], today: number): readonly unknown[] | null {
@@ -52,3 +53,19 @@ function fromVersionThree(operations: readonly unknown[]): unknown[] {
     return { ...operation, fields: { ...lacking[operation.kind], ...entry, ...operation.fields } }
   })
 }
+
+/** Since version 5 each look at a sample is a row of its own, by its light; finishes and pieces say where they are. */
+function fromVersionFour(operations: readonly unknown[]): unknown[] {
+  return operations.flatMap((operation): unknown[] => {
+    if (!isRecord(operation) || operation.op !== 'put' || !isRecord(operation.fields) || typeof operation.kind !== 'string' || typeof operation.id !== 'string') return [operation]
+    const { kind, id, base } = operation
+    const { seenIn, ...rest } = operation.fields
+    const lack = base === null && (kind === 'finish' || kind === 'piece') ? lacking[kind] : {}
+    const put = { ...operation, fields: { ...lack, ...(kind === 'sample' ? rest : operation.fields) } }
+    const seen = kind === 'sample' && typeof seenIn === 'string' ? splitSeveral(seenIn) : []
+    return [put, ...seen.map((light) => ({ op: 'put', kind: 'viewing', id: stepped(id, 1 + Math.max(0, lights.findIndex((one) => one === light))), base: null, fields: { ...blank.viewing, sampleId: id, light } }))]
+  })
+}
+
+/** An id of its own beside another's, the same each time it is told: the last digit so many further on. */
+const stepped = (id: string, by: number): string => `${id.slice(0, -1)}${((Number.parseInt(id.slice(-1), 16) + by) % 16).toString(16)}`

@@ -3,6 +3,7 @@ import { chroma, hueApart, hueDifference, lrv, type Lab } from '../colour/lab.ts
 import type { Family } from '../makeover/choices.ts'
 import type { RuleId, Rules } from '../rulebook/rulebook.ts'
 import { undertone, type Undertone } from './undertone.ts'
+import { differenceWords } from './words.ts'
 
 export type Swatch = { readonly family: Family; readonly lab: Lab }
 
@@ -31,22 +32,25 @@ export function clash(one: Swatch, other: Swatch, rules: Rules): Clash | null {
 
 export type Comparison = {
   readonly deltaE: number
+  /** How the first stands to the second in lightness, chroma and hue (ΔL*, ΔC*, ΔH* without sign). */
+  readonly parts: { readonly lighter: number; readonly stronger: number; readonly hue: number }
   readonly seen: string
-  /** "A yellow white beside a pink white, and a little lighter." */
+  /** "A pinker and slightly darker white: pink beside yellow." */
   readonly sentence: string
   readonly undertones: readonly [Undertone, Undertone]
   readonly lrv: readonly [number, number]
   readonly clash: Clash | null
 }
 
-/** Two finishes laid edge to edge: the difference as a number and in words, the first seen against the second. */
+/** Two finishes laid edge to edge: the difference as numbers and in words, the first seen against the second. */
 export function compare(one: Swatch, other: Swatch, rules: Rules): Comparison {
   const undertones = [undertone(one.family, one.lab, rules), undertone(other.family, other.lab, rules)] as const
   const difference = deltaE(one.lab, other.lab)
   return {
     deltaE: difference,
+    parts: { lighter: one.lab.L - other.lab.L, stronger: chroma(one.lab) - chroma(other.lab), hue: hueDifference(one.lab, other.lab) },
     seen: seenWords(difference, rules),
-    sentence: sentenceFor(one.lab, other.lab, undertones, difference, rules),
+    sentence: differenceWords(one, other, undertones, difference, rules),
     undertones,
     lrv: [lrv(one.lab), lrv(other.lab)],
     clash: clash(one, other, rules),
@@ -61,21 +65,3 @@ export function seenWords(difference: number, rules: Rules): string {
   if (difference <= rules['colour.at-a-glance']) return 'Anyone sees it, even apart.'
   return 'Anyone sees it at a glance.'
 }
-
-function sentenceFor(one: Lab, other: Lab, [first, second]: readonly [Undertone, Undertone], difference: number, rules: Rules): string {
-  const start = capital(first.words)
-  if (difference < rules['colour.unseen']) return `${start} beside its match.`
-  const lighter = stepWords(one.L - other.L, ['lighter', 'darker'], [rules['words.as-light'], rules['words.little-lighter'], rules['words.much-lighter']])
-  const stronger = stepWords(chroma(one) - chroma(other), ['stronger', 'greyer'], [rules['words.as-strong'], rules['words.little-stronger'], rules['words.much-stronger']])
-  const steps = [lighter, stronger].filter((words) => words !== null)
-  return `${start} beside ${first.words === second.words ? 'another' : second.words}${steps.length > 0 ? `, ${steps.join(' and ')}` : ''}.`
-}
-
-/** "a little lighter", "darker", "much darker"; null where the two are as good as equal. */
-function stepWords(by: number, [more, less]: readonly [string, string], [equal, little, much]: readonly [number, number, number]): string | null {
-  const size = Math.abs(by)
-  if (size < equal) return null
-  return `${size < little ? 'a little ' : size < much ? '' : 'much '}${by > 0 ? more : less}`
-}
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)

@@ -1,14 +1,18 @@
 import { deltaE } from '../colour/difference.ts'
 import { chroma, lrv, showable, type Lab } from '../colour/lab.ts'
-import { roles, type Role } from '../makeover/choices.ts'
-import { groupBy, type Makeover, paletteFinishes, rowsOf } from '../makeover/document.ts'
+import type { Role } from '../makeover/choices.ts'
+import { groupBy, type Makeover, paletteFinishes } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Practice } from '../rulebook/practice.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
-import type { FinishArea } from '../survey/index.ts'
+import type { FinishArea, Room } from '../survey/index.ts'
+import { balanceOf, colourAreas, seenAreas, type Balance, type SeenArea } from './balance.ts'
 import { clash, type Clash } from './compare.ts'
-import { appearances, tieOf, tieTable, wallContrasts, type Appearance, type PieceColours, type WallContrast } from './ties.ts'
+import { standings, tellApart, type Apart, type Standing } from './contrast.ts'
+import { spreadOf, type Spread } from './places.ts'
+import { appearances, tieOf, tieTable, type Appearance, type PieceColours } from './ties.ts'
 import { groupOf, undertone, type Undertone } from './undertone.ts'
+import { varietyOf, type Variety } from './variety.ts'
 
 export const labOf = (finish: Pick<Row<'finish'>, 'labL' | 'labA' | 'labB'>): Lab => ({ L: finish.labL, a: finish.labA, b: finish.labB })
 
@@ -19,8 +23,9 @@ export type FinishReckoning = {
   readonly lrv: number
   readonly undertone: Undertone
   readonly showable: boolean
-  /** Share of the area that has been judged, 0 to 1; null while this finish has no area. A pattern's parts count with their own colours. */
-  readonly share: number | null
+  readonly area: SeenArea
+  /** Share of all that is seen, 0 to 1; ceilings count apart. A pattern's parts count with their own colours. */
+  readonly share: number
   readonly appears: readonly Appearance[]
 }
 
@@ -29,23 +34,29 @@ export type PairClash = Clash & { readonly one: string; readonly other: string }
 export type Palette = {
   readonly finishes: readonly FinishReckoning[]
   readonly clashes: readonly PairClash[]
-  /** Share of the judged area by role, 0 to 1; ceilings count apart. */
-  readonly shares: Readonly<Record<Role, number>>
-  /** How many finishes have an area, of how many. */
+  readonly balance: Balance
+  /** How many finishes have an area that was measured or judged, of how many. */
   readonly judged: number
   readonly ties: readonly PieceColours[]
-  readonly walls: readonly WallContrast[]
+  /** Where each colour appears. */
+  readonly spreads: readonly Spread[]
+  /** What stands before a wall, and how it reads. */
+  readonly standings: readonly Standing[]
+  /** Surfaces that people must tell apart. */
+  readonly apart: readonly Apart[]
+  readonly variety: readonly Variety[]
   /** Groups of finishes that are seen as one colour, woods, metals and greenery apart. */
   readonly colours: readonly (readonly string[])[]
   /** Those of them that are no near-neutrals. */
   readonly strong: readonly (readonly string[])[]
 }
 
-/** The palette: each finish read by itself, each pair of one family whose undertones part, and how the pieces hold to it. */
-export function reckonPalette(makeover: Makeover, { rules, schools }: Practice, known: ReadonlyMap<string, FinishArea>): Palette {
+/** The palette: each finish read by itself, each pair of one family whose undertones part, and how the room holds together. */
+export function reckonPalette(makeover: Makeover, { rules, schools }: Practice, known: ReadonlyMap<string, FinishArea>, rooms: readonly Room[] = []): Palette {
   const rows = paletteFinishes(makeover)
-  const areas = visibleAreas(makeover, known)
-  const area = [...areas.values()].reduce((total, one) => total + one, 0)
+  const areas = seenAreas(makeover, known, rules)
+  const colourArea = colourAreas(makeover, areas)
+  const area = [...colourArea.values()].reduce((total, one) => total + one, 0)
   const ties = tieTable(makeover, rules)
   const places = appearances(makeover, ties, rules)
   const finishes = rows.map((row) => ({
@@ -55,30 +66,27 @@ export function reckonPalette(makeover: Makeover, { rules, schools }: Practice, 
     lrv: lrv(labOf(row)),
     undertone: undertone(row.family, labOf(row), rules),
     showable: showable(labOf(row)),
-    share: (!known.has(row.id) && !areas.get(row.id)) || area === 0 ? null : (areas.get(row.id) ?? 0) / area,
+    area: areas.get(row.id) ?? nothing,
+    share: area === 0 ? 0 : (colourArea.get(row.id) ?? 0) / area,
     appears: places.get(row.id) ?? [],
   }))
-  const share = (role: Role): number => finishes.reduce((total, one) => total + (one.role === role ? (one.share ?? 0) : 0), 0)
-  const shares = Object.fromEntries(roles.map((role) => [role, share(role)])) as Record<Role, number>
+  const roomOf = new Map(rooms.map((room) => [room.id, room]))
   const colours = colourGroups(rows, rules)
-  const strong = colours.filter((group) => group.some((id) => chroma(labOf(makeover.rows.finish[id] ?? { labL: 0, labA: 0, labB: 0 })) >= rules['colour.near-neutral']))
-  return { finishes, clashes: clashesAmong(rows, rules, schools.scheme === 'home'), shares, judged: rows.filter((row) => known.has(row.id)).length, ties, walls: wallContrasts(makeover, ties, rules), colours, strong }
-}
-
-/** Visible area of each colour in m²: a pattern gives its parts their share and keeps the rest; ceilings are left out. */
-function visibleAreas(makeover: Makeover, known: ReadonlyMap<string, FinishArea>): Map<string, number> {
-  const parts = groupBy(rowsOf(makeover, 'patternPart'), (row) => row.finishId)
-  const areas = new Map<string, number>()
-  const add = (id: string, area: number): void => void areas.set(id, (areas.get(id) ?? 0) + area)
-  for (const row of paletteFinishes(makeover)) {
-    const own = known.get(row.id)?.m2
-    if (own === undefined || row.surface === 'ceiling') continue
-    const given = parts.get(row.id) ?? []
-    for (const part of given) add(part.partId, (own * part.sharePpm) / 1_000_000)
-    add(row.id, own * Math.max(0, 1 - given.reduce((total, part) => total + part.sharePpm, 0) / 1_000_000))
+  return {
+    finishes,
+    clashes: clashesAmong(rows, rules, schools.scheme === 'home'),
+    balance: balanceOf(finishes, areas, rules),
+    judged: rows.filter((row) => areas.get(row.id)?.from !== 'typical').length,
+    ties,
+    spreads: rows.map((row) => spreadOf(makeover, row.id, places.get(row.id) ?? [], roomOf.get(row.roomId), rules)),
+    standings: standings(makeover, ties, rules),
+    apart: tellApart(makeover, rules),
+    variety: varietyOf(makeover, areas, rules),
+    colours,
+    strong: colours.filter((group) => group.some((id) => chroma(labOf(makeover.rows.finish[id] ?? { labL: 0, labA: 0, labB: 0 })) >= rules['colour.near-neutral'])),
   }
-  return areas
 }
+const nothing: SeenArea = { m2: 0, from: 'typical', how: '' }
 
 // only finishes of one room and one family can clash, so only those are held against each other
 function clashesAmong(rows: readonly Row<'finish'>[], rules: Rules, wholeHome: boolean): PairClash[] {

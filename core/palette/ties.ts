@@ -101,20 +101,3 @@ export function appearances(makeover: Makeover, table: readonly PieceColours[], 
     }),
   )
 }
-
-export type WallContrast = { readonly pieceId: string; readonly wallId: string; readonly deltaE: number; readonly lighter: number; readonly reads: 'disappears' | 'stands out' | 'between' }
-
-/** Each piece of known colour against the nearest wall finish of its room. */
-export function wallContrasts(makeover: Makeover, table: readonly PieceColours[], rules: Rules): WallContrast[] {
-  const wallsIn = groupBy(paletteFinishes(makeover).filter((row) => row.surface === 'walls'), (row) => row.roomId)
-  return table.flatMap(({ pieceId, colours }) => {
-    const piece = makeover.rows.piece[pieceId]
-    const [colour] = colours
-    const walls = (wallsIn.get(piece?.roomId ?? '') ?? []).filter((row) => row.pieceId !== pieceId)
-    const nearest = walls.map((wall) => ({ wall, apart: colour ? deltaE(colour, labOf(wall)) : 0 })).sort((one, other) => one.apart - other.apart)[0]
-    if (!piece || !colour || !nearest) return []
-    const lighter = colour.L - nearest.wall.labL
-    const vanishes = nearest.apart < rules['wall.vanish-difference'] && Math.abs(lighter) < rules['wall.vanish-lightness']
-    return [{ pieceId, wallId: nearest.wall.id, deltaE: nearest.apart, lighter, reads: vanishes ? 'disappears' : Math.abs(lighter) > rules['wall.stand-out'] ? 'stands out' : 'between' }]
-  })
-}

@@ -1,8 +1,8 @@
 /** What needs a hand: the lines of the day page, each with its day and where it is done. */
-import { splitSeveral } from '../makeover/choices.ts'
 import { currencyOf, rowsOf, type Makeover } from '../makeover/document.ts'
 import { addDays, daysBetween, writeDate, type PlainDate } from '../measure/plain-date.ts'
 import { writeMoney } from '../money/written.ts'
+import { lightsSeen, unseenByLamp } from '../palette/index.ts'
 import { priceDrops } from '../purchases/index.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import type { Reckoning } from './reckon.ts'
@@ -74,10 +74,12 @@ export function attention(makeover: Makeover, reckoning: Omit<Reckoning, 'attent
   for (const row of rowsOf(makeover, 'sample')) {
     const finish = makeover.rows.finish[row.finishId]
     if (!finish || row.verdict !== 'open') continue
-    const seen = splitSeveral(row.seenIn)
+    const seen = lightsSeen(makeover, finish.id)
     if (row.cameOn !== null && !seen.includes('evening') && !seen.includes('lamp')) add('sample', null, finish.name, seen.length === 0 ? 'here, and not seen yet' : 'not seen by evening light', 'palette', finish.id)
     else if (row.cameOn === null && row.orderedOn !== null && daysBetween(row.orderedOn, today) > rules['dates.sample']) add('sample', null, finish.name, `the sample was ordered ${days(daysBetween(row.orderedOn, today))} ago, and is not here`, 'palette', finish.id)
   }
+  // a paint or paper whose piece would be ordered next, and that nobody saw by lamp light
+  for (const { finish, chosen } of unseenByLamp(makeover)) if (chosen && !found.some((one) => one.kind === 'sample' && one.id === finish.id)) add('sample', null, finish.name, 'chosen, and never seen by lamp light', 'palette', finish.id)
   const urgency = (one: Attention): string => (one.kind === 'over the agreed sum' ? '0000-00-00' : (one.on ?? today))
   return found.sort((one, other) => (urgency(one) < urgency(other) ? -1 : urgency(one) > urgency(other) ? 1 : attentionKinds.indexOf(one.kind) - attentionKinds.indexOf(other.kind)))
 }

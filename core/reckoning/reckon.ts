@@ -36,7 +36,7 @@ export function reckon(documents: { readonly makeover: Makeover; readonly studio
   const { rules } = practice
   const needs = coverage(makeover)
   const { measured, ...survey } = reckonSurvey(makeover, rules)
-  const palette = reckonPalette(makeover, practice, survey.finishes)
+  const palette = reckonPalette(makeover, practice, survey.finishes, measured)
   const money = reckonMoney(makeover)
   const dates = pieceDates(makeover, money, rules, today)
   const remarks = [

@@ -27,7 +27,7 @@ export type LineFigures = {
 }
 
 /** One finish in the strip of materials, as much of it as needs drawing. */
-export type StripPart = Pick<Row<'finish'>, 'id' | 'name' | 'family' | 'sheen' | 'labL' | 'labA' | 'labB' | 'role'> & { readonly visibleM2: number | null }
+export type StripPart = Pick<Row<'finish'>, 'id' | 'name' | 'family' | 'texture' | 'sheen' | 'labL' | 'labA' | 'labB' | 'role'> & { readonly visibleM2: number | null }
 
 /** What the day page shows of a makeover. It holds nothing personal. */
 export type Summary = { readonly id: string; readonly name: string; readonly rooms: readonly string[]; readonly line: LineFigures; readonly strip: readonly StripPart[]; readonly attention: readonly Attention[] }
@@ -56,8 +56,10 @@ export function lineFigures(makeover: Makeover, reckoning: Reckoning): LineFigur
   }
 }
 
-export const stripOf = (makeover: Makeover, { survey }: Pick<Reckoning, 'survey'>): StripPart[] =>
-  paletteFinishes(makeover).map(({ id, name, family, sheen, labL, labA, labB, role }) => ({ id, name, family, sheen, labL, labA, labB, visibleM2: survey.finishes.get(id)?.m2 ?? null, role }))
+export function stripOf(makeover: Makeover, { palette }: Pick<Reckoning, 'palette'>): StripPart[] {
+  const areas = new Map(palette.finishes.map((one) => [one.id, one.area.m2]))
+  return paletteFinishes(makeover).map(({ id, name, family, texture, sheen, labL, labA, labB, role }) => ({ id, name, family, texture, sheen, labL, labA, labB, visibleM2: areas.get(id) ?? null, role }))
+}
 
 export const summarise = (makeover: Makeover, reckoning: Reckoning): Summary => ({
   id: makeover.id,

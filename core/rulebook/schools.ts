@@ -15,11 +15,12 @@ export const questions = [
     asks: 'How many colours',
     schools: [
       school('sixty-thirty-ten', 'Sixty, thirty, ten', 'Shares of dominant, secondary and accent are held against 60 : 30 : 10 of the visible area.'),
-      school('two-and-one', 'Exactly two and one', 'Two main colours and one accent are expected; a fourth is raised, and the accent may change later.', { 'palette.most-colours': 3 }),
+      school('two-and-one', 'Exactly two and one', 'Two main colours and one accent are expected; a fourth is raised, and the accent may change later.', { 'palette.most-colours': 3, 'balance.dominant': 50, 'balance.secondary': 40, 'balance.accent': 10 }),
       school('neutrals-and-one', 'Neutrals and one', 'Every colour but one should be a near-neutral; a second strong colour is raised.', { 'palette.most-colours': 3, 'palette.most-strong': 1 }),
-      school('as-inspired', 'As many as the inspiration holds', 'Up to five colours pass; beyond that a look is raised.', { 'palette.most-colours': 5 }),
-      school('eclectic', 'Eclectic, held by repetition', 'Colours are not counted, but each must appear in two places or more.', { 'palette.most-colours': 20, 'palette.least-appearances': 2 }),
-      school('quiet', 'Nearly none', 'Every finish but greenery should be near-neutral; textures are counted instead of colours.', { 'palette.most-strong': 0, 'palette.least-textures': 4 }),
+      school('envelope', 'One envelope', 'Walls, trim, doors and ceiling are held to one colour, a warm white or a rich dark; one light or bright focal point is expected, upholstery that stands out from a dark envelope, and a floor with no more than one rug.', { 'balance.dominant': 75, 'balance.secondary': 20, 'balance.accent': 5, 'palette.least-appearances': 1 }),
+      school('as-inspired', 'As many as the inspiration holds', 'Up to five colours pass; beyond that a look is raised.', { 'palette.most-colours': 5, 'balance.held': 0 }),
+      school('eclectic', 'Eclectic, held by repetition', 'Colours are not counted, but each must appear in two places or more.', { 'palette.most-colours': 20, 'palette.least-appearances': 2, 'balance.held': 0 }),
+      school('quiet', 'Quiet layers', 'Every finish but greenery, art and the window should be near-neutral and cloth pale; textures are counted instead of colours.', { 'palette.most-strong': 0, 'palette.least-textures': 4, 'balance.held': 0 }),
     ],
   },
   {

@@ -130,7 +130,7 @@ describe('the area of finishes', () => {
     expect(of.map((one) => one?.m2)).toEqual([43 - 1.6, 18, 18].map((each): unknown => expect.closeTo(each, 6)))
     expect(of.every((one) => one?.from === 'survey')).toBe(true)
     // ceilings count apart
-    expect(palette.shares.dominant).toBeCloseTo(41.4 / 59.4, 9)
+    expect(palette.balance.roles.find(({ role }) => role === 'dominant')?.share).toBeCloseTo((100 * 41.4) / 59.4, 9)
   })
   it('parts the walls by wall and by band; the one that says no more has the rest', () => {
     const { of } = laid({ surface: 'walls' }, { surface: 'walls', wallId: '2' }, { surface: 'walls', bandToMm: 1000, wallId: '1' })

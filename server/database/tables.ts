@@ -282,12 +282,15 @@ export const pieces = pgTable('pieces', {
   setName: text('set_name').notNull(),
   ...sizes(),
   hides: boolean('hides').notNull(),
+  wallId: uuid('wall_id'),
+  aboveMm: doublePrecision('above_mm').notNull(),
 }, (t) => [
   ownKey(t),
   check('pieces_amounts', sql`${t.quantity} > 0 and ${t.allowanceMinor} >= 0`),
   refers(t, t.roomId, rooms),
   refers(t, t.zoneId, zones),
   refers(t, t.categoryId, categories),
+  refers(t, t.wallId, walls),
 ])
 
 export const servings = pgTable('servings', { ...own(), needId: uuid('need_id').notNull(), pieceId: uuid('piece_id').notNull() }, (t) => [
@@ -405,9 +408,12 @@ export const scopeOptions = pgTable('scope_options', {
 export const finishes = pgTable('finishes', {
   ...own(),
   roomId: uuid('room_id').notNull(),
+  zoneId: uuid('zone_id'),
   name: text('name').notNull(),
   role: text('role').notNull(),
+  place: doublePrecision('place').notNull(),
   family: text('family').notNull(),
+  texture: text('texture').notNull(),
   sheen: text('sheen').notNull(),
   ...lab(),
   colourSource: text('colour_source').notNull(),
@@ -417,6 +423,9 @@ export const finishes = pgTable('finishes', {
   visibleM2: doublePrecision('visible_m2'),
   pattern: text('pattern').notNull(),
   patternScale: text('pattern_scale'),
+  repeatMm: doublePrecision('repeat_mm'),
+  suits: text('suits').notNull(),
+  hides: boolean('hides').notNull(),
   methods: text('methods').notNull(),
   qualities: text('qualities').notNull(),
   fate: text('fate'),
@@ -426,7 +435,7 @@ export const finishes = pgTable('finishes', {
   wallId: uuid('wall_id'),
   bandFromMm: doublePrecision('band_from_mm'),
   bandToMm: doublePrecision('band_to_mm'),
-}, (t) => [ownKey(t), labCheck('finishes_lab'), refers(t, t.roomId, rooms), refers(t, t.pieceId, pieces), refers(t, t.wallId, walls)])
+}, (t) => [ownKey(t), labCheck('finishes_lab'), refers(t, t.roomId, rooms), refers(t, t.zoneId, zones), refers(t, t.pieceId, pieces), refers(t, t.wallId, walls)])
 
 export const patternParts = pgTable('pattern_parts', { ...own(), finishId: uuid('finish_id').notNull(), partId: uuid('part_id').notNull(), sharePpm: integer('share_ppm').notNull() }, (t) => [
   ownKey(t),
@@ -441,10 +450,21 @@ export const samples = pgTable('samples', {
   finishId: uuid('finish_id').notNull(),
   orderedOn: day('ordered_on'),
   cameOn: day('came_on'),
-  seenIn: text('seen_in').notNull(),
   verdict: text('verdict').notNull(),
   judgedBy: text('judged_by').notNull(),
 }, (t) => [ownKey(t), refers(t, t.finishId, finishes)])
+
+/** A sample looked at, by one light. */
+export const viewings = pgTable('viewings', {
+  ...own(),
+  sampleId: uuid('sample_id').notNull(),
+  wallId: uuid('wall_id'),
+  light: text('light').notNull(),
+  seenOn: day('seen_on'),
+  verdict: text('verdict').notNull(),
+  judgedBy: text('judged_by').notNull(),
+  note: text('note').notNull(),
+}, (t) => [ownKey(t), refers(t, t.sampleId, samples), refers(t, t.wallId, walls)])
 
 const ofSeller = (name: string, t: { studioId: AnyPgColumn; sellerId: AnyPgColumn }) => foreignKey({ name, columns: [t.studioId, t.sellerId], foreignColumns: [sellers.studioId, sellers.id] })
 
@@ -647,6 +667,7 @@ export const makeoverTables = {
   finish: finishes,
   patternPart: patternParts,
   sample: samples,
+  viewing: viewings,
   coupon: coupons,
   credit: credits,
   order: orders,

@@ -1,25 +1,30 @@
 <script setup lang="ts">
 import { v7 as uuidv7 } from 'uuid'
 import { computed, reactive, ref, watch } from 'vue'
-import { hexFromLab } from '#core/colour/lab.ts'
+import { hexFromLab, type Lab } from '#core/colour/lab.ts'
 import { add, edit, remove, type Operation } from '#core/makeover/change.ts'
-import { conditions, families, fates, materials, methods, patterns, qualities, roles, scales, sheens, surfaces } from '#core/makeover/choices.ts'
+import { conditions, families, fates, materials, methods, patterns, qualities, roles, scales, sheens, surfaces, textures, uses } from '#core/makeover/choices.ts'
 import type { Fields, Row } from '#core/makeover/kinds.ts'
 import { writeArea } from '#core/measure/area.ts'
-import { labOf, undertone, type Print } from '#core/palette/index.ts'
+import { labOf, repeatOf, scaleOf, texturesOf, undertone, type LibraryFinish } from '#core/palette/index.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
 import { nameOfWall, wallsOf } from '#core/survey/index.ts'
 import { useBasis } from '../parts/basis.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
+import FieldYes from '../parts/FieldYes.vue'
 import FormDialog from '../parts/FormDialog.vue'
 import FieldSeveral from '../parts/FieldSeveral.vue'
-import { choiceField, colourField, distanceField, maybeChoiceField, maybeLengthField, maybeNumberField, rateField, severalField, textField, useForm, type Field } from '../parts/form.ts'
+import { choiceField, colourField, distanceField, maybeChoiceField, maybeLengthField, maybeNumberField, rateField, severalField, textField, useForm, yesField, type Field } from '../parts/form.ts'
 import MaterialSwatch from '../parts/MaterialSwatch.vue'
 import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { asOptions } from '../parts/rowform.ts'
 import { optionsOf, useRows } from '../stores/rows.ts'
+import LibraryPicker from './LibraryPicker.vue'
+import MeterReader from './MeterReader.vue'
+import PhotoPicker from './PhotoPicker.vue'
+import type { Printed } from './print.ts'
 
 /** `existing`: a new finish of the form is one that is there already, in the room given. */
 const { finish, existing = false, roomId = '' } = defineProps<{ finish: Row<'finish'> | null; existing?: boolean; roomId?: string }>()
@@ -29,6 +34,7 @@ const rooms = useRows('room')
 const pieces = useRows('piece')
 const finishes = useRows('finish')
 const walls = useRows('wall')
+const zones = useRows('zone')
 const entry = useEntry()
 const patternParts = useRows('patternPart')
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
@@ -42,6 +48,7 @@ const { form, reset, submit } = useForm(() => ({
   colour: colourField(finish ? written(finish) : ''),
   family: choiceField(families, finish?.family ?? 'paint'),
   sheen: choiceField(sheens, finish?.sheen ?? 'matt'),
+  texture: choiceField(textures, finish?.texture ?? 'usual'),
   role: choiceField(roles, finish?.role ?? 'dominant'),
   usedFor: textField(finish?.usedFor, { may: true }),
   visibleM2: maybeNumberField(finish?.visibleM2 ?? null, { decimals: 2, least: 0.01, most: 10_000 }),
@@ -49,6 +56,10 @@ const { form, reset, submit } = useForm(() => ({
   pieceId: maybeChoiceField(pieces.value.map((piece) => piece.id), finish?.pieceId ?? null),
   pattern: choiceField(patterns, finish?.pattern ?? 'plain'),
   patternScale: maybeChoiceField(scales, finish?.patternScale ?? 'medium'),
+  repeatMm: maybeLengthField(entry.value, finish?.repeatMm ?? null),
+  suits: severalField(uses, finish?.suits ?? ''),
+  hides: yesField(finish?.hides ?? false),
+  zoneId: maybeChoiceField(zones.value.map((zone) => zone.id), finish?.zoneId ?? null),
   methods: severalField(methods, finish?.methods ?? ''),
   qualities: severalField(qualities, finish?.qualities ?? ''),
   roomId: choiceField(rooms.value.map((room) => room.id), finish?.roomId ?? (roomId || (rooms.value[0]?.id ?? ''))),
@@ -60,6 +71,8 @@ const { form, reset, submit } = useForm(() => ({
   bandFromMm: distanceField(entry.value, finish?.bandFromMm ?? 0),
   bandToMm: maybeLengthField(entry.value, finish?.bandToMm ?? null),
 }))
+const zonesHere = computed(() => zones.value.filter((zone) => zone.roomId === form.fields.roomId.text))
+const texturesHere = computed(() => texturesOf(families.find((one) => one === form.fields.family.text) ?? 'paint'))
 const wallsHere = computed(() => (makeover.opened ? wallsOf(makeover.opened.makeover, form.fields.roomId.text).map((wall, at) => ({ value: wall.id, label: nameOfWall(wall, at) })) : []))
 const { basis, save: saveFinish } = useBasis('finish', () => finish, open)
 /** The palette colours that a pattern carries, each with its share. */
@@ -70,9 +83,11 @@ const partLine = (row: Row<'patternPart'> | null): Part => reactive({ row, part:
 watch(open, (now) => {
   if (!now) return
   reset()
+  way.value = 'typed'
+  got.value = null
   parts.value = patternParts.value.filter((row) => row.finishId === finish?.id).map(partLine)
 })
-const print = computed<Print | undefined>(() => {
+const print = computed<Printed | undefined>(() => {
   const pattern = patterns.find((one) => one === form.fields.pattern.text) ?? 'plain'
   const scale = scales.find((one) => one === form.fields.patternScale.text) ?? 'medium'
   const read = parts.value.flatMap(({ part, share }) => {
@@ -80,7 +95,9 @@ const print = computed<Print | undefined>(() => {
     const rate = share.read(share.text)
     return carried && rate.ok ? [{ lab: labOf(carried), share: rate.value / 1_000_000 }] : []
   })
-  return pattern === 'plain' || read.length === 0 ? undefined : { pattern, scale, parts: read }
+  const repeat = form.fields.repeatMm.read(form.fields.repeatMm.text)
+  const size = { patternScale: scale, repeatMm: repeat.ok ? repeat.value : null }
+  return pattern === 'plain' || read.length === 0 ? undefined : { pattern, scale: scaleOf(size, rules.value), repeatMm: repeatOf(size, rules.value), parts: read }
 })
 function partOperations(finishId: string, pattern: string): Operation[] | null {
   const kept = pattern === 'plain' ? [] : parts.value.filter(({ part }) => part.text !== '')
@@ -100,10 +117,33 @@ const shown = computed(() => {
   const read = form.fields.colour.read(form.fields.colour.text)
   const family = families.find((one) => one === form.fields.family.text) ?? 'paint'
   const sheen = sheens.find((one) => one === form.fields.sheen.text) ?? 'matt'
+  const texture = texturesOf(family).find((one) => one === form.fields.texture.text) ?? 'usual'
   if (!read.ok) return null
   const { L, a, b } = read.value.lab
-  return { swatch: { family, sheen, labL: L, labA: a, labB: b }, words: undertone(family, read.value.lab, rules.value).words }
+  return { swatch: { family, texture, sheen, labL: L, labA: a, labB: b }, words: undertone(family, read.value.lab, rules.value).words }
 })
+
+/** Where the colour came from, while its text still says it. */
+const got = ref<{ text: string; source: 'library' | 'photo' | 'measured' } | null>(null)
+const way = ref<'typed' | 'library' | 'photo' | 'meter'>('typed')
+const ways = [['typed', 'Type it'], ['library', 'From the library'], ['photo', 'From a picture'], ['meter', 'With a meter']] as const
+function take(lab: Lab, source: 'library' | 'photo' | 'measured'): void {
+  const text = [lab.L, lab.a, lab.b].map((value) => (Math.round(value * 100) / 100).toString()).join(' ')
+  form.fields.colour.text = text
+  form.fields.colour.error = ''
+  got.value = { text, source }
+  way.value = 'typed'
+}
+function fromLibrary(one: LibraryFinish): void {
+  take(one.lab, 'library')
+  if (form.fields.name.text.trim() === '') form.fields.name.text = one.name
+  form.fields.family.text = one.family
+  form.fields.texture.text = one.texture
+  form.fields.sheen.text = one.sheen
+  form.fields.suits.text = one.suits
+}
+/** A new finish stands last among those of its role. */
+const nextPlace = (role: string): number => Math.min(1_000_000, 1 + Math.max(0, ...finishes.value.filter((one) => one.role === role).map((one) => Math.floor(one.place))))
 
 async function save(): Promise<void> {
   const done = await submit(
@@ -111,8 +151,10 @@ async function save(): Promise<void> {
       const seen = basis.value
       const kept = seen && form.fields.colour.text === written(seen)
       const { L: labL, a: labA, b: labB } = kept ? labOf(seen) : colour.lab
-      const fields: Fields<'finish'> = { ...values, labL, labA, labB, colourSource: kept ? seen.colourSource : colour.source }
-      if (values.pattern === 'plain') fields.patternScale = null
+      const fields: Fields<'finish'> = { ...values, labL, labA, labB, colourSource: kept ? seen.colourSource : got.value?.text === form.fields.colour.text ? got.value.source : colour.source, place: finish?.place ?? nextPlace(values.role) }
+      if (values.pattern === 'plain') fields.patternScale = fields.repeatMm = null
+      if (!texturesHere.value.includes(values.texture)) fields.texture = 'usual'
+      if (!zonesHere.value.some((zone) => zone.id === values.zoneId)) fields.zoneId = null
       if (values.fate === null) fields.condition = fields.material = fields.laidYear = null
       if (values.surface !== 'walls') fields.wallId = fields.bandFromMm = fields.bandToMm = null
       else if (fields.bandFromMm === 0) fields.bandFromMm = null
@@ -145,12 +187,17 @@ const picked = computed({
           <FieldText :field="form.fields.name" label="Name" />
           <FieldText :field="form.fields.usedFor" label="Where in the room" hint="walls; seat; floor, kept" />
         </div>
-        <div class="colour-line">
+        <div class="ways" role="group" aria-label="Where the colour comes from"><button v-for="[id, label] in ways" :key="id" type="button" class="word" :class="{ here: way === id }" :aria-pressed="way === id" @click="way = id">{{ label }}</button></div>
+        <LibraryPicker v-if="way === 'library'" @pick="fromLibrary" />
+        <PhotoPicker v-else-if="way === 'photo'" @pick="take($event, 'photo')" />
+        <MeterReader v-else-if="way === 'meter'" :finishes="finishes" @read="take($event, 'measured')" />
+        <div v-show="way === 'typed'" class="colour-line">
           <FieldText :field="form.fields.colour" label="Colour" hint="#8fa3a8; Lab 65 -4 -6; LCh 65 7 236; slate grey" />
           <label class="pick"><span class="label">Pick</span><input v-model="picked" type="color" /></label>
         </div>
         <div class="columns">
           <FieldChoice :field="form.fields.family" label="Family" :options="asOptions(families)" />
+          <FieldChoice v-if="texturesHere.length > 1" :field="form.fields.texture" label="Worked" :options="asOptions(texturesHere)" />
           <FieldChoice :field="form.fields.sheen" label="Sheen" :options="asOptions(sheens)" />
           <FieldChoice :field="form.fields.surface" label="On" :options="asOptions(surfaces)" />
         </div>
@@ -162,7 +209,9 @@ const picked = computed({
         <div class="columns">
           <FieldChoice :field="form.fields.pattern" label="Pattern" :options="asOptions(patterns)" />
           <FieldChoice v-if="form.fields.pattern.text !== 'plain'" :field="form.fields.patternScale" label="Scale of it" :options="asOptions(scales)" />
+          <FieldText v-if="form.fields.pattern.text !== 'plain'" :field="form.fields.repeatMm" label="Repeats in" optional :unit="entry.unit" hint="measured, it decides the scale" />
           <FieldChoice v-if="rooms.length > 1" :field="form.fields.roomId" label="Room" :options="optionsOf(rooms)" />
+          <FieldChoice v-if="zonesHere.length > 0" :field="form.fields.zoneId" label="Zone" :options="optionsOf(zonesHere)" none="the whole room" />
         </div>
         <template v-if="form.fields.pattern.text !== 'plain'">
           <div v-for="(one, at) in parts" :key="one.row?.id ?? `new${at}`" class="columns">
@@ -188,7 +237,9 @@ const picked = computed({
             <FieldText :field="form.fields.bandToMm" label="To height" optional :unit="entry.unit" hint="empty is the ceiling" />
           </div>
         </details>
-        <details :open="form.fields.methods.text !== '' || form.fields.qualities.text !== ''"><summary>Its methods and qualities</summary>
+        <details :open="form.fields.methods.text !== '' || form.fields.qualities.text !== '' || form.fields.suits.text !== ''"><summary>What it stands up to, its methods and qualities</summary>
+        <FieldSeveral :field="form.fields.suits" label="It stands up to" :options="uses" />
+        <FieldYes :field="form.fields.hides" label="It is meant to hide before its wall" />
         <FieldSeveral :field="form.fields.methods" label="It needs" :options="methods" />
         <FieldSeveral :field="form.fields.qualities" label="It is" :options="qualities" />
         </details>
@@ -206,6 +257,9 @@ const picked = computed({
 .finish-form { display: grid; grid-template-columns: 1fr 190px; gap: 20px; }
 .finish-shown > div { background: var(--ground); padding: 20px; height: 240px; }
 .finish-shown figcaption { font-size: 12px; padding-top: 6px; }
+.finish-form .ways { display: flex; gap: 4px 18px; flex-wrap: wrap; padding: 4px 0 2px; }
+.finish-form .ways .word { font-size: 13px; }
+.finish-form .ways .here { font-weight: 700; text-decoration-thickness: 3px; }
 .colour-line { display: grid; grid-template-columns: 1fr 52px; gap: 12px; }
 .colour-line input[type='color'] { width: 52px; height: 32px; border: 1px solid var(--input); background: var(--sheet); padding: 3px; cursor: pointer; }
 .colour-line .label { display: block; margin-bottom: 3px; }

@@ -12,7 +12,7 @@ const { palette } = defineProps<{ palette: Palette }>()
 const makeover = useMakeover()
 const pieces = useRows('piece')
 const finishes = computed(() => (makeover.opened ? paletteFinishes(makeover.opened.makeover) : []))
-const rows = computed(() => palette.ties.map((one) => ({ ...one, piece: pieces.value.find((piece) => piece.id === one.pieceId), wall: palette.walls.find((wall) => wall.pieceId === one.pieceId) })))
+const rows = computed(() => palette.ties.map((one) => ({ ...one, piece: pieces.value.find((piece) => piece.id === one.pieceId), wall: palette.standings.find((wall) => wall.kind === 'piece' && wall.id === one.pieceId) })))
 const cell = (row: (typeof rows.value)[number], finishId: string) => row.cells.find((each) => each.finishId === finishId)
 const words = { same: 'the same colour', hue: 'the same hue, another depth', clash: 'clashes' } as const
 const said = (tie: 'same' | 'hue' | 'clash' | null): string => (tie === null ? 'no tie' : words[tie])
@@ -21,9 +21,9 @@ const appears = (id: string): number => palette.finishes.find((one) => one.id ==
 </script>
 
 <template>
-  <section class="ties" aria-labelledby="ties-title">
+  <div class="ties">
     <div class="section-head">
-      <h2 id="ties-title">Ties: palette colour against piece</h2>
+      <h3>Palette colour against piece</h3>
       <span class="quiet key"><i class="same" aria-hidden="true" /> one colour&ensp;<i class="hue" aria-hidden="true" /> one hue at another depth&ensp;<i class="clash" aria-hidden="true" /> clash</span>
     </div>
     <div class="scroll" tabindex="0" role="region" aria-label="Ties">
@@ -53,11 +53,11 @@ const appears = (id: string): number => palette.finishes.find((one) => one.id ==
         </tbody>
       </table>
     </div>
-  </section>
+  </div>
 </template>
 
 <style>
-.ties { margin: 22px 14px 0; }
+.ties { margin: 8px 0 0; }
 .ties table { width: auto; min-width: 100%; }
 .ties .turned { vertical-align: bottom; height: 96px; padding: 0 4px 4px; width: 30px; }
 .ties .turned span { writing-mode: vertical-rl; transform: rotate(180deg); white-space: nowrap; }

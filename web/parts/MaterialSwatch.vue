@@ -1,34 +1,52 @@
 <script setup lang="ts">
 import { computed, ref, watchEffect } from 'vue'
 import { hexFromLab } from '#core/colour/lab.ts'
-import type { Family, Sheen } from '#core/makeover/choices.ts'
-import type { Print } from '#core/palette/index.ts'
+import type { Family, Sheen, Texture } from '#core/makeover/choices.ts'
+import { repeatsOf, sheenOver, shineOf, type Print } from '#core/palette/index.ts'
+import type { Printed } from '../palette/print.ts'
 import { textureOf } from './textures.ts'
 
-/** A finish as material: its own colour with its relief, and the light that its sheen throws back. */
-const { finish, scale = 1, print } = defineProps<{ finish: { family: Family; sheen: Sheen; labL: number; labA: number; labB: number }; scale?: number; print?: Print | undefined }>()
+/**
+ * A finish as material: its own colour with its relief, and the light that its sheen throws back; on the whole always its
+ * own colour. `perMm` is how many pixels a millimetre of the room takes: a pattern is then drawn at its true size.
+ */
+const { finish, scale = 1, print, perMm = null } = defineProps<{ finish: { family: Family; texture?: Texture; sheen: Sheen; labL: number; labA: number; labB: number }; scale?: number; print?: Printed | undefined; perMm?: number | null }>()
 const lab = computed(() => ({ L: finish.labL, a: finish.labA, b: finish.labB }))
 const colour = computed(() => hexFromLab(lab.value))
+const texture = computed(() => finish.texture ?? 'usual')
+
+/** No repeat is drawn smaller than this, or it would be grey. */
+const leastRepeat = 9
+const usualSize: Readonly<Record<Family, number>> = { wood: 320, metal: 240, textile: 210, plush: 300, cane: 190, stone: 320, leather: 260, greenery: 200, paint: 260, ceramic: 260, glass: 260, paper: 240 }
+const repeatPx = computed(() => (print && perMm !== null ? Math.max(leastRepeat, print.repeatMm * perMm) : null))
+const drawn = computed<Print | undefined>(() => {
+  if (!print) return undefined
+  const repeats = repeatPx.value === null ? repeatsOf[print.scale] : Math.min(24, Math.max(1, Math.round(280 / repeatPx.value)))
+  return { pattern: print.pattern, repeats, parts: print.parts }
+})
+const size = computed(() => (repeatPx.value === null || !drawn.value ? Math.round(usualSize[finish.family] * scale) : Math.round(repeatPx.value * drawn.value.repeats)))
+
 const tile = ref('')
 watchEffect((onCleanup) => {
   let wanted = true
   onCleanup(() => (wanted = false))
-  void textureOf(finish.family, finish.sheen, lab.value, print).then((address) => {
+  void textureOf({ family: finish.family, texture: texture.value, sheen: finish.sheen, lab: lab.value }, drawn.value).then((address) => {
     if (wanted) tile.value = address
   })
 })
-const size = computed(() => `${Math.round({ wood: 320, metal: 240, textile: 210, plush: 300, cane: 190, stone: 320, leather: 260, greenery: 200, paint: 260, ceramic: 260, glass: 260, paper: 240 }[finish.family] * scale)}px`)
-const shines = computed(() => (finish.family === 'metal' && finish.sheen === 'matt' ? 'satin' : finish.family === 'glass' ? 'gloss' : finish.sheen))
+/** What a sheen throws back lies over the tile; what it gives in one place it takes in another. */
+const sheen = computed(() => {
+  const stops = sheenOver(lab.value, shineOf(finish.family, texture.value, finish.sheen))
+  return stops.length === 0 ? '' : `linear-gradient(100deg, ${stops.map(({ at, rgb, over }) => `rgb(${rgb.join(' ')} / ${over.toFixed(4)}) ${(100 * at).toFixed(1)}%`).join(', ')})`
+})
+const background = computed(() => [sheen.value, tile.value && `url(${tile.value})`].filter(Boolean).join(', ') || 'none')
+const sizes = computed(() => [sheen.value && '100% 100%', tile.value && `${size.value}px ${size.value}px`].filter(Boolean).join(', '))
 </script>
 
 <template>
-  <span class="material" :class="`sheen-${shines}`" :style="{ backgroundColor: colour, backgroundImage: tile ? `url(${tile})` : 'none', backgroundSize: size }" />
+  <span class="material" :style="{ backgroundColor: colour, backgroundImage: background, backgroundSize: sizes }" />
 </template>
 
 <style>
-.material { display: block; position: relative; width: 100%; height: 100%; overflow: hidden; }
-.material::after { content: ''; position: absolute; inset: 0; }
-.sheen-eggshell::after { background: linear-gradient(115deg, rgb(255 255 255 / 0.07), transparent 45%, rgb(0 0 0 / 0.04)); }
-.sheen-satin::after { background: linear-gradient(112deg, transparent 8%, rgb(255 255 255 / 0.17) 34%, transparent 58%, rgb(0 0 0 / 0.07)); }
-.sheen-gloss::after { background: linear-gradient(112deg, rgb(255 255 255 / 0.05) 24%, rgb(255 255 255 / 0.5) 29%, rgb(255 255 255 / 0.24) 43%, transparent 46%, rgb(0 0 0 / 0.1)); }
+.material { display: block; width: 100%; height: 100%; overflow: hidden; }
 </style>

@@ -9,7 +9,8 @@ import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FieldYes from '../parts/FieldYes.vue'
 import FormDialog from '../parts/FormDialog.vue'
-import { choiceField, maybeChoiceField, maybeLengthField, moneyField, numberField, textField, useForm, yesField } from '../parts/form.ts'
+import { choiceField, distanceField, maybeChoiceField, maybeLengthField, moneyField, numberField, textField, useForm, yesField } from '../parts/form.ts'
+import { nameOfWall, wallsOf } from '#core/survey/index.ts'
 import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { optionsOf, useRows } from '../stores/rows.ts'
@@ -22,6 +23,7 @@ const needs = useRows('need')
 const servings = useRows('serving')
 const rooms = useRows('room')
 const zones = useRows('zone')
+const walls = useRows('wall')
 const categories = useRows('category')
 const entry = useEntry()
 const served = computed(() => servings.value.filter((row) => row.pieceId === piece?.id))
@@ -40,10 +42,13 @@ const { form, reset, submit } = useForm(() => ({
   hides: yesField(piece?.hides ?? false),
   roomId: choiceField(rooms.value.map((room) => room.id), piece?.roomId ?? rooms.value[0]?.id ?? ''),
   zoneId: maybeChoiceField(zones.value.map((zone) => zone.id), piece?.zoneId ?? null),
+  wallId: maybeChoiceField(walls.value.map((wall) => wall.id), piece?.wallId ?? null),
+  aboveMm: distanceField(entry.value, piece?.aboveMm ?? 0),
 }))
 const { save: savePiece } = useBasis('piece', () => piece, open)
 watch(open, (now) => now && reset())
 const zonesHere = computed(() => zones.value.filter((zone) => zone.roomId === form.fields.roomId.text))
+const wallsHere = computed(() => (makeover.opened ? wallsOf(makeover.opened.makeover, form.fields.roomId.text).map((wall, at) => ({ value: wall.id, label: nameOfWall(wall, at) })) : []))
 
 /** The needs it serves, as rows made and taken away; those beyond the two of the form stay. */
 function serves(pieceId: string, wanted: readonly (string | null)[]): Operation[] {
@@ -55,7 +60,7 @@ function serves(pieceId: string, wanted: readonly (string | null)[]): Operation[
 async function save(): Promise<void> {
   const id = piece?.id ?? uuidv7()
   const done = await submit(({ needId, alsoId, ...values }) => {
-    const fields = { ...values, zoneId: zonesHere.value.some((zone) => zone.id === values.zoneId) ? values.zoneId : null }
+    const fields = { ...values, zoneId: zonesHere.value.some((zone) => zone.id === values.zoneId) ? values.zoneId : null, wallId: wallsHere.value.some((wall) => wall.value === values.wallId) ? values.wallId : null }
     const besides = serves(id, [needId, alsoId])
     return piece
       ? savePiece(`Changed the piece “${values.name}”`, fields, besides)
@@ -91,6 +96,10 @@ async function save(): Promise<void> {
       <FieldText :field="form.fields.setName" label="Pair or set" optional hint="Pieces of one name stay together" />
       <FieldChoice v-if="rooms.length > 1" :field="form.fields.roomId" label="Room" :options="optionsOf(rooms)" />
       <FieldChoice v-if="zonesHere.length > 0" :field="form.fields.zoneId" label="Zone" :options="optionsOf(zonesHere)" none="anywhere in the room" />
+    </div>
+    <div v-if="wallsHere.length > 0" class="columns">
+      <FieldChoice :field="form.fields.wallId" label="Before which wall" :options="wallsHere" none="none in particular" />
+      <FieldText :field="form.fields.aboveMm" label="Lower edge above the floor" :unit="entry.unit" hint="0 stands on the floor" />
     </div>
     <FieldYes :field="form.fields.hides" label="It is meant to disappear before its wall" />
   </FormDialog>

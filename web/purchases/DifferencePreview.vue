@@ -24,12 +24,14 @@ const besides = computed(() => {
   const days = (count: number | null): string => (count === null ? 'nothing awaited' : count < 0 ? `${-count} days late` : `${count} days`)
   const covered = (reckoning: typeof after): string => `${reckoning.needs.filter((need) => need.covered).length} of ${reckoning.needs.length}`
   const tied = (reckoning: typeof after): string => String(reckoning.palette.ties.reduce((total, one) => total + one.tied, 0))
+  const shares = (reckoning: typeof after): string => reckoning.palette.balance.roles.map((one) => one.share.toFixed(0)).join(' : ')
   const clashes = (reckoning: typeof after): string => String(reckoning.palette.clashes.length + reckoning.palette.ties.reduce((total, one) => total + one.cells.filter((cell) => cell.tie === 'clash').length, 0))
   return [
     { name: 'Slack', before: days(before.slackDays), after: days(after.slackDays) },
     { name: 'Needs covered', before: covered(before), after: covered(after) },
     { name: 'Ties to the palette', before: tied(before), after: tied(after) },
     { name: 'Clashes', before: clashes(before), after: clashes(after) },
+    { name: 'Shares, dominant : secondary : accent', before: shares(before), after: shares(after) },
   ].filter((line) => line.before !== line.after)
 })
 </script>

@@ -33,7 +33,7 @@ const edge = 14
 const fitted = shallowRef({ scale: 0.08, x: 0, y: 0 })
 function refit(): void {
   const [w, h] = [Math.max(120, width.value - 2 * edge), Math.max(120, height.value - 2 * edge)]
-  let scale = fitted.value.scale
+  let scale = 0.08 // the same beginning each time, so that the same drawing is fitted the same
   for (let step = 0; step < 4; step++) {
     const { left, right, top, bottom } = draw(textPx / scale).bounds
     scale = Math.min(0.5, w / Math.max(1, right - left), h / Math.max(1, top - bottom))

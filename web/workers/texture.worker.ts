@@ -1,12 +1,11 @@
 /** Draws finishes as material away from the main thread. */
 import { expose } from 'comlink'
-import type { Lab } from '#core/colour/lab.ts'
-import type { Family, Sheen } from '#core/makeover/choices.ts'
-import { drawTexture, type Print } from '#core/palette/index.ts'
+import { drawTile, type Look, type Print } from '#core/palette/index.ts'
 
 const worker = {
-  async draw(family: Family, sheen: Sheen, lab: Lab, seed: number, print?: Print): Promise<Blob> {
-    const { width, height, pixels } = drawTexture(family, sheen, lab, seed, 320, 320, print)
+  /** A tile of so many device pixels each way, as a picture. */
+  async draw(look: Look, seed: number, size: number, print?: Print): Promise<Blob> {
+    const { width, height, pixels } = drawTile(look, seed, size, size, print)
     const canvas = new OffscreenCanvas(width, height)
     canvas.getContext('2d')?.putImageData(new ImageData(pixels, width, height), 0, 0)
     return canvas.convertToBlob({ type: 'image/png' })

@@ -1,0 +1,70 @@
+/** What stands before what: hidden or standing out, meant or not; and the surfaces that people must tell apart. */
+import { deltaE } from '../colour/difference.ts'
+import { lrv, type Lab } from '../colour/lab.ts'
+import type { Surface } from '../makeover/choices.ts'
+import { groupBy, type Makeover, paletteFinishes } from '../makeover/document.ts'
+import type { Row } from '../makeover/kinds.ts'
+import type { Rules } from '../rulebook/rulebook.ts'
+import type { PieceColours } from './ties.ts'
+
+export type Reads = 'disappears' | 'stands out' | 'between'
+export type Standing = {
+  readonly kind: 'piece' | 'finish'
+  readonly id: string
+  /** The finish it stands before. */
+  readonly wallId: string
+  readonly deltaE: number
+  readonly lighter: number
+  readonly reads: Reads
+  /** It is meant to hide. */
+  readonly hides: boolean
+  /** It reads as it is not meant to. */
+  readonly fault: boolean
+}
+
+const labOf = (row: Row<'finish'>): Lab => ({ L: row.labL, a: row.labA, b: row.labB })
+/** Whole parts of the room read against its walls as they are meant to; small things should not be lost unmeant. */
+const before: ReadonlySet<Surface> = new Set(['trim', 'door', 'window', 'piece', 'switch', 'rail', 'other'])
+const mayBlend: ReadonlySet<Surface> = new Set(['trim', 'door', 'window', 'switch'])
+
+/** Each piece of known colour, and each finish that stands before a wall, against that wall: its own, or the nearest in colour. */
+export function standings(makeover: Makeover, table: readonly PieceColours[], rules: Rules): Standing[] {
+  const finishes = paletteFinishes(makeover)
+  const walls = groupBy(finishes.filter((row) => row.surface === 'walls'), (row) => row.roomId)
+  const wallsOf = (roomId: string, wallId: string | null): readonly Row<'finish'>[] => {
+    const all = walls.get(roomId) ?? []
+    const own = wallId === null ? [] : all.filter((row) => row.wallId === wallId)
+    return own.length > 0 ? own : wallId === null ? all : all.filter((row) => row.wallId === null)
+  }
+  const against = (kind: Standing['kind'], row: { readonly id: string; readonly roomId: string; readonly wallId: string | null; readonly hides: boolean }, colour: Lab, blends: boolean): Standing[] => {
+    const nearest = wallsOf(row.roomId, row.wallId).filter((wall) => wall.id !== row.id && wall.pieceId !== row.id).map((wall) => ({ wall, apart: deltaE(colour, labOf(wall)) })).sort((one, other) => one.apart - other.apart)[0]
+    if (!nearest) return []
+    const lighter = colour.L - nearest.wall.labL
+    const vanishes = nearest.apart < rules['wall.vanish-difference'] && Math.abs(lighter) < rules['wall.vanish-lightness']
+    const reads = vanishes ? 'disappears' : Math.abs(lighter) > rules['wall.stand-out'] ? 'stands out' : 'between'
+    return [{ kind, id: row.id, wallId: nearest.wall.id, deltaE: nearest.apart, lighter, reads, hides: row.hides, fault: row.hides ? reads === 'stands out' : reads === 'disappears' && !blends }]
+  }
+  const pieces = table.flatMap(({ pieceId, colours: [colour] }) => {
+    const piece = makeover.rows.piece[pieceId]
+    return piece && colour ? against('piece', piece, colour, false) : []
+  })
+  const own = finishes.filter((row) => row.pieceId === null && before.has(row.surface)).flatMap((row) => against('finish', { ...row, hides: row.hides || row.fate === 'camouflage' }, labOf(row), mayBlend.has(row.surface) || row.role !== 'accent'))
+  return [...pieces, ...own]
+}
+
+/** Two surfaces that people must tell apart, by points of LRV (BS 8300-2 asks 30; the rule is the studio's to set). */
+export type Apart = { readonly one: string; readonly other: string; readonly points: number; readonly wanted: number; readonly enough: boolean }
+
+/** Doors and switches against walls, floors against walls, step edges against floors, rails against walls. */
+export function tellApart(makeover: Makeover, rules: Rules): Apart[] {
+  const wanted = rules['door.contrast']
+  const pairs: readonly (readonly [Surface, Surface])[] = [['door', 'walls'], ['floor', 'walls'], ['step edge', 'floor'], ['rail', 'walls'], ['switch', 'walls']]
+  return [...groupBy(paletteFinishes(makeover), (row) => row.roomId).values()].flatMap((rows) =>
+    pairs.flatMap(([surface, behind]) =>
+      rows.filter((row) => row.surface === surface).flatMap((one) => {
+        const other = rows.filter((row) => row.surface === behind).map((row) => ({ row, points: Math.abs(lrv(labOf(one)) - lrv(labOf(row))) })).sort((a, b) => a.points - b.points)[0]
+        return other ? [{ one: one.id, other: other.row.id, points: other.points, wanted, enough: other.points >= wanted }] : []
+      }),
+    ),
+  )
+}

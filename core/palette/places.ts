@@ -1,0 +1,108 @@
+/** Where a palette colour appears: in which part of the room, and how high. */
+import { type Makeover } from '../makeover/document.ts'
+import type { Row } from '../makeover/kinds.ts'
+import type { Rules } from '../rulebook/rulebook.ts'
+import { pointOn, type Room } from '../survey/index.ts'
+import type { Appearance } from './ties.ts'
+
+/** In mm of the room's own plan, y upwards; null where nobody said. `all`: it is all over its surface, so no one place. */
+export type Place = Appearance & { readonly at: { readonly x: number; readonly y: number } | null; readonly z: number | null; readonly all: boolean }
+
+export type Spread = {
+  readonly finishId: string
+  readonly places: readonly Place[]
+  /** How many of them are places of their own: apart in plan or in height, or nobody knows where. */
+  readonly apart: number
+  /** What a practitioner would see at once; null where it is well spread or not enough is known. */
+  readonly fault: 'one side' | 'one height' | null
+}
+
+/** The places of a finish's appearances, with what their spread gives cause to say. */
+export function spreadOf(makeover: Makeover, finishId: string, appears: readonly Appearance[], room: Room | undefined, rules: Rules): Spread {
+  const places = appears.map((one) => placeOf(makeover, one, room))
+  const kept: Place[] = []
+  for (const place of places) if (!kept.some((other) => near(place, other, rules))) kept.push(place)
+  return { finishId, places, apart: kept.length, fault: faultOf(places, room, rules) }
+}
+
+function near(one: Place, other: Place, rules: Rules): boolean {
+  if (one.all !== other.all) return false
+  if (one.at === null || other.at === null) return false
+  const flat = Math.hypot(one.at.x - other.at.x, one.at.y - other.at.y) < rules['tie.apart-plan']
+  return flat && (one.z === null || other.z === null || Math.abs(one.z - other.z) < rules['tie.apart-height'])
+}
+
+function faultOf(places: readonly Place[], room: Room | undefined, rules: Rules): Spread['fault'] {
+  if (places.length < 3 || places.some((place) => place.all)) return null
+  const [points, heights] = [places.flatMap(({ at }) => (at ? [at] : [])), places.flatMap(({ z }) => (z === null ? [] : [z]))]
+  if (room && room.outline.length > 0 && points.length === places.length) {
+    for (const [axis, across] of [['x', 'y'], ['y', 'x']] as const) {
+      const [walls, all, other] = [room.outline.map((corner) => corner[axis]), points.map((point) => point[axis]), points.map((point) => point[across])]
+      const [low, high] = [Math.min(...walls), Math.max(...walls)]
+      const long = high - low >= Math.max(...room.outline.map((corner) => corner[across])) - Math.min(...room.outline.map((corner) => corner[across]))
+      const middle = (low + high) / 2
+      const oneHalf = all.every((value) => value < middle) || all.every((value) => value > middle)
+      if (oneHalf && (long || Math.max(...other) - Math.min(...other) < rules['tie.apart-plan'])) return 'one side'
+    }
+  }
+  return heights.length === places.length && Math.max(...heights) - Math.min(...heights) < rules['tie.apart-height'] ? 'one height' : null
+}
+
+function placeOf(makeover: Makeover, of: Appearance, room: Room | undefined): Place {
+  const nowhere = { ...of, at: null, z: null, all: false }
+  if (of.kind === 'piece') {
+    const piece = makeover.rows.piece[of.id]
+    return piece ? { ...nowhere, at: pieceAt(piece, room), z: heightOf(makeover, piece) } : nowhere
+  }
+  const finish = makeover.rows.finish[of.id]
+  if (!finish) return nowhere
+  const ceiling = room?.survey?.heightMm ?? null
+  const zone = zoneMiddle(finish.zoneId, room)
+  switch (finish.surface) {
+    case 'floor':
+      return { ...nowhere, at: zone, z: 0, all: zone === null && finish.family !== 'plush' && finish.family !== 'textile' }
+    case 'ceiling':
+      return { ...nowhere, z: ceiling, all: true }
+    case 'walls': {
+      const wall = room?.walls.find((one) => one.row.id === finish.wallId)
+      const [low, high] = [finish.bandFromMm ?? 0, finish.bandToMm ?? ceiling]
+      const z = high === null ? null : (low + high) / 2
+      return wall ? { ...nowhere, at: pointOn(wall, wall.lengthMm / 2), z } : { ...nowhere, z, all: true }
+    }
+    case 'trim':
+      return { ...nowhere, all: true }
+    case 'door':
+    case 'window': {
+      const openings = (room?.walls ?? []).flatMap((wall) => wall.openings.filter((one) => one.row.what === finish.surface && (finish.wallId === null || wall.row.id === finish.wallId)).map((one) => ({ at: pointOn(wall, (one.u0 + one.u1) / 2), z: (one.z0 + one.z1) / 2 })))
+      const [first] = openings
+      return first ? { ...nowhere, ...first, at: middleOf(openings.map((one) => one.at)) } : nowhere
+    }
+    default: {
+      const wall = room?.walls.find((one) => one.row.id === finish.wallId)
+      const z = finish.bandFromMm !== null && finish.bandToMm !== null ? (finish.bandFromMm + finish.bandToMm) / 2 : null
+      return { ...nowhere, at: wall ? pointOn(wall, wall.lengthMm / 2, offWall) : zone, z }
+    }
+  }
+}
+
+/** How far off its wall the middle of a thing is taken to be, in mm. */
+const offWall = 300
+
+function pieceAt(piece: Row<'piece'>, room: Room | undefined): { x: number; y: number } | null {
+  const wall = room?.walls.find((one) => one.row.id === piece.wallId)
+  return wall ? pointOn(wall, wall.lengthMm / 2, Math.max(offWall, (piece.depthMm ?? 0) / 2)) : zoneMiddle(piece.zoneId, room)
+}
+
+function zoneMiddle(zoneId: string | null, room: Room | undefined): { x: number; y: number } | null {
+  const outline = zoneId === null ? null : (room?.zones.find((one) => one.row.id === zoneId)?.outline ?? null)
+  return outline ? middleOf(outline) : null
+}
+
+const middleOf = (points: readonly { readonly x: number; readonly y: number }[]): { x: number; y: number } => points.reduce((sum, { x, y }) => ({ x: sum.x + x / points.length, y: sum.y + y / points.length }), { x: 0, y: 0 })
+
+/** The middle of a piece above the floor; null where its height is not known. */
+function heightOf(makeover: Makeover, piece: Row<'piece'>): number | null {
+  const chosen = piece.chosenId === null ? undefined : makeover.rows.candidate[piece.chosenId]
+  const tall = chosen?.heightMm ?? piece.heightMm
+  return tall === null || tall === undefined ? (piece.aboveMm > 0 ? piece.aboveMm : null) : piece.aboveMm + tall / 2
+}

@@ -1,0 +1,64 @@
+/** The light that a sheen throws back, as a band across the chip: what it gives in one place it takes in the others. */
+import { bytesFromLab, type Lab } from '../../colour/lab.ts'
+import type { Family, Sheen, Texture } from '../../makeover/choices.ts'
+
+/** A stop of the band: where along it, 0 to 1, which sRGB colour, and how much of it lies over the material. */
+export type Stop = { readonly at: number; readonly rgb: readonly [number, number, number]; readonly over: number }
+
+/** Where light falls (over > 0) and where it is taken (over < 0), by sheen; how strongly, of what there is room for. */
+const profiles: Readonly<Record<Exclude<Sheen, 'matt'>, readonly (readonly [at: number, over: number])[]>> = {
+  eggshell: [[0, 0.07], [0.45, 0], [0.55, 0], [1, -0.07]],
+  satin: [[0, -0.05], [0.1, 0], [0.34, 0.2], [0.58, 0], [0.7, -0.03], [1, -0.11]],
+  gloss: [[0, -0.08], [0.2, -0.03], [0.25, 0], [0.27, 0.55], [0.4, 0.3], [0.43, 0], [0.48, -0.05], [1, -0.13]],
+}
+
+/** How a finish shines: metal that is not dull shines as satin, glass and glaze as gloss. */
+export function shineOf(family: Family, texture: Texture, sheen: Sheen): Sheen {
+  if (family === 'glass' || texture === 'polished') return 'gloss'
+  return family === 'metal' && sheen === 'matt' && texture !== 'aged' ? 'eggshell' : sheen
+}
+
+const samples = 240
+const toLinear = (value: number): number => (value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4)
+
+/**
+ * The stops of a sheen over a colour. Light is white; shade is a darker tone of the colour, as dark as makes the mean of
+ * the light over the band that of the colour itself, channel by channel. Where there is not enough to take, less is given.
+ */
+export function sheenOver(lab: Lab, shine: Sheen): readonly Stop[] {
+  if (shine === 'matt') return []
+  const profile = profiles[shine]
+  const base = bytesFromLab(lab).map((byte) => byte / 255) as [number, number, number]
+  const overAt = (place: number): number => {
+    const next = Math.max(1, profile.findIndex(([at]) => at >= place))
+    const [from, to] = [profile[next - 1] ?? [0, 0], profile[next] ?? [1, 0]]
+    return from[1] + ((to[1] - from[1]) * (place - from[0])) / Math.max(1e-9, to[0] - from[0])
+  }
+  const overs = Array.from({ length: samples }, (_, at) => overAt((at + 0.5) / samples))
+  /** The mean light of a channel where shade, so thick, goes down to `shade`, and the light is so much of the profile's. */
+  const meanOf = (own: number, shade: number, strength: number, thick: number): number => {
+    let sum = 0
+    for (const over of overs) sum += toLinear(over >= 0 ? own + (1 - own) * over * strength : own + (shade - own) * -over * thick)
+    return sum / samples
+  }
+  const paid = (strength: number, thick: number): boolean => base.every((own) => meanOf(own, 0, strength, thick) <= toLinear(own))
+  // a dark colour has little to take: its shade is laid thicker, and where that is not enough it shines less
+  const thick = thicknesses.find((one) => paid(1, one)) ?? thicknesses.at(-1) ?? 1
+  const strength = bisect(0, 1, (one) => paid(one, thick))
+  const shade = base.map((own) => Math.round(255 * bisect(0, own, (one) => meanOf(own, one, strength, thick) <= toLinear(own)))) as [number, number, number]
+  return profile.map(([at, over]) => ({ at, rgb: over < 0 ? shade : [255, 255, 255], over: over < 0 ? -over * thick : over * strength }))
+}
+
+/** How much thicker shade lies than a profile says. */
+const thicknesses = [3, 4.5, 6.5]
+
+/** The largest value for which it still holds, where it holds for the least. */
+function bisect(least: number, most: number, holds: (value: number) => boolean): number {
+  if (holds(most)) return most
+  for (let halving = 0; halving < 24; halving++) {
+    const half = (least + most) / 2
+    if (holds(half)) least = half
+    else most = half
+  }
+  return least
+}
