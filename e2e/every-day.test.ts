@@ -174,5 +174,5 @@ test('the three makeovers of the demo open, each with what it has to say', async
   await expect(page.getByRole('cell', { name: 'refunded' })).toBeVisible()
   await expect(page.getByRole('row', { name: /credit note, HW 118/ })).toContainText('69.00')
   await toStep(page, 'Palette')
-  await expect(page.getByRole('heading', { name: /Ties: palette colour against piece/ })).toBeVisible()
+  await expect(page.getByRole('heading', { name: /Ties: where each colour is taken up/ })).toBeVisible()
 })

@@ -113,7 +113,7 @@ test('two finishes are laid edge to edge, and a clash is said in words and accep
   await expect(tag).toContainText('A yellow white, warm')
   await expect(tag).toContainText('LRV')
   await choose(page, tag, 'Lay beside', 'Cool white')
-  await expect(tag).toContainText(/A yellow white beside a blue white.*ΔE \d+\.\d/s)
+  await expect(tag).toContainText(/white: yellow beside blue\..*ΔE \d+\.\d/s)
   await expect(tag).toContainText('two near-neutrals of different undertone')
   const looks = page.getByRole('link', { name: /Remarks/ })
   await expect(looks).toContainText('1 look')

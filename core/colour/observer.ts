@@ -61,10 +61,10 @@ const components: readonly [readonly number[], readonly number[], readonly numbe
   ],
 ]
 
-/** The relative power of daylight of a chromaticity (x, y) on the daylight locus: S0 + M1·S1 + M2·S2 (CIE 15). */
+/** The relative power of daylight of a chromaticity (x, y) on the daylight locus: S0 + M1·S1 + M2·S2, M to three decimals (CIE 15). */
 export function daylight(x: number, y: number): number[] {
   const below = 0.0241 + 0.2562 * x - 0.7341 * y
-  const [m1, m2] = [(-1.3515 - 1.7703 * x + 5.9114 * y) / below, (0.03 - 31.4424 * x + 30.0717 * y) / below]
+  const [m1, m2] = [(-1.3515 - 1.7703 * x + 5.9114 * y) / below, (0.03 - 31.4424 * x + 30.0717 * y) / below].map((m) => Math.round(m * 1000) / 1000) as [number, number]
   return components[0].map((s0, at) => s0 + m1 * (components[1][at] ?? 0) + m2 * (components[2][at] ?? 0))
 }
 

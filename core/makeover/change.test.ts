@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { minor } from '../money/minor.ts'
 import { begin, candidateOf, change, countingIds, pieceOf, testToday, tryChange } from '../testing/small-makeover.ts'
 import { add, apply, edit, readChangeSet, remove, schemaVersion, validate } from './change.ts'
+import { blank } from './blank.ts'
 import { kindNames, references, schemas } from './kinds.ts'
 
 const newId = countingIds()
@@ -79,6 +80,23 @@ describe('a change set from outside', () => {
     expect(after.makeover.rows.order[order]).toMatchObject({ orderedOn: '2027-02-01', reference: 'No 7' })
     expect(Object.values(after.makeover.rows.payment)[0]).toMatchObject({ orderId: order, amountMinor: 60_00 })
     expect(Object.values(after.makeover.rows.serving)[0]).toMatchObject({ needId: world.ids.need, pieceId: chair })
+  })
+  it('that waited since version 4 has its sample looked at by each light, and its finish in no place yet', () => {
+    const [finish, sample] = [newId(), newId()]
+    const put = (kind: string, id: string, fields: object) => ({ op: 'put', kind, id, base: null, fields })
+    const { place: _place, texture: _texture, zoneId: _zoneId, repeatMm: _repeatMm, suits: _suits, hides: _hides, ...older } = blank.finish
+    const read = readChangeSet({
+      ...good,
+      schemaVersion: 4,
+      operations: [
+        put('finish', finish, { ...older, roomId: world.ids.room, name: 'Wall', role: 'dominant', family: 'paint', sheen: 'matt', labL: 60, labA: 0, labB: 0, colourSource: 'lab', usedFor: '', visibleM2: null }),
+        put('sample', sample, { finishId: finish, orderedOn: null, cameOn: null, seenIn: 'noon, lamp', verdict: 'open', judgedBy: 'Tess' }),
+      ],
+    })
+    if (!read.ok) throw new Error(JSON.stringify(read.faults))
+    const after = change(planned, read.value.operations)
+    expect(after.makeover.rows.finish[finish]).toMatchObject({ place: 0, texture: 'usual', suits: '' })
+    expect(Object.values(after.makeover.rows.viewing).map((row) => [row.sampleId, row.light])).toEqual([[sample, 'noon'], [sample, 'lamp']])
   })
   it.each([
     ['nothing', null],

@@ -12,7 +12,7 @@ export type Clash = { readonly measured: number; readonly passes: number; readon
 
 /**
  * Woods, metals and greenery clash by metric hue difference ΔH*; whites, greys and beiges by distance in (a*, b*),
- * where also their hues part or one is a true neutral. Depth alone never clashes. Null: they agree, or are of no
+ * where also their hues part or one is a true neutral. Black metal matches with any. Depth alone never clashes. Null: they agree, or are of no
  * common family.
  */
 export function clash(one: Swatch, other: Swatch, rules: Rules): Clash | null {
@@ -25,10 +25,14 @@ export function clash(one: Swatch, other: Swatch, rules: Rules): Clash | null {
     const parts = measured >= rules['clash.neutral-distance'] && (apart >= rules['clash.neutral-hue'] || trueNeutral)
     return parts ? { measured, passes: rules['clash.neutral-distance'], rule: 'clash.neutral-distance', measure: 'in hue and chroma', hueApart: apart } : null
   }
+  if (group === 'metals' && (matches(one.lab, rules) || matches(other.lab, rules))) return null
   const rule = ({ woods: 'clash.wood', metals: 'clash.metal', greenery: 'clash.greenery' } as const)[group]
   const measured = hueDifference(one.lab, other.lab)
   return measured >= rules[rule] ? { measured, passes: rules[rule], rule, measure: 'in hue', hueApart: apart } : null
 }
+
+/** Black metal, and metal of no undertone at all, goes with every other. */
+const matches = (lab: Lab, rules: Rules): boolean => chroma(lab) < rules['colour.true-neutral'] || (lab.L <= rules['colour.black-to'] && chroma(lab) < rules['colour.near-neutral'])
 
 export type Comparison = {
   readonly deltaE: number

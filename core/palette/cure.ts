@@ -101,7 +101,9 @@ export function balanceCures(makeover: Makeover, palette: Palette, { rules }: Pr
   const moves = rows.flatMap((row): Move[] => {
     const points = share.get(row.id) ?? 0
     if (points === 0 || row.surface === 'ceiling' || row.pattern !== 'plain' || !recoloured.has(row.family) || staysBecause(makeover, row) !== null) return []
-    return [...leaders].filter(([role, lead]) => role !== row.role && lead.id !== row.id && lead.roomId === row.roomId).map(([, to]) => ({ row, to, points }))
+    // in its new colour it must not clash with anything in the room
+    const agrees = (lab: Lab): boolean => rows.every((other) => other.id === row.id || other.roomId !== row.roomId || clash({ family: row.family, lab }, asSwatch(other), rules) === null)
+    return [...leaders].filter(([role, lead]) => role !== row.role && lead.id !== row.id && lead.roomId === row.roomId && agrees(labOf(lead))).map(([, to]) => ({ row, to, points }))
   })
   const offAfter = (made: readonly Move[]): number =>
     palette.balance.roles.reduce((sum, { role, share: own, target }) => {

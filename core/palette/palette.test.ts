@@ -1,11 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { deltaE } from '../colour/difference.ts'
-import { labFromHex, type Lab } from '../colour/lab.ts'
-import { families, sheens, type Family } from '../makeover/choices.ts'
+import type { Lab } from '../colour/lab.ts'
+import { families, type Family } from '../makeover/choices.ts'
 import { effectiveRules } from '../rulebook/rulebook.ts'
-import { clash, compare, seenWords } from './compare.ts'
-import { drawTexture } from './texture.ts'
+import { clash } from './compare.ts'
 import { hueName, lrvWords, undertone } from './undertone.ts'
 
 const rules = effectiveRules()
@@ -72,35 +70,5 @@ describe('a clash', () => {
   it('follows the studio where it overrides a rule', () => {
     const [one, other] = [swatch('wood', lch(30, 28, 50)), swatch('wood', lch(65, 28, 78))]
     expect(clash(one, other, effectiveRules({ 'clash.wood': 60 }))).toBeNull()
-  })
-})
-
-describe('two finishes laid edge to edge', () => {
-  it('are told apart in words', () => {
-    const pair = compare(swatch('paint', lch(93, 6, 95)), swatch('ceramic', lch(90, 5, 15)), rules)
-    expect(pair.sentence).toBe('A yellow white beside a pink white, a little lighter.')
-    expect(pair.clash).not.toBeNull()
-  })
-  it.each([[0.5, /No one/], [1.5, /trained eye/], [4, /Anyone sees it, side by side/], [8, /even apart/], [12, /at a glance/]])('a difference of ΔE %d is seen so (common practice)', (difference, words) => expect(seenWords(difference, rules)).toMatch(words))
-})
-
-describe('a material', () => {
-  it.each(families.flatMap((family) => sheens.map((sheen) => [family, sheen] as const)))('%s, %s, reads as its own colour on the whole', (family, sheen) => {
-    for (const hex of ['#83a7ad', '#8f5741', '#f1e9da', '#2b2b2b']) {
-      const lab = labFromHex(hex) ?? { L: 0, a: 0, b: 0 }
-      const { pixels } = drawTexture(family, sheen, lab, 7, 64, 64)
-      const mean = [0, 1, 2].map((channel) => {
-        let total = 0
-        for (let at = channel; at < pixels.length; at += 4) total += pixels[at] ?? 0
-        return Math.round(total / (pixels.length / 4))
-      })
-      const seen = labFromHex(`#${mean.map((value) => value.toString(16).padStart(2, '0')).join('')}`) ?? { L: 0, a: 0, b: 0 }
-      expect(deltaE(seen, lab)).toBeLessThan(2) // under 2 only a trained eye sees it, side by side (common practice)
-    }
-  })
-  it('is the same picture for the same seed', () => {
-    const draw = (seed: number) => drawTexture('wood', 'matt', { L: 60, a: 8, b: 30 }, seed, 32, 32).pixels.join()
-    expect(draw(3)).toBe(draw(3))
-    expect(draw(3)).not.toBe(draw(4))
   })
 })

@@ -104,5 +104,5 @@ const middleOf = (points: readonly { readonly x: number; readonly y: number }[])
 function heightOf(makeover: Makeover, piece: Row<'piece'>): number | null {
   const chosen = piece.chosenId === null ? undefined : makeover.rows.candidate[piece.chosenId]
   const tall = chosen?.heightMm ?? piece.heightMm
-  return tall === null || tall === undefined ? (piece.aboveMm > 0 ? piece.aboveMm : null) : piece.aboveMm + tall / 2
+  return tall === null ? (piece.aboveMm > 0 ? piece.aboveMm : null) : piece.aboveMm + tall / 2
 }

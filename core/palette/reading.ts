@@ -23,7 +23,9 @@ export type Averaged = {
 export function averageReadings(readings: readonly Lab[], rules: Rules): Averaged | null {
   const middle = readings.map((one) => ({ one, far: readings.reduce((sum, other) => sum + deltaE(one, other), 0) })).sort((one, other) => one.far - other.far)[0]?.one
   if (!middle) return null
-  const strays = readings.length < 3 ? [] : readings.map((one, at) => ({ at, deltaE: deltaE(one, middle) })).filter((one) => one.deltaE > rules['meter.stray'])
+  const far = readings.map((one, at) => ({ at, deltaE: deltaE(one, middle) })).filter((one) => one.deltaE > rules['meter.stray'])
+  // where most lie apart none is the stray: then the readings do not agree
+  const strays = far.length * 3 <= readings.length ? far : []
   const kept = readings.filter((_, at) => !strays.some((stray) => stray.at === at))
   const mean = meanOf(kept)
   const spread = kept.reduce((sum, one) => sum + deltaE(one, mean), 0) / kept.length

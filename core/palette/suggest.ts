@@ -137,7 +137,9 @@ function judge(lab: Lab, want: Want, rows: readonly Row<'finish'>[], share: Read
   const [first, second] = mains
   const name = (row: Row<'finish'>): string => row.name
   const reasons: { weight: number; said: string }[] = []
-  const give = (weight: number, said: string): void => void (weight > 0.02 && reasons.push({ weight, said }))
+  const give = (weight: number, said: string): void => {
+    if (weight > 0.02) reasons.push({ weight, said })
+  }
   const ties = rows.filter((row) => tieOf(lab, labOf(row), rules) !== null)
   if (want === 'white' || want === 'neutral') {
     // with the undertone of what is seen most; a white that has none is safe and no more

@@ -2,16 +2,12 @@ import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { labFromHex, labFromLch, type Lab } from '../colour/lab.ts'
 import { deltaE } from '../colour/difference.ts'
-import { blank } from '../makeover/blank.ts'
-import { add, type Documents, type Operation } from '../makeover/change.ts'
-import type { Fields } from '../makeover/kinds.ts'
-import { minor } from '../money/minor.ts'
+import type { Documents, Operation } from '../makeover/change.ts'
 import { plainPractice } from '../rulebook/practice.ts'
 import { reckon } from '../reckoning/reckon.ts'
-import { begin, candidateOf, change, countingIds, pieceOf, testToday } from '../testing/small-makeover.ts'
-import { drawTexture } from './texture.ts'
+import { codesOf, paletteWorld } from '../testing/palette.ts'
+import { change, testToday } from '../testing/small-makeover.ts'
 import { tieOf } from './ties.ts'
-import { families } from '../makeover/choices.ts'
 
 const { rules } = plainPractice
 const lab = (hex: string): Lab => labFromHex(hex) ?? { L: 0, a: 0, b: 0 }
@@ -34,24 +30,8 @@ describe('a tie', () => {
   })
 })
 
-const newId = countingIds()
-const world = begin(newId)
-const { ids, categories } = world
-const begun = change(world.start, world.operations)
-const finishes = new Map<string, string>()
-function finish(name: string, hex: string, of: Partial<Fields<'finish'>> = {}): Operation {
-  const id = newId()
-  finishes.set(name, id)
-  const { L, a, b } = lab(hex)
-  return add('finish', id, { ...blank.finish, roomId: ids.room, name, role: 'dominant', family: 'paint', sheen: 'matt', labL: L, labA: a, labB: b, colourSource: 'hex', usedFor: '', visibleM2: 10, ...of })
-}
-function piece(name: string, hex: string | null, of: Partial<Fields<'piece'>> = {}): Operation[] {
-  const [id, candidate] = [newId(), newId()]
-  const { L, a, b } = lab(hex ?? '#000000')
-  return [add('piece', id, pieceOf(ids.room, categories.Furniture ?? '', { name, chosenId: candidate, chosenReason: 'Good', allowanceMinor: minor(1), ...of })), add('candidate', candidate, candidateOf(id, ids.seller, { name, priceMinor: minor(1), ...(hex ? { labL: L, labA: a, labB: b } : {}) }))]
-}
-const school = (question: Fields<'school'>['question'], name: string): Operation => add('school', newId(), { question, school: name })
-const codes = (documents: Documents): string[] => reckon(documents, testToday).remarks.map((remark) => remark.code).filter((code) => code.startsWith('palette.'))
+const { begun, carries, finish, piece, school } = paletteWorld()
+const codes = codesOf
 
 describe('an accent', () => {
   const lone = change(begun, [finish('Wall', '#9fb7c4', { surface: 'walls' }), finish('Rust', '#a84f33', { role: 'accent', visibleM2: 1 })])
@@ -64,10 +44,10 @@ describe('an accent', () => {
   })
   it('is counted in a pattern that carries it, and once in a thing that carries it twice', () => {
     const striped = change(lone, [finish('Stripe', '#f3ecdb', { family: 'textile', pattern: 'stripe', patternScale: 'medium', role: 'secondary' })])
-    const carried = change(striped, [add('patternPart', newId(), { finishId: finishes.get('Stripe') ?? '', partId: finishes.get('Rust') ?? '', sharePpm: 300_000 })])
+    const carried = change(striped, [carries('Stripe', 'Rust', 0.3)])
     const appears = reckon(carried, testToday).palette.finishes.find((one) => one.name === 'Rust')?.appears
     expect(appears).toHaveLength(2)
-    expect(reckon(carried, testToday).palette.shares.accent).toBeCloseTo((1 + 3) / 21, 9) // 1 m² and 30 % of 10 m², of 21 m²
+    expect(reckon(carried, testToday).palette.balance.roles.find(({ role }) => role === 'accent')?.share).toBeCloseTo((100 * (1 + 3)) / 21, 9) // 1 m² and 30 % of 10 m², of 21 m²
   })
 })
 
@@ -107,21 +87,5 @@ describe('before the wall', () => {
     expect(seen(change(room, piece('Sofa', '#3a2a22')))).toBe(0)
     expect(seen(change(room, piece('Pipe', '#20252a', { hides: true })))).toBe(1)
     expect(seen(change(room, piece('Sofa', null)))).toBe(0)
-  })
-})
-
-describe('every family as material', () => {
-  it.each(families)('%s keeps its own colour in the mean, and shows a relief of its own', (family) => {
-    const colour = lab('#8a7a6a')
-    const { pixels } = drawTexture(family, 'matt', colour, 7, 96, 96)
-    const mean = [0, 1, 2].map((channel) => pixels.filter((_, at) => at % 4 === channel).reduce((total, value) => total + value, 0) / (96 * 96))
-    for (const [channel, value] of [0x8a, 0x7a, 0x6a].entries()) expect(Math.abs((mean[channel] ?? 0) - value)).toBeLessThan(4)
-    expect(new Set(pixels).size).toBeGreaterThan(4)
-  })
-  it.each(['stripe', 'check', 'motif', 'all over'] as const)('a %s covers about the share it was given', (pattern) => {
-    const ink = lab('#20252a')
-    const { pixels } = drawTexture('paint', 'gloss', lab('#f3ecdb'), 7, 210, 210, { pattern, scale: 'large', parts: [{ lab: ink, share: 0.3 }] })
-    const dark = pixels.filter((value, at) => at % 4 === 0 && value < 128).length / (210 * 210)
-    expect(Math.abs(dark - 0.3)).toBeLessThan(0.05)
   })
 })

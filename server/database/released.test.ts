@@ -11,6 +11,7 @@ import { describe, expect, inject, it } from 'vitest'
 import { demoDecorator } from '#demo/index.ts'
 import { validate } from '#core/makeover/change.ts'
 import { isKind } from '#core/makeover/kinds.ts'
+import { upgradeOperations } from '#core/makeover/upgrade.ts'
 import { plainDate } from '#core/measure/plain-date.ts'
 import { readParcel } from '#core/parcel/index.ts'
 import { guard } from '#core/reckoning/guards.ts'
@@ -40,7 +41,14 @@ describe.each(readdirSync(folder).filter((name) => name.endsWith('.sql.gz')))('a
     // what was paid, summed in SQL as the old tables had it
     const { rows: paid } = await direct.query<{ makeover_id: string; net: string }>(`select makeover_id, sum(case direction when 'out' then amount_minor else -amount_minor end) as net from payments group by 1 order by 1`)
     const { rows: before } = await direct.query<{ rows: string }>('select (select count(*) from pieces) + (select count(*) from candidates) + (select count(*) from purchases) + (select count(*) from finishes) as rows')
+    // the lights each sample was seen by, where the release knew samples
+    const known = await direct.query<{ column_name: string }>(`select column_name from information_schema.columns where table_name = 'samples' and column_name = 'seen_in'`)
+    const seen = known.rows.length === 0 ? [] : (await direct.query<{ id: string; seen_in: string }>(`select id, seen_in from samples where seen_in <> ''`)).rows
     await migrateDatabase(url)
+    const { rows: viewings } = await direct.query<{ id: string; sample_id: string; light: string }>('select id, sample_id, light from viewings order by id')
+    // each light is a look of its own, under the id that an older change set would be given
+    const told = seen.flatMap(({ id, seen_in }) => upgradeOperations(4, [{ op: 'put', kind: 'sample', id, base: null, fields: { seenIn: seen_in } }], 5) ?? []) as { kind: string; id: string; fields: { sampleId: string; light: string } }[]
+    expect(viewings).toEqual(told.filter(({ kind }) => kind === 'viewing').map(({ id, fields }) => ({ id, sample_id: fields.sampleId, light: fields.light })).toSorted((one, other) => (one.id < other.id ? -1 : 1)))
     const { rows: after } = await direct.query<{ rows: string }>('select (select count(*) from pieces) + (select count(*) from candidates) + (select count(*) from purchases) + (select count(*) from finishes) as rows')
     expect(after).toEqual(before)
     await direct.end()

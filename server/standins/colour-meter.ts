@@ -17,7 +17,7 @@ export function readMeter(surface: Lab, behaves: MeterBehaviour, seed: number, r
   const around = (middle: number, spread: number): number => middle + spread * Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
   if (behaves === 'lifted') return { ok: false, fails: 'It does not lie flat on the surface: press it down and read again.' }
   const lab = { L: around(surface.L, noise.L), a: around(surface.a, noise.a), b: around(surface.b, noise.b) }
-  if (behaves === 'tilted') lab.L += 2 + 5 * random()
+  if (behaves === 'tilted') lab.L += 9 * random()
   if (behaves === 'stained' && reading % 3 === 1) {
     lab.L -= 9
     lab.b += 6

@@ -202,7 +202,7 @@ useKeys([
 .run .foot .beside-me { border-left: 2px solid var(--ink); padding-left: 6px; line-height: 16px; margin: 3px 0; color: var(--ink); }
 .run-folded .run .title { font-size: 12px; }
 .frame > .surface { padding: 18px 24px 40px; min-width: 0; }
-.frame > .ticket { border-left: 1px solid var(--hairline); padding: 18px 20px; min-width: 0; }
+.frame > .ticket { border-left: 1px solid var(--hairline); padding: 18px 20px; min-width: 0; position: sticky; top: 76px; max-height: calc(100vh - 76px); overflow-y: auto; align-self: start; min-height: calc(100vh - 76px); }
 .tag-folded > .ticket { display: none; }
 @media (max-width: 1080px) {
   .frame, .frame.tag-folded, .frame.run-folded { grid-template: auto auto auto auto / minmax(0, 1fr); }
@@ -212,6 +212,6 @@ useKeys([
   .run ol { display: flex; gap: 18px; flex-wrap: wrap; }
   .run .foot { display: flex; flex-wrap: wrap; align-items: center; gap: 2px 18px; }
   .frame > .surface { padding: 8px 16px 24px; }
-  .frame > .ticket { border: 0; padding: 8px 16px 40px; }
+  .frame > .ticket { border: 0; padding: 8px 16px 40px; position: static; max-height: none; min-height: 0; }
 }
 </style>

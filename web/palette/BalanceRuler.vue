@@ -48,8 +48,10 @@ const said = computed(() => {
 .balance path { vector-effect: non-scaling-stroke; fill: none; stroke: var(--ink); }
 .balance .firm { stroke-width: 1.5px; }
 .balance .target { stroke-width: 3px; }
-.balance .words { display: flex; gap: 8px; font-size: 13px; margin-top: -12px; }
-.balance .words > span { flex-basis: 0; padding-left: 6px; white-space: nowrap; min-width: max-content; }
+.balance .words { display: flex; gap: 8px; font-size: 13px; }
+.balance .words > span { flex-basis: 0; white-space: nowrap; min-width: max-content; }
+.balance .words > span:last-child { text-align: right; }
+.balance .inverted { margin-left: 8px; }
 .balance figcaption { font-size: 12px; line-height: 16px; padding-top: 4px; }
-@media (max-width: 720px) { .balance { margin: 6px 4px 0; } .balance .words { flex-wrap: wrap; margin-top: 0; } }
+@media (max-width: 720px) { .balance { margin: 6px 4px 0; } .balance .words { flex-wrap: wrap; } }
 </style>

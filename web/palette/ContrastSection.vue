@@ -39,15 +39,15 @@ const place = (deltaE: number): string => `${Math.min(100, (deltaE / 60) * 100)}
   <section class="contrast" aria-labelledby="contrast-title">
     <div class="section-head"><h2 id="contrast-title">Before its wall: hidden or standing out</h2><span class="quiet">{{ rows.filter((one) => one.fault).length === 0 ? 'each as it is meant' : `${rows.filter((one) => one.fault).length} not as meant` }}</span></div>
     <table v-if="rows.length > 0">
-      <thead><tr><th>What</th><th>Before</th><th class="bar">How far apart, ΔE</th><th class="number">Lighter</th><th>Reads</th><th>Meant</th></tr></thead>
+      <thead><tr><th>What</th><th>Before</th><th class="gauge">How far apart, ΔE</th><th class="number">Lighter</th><th>Reads</th><th>Meant</th></tr></thead>
       <tbody>
         <tr v-for="one in rows" :key="`${one.kind}${one.id}`">
           <td><span class="two" aria-hidden="true"><span v-if="one.wall"><MaterialSwatch :finish="one.wall" :scale="0.4" /></span><i v-if="one.colour"><MaterialSwatch :finish="one.colour" :scale="0.4" /></i></span>{{ one.name }}</td>
           <td class="quiet">{{ one.wall?.name }}</td>
-          <td class="bar"><span class="far"><i :style="{ width: place(one.deltaE) }" /></span> {{ one.deltaE.toFixed(0) }}</td>
+          <td class="gauge"><span class="rod"><i :style="{ width: place(one.deltaE) }" /></span> {{ one.deltaE.toFixed(0) }}</td>
           <td class="number">{{ one.lighter > 0 ? '+' : '−' }}{{ Math.abs(one.lighter).toFixed(0) }}</td>
           <td><span :class="{ inverted: one.fault }">{{ one.reads }}</span></td>
-          <td class="keep"><button type="button" class="word" :aria-label="`${one.name} is meant ${one.hides ? 'to hide' : 'to be seen'}: change it`" @click="mean(one, one.name)">{{ one.hides ? 'to hide' : 'to be seen' }}</button></td>
+          <td class="keep"><button type="button" class="word" :aria-label="`Meant ${one.hides ? 'to hide' : 'to be seen'}: ${one.name}; change it`" @click="mean(one, one.name)">{{ one.hides ? 'to hide' : 'to be seen' }}</button></td>
         </tr>
       </tbody>
     </table>
@@ -68,9 +68,9 @@ const place = (deltaE: number): string => `${Math.min(100, (deltaE / 60) * 100)}
 .contrast .two { display: inline-block; position: relative; width: 34px; height: 22px; margin-right: 10px; vertical-align: -5px; }
 .contrast .two > span { position: absolute; inset: 0; }
 .contrast .two i { position: absolute; left: 10px; top: 6px; width: 14px; height: 10px; }
-.contrast .bar { width: 190px; white-space: nowrap; }
-.contrast .far { display: inline-block; width: 130px; height: 7px; background: var(--shade); vertical-align: 1px; }
-.contrast .far i { display: block; height: 7px; background: var(--ink); }
+.contrast .gauge { width: 190px; white-space: nowrap; }
+.contrast .rod { display: inline-block; width: 130px; height: 7px; background: var(--shade); vertical-align: 1px; }
+.contrast .rod i { display: block; height: 7px; background: var(--ink); }
 .contrast h3 { margin-top: 12px; }
 .contrast .apart li { font-size: 13px; line-height: 20px; }
 @media (max-width: 720px) { .contrast { margin: 22px 4px 0; } }

@@ -181,7 +181,7 @@ const picked = computed({
 
 <template>
   <FormDialog v-model="open" :title="finish ? `Change ${finish.name}` : existing ? 'A finish that is there' : 'A finish'" :action="finish ? 'Save' : existing ? 'Note it' : 'Lay it in'" :faults="form.faults" :busy="form.busy" :width="760" @submit="save">
-    <div class="finish-form">
+    <div class="finish-form" :class="{ picking: way !== 'typed' }">
       <div>
         <div class="columns">
           <FieldText :field="form.fields.name" label="Name" />
@@ -195,6 +195,7 @@ const picked = computed({
           <FieldText :field="form.fields.colour" label="Colour" hint="#8fa3a8; Lab 65 -4 -6; LCh 65 7 236; slate grey" />
           <label class="pick"><span class="label">Pick</span><input v-model="picked" type="color" /></label>
         </div>
+        <div v-show="way === 'typed'">
         <div class="columns">
           <FieldChoice :field="form.fields.family" label="Family" :options="asOptions(families)" />
           <FieldChoice v-if="texturesHere.length > 1" :field="form.fields.texture" label="Worked" :options="asOptions(texturesHere)" />
@@ -243,8 +244,9 @@ const picked = computed({
         <FieldSeveral :field="form.fields.methods" label="It needs" :options="methods" />
         <FieldSeveral :field="form.fields.qualities" label="It is" :options="qualities" />
         </details>
+        </div>
       </div>
-      <figure class="finish-shown">
+      <figure v-show="way === 'typed'" class="finish-shown">
         <div class="on-ground"><MaterialSwatch v-if="shown" :finish="shown.swatch" :print="print" /></div>
         <figcaption class="quiet">{{ shown ? shown.words : 'Type a colour to see it as material.' }}</figcaption>
       </figure>
@@ -257,6 +259,7 @@ const picked = computed({
 .finish-form { display: grid; grid-template-columns: 1fr 190px; gap: 20px; }
 .finish-shown > div { background: var(--ground); padding: 20px; height: 240px; }
 .finish-shown figcaption { font-size: 12px; padding-top: 6px; }
+.finish-form.picking { grid-template-columns: 1fr; }
 .finish-form .ways { display: flex; gap: 4px 18px; flex-wrap: wrap; padding: 4px 0 2px; }
 .finish-form .ways .word { font-size: 13px; }
 .finish-form .ways .here { font-weight: 700; text-decoration-thickness: 3px; }

@@ -12,7 +12,7 @@ import RemarkList from '../remarks/RemarkList.vue'
 import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
-import Colourways from './Colourways.vue'
+import PatternColours from './PatternColours.vue'
 import type { Printed } from './print.ts'
 
 /** One finish, read by itself: what it is, where it is and how much, what it stands up to, what is open about it. */
@@ -53,7 +53,7 @@ const areaLabel = computed(() => ({ survey: 'Area, measured', eye: 'Area by eye'
     <div><dt>{{ areaLabel }}</dt><dd>{{ writeArea(area?.m2 ?? 0, entry.units) }}<span class="quiet place">{{ area?.how }}</span></dd></div>
     <div><dt>Samples seen</dt><dd>{{ seen.length > 0 ? seen.join(', ') : 'by no light yet' }} <button type="button" class="word" @click="emit('sample')">Note a sample</button></dd></div>
   </dl>
-  <Colourways v-if="print && print.parts.length > 0" :finish="finish" :finishes="finishes" :print="print" />
+  <PatternColours v-if="print && print.parts.length > 0" :finish="finish" :finishes="finishes" :print="print" />
   <FilesOf :of="{ finishId: finish.id }" :name="finish.name" pictures />
   <label class="label" for="lay-beside">Lay beside</label>
   <el-select id="lay-beside" :model-value="''" aria-label="Lay beside" placeholder="another finish" @update:model-value="emit('beside', $event)">

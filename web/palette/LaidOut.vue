@@ -18,7 +18,7 @@ const perMm = 96 / 25.4 / 4
         <figcaption><strong>{{ finish.name }}</strong> <button type="button" class="word" :aria-label="`Put back ${finish.name}`" @click="$emit('back', finish.id)">put back</button></figcaption>
       </figure>
     </div>
-    <p class="foot">{{ finishes.some((one) => one.pattern !== 'plain') ? 'Patterns at a quarter of their size. ' : '' }}Hold Shift and pick from the list beside to lay up to four; Escape puts them back.</p>
+    <p class="foot">{{ finishes.some((one) => one.pattern !== 'plain') ? 'Patterns at a quarter of their size. ' : '' }}Up to four can lie here; Escape puts them back.</p>
   </div>
 </template>
 

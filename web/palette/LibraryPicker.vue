@@ -23,7 +23,7 @@ const words = (one: LibraryFinish): string => (chroma(one.lab) < rules.value['co
   <div class="library">
     <div class="columns">
       <label><span class="label">Find</span><el-input v-model="text" aria-label="Find in the library" placeholder="white yellow; velvet; wet" clearable /></label>
-      <label><span class="label">Family</span><el-select v-model="family" aria-label="Family in the library"><el-option value="" label="all" /><el-option v-for="one in families" :key="one" :value="one" :label="one" /></el-select></label>
+      <label><span class="label">Family</span><el-select v-model="family" aria-label="Family in the library" placeholder="all"><el-option value="" label="all" /><el-option v-for="one in families" :key="one" :value="one" :label="one" /></el-select></label>
     </div>
     <p class="quiet count" role="status">{{ found.length === 0 ? 'None: fewer words find more.' : `${found.length} ${found.length === 1 ? 'finish' : 'finishes'}${found.length > shown.length ? `, the first ${shown.length} shown` : ''}` }}. Generic, of no maker: a beginning, and no sample.</p>
     <ul class="on-ground" tabindex="0" aria-label="Library">

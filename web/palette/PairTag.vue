@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Row } from '#core/makeover/kinds.ts'
-import { compare, labOf } from '#core/palette/index.ts'
+import { byLamp, compare, labOf } from '#core/palette/index.ts'
 import { citeRule, effectiveRules } from '#core/rulebook/rulebook.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import RemarkList from '../remarks/RemarkList.vue'
 
 /** Two finishes that lie edge to edge, read against each other; of three or four, each pair. */
-const { finishes } = defineProps<{ finishes: readonly Row<'finish'>[] }>()
-const emit = defineEmits<{ swap: []; back: []; cure: [one: string, other: string] }>()
+const { finishes } = defineProps<{ finishes: readonly Row<'finish'>[]; /** What else may be laid beside them. */ others: readonly Row<'finish'>[] }>()
+const emit = defineEmits<{ swap: []; back: []; cure: [one: string, other: string]; beside: [id: string] }>()
 const makeover = useMakeover()
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
 const swatch = (finish: Row<'finish'>) => ({ family: finish.family, lab: labOf(finish) })
@@ -22,6 +22,7 @@ const remarks = computed(() => {
   const pair = first.value
   return pair ? (makeover.reckoning?.remarks ?? []).filter((remark) => [pair.one.id, pair.other.id].every((id) => remark.subjects.some((subject) => subject.id === id))) : []
 })
+const lamp = computed(() => (first.value ? byLamp({ ...swatch(first.value.one), name: first.value.one.name }, { ...swatch(first.value.other), name: first.value.other.name }, rules.value) : null))
 const signed = (value: number): string => `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(1)}`
 </script>
 
@@ -39,6 +40,7 @@ const signed = (value: number): string => `${value < 0 ? '−' : '+'}${Math.abs(
         <tr><th scope="row">Undertone</th><td>{{ word(first.one) }}</td><td>{{ word(first.other) }}</td></tr>
         <tr><th scope="row">LRV, estimate</th><td>{{ Math.round(first.read.lrv[0]) }}</td><td>{{ Math.round(first.read.lrv[1]) }}</td></tr>
         <tr><th scope="row">In the room</th><td>{{ first.one.usedFor || first.one.family }}</td><td>{{ first.other.usedFor || first.other.family }}</td></tr>
+        <tr v-if="lamp"><th scope="row">By lamp light</th><td colspan="2">{{ lamp.words }}, ΔE {{ lamp.deltaE.toFixed(1) }}</td></tr>
       </tbody>
     </table>
     <p v-if="first.read.clash && remarks.length === 0"><strong>They clash</strong>: {{ first.read.clash.measured.toFixed(1) }} {{ first.read.clash.measure }}, from {{ citeRule(first.read.clash.rule, rules) }}.</p>
@@ -58,6 +60,12 @@ const signed = (value: number): string => `${value < 0 ? '−' : '+'}${Math.abs(
       </div>
     </dl>
     <div class="tag-actions"><el-button @click="emit('swap')">Change places</el-button><el-button @click="emit('back')">Put them back</el-button></div>
+  </template>
+  <template v-if="finishes.length < 4 && others.length > 0">
+    <label class="label" for="lay-also">And beside them</label>
+    <el-select id="lay-also" :model-value="''" aria-label="And beside them" placeholder="another finish" @update:model-value="emit('beside', $event)">
+      <el-option v-for="one in others" :key="one.id" :value="one.id" :label="one.name" />
+    </el-select>
   </template>
 </template>
 

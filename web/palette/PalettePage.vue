@@ -171,7 +171,7 @@ useKeys([
     <Teleport defer to="#tag">
       <section v-if="up.length > 1" class="tag" aria-label="Finish">
         <span class="hole" aria-hidden="true" />
-        <PairTag :finishes="up" @swap="swap" @back="taken = taken.slice(0, 1)" @cure="(first, second) => cure({ one: first, other: second })" />
+        <PairTag :finishes="up" :others="finishes.filter((each) => !taken.includes(each.id))" @beside="taken = [...taken, $event]" @swap="swap" @back="taken = taken.slice(0, 1)" @cure="(first, second) => cure({ one: first, other: second })" />
       </section>
       <section v-else-if="one" class="tag" aria-label="Finish">
         <span class="hole" aria-hidden="true" />
@@ -181,7 +181,10 @@ useKeys([
         <span class="hole" aria-hidden="true" />
         <h2>Take up a finish</h2>
         <p class="quiet">Pick one to read it; hold Shift and pick up to three more to lay them edge to edge. Drag one to another role or place.</p>
-        <RemarkList :remarks="remarks" />
+        <RemarkList v-slot="{ remark }" :remarks="remarks">
+          <button v-if="remark.code === 'palette.clash'" type="button" class="word" @click="pairUp(remark.subjects[0]?.id ?? '', remark.subjects[1]?.id ?? '')">Lay them out</button>
+          <button v-else-if="remark.code === 'palette.balance'" type="button" class="word" @click="cure(null)">What would bring it right</button>
+        </RemarkList>
       </section>
       <p class="caution quiet">Computed, and a screen is not a sample: paint a board, hold it to the others in the room, and look again in the evening.</p>
     </Teleport>

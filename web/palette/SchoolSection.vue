@@ -46,7 +46,7 @@ const targets = computed(() => {
     <div class="section-head"><h2 id="schools-title">School: {{ chosen ? schoolOf('colours', now).name.toLowerCase() : 'none chosen yet, so none is held to' }}</h2><span class="quiet">good practitioners differ: the checks follow the one you choose</span></div>
     <ul>
       <li v-for="school in schools" :key="school.id" :class="{ here: chosen && school.id === now }">
-        <span class="mark" aria-hidden="true" />
+        <span class="dot" aria-hidden="true" />
         <p><strong>{{ school.name }}</strong> <span class="quiet">{{ school.then }}</span></p>
         <span v-if="chosen && school.id === now" class="quiet">followed</span>
         <button v-else type="button" class="word" :aria-expanded="looked === school.id" :aria-label="`What “${school.name}” would change`" @click="look(school.id)">What would change</button>
@@ -71,8 +71,8 @@ const targets = computed(() => {
 .schools li { display: grid; grid-template-columns: 14px minmax(0, 1fr) auto; gap: 2px 12px; padding: 7px 0; border-top: 1px solid var(--hairline); font-size: 13px; line-height: 18px; align-items: baseline; }
 .schools li .quiet { font-size: 13px; }
 .schools .word { font-size: 13px; }
-.schools .mark { width: 10px; height: 10px; border: 1.5px solid var(--ink); border-radius: 50%; align-self: start; margin-top: 4px; }
-.schools .here .mark { background: var(--ink); }
+.schools .dot { width: 10px; height: 10px; border: 1.5px solid var(--ink); border-radius: 50%; align-self: start; margin-top: 4px; }
+.schools .here .dot { background: var(--ink); }
 .schools .would { grid-column: 2 / -1; border-left: 3px solid var(--ink); padding: 4px 0 4px 12px; margin: 4px 0; display: grid; gap: 4px; justify-items: start; }
 @media (max-width: 720px) { .schools { margin: 22px 4px 0; } .schools li { grid-template-columns: 14px minmax(0, 1fr); } .schools li > :nth-child(3) { grid-column: 2; justify-self: start; } }
 </style>

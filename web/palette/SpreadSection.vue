@@ -61,13 +61,13 @@ const high = (place: Place): string => (place.z === null ? 'height not known' : 
     <ul v-else>
       <li v-for="card in cards" :key="card.row.id">
         <p class="whose"><span class="chip-small"><MaterialSwatch :finish="card.row" :scale="0.4" /></span><strong>{{ card.row.name }}</strong> <span :class="card.verdict.off ? 'inverted' : 'quiet'">{{ card.verdict.words }}</span></p>
-        <svg :viewBox="`0 0 ${side + 44} ${tall}`" role="img" :aria-label="`${card.row.name}: ${card.spread.places.map((place) => `${nameOf(place)}, ${place.all ? 'all over' : place.at ? high(place) : 'place not known'}`).join('; ')}`">
+        <svg :viewBox="`0 0 ${side + 62} ${tall}`" role="img" :aria-label="`${card.row.name}: ${card.spread.places.map((place) => `${nameOf(place)}, ${place.all ? 'all over' : place.at ? high(place) : 'place not known'}`).join('; ')}`">
           <path v-if="card.path" :d="card.path" class="room" :class="{ over: card.everywhere }" />
           <text v-else x="4" :y="tall / 2" class="none">not measured yet</text>
           <g v-for="(spot, index) in card.spots" :key="index"><title>{{ nameOf(spot.place) }}, {{ high(spot.place) }}</title><circle :cx="spot.x" :cy="spot.y" r="5" :class="{ whole: spot.place.kind === 'piece' }" /></g>
-          <path :d="`M${side + 16} 4V${tall - 4}M${side + 12} ${tall - 4}H${side + 40}`" class="axis" />
+          <path :d="`M${side + 16} 4V${tall - 4}M${side + 12} ${tall - 4}H${side + 58}`" class="axis" />
           <path v-for="(mark, index) in card.heights" :key="`h${index}`" :d="`M${side + 16} ${mark.y}h16`" class="level" />
-          <text :x="side + 20" :y="tall - 8" class="none">floor</text>
+          <text :x="side + 36" :y="tall - 8" class="none">floor</text>
         </svg>
         <p class="quiet which">{{ card.spread.places.map(nameOf).join(', ') }}<template v-if="card.nowhere.length > 0">. <em>Where nobody said: {{ card.nowhere.map(nameOf).join(', ') }}</em></template></p>
       </li>

@@ -22,14 +22,14 @@ const turn = Math.PI / 180
 /** Near-neutrals: the angle is the undertone, the way out its strength. */
 const size = 300
 const middle = size / 2
-const outer = 112
+const outer = 104
 const far = computed(() => scaleLinear([0, rules.value['colour.near-neutral']], [0, outer]))
 const at = (degrees: number, radius: number): { x: number; y: number } => ({ x: middle + radius * Math.cos(degrees * turn), y: middle - radius * Math.sin(degrees * turn) })
 const sectors = computed(() => {
   const limits = [rules.value['hue.red-from'] - 360, rules.value['hue.orange-from'], rules.value['hue.yellow-from'], rules.value['hue.green-from'], rules.value['hue.blue-from'], rules.value['hue.violet-from'], rules.value['hue.red-from']]
   return ['pink', 'orange', 'yellow', 'green', 'blue', 'violet'].map((name, index) => {
     const [from, to] = [limits[index] ?? 0, limits[index + 1] ?? 0]
-    return { name, line: `M${point(at(from, far.value(rules.value['colour.true-neutral'])))}L${point(at(from, outer))}`, label: at((from + to) / 2, outer + 17) }
+    return { name, line: `M${point(at(from, far.value(rules.value['colour.true-neutral'])))}L${point(at(from, outer))}`, label: { ...at((from + to) / 2, outer + 12), anchor: Math.abs(at((from + to) / 2, outer).x - middle) < 30 ? 'middle' : at((from + to) / 2, outer).x > middle ? 'start' : 'end' } }
   })
 })
 const point = ({ x, y }: { x: number; y: number }): string => `${x.toFixed(1)} ${y.toFixed(1)}`
@@ -63,7 +63,7 @@ const fans = computed(() =>
   ([['woods', 'Woods', 'redder', 'yellower', rules.value['colour.axis-wood'], rules.value['clash.wood']], ['metals', 'Yellow metals', 'pinker', 'greener', rules.value['colour.axis-metal'], rules.value['clash.metal']], ['greenery', 'Greens', 'yellower', 'bluer', rules.value['colour.axis-greenery'], rules.value['clash.greenery']]] as const).flatMap(([group, name, below, above, axis, limit]) => {
     const all = members(group)
     const own = all.filter((row) => chroma(labOf(row)) >= rules.value['colour.near-neutral'])
-    if (all.length === 0) return []
+    if (own.length === 0) return []
     const reach = 40
     const across = scaleLinear([-reach, reach], [24, 376]).clamp(true)
     const off = (row: Row<'finish'>): number => ((hue(labOf(row)) - axis + 540) % 360) - 180
@@ -86,8 +86,8 @@ const title = computed(() => (palette.clashes.length === 0 ? 'No two undertones 
           <circle v-for="ring in [4, 8, 12]" :key="ring" :cx="middle" :cy="middle" :r="far(ring)" class="fine" />
           <circle :cx="middle" :cy="middle" :r="far(rules['colour.true-neutral'])" class="neutral" />
           <path :d="warm" :transform="`translate(${middle} ${middle})`" class="warm" />
-          <template v-for="sector in sectors" :key="sector.name"><path :d="sector.line" class="fine" /><text :x="sector.label.x" :y="sector.label.y + 4" class="sector">{{ sector.name }}</text></template>
-          <text :x="middle" y="12" class="side">warm</text><text :x="middle" :y="size - 3" class="side">cool</text>
+          <template v-for="sector in sectors" :key="sector.name"><path :d="sector.line" class="fine" /><text :x="sector.label.x" :y="sector.label.y + 4" class="sector" :style="{ textAnchor: sector.label.anchor as 'start' }">{{ sector.name }}</text></template>
+          <text x="0" y="26" class="side">warm</text><text x="0" :y="size - 20" class="side">cool</text>
           <path v-for="link in neutralLinks" :key="`${link.pair.one}${link.pair.other}`" :d="link.path" class="clash" tabindex="0" role="button" :aria-label="`${nameOf(link.pair.one)} and ${nameOf(link.pair.other)} clash: lay them side by side`" @click="emit('pair', link.pair.one, link.pair.other)" @keydown.enter="emit('pair', link.pair.one, link.pair.other)" />
           <g v-for="spot in neutrals" :key="spot.row.id" class="spot" tabindex="0" role="button" :aria-label="`Take up ${spot.row.name}`" @click="emit('take', spot.row.id)" @keydown.enter="emit('take', spot.row.id)">
             <rect :x="spot.x - 4.5" :y="spot.y - 4.5" width="9" height="9" :class="{ open: spot.row.labL > 85 }" />
@@ -122,7 +122,8 @@ const title = computed(() => (palette.clashes.length === 0 ? 'No two undertones 
 .dial svg { width: 100%; display: block; overflow: visible; }
 .dial figcaption { font-size: 12px; line-height: 16px; }
 .dial text { font-size: 12px; fill: var(--ink); }
-.dial .sector, .dial .side { fill: var(--soft); text-anchor: middle; }
+.dial .sector, .dial .side { fill: var(--soft); }
+.dial .sector { text-anchor: middle; }
 .dial .sector.start { text-anchor: start; }
 .dial .sector.end { text-anchor: end; }
 .dial .side { font-style: italic; }

@@ -77,5 +77,8 @@ describe('moving a finish', () => {
     expect(first && dropAt(tray, first.left + first.width - 0.01, first.top + first.height - 0.01)).toEqual({ role: 'dominant', index: 1 })
     expect(dropAt(tray, 0.99, 1.4)).toEqual({ role: 'accent', index: 1 })
     expect(dropAt(tray, 1.2, 0.5)?.role).toBe('accent')
+    const tall = layTray(rows([{ role: 'dominant', m2: 60 }, { role: 'accent', m2: 40 }]), 0.5)
+    expect(tall.down).toBe(true)
+    expect(dropAt(tall, 0.5, 0.9)?.role).toBe('accent') // one below the other where it is taller than wide
   })
 })

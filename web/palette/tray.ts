@@ -7,20 +7,27 @@ import type { Row } from '#core/makeover/kinds.ts'
 export type Laid = { readonly row: Row<'finish'>; readonly m2: number }
 export type Place = { readonly finish: Row<'finish'>; readonly left: number; readonly top: number; readonly width: number; readonly height: number; readonly smallest: boolean }
 export type Column = { readonly role: Role; readonly left: number; readonly width: number; readonly share: number }
-export type Tray = { readonly places: readonly Place[]; readonly columns: readonly Column[]; /** Pixels of one side of a square metre, for a tray one pixel high. */ readonly perM: number }
+export type Tray = { readonly places: readonly Place[]; readonly columns: readonly Column[]; /** The roles lie one below the other, on a narrow screen. */ readonly down: boolean; /** Pixels of one side of a square metre, for a tray one pixel high. */ readonly perM: number }
 
 /** No finish is drawn smaller than this share of the tray, or it could not be seen. */
 const leastShare = 0.035
 const leastColumn = 0.13
+/** Narrower than this, width by height, a tray is laid out downwards. */
+const tallest = 0.95
 
 /** The finishes of each role in their own order: by place, where two share one by area. */
 export const inOrder = (finishes: readonly Laid[], role: Role): Laid[] => finishes.filter(({ row }) => row.role === role).toSorted((one, other) => one.row.place - other.row.place || other.m2 - one.m2 || (one.row.id < other.row.id ? -1 : 1))
 
 /**
  * The tray: each finish as large as it is in the room, grouped by role across the width, in the order of their places.
- * Places are fractions of the tray. Finishes too small to see get the smallest size and are marked so.
+ * On a tray that is taller than it is wide the roles lie one below the other. Places are fractions of the tray. Finishes
+ * too small to see get the smallest size and are marked so.
  */
 export function layTray(finishes: readonly Laid[], aspect: number): Tray {
+  if (aspect < tallest) {
+    const { places, columns, perM } = layTray(finishes, 1 / aspect)
+    return { down: true, columns, places: places.map((place) => ({ ...place, left: place.top, top: place.left, width: place.height, height: place.width })), perM: perM * aspect }
+  }
   const total = finishes.reduce((sum, one) => sum + one.m2, 0)
   const share = (one: Laid): number => (total === 0 ? 1 / finishes.length : one.m2 / total)
   const shown = (one: Laid): number => Math.max(leastShare, share(one))
@@ -40,12 +47,13 @@ export function layTray(finishes: readonly Laid[], aspect: number): Tray {
     }
     left += width
   }
-  return { places, columns, perM: total === 0 ? 0 : Math.sqrt(aspect / total) }
+  return { places, columns, down: false, perM: total === 0 ? 0 : Math.sqrt(aspect / total) }
 }
 
 /** Where a pointer at fractions (x, y) of the tray would put a finish: into which role, before which of its finishes. */
 export function dropAt(tray: Tray, x: number, y: number): { role: Role; index: number } | null {
-  const column = tray.columns.find((one) => x >= one.left && x < one.left + one.width) ?? (x < 0 ? tray.columns[0] : tray.columns.at(-1))
+  const along = tray.down ? y : x
+  const column = tray.columns.find((one) => along >= one.left && along < one.left + one.width) ?? (along < 0 ? tray.columns[0] : tray.columns.at(-1))
   if (!column) return null
   const places = tray.places.filter(({ finish }) => finish.role === column.role)
   const over = places.findIndex((one) => x >= one.left && x <= one.left + one.width && y >= one.top && y <= one.top + one.height)

@@ -2,7 +2,7 @@
 import { computed, ref, watchEffect } from 'vue'
 import { hexFromLab } from '#core/colour/lab.ts'
 import type { Family, Sheen, Texture } from '#core/makeover/choices.ts'
-import { repeatsOf, sheenOver, shineOf, type Print } from '#core/palette/index.ts'
+import { lean, repeatsOf, sheenOver, shineOf, type Print } from '#core/palette/index.ts'
 import type { Printed } from '../palette/print.ts'
 import { textureOf } from './textures.ts'
 
@@ -37,7 +37,11 @@ watchEffect((onCleanup) => {
 /** What a sheen throws back lies over the tile; what it gives in one place it takes in another. */
 const sheen = computed(() => {
   const stops = sheenOver(lab.value, shineOf(finish.family, texture.value, finish.sheen))
-  return stops.length === 0 ? '' : `linear-gradient(100deg, ${stops.map(({ at, rgb, over }) => `rgb(${rgb.join(' ')} / ${over.toFixed(4)}) ${(100 * at).toFixed(1)}%`).join(', ')})`
+  if (stops.length === 0) return ''
+  // a picture that is stretched with the chip, so that the band covers the same share of it whatever its shape
+  const [x, y] = [(1 + lean) / (1 + lean * lean), (lean * (1 + lean)) / (1 + lean * lean)]
+  const marks = stops.map(({ at, rgb, over }) => `<stop offset="${at}" stop-color="rgb(${rgb.join(',')})" stop-opacity="${over.toFixed(4)}"/>`).join('')
+  return `url("data:image/svg+xml,${encodeURIComponent(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1 1" preserveAspectRatio="none" width="100" height="100"><linearGradient id="g" gradientUnits="userSpaceOnUse" x1="0" y1="0" x2="${x}" y2="${y}">${marks}</linearGradient><rect width="1" height="1" fill="url(#g)"/></svg>`)}")`
 })
 const background = computed(() => [sheen.value, tile.value && `url(${tile.value})`].filter(Boolean).join(', ') || 'none')
 const sizes = computed(() => [sheen.value && '100% 100%', tile.value && `${size.value}px ${size.value}px`].filter(Boolean).join(', '))

@@ -25,7 +25,7 @@ const on = (date: string): string => writeShortDate(date as PlainDate) // an acc
       <p><strong><RemarkMark :weight="remark.weight" /> <span class="visually-hidden">{{ remark.weight }}: </span>{{ remark.title }}.</strong> {{ remark.sentence }}</p>
       <p v-if="remark.accepted" class="quiet">Accepted {{ on(remark.accepted.on) }}: {{ remark.accepted.reason }} <button type="button" class="word" @click="withdraw(makeover, remark)">Take back</button></p>
       <p v-else-if="remark.weight === 'stop'" class="quiet">A stop is cured, not accepted.</p>
-      <p v-else><button type="button" class="word" :aria-label="`Accept: ${remark.title}`" @click="accept(remark)">Accept it</button></p>
+      <p v-else><button type="button" class="word" :aria-label="`Accept: ${remark.title}`" @click="accept(remark)">Accept it</button>&ensp;<slot :remark="remark" /></p>
     </li>
   </ul>
   <AcceptDialog v-model="open" :remark="accepting" />

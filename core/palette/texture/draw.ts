@@ -20,7 +20,7 @@ const linear = Float32Array.from({ length: 256 }, (_, byte) => (byte / 255 <= 0.
 
 export function drawTile({ family, texture, sheen, lab }: Look, seed: number, width = 256, height = 256, print?: Print): Tile {
   if (print && print.pattern !== 'plain' && print.parts.length > 0) return drawPrint({ family, texture, sheen, lab }, seed, width, height, print)
-  const { relief, cast, towards = [0, 0] } = materialOf(family, texture, sheen, seed)
+  const { relief, cast, towards = [0, 0] } = materialOf(family, texture, sheen, seed, lab)
   const light = new Float32Array(width * height)
   const leaning = cast ? new Float32Array(width * height) : null
   let [mean, lean] = [0, 0]

@@ -1,4 +1,5 @@
 /** What each material does to its own colour, point by point. */
+import { chroma, type Lab } from '../../colour/lab.ts'
 import type { Family, Sheen, Texture } from '../../makeover/choices.ts'
 import { lattice, layered, noise, scatter, type Field } from './noise.ts'
 
@@ -7,7 +8,7 @@ import { lattice, layered, noise, scatter, type Field } from './noise.ts'
  * −1 to 1, towards `towards` (a*, b*).
  */
 export type Material = { readonly relief: Field; readonly cast?: Field; readonly towards?: readonly [a: number, b: number] }
-type Made = (seed: number) => Material
+type Made = (seed: number, lab: Lab) => Material
 
 const turn = 2 * Math.PI
 const plain =
@@ -49,11 +50,11 @@ const polished = plain((seed) => {
   }
 })
 
-/** Worn and darkened: spots where it was not touched, bright where it was; the spots lean to verdigris. */
-const aged: Made = (seed) => {
+/** Worn and darkened: spots where it was not touched, bright where it was; on what holds copper the spots lean to verdigris. */
+const aged: Made = (seed, lab) => {
   const [blots, spots, lines] = [layered(4, 4, 4, seed), layered(22, 22, 2, seed + 7), noise(3, 120, seed + 11)]
   const worn: Field = (u, v) => blots(u, v) + 0.45 * spots(u, v)
-  return { relief: (u, v) => 13 * Math.min(0.35, worn(u, v)) + 1.4 * lines(u, v), cast: (u, v) => Math.max(-1, Math.min(1, 1.6 * (-0.12 - worn(u, v)))), towards: [-5, -6] }
+  return { relief: (u, v) => 13 * Math.min(0.35, worn(u, v)) + 1.4 * lines(u, v), cast: (u, v) => Math.max(-1, Math.min(1, 1.6 * (-0.12 - worn(u, v)))), towards: [-0.18 * chroma(lab), -0.24 * chroma(lab)] }
 }
 
 /** Squares of thin leaf laid over each other, a shade apart, with the lap brighter. */
@@ -157,8 +158,8 @@ const glazed = plain((seed) => {
 /** Tiles in half bond with joints, each a shade of its own and round at its edges; what lies on them is the material’s. */
 const tiled =
   (material: Made): Made =>
-  (seed) => {
-    const { relief } = material(seed)
+  (seed, lab) => {
+    const { relief } = material(seed, lab)
     const [across, down] = [3, 6]
     const joint = 0.028
     return {
@@ -205,10 +206,10 @@ export function texturesOf(family: Family): readonly Texture[] {
 }
 
 /** The material of a family worked in a way; a way that the family does not know is its usual one. */
-export function materialOf(family: Family, texture: Texture, sheen: Sheen, seed: number): Material {
-  if (family === 'paint') return texture === 'plaster' ? plaster(seed) : stipple({ matt: 1.5, eggshell: 1, satin: 0.6, gloss: 0.15 }[sheen])(seed)
+export function materialOf(family: Family, texture: Texture, sheen: Sheen, seed: number, lab: Lab): Material {
+  if (family === 'paint') return texture === 'plaster' ? plaster(seed, lab) : stipple({ matt: 1.5, eggshell: 1, satin: 0.6, gloss: 0.15 }[sheen])(seed, lab)
   const own = usual[family]
-  if (family === 'metal') return { usual: brushed, brushed, polished, aged, leaf: gilded, plaster: own, terrazzo: own, tile: own }[texture](seed)
-  if (texture === 'tile' && (family === 'stone' || family === 'ceramic')) return tiled(own)(seed)
-  return texture === 'terrazzo' && family === 'stone' ? terrazzo(seed) : own(seed)
+  if (family === 'metal') return { usual: brushed, brushed, polished, aged, leaf: gilded, plaster: own, terrazzo: own, tile: own }[texture](seed, lab)
+  if (texture === 'tile' && (family === 'stone' || family === 'ceramic')) return tiled(own)(seed, lab)
+  return texture === 'terrazzo' && family === 'stone' ? terrazzo(seed, lab) : own(seed, lab)
 }
