@@ -1,72 +1,50 @@
 /** A change in one window to the picture of it in another, in two real browsers; the warm start; both over the built pages. */
-import { fork, spawn } from 'node:child_process'
+import { spawn } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { chromium, type Page } from '@playwright/test'
-import { demoDecorator, demoHelpers } from '#demo/index.ts'
-import { ensureDatabase, startPostgres } from '../scripts/postgres.mjs'
+import { demoHelpers } from '#demo/index.ts'
+import { openMusicRoom, withServed } from './served.ts'
 
 const root = join(import.meta.dirname, '..')
 const say = (text: string): boolean => process.stdout.write(`${text}\n`)
 const median = (times: readonly number[]): number => times.toSorted((one, other) => one - other)[Math.floor(times.length / 2)] ?? Number.NaN
 
-async function open(page: Page, base: string, email: string): Promise<void> {
-  await page.goto(`${base}/sign-in`)
-  await page.getByLabel('Email').fill(email)
-  await page.getByLabel('Password').fill(demoDecorator.password)
-  await page.getByRole('button', { name: 'Sign in' }).click()
-  await page.getByRole('list', { name: 'All makeovers' }).getByRole('link', { name: /Music room/ }).click()
-  await page.getByRole('heading', { name: 'Brief', level: 1 }).waitFor()
-}
-
 export async function benchFollow(): Promise<void> {
-  const home = mkdtempSync(join(tmpdir(), 'bonitas-follow-'))
-  const postgres = await startPostgres(home)
-  const url = await ensureDatabase(postgres.address)
-  const port = 8493
-  const server = fork(join(root, 'server/main.ts'), [], { cwd: root, env: { ...process.env, DATABASE_URL: url, PORT: String(port), BONITAS_DEMO: 'yes' }, execArgv: ['--import', 'tsx'] })
-  await new Promise((resolve) => server.once('message', resolve))
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--disable-quic', '--no-first-run'] })
-  const base = `http://127.0.0.1:${port}`
-  const [one, other] = [await (await browser.newContext()).newPage(), await (await browser.newContext()).newPage()]
-  await open(one, base, demoDecorator.email)
-  await open(other, base, demoHelpers[0]?.email ?? '')
-  // the other window notes the moment at which what it waits for is on its page and painted
-  await other.evaluate(() => {
-    const seen = window as unknown as { wanted: string; painted: number }
-    seen.wanted = ''
-    new MutationObserver(() => {
-      if (seen.wanted === '' || !document.body.textContent.includes(seen.wanted)) return
+  await withServed(8493, async (browser, base) => {
+    const [one, other] = [await (await browser.newContext()).newPage(), await (await browser.newContext()).newPage()]
+    await openMusicRoom(one, base)
+    await openMusicRoom(other, base, demoHelpers[0]?.email)
+    // the other window notes the moment at which what it waits for is on its page and painted
+    await other.evaluate(() => {
+      const seen = window as unknown as { wanted: string; painted: number }
       seen.wanted = ''
-      requestAnimationFrame(() => setTimeout(() => (seen.painted = Date.now())))
-    }).observe(document.body, { childList: true, subtree: true, characterData: true })
-  })
-  const times: number[] = []
-  for (let at = 0; at < 25; at++) {
-    const name = `Need number ${at} of the bench`
-    await one.getByRole('button', { name: 'Add a need' }).click()
-    const form = one.getByRole('dialog')
-    await form.getByLabel('What has to be possible').fill(name)
-    await other.evaluate((text) => {
-      Object.assign(window, { wanted: text, painted: 0 })
-    }, name)
-    // the moment of the click itself, in the page that is clicked
-    await one.evaluate(() => {
-      document.addEventListener('click', () => Object.assign(window, { clicked: Date.now() }), { capture: true, once: true })
+      new MutationObserver(() => {
+        if (seen.wanted === '' || !document.body.textContent.includes(seen.wanted)) return
+        seen.wanted = ''
+        requestAnimationFrame(() => setTimeout(() => (seen.painted = Date.now())))
+      }).observe(document.body, { childList: true, subtree: true, characterData: true })
     })
-    await form.getByRole('button', { name: 'Add', exact: true }).click()
-    const painted = await (await other.waitForFunction(() => (window as unknown as { painted: number }).painted)).jsonValue()
-    times.push(painted - (await one.evaluate(() => (window as unknown as { clicked: number }).clicked)))
-    await form.waitFor({ state: 'hidden' })
-  }
-  say(`one window to another:          ${median(times)} ms median, ${Math.max(...times)} ms worst of ${times.length}, from the click to the other's picture (goal: 150)`)
-  await browser.close()
-  const ended = new Promise((resolve) => server.once('exit', resolve))
-  server.kill('SIGTERM')
-  await ended
-  postgres.stop()
-  rmSync(home, { recursive: true, force: true })
+    const times: number[] = []
+    for (let at = 0; at < 25; at++) {
+      const name = `Need number ${at} of the bench`
+      await one.getByRole('button', { name: 'Add a need' }).click()
+      const form = one.getByRole('dialog')
+      await form.getByLabel('What has to be possible').fill(name)
+      await other.evaluate((text) => {
+        Object.assign(window, { wanted: text, painted: 0 })
+      }, name)
+      // the moment of the click itself, in the page that is clicked
+      await one.evaluate(() => {
+        document.addEventListener('click', () => Object.assign(window, { clicked: Date.now() }), { capture: true, once: true })
+      })
+      await form.getByRole('button', { name: 'Add', exact: true }).click()
+      const painted = await (await other.waitForFunction(() => (window as unknown as { painted: number }).painted)).jsonValue()
+      times.push(painted - (await one.evaluate(() => (window as unknown as { clicked: number }).clicked)))
+      await form.waitFor({ state: 'hidden' })
+    }
+    say(`one window to another:          ${median(times)} ms median, ${Math.max(...times)} ms worst of ${times.length}, from the click to the other's picture (goal: 150)`)
+  })
 }
 
 /** npm start once everything is installed, built and loaded, until it says where it is. */

@@ -1,9 +1,5 @@
 /** The palette's part of the reckoning with 60 finishes and 100 pieces; and a chip dragged over the tray, in a real browser. */
-import { fork } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { chromium, type Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { labFromLch } from '#core/colour/lab.ts'
 import type { Documents } from '#core/makeover/change.ts'
 import { families, roles } from '#core/makeover/choices.ts'
@@ -12,11 +8,9 @@ import { practiceOf } from '#core/rulebook/practice.ts'
 import { paletteWorld } from '#core/testing/palette.ts'
 import { change } from '#core/testing/small-makeover.ts'
 import { rectangle, surveyRows } from '#core/testing/surveyed.ts'
+import { openMusicRoom, withServed } from './served.ts'
 import { reckonSurvey } from '#core/survey/index.ts'
-import { demoDecorator } from '#demo/index.ts'
-import { ensureDatabase, startPostgres } from '../scripts/postgres.mjs'
 
-const root = join(import.meta.dirname, '..')
 const say = (text: string): boolean => process.stdout.write(`${text}\n`)
 const median = (times: readonly number[]): number => times.toSorted((one, other) => one - other)[Math.floor(times.length / 2)] ?? Number.NaN
 function timed(work: () => unknown, runs = 200): number {
@@ -52,15 +46,10 @@ const palette = reckonPalette(documents.makeover, practice, finishes, measured)
 for (const from of ['library', 'free'] as const) say(`accents suggested, ${from}:        ${timed(() => suggest(documents.makeover, palette, practice, { roomId, want: 'accent', from }), 20).toFixed(1)} ms median`)
 for (const [family, texture] of families.flatMap((family) => texturesOf(family).map((texture) => [family, texture] as const)).filter(([family, texture]) => ['wood', 'greenery'].includes(family) || texture === 'terrazzo')) say(`a tile of 320 × 320, ${family} ${texture}: ${timed(() => drawTile({ family, texture, sheen: 'matt', lab: { L: 60, a: 8, b: 20 } }, 5, 320, 320), 10).toFixed(0)} ms median (in a worker)`)
 
-async function open(page: Page, base: string, step: string, heading: string): Promise<void> {
-  await page.goto(`${base}/sign-in`)
-  await page.getByLabel('Email').fill(demoDecorator.email)
-  await page.getByLabel('Password').fill(demoDecorator.password)
-  await page.getByRole('button', { name: 'Sign in' }).click()
-  await page.getByRole('list', { name: 'All makeovers' }).getByRole('link', { name: /Music room/ }).click()
+async function toStep(page: Page, step: string): Promise<void> {
   await page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: new RegExp(step) }).click()
-  await page.getByRole('heading', { name: heading, level: 1 }).waitFor()
-  await page.waitForTimeout(2500)
+  await page.getByRole('heading', { name: step, level: 1 }).waitFor()
+  await page.waitForTimeout(2500) // until its tiles are drawn
 }
 
 /** From the event to the end of the frame that shows it, as the page itself sees it. */
@@ -92,50 +81,39 @@ async function busy(page: Page, act: () => Promise<void>): Promise<number> {
 }
 
 export async function benchBrowser(): Promise<void> {
-  const home = mkdtempSync(join(tmpdir(), 'bonitas-palette-'))
-  const postgres = await startPostgres(home)
-  const url = await ensureDatabase(postgres.address)
-  const port = 8495
-  const server = fork(join(root, 'server/main.ts'), [], { cwd: root, env: { ...process.env, DATABASE_URL: url, PORT: String(port), BONITAS_DEMO: 'yes' }, execArgv: ['--import', 'tsx'] })
-  await new Promise((resolve) => server.once('message', resolve))
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--disable-quic', '--no-first-run'] })
-  const base = `http://127.0.0.1:${port}`
-  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })).newPage()
-  await open(page, base, 'Palette', 'Palette')
-  const tray = await page.getByRole('group', { name: 'The tray' }).boundingBox()
-  const chip = await page.getByRole('button', { name: /^Damson,/ }).boundingBox()
-  if (!tray || !chip) throw new Error('there is no tray')
-  await page.mouse.move(chip.x + 40, chip.y + 40)
-  await page.mouse.down()
-  await page.mouse.move(chip.x + 60, chip.y + 60)
-  await watchFrames(page, 'pointermove')
-  const moves = 120
-  const work = await busy(page, async () => {
-    for (let at = 0; at < moves; at++) await page.mouse.move(tray.x + 20 + ((at * 53) % (tray.width - 40)), tray.y + 20 + ((at * 31) % (tray.height - 40)))
-  })
-  const dragged = await frames(page)
-  await page.mouse.up()
-  await page.keyboard.press('Control+z')
-  say(`a chip dragged, demo:            ${(work / moves).toFixed(1)} ms of work a move; ${median(dragged).toFixed(1)} ms median from the move to its picture, ${Math.max(...dragged).toFixed(0)} worst of ${dragged.length} (goal: under 16)`)
+  await withServed(8495, async (browser, base) => {
+    const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })).newPage()
+    await openMusicRoom(page, base)
+    await toStep(page, 'Palette')
+    const tray = await page.getByRole('group', { name: 'The tray' }).boundingBox()
+    const chip = await page.getByRole('button', { name: /^Damson,/ }).boundingBox()
+    if (!tray || !chip) throw new Error('there is no tray')
+    await page.mouse.move(chip.x + 40, chip.y + 40)
+    await page.mouse.down()
+    await page.mouse.move(chip.x + 60, chip.y + 60)
+    await watchFrames(page, 'pointermove')
+    const moves = 120
+    const work = await busy(page, async () => {
+      for (let at = 0; at < moves; at++) await page.mouse.move(tray.x + 20 + ((at * 53) % (tray.width - 40)), tray.y + 20 + ((at * 31) % (tray.height - 40)))
+    })
+    const dragged = await frames(page)
+    await page.mouse.up()
+    await page.keyboard.press('Control+z')
+    say(`a chip dragged, demo:            ${(work / moves).toFixed(1)} ms of work a move; ${median(dragged).toFixed(1)} ms median from the move to its picture, ${Math.max(...dragged).toFixed(0)} worst of ${dragged.length} (goal: under 16)`)
 
-  await open(page, base, 'Survey', 'Survey')
-  const field = page.getByLabel('Length of wall M')
-  await field.click()
-  await watchFrames(page, 'input')
-  const keys = 60
-  const typing = await busy(page, async () => {
-    for (let at = 0; at < keys; at++) {
-      await page.keyboard.press(at % 2 === 0 ? 'Backspace' : String(1 + (at % 9)))
-      await page.waitForTimeout(20)
-    }
+    await toStep(page, 'Survey')
+    const field = page.getByLabel('Length of wall M')
+    await field.click()
+    await watchFrames(page, 'input')
+    const keys = 60
+    const typing = await busy(page, async () => {
+      for (let at = 0; at < keys; at++) {
+        await page.keyboard.press(at % 2 === 0 ? 'Backspace' : String(1 + (at % 9)))
+        await page.waitForTimeout(20)
+      }
+    })
+    const typed = await frames(page)
+    say(`a length typed in the survey:    ${(typing / keys).toFixed(1)} ms of work a key; ${median(typed).toFixed(1)} ms median from the key to the picture, ${Math.max(...typed).toFixed(0)} worst of ${typed.length} (goal: under 16)`)
   })
-  const typed = await frames(page)
-  say(`a length typed in the survey:    ${(typing / keys).toFixed(1)} ms of work a key; ${median(typed).toFixed(1)} ms median from the key to the picture, ${Math.max(...typed).toFixed(0)} worst of ${typed.length} (goal: under 16)`)
-  await browser.close()
-  const ended = new Promise((resolve) => server.once('exit', resolve))
-  server.kill('SIGTERM')
-  await ended
-  postgres.stop()
-  rmSync(home, { recursive: true, force: true })
 }
 if (process.argv[1] === import.meta.filename) await benchBrowser()

@@ -193,7 +193,7 @@ test('laid edge to edge, judged in words, and a clash cured by the least change,
   await expect(page.getByRole('group', { name: /^Edge to edge/ })).toBeHidden()
 
   // the dial names the pairs, and lays one out
-  await page.getByRole('button', { name: 'Pale brass and Green brass clash: lay them side by side' }).press('Enter')
+  await page.getByRole('button', { name: 'Lay the clash side by side: Pale brass and Green brass' }).press('Enter')
   await expect(tag.getByRole('heading', { name: 'Pale brass beside Green brass' })).toBeVisible()
   await page.keyboard.press('Escape')
   // shares that are off, and what would bring them right
@@ -266,11 +266,11 @@ for (const fineness of [1, 2])
   test.describe(`at ${fineness} pixels a pixel`, () => {
     test.use({ deviceScaleFactor: fineness, viewport: { width: 1280, height: 900 } })
     test('each chip on the screen has the mean colour of its finish', async ({ page }) => {
-      await makeStudio(page)
-      await begin(page)
+      await signIn(page)
+      await openMakeover(page, /Tea room/)
       await toStep(page, 'Palette')
-      const told: readonly (readonly [name: string, hex: string, family: string, sheen: string])[] = [['Gloss paint', '#8f5741', 'paint', 'gloss'], ['Satin paint', '#e8dcc8', 'paint', 'satin'], ['Cloth', '#5d3d55', 'textile', 'matt'], ['Oak', '#c59c5f', 'wood', 'satin'], ['Brass', '#b79a5c', 'metal', 'satin'], ['Leaves', '#5f7a3c', 'greenery', 'matt']]
-      for (const [name, hex, family, sheen] of told) await lay(page, name, hex, { Family: family, Sheen: sheen })
+      // as the demo has them: satin paint, matt paint, wood, cane, a woven cloth, glaze, glass, leaves
+      const told = [['Brick dust', '#9c5a44'], ['Cloud break', '#9fb7c4'], ['Pine shelf', '#cfa46a'], ['Wicker', '#a8814f'], ['Mustard seed', '#c4972c'], ['Enamel', '#34607a'], ['Bottle glass', '#6c8f6a'], ['Geranium', '#56713f']] as const
       await page.waitForTimeout(1500) // the tiles are drawn in a worker
       await page.addStyleTag({ content: '.chip .name { display: none !important; }' })
       await page.mouse.move(2, 2)

@@ -5,6 +5,7 @@ import type { Surface } from '../makeover/choices.ts'
 import { groupBy, type Makeover, paletteFinishes } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
+import { labOf } from './colour-of.ts'
 import type { PieceColours } from './ties.ts'
 
 export type Reads = 'disappears' | 'stands out' | 'between'
@@ -22,7 +23,6 @@ export type Standing = {
   readonly fault: boolean
 }
 
-const labOf = (row: Row<'finish'>): Lab => ({ L: row.labL, a: row.labA, b: row.labB })
 /** Whole parts of the room read against its walls as they are meant to; small things should not be lost unmeant. */
 const before: ReadonlySet<Surface> = new Set(['trim', 'door', 'window', 'piece', 'switch', 'rail', 'other'])
 const mayBlend: ReadonlySet<Surface> = new Set(['trim', 'door', 'window', 'switch'])

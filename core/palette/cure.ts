@@ -8,8 +8,9 @@ import { type Makeover, paletteFinishes, rowsOf } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Practice } from '../rulebook/practice.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
+import { asSwatch, labOf } from './colour-of.ts'
 import { clash } from './compare.ts'
-import { labOf, type Palette } from './finishes.ts'
+import type { Palette } from './finishes.ts'
 import { library } from './library.ts'
 import { groupOf } from './undertone.ts'
 
@@ -34,8 +35,6 @@ export function staysBecause(makeover: Makeover, finish: Row<'finish'>): string 
   if (piece && rowsOf(makeover, 'purchase').some((row) => row.pieceId === piece.id)) return 'its piece is ordered'
   return null
 }
-
-const asSwatch = (row: Row<'finish'>, lab: Lab = labOf(row)) => ({ family: row.family, lab })
 
 /**
  * Ways to cure a clash, the least change first: one of the two moved towards the other's undertone at the same depth,

@@ -1,5 +1,5 @@
 import { deltaE } from '../colour/difference.ts'
-import { chroma, lrv, showable, type Lab } from '../colour/lab.ts'
+import { chroma, lrv, showable } from '../colour/lab.ts'
 import type { Role } from '../makeover/choices.ts'
 import { groupBy, type Makeover, paletteFinishes } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
@@ -7,14 +7,13 @@ import type { Practice } from '../rulebook/practice.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import type { FinishArea, Room } from '../survey/index.ts'
 import { balanceOf, colourAreas, seenAreas, type Balance, type SeenArea } from './balance.ts'
+import { asSwatch, labOf } from './colour-of.ts'
 import { clash, type Clash } from './compare.ts'
 import { standings, tellApart, type Apart, type Standing } from './contrast.ts'
 import { spreadOf, type Spread } from './places.ts'
 import { appearances, tieOf, tieTable, type Appearance, type PieceColours } from './ties.ts'
 import { groupOf, undertone, type Undertone } from './undertone.ts'
 import { varietyOf, type Variety } from './variety.ts'
-
-export const labOf = (finish: Pick<Row<'finish'>, 'labL' | 'labA' | 'labB'>): Lab => ({ L: finish.labL, a: finish.labA, b: finish.labB })
 
 export type FinishReckoning = {
   readonly id: string
@@ -96,7 +95,7 @@ function clashesAmong(rows: readonly Row<'finish'>[], rules: Rules, wholeHome: b
   })
   const pairs = [...families.values()].flatMap((family) => family.flatMap((one, at) => family.slice(at + 1).map((other) => [one, other] as const)))
   return pairs.flatMap(([one, other]) => {
-    const found = clash({ family: one.family, lab: labOf(one) }, { family: other.family, lab: labOf(other) }, rules)
+    const found = clash(asSwatch(one), asSwatch(other), rules)
     return found ? [{ ...found, one: one.id, other: other.id }] : []
   })
 }
@@ -116,4 +115,3 @@ function colourGroups(rows: readonly Row<'finish'>[], rules: Rules): string[][] 
   }
   return groups.map((group) => group.map((row) => row.id))
 }
-const asSwatch = (row: Row<'finish'>) => ({ family: row.family, lab: labOf(row) })

@@ -1,5 +1,6 @@
 export { clash, compare, seenWords, type Clash, type Comparison, type Swatch } from './compare.ts'
-export { labOf, reckonPalette, type FinishReckoning, type Palette, type PairClash } from './finishes.ts'
+export { asSwatch, labOf } from './colour-of.ts'
+export { reckonPalette, type FinishReckoning, type Palette, type PairClash } from './finishes.ts'
 export { balanceCures, clashCures, staysBecause, type Cure } from './cure.ts'
 export { fromLibrary, library, searchLibrary, type LibraryFinish } from './library.ts'
 export { byLamp, colourantOf, type ByLamp } from './lamp.ts'

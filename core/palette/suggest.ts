@@ -6,8 +6,9 @@ import { type Makeover, paletteFinishes } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Practice } from '../rulebook/practice.ts'
 import { schoolOf } from '../rulebook/schools.ts'
+import { asSwatch, labOf } from './colour-of.ts'
 import { clash } from './compare.ts'
-import { labOf, type Palette } from './finishes.ts'
+import type { Palette } from './finishes.ts'
 import { library } from './library.ts'
 import { tieOf } from './ties.ts'
 import { hueName, undertone } from './undertone.ts'
@@ -47,7 +48,7 @@ export function suggest(makeover: Makeover, palette: Palette, practice: Practice
   const near = want === 'white' || want === 'neutral' || onlyNeutral(want, palette, practice)
   const apart = near ? rules['suggest.apart-neutral'] : rules['suggest.apart']
   const scored = candidatesFor(want, from, near, practice)
-    .filter(({ key, lab, family }) => !seen.has(key) && showable(lab) && rows.every((row) => deltaE(lab, labOf(row)) >= (near ? apart : rules['colour.side-by-side']) && clash({ family, lab }, { family: row.family, lab: labOf(row) }, rules) === null))
+    .filter(({ key, lab, family }) => !seen.has(key) && showable(lab) && rows.every((row) => deltaE(lab, labOf(row)) >= (near ? apart : rules['colour.side-by-side']) && clash({ family, lab }, asSwatch(row), rules) === null))
     .flatMap((one) => {
       const judged = judge(one.lab, want, rows, share, mains, practice)
       return judged ? [{ ...one, score: judged.score, reason: judged.reason }] : []

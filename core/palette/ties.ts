@@ -3,9 +3,8 @@ import { chroma, hueApart, type Lab } from '../colour/lab.ts'
 import { groupBy, type Makeover, paletteFinishes, rowsOf } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
+import { asSwatch, labOf } from './colour-of.ts'
 import { clash } from './compare.ts'
-
-const labOf = (row: { readonly labL: number; readonly labA: number; readonly labB: number }): Lab => ({ L: row.labL, a: row.labA, b: row.labB })
 
 /** "same": seen as one colour; "hue": one hue at another depth; null: no tie. */
 export type Tie = 'same' | 'hue' | null
@@ -43,7 +42,7 @@ export function holdAgainst(colours: readonly Lab[], finishes: readonly Row<'fin
   return finishes.map((finish) => {
     const lab = labOf(finish)
     const own = carried.some((one) => one.id === finish.id)
-    const clashes = !own && carried.some((one) => clash({ family: one.family, lab: labOf(one) }, { family: finish.family, lab }, rules) !== null)
+    const clashes = !own && carried.some((one) => clash(asSwatch(one), asSwatch(finish, lab), rules) !== null)
     const ties = colours.map((colour) => tieOf(colour, lab, rules))
     return { finishId: finish.id, tie: ties.includes('same') ? 'same' : clashes ? 'clash' : ties.includes('hue') ? 'hue' : null }
   })
@@ -93,7 +92,7 @@ export function appearances(makeover: Makeover, table: readonly PieceColours[], 
       const carried = new Set((carriers.get(finish.id) ?? []).map((part) => part.finishId))
       for (const other of inRoom.get(finish.roomId) ?? []) {
         if (other.id === finish.id) continue
-        const ties = carried.has(other.id) || (tieOf(lab, labOf(other), rules) !== null && clash({ family: finish.family, lab }, { family: other.family, lab: labOf(other) }, rules) === null)
+        const ties = carried.has(other.id) || (tieOf(lab, labOf(other), rules) !== null && clash(asSwatch(finish, lab), asSwatch(other), rules) === null)
         if (ties) add(place(other))
       }
       for (const id of tiedPieces.get(finish.id) ?? []) add({ kind: 'piece', id })

@@ -4,8 +4,7 @@ import type { Scale } from '../makeover/choices.ts'
 import { groupBy, type Makeover, paletteFinishes, rowsOf } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
-
-const labOf = (row: Row<'finish'>) => ({ L: row.labL, a: row.labA, b: row.labB })
+import { labOf } from './colour-of.ts'
 
 export type Variety = {
   readonly roomId: string

@@ -83,6 +83,7 @@ export const rulebook = {
   'envelope.one': { value: 5, unit: 'ΔE00', mark: 'own', why: 'Walls, trim, doors and ceiling nearer than this are one colour.' },
   'envelope.dark': { value: 20, unit: 'LRV', mark: 'own', why: 'Up to this an envelope is a rich dark.' },
   'envelope.pale': { value: 60, unit: 'LRV', mark: 'own', why: 'From this on an envelope is a white.' },
+  'envelope.bright': { value: 30, unit: 'C* beyond the walls', mark: 'own', why: 'An accent so much stronger than the envelope is bright enough to be looked at.' },
   'quiet.soft': { value: 45, unit: 'LRV', mark: 'own', why: 'In quiet layers, cloth is no darker than this.' },
   'metals.lead': { value: 1.5, unit: 'times', mark: 'own', why: 'One metal leads where it is seen so much more than the next.' },
   'pattern.small-to': { value: 60, unit: 'mm', mark: 'own', why: 'A pattern that repeats within this is small.' },

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Row } from '#core/makeover/kinds.ts'
-import { byLamp, compare, labOf } from '#core/palette/index.ts'
+import { asSwatch, byLamp, compare } from '#core/palette/index.ts'
 import { citeRule, effectiveRules } from '#core/rulebook/rulebook.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import RemarkList from '../remarks/RemarkList.vue'
@@ -11,8 +11,7 @@ const { finishes } = defineProps<{ finishes: readonly Row<'finish'>[]; /** What 
 const emit = defineEmits<{ swap: []; back: []; cure: [one: string, other: string]; beside: [id: string] }>()
 const makeover = useMakeover()
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
-const swatch = (finish: Row<'finish'>) => ({ family: finish.family, lab: labOf(finish) })
-const pairs = computed(() => finishes.flatMap((one, at) => finishes.slice(at + 1).map((other) => ({ one, other, read: compare(swatch(one), swatch(other), rules.value) }))))
+const pairs = computed(() => finishes.flatMap((one, at) => finishes.slice(at + 1).map((other) => ({ one, other, read: compare(asSwatch(one), asSwatch(other), rules.value) }))))
 const first = computed(() => (pairs.value.length === 1 ? pairs.value[0] : undefined))
 const word = (finish: Row<'finish'>): string => {
   const tone = makeover.reckoning?.palette.finishes.find((one) => one.id === finish.id)?.undertone
@@ -22,7 +21,7 @@ const remarks = computed(() => {
   const pair = first.value
   return pair ? (makeover.reckoning?.remarks ?? []).filter((remark) => [pair.one.id, pair.other.id].every((id) => remark.subjects.some((subject) => subject.id === id))) : []
 })
-const lamp = computed(() => (first.value ? byLamp({ ...swatch(first.value.one), name: first.value.one.name }, { ...swatch(first.value.other), name: first.value.other.name }, rules.value) : null))
+const lamp = computed(() => (first.value ? byLamp({ ...asSwatch(first.value.one), name: first.value.one.name }, { ...asSwatch(first.value.other), name: first.value.other.name }, rules.value) : null))
 const signed = (value: number): string => `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(1)}`
 </script>
 

@@ -88,7 +88,7 @@ const title = computed(() => (palette.clashes.length === 0 ? 'No two undertones 
           <path :d="warm" :transform="`translate(${middle} ${middle})`" class="warm" />
           <template v-for="sector in sectors" :key="sector.name"><path :d="sector.line" class="fine" /><text :x="sector.label.x" :y="sector.label.y + 4" class="sector" :style="{ textAnchor: sector.label.anchor as 'start' }">{{ sector.name }}</text></template>
           <text x="0" y="26" class="side">warm</text><text x="0" :y="size - 20" class="side">cool</text>
-          <path v-for="link in neutralLinks" :key="`${link.pair.one}${link.pair.other}`" :d="link.path" class="clash" tabindex="0" role="button" :aria-label="`${nameOf(link.pair.one)} and ${nameOf(link.pair.other)} clash: lay them side by side`" @click="emit('pair', link.pair.one, link.pair.other)" @keydown.enter="emit('pair', link.pair.one, link.pair.other)" />
+          <path v-for="link in neutralLinks" :key="`${link.pair.one}${link.pair.other}`" :d="link.path" class="clash" tabindex="0" role="button" :aria-label="`Lay the clash side by side: ${nameOf(link.pair.one)} and ${nameOf(link.pair.other)}`" @click="emit('pair', link.pair.one, link.pair.other)" @keydown.enter="emit('pair', link.pair.one, link.pair.other)" />
           <g v-for="spot in neutrals" :key="spot.row.id" class="spot" tabindex="0" role="button" :aria-label="`Take up ${spot.row.name}`" @click="emit('take', spot.row.id)" @keydown.enter="emit('take', spot.row.id)">
             <rect :x="spot.x - 4.5" :y="spot.y - 4.5" width="9" height="9" :class="{ open: spot.row.labL > 85 }" />
             <text :x="spot.label.x" :y="spot.label.y + 4" :text-anchor="spot.label.end ? 'end' : 'start'">{{ spot.row.name }}</text>
@@ -102,7 +102,7 @@ const title = computed(() => (palette.clashes.length === 0 ? 'No two undertones 
             <text x="24" y="14" class="sector start">← {{ fan.below }}</text><text x="200" y="14" class="name">{{ fan.name }}</text><text x="376" y="14" class="sector end">{{ fan.above }} →</text>
             <rect :x="fan.grace[0]" y="24" :width="(fan.grace[1] ?? 0) - (fan.grace[0] ?? 0)" height="20" class="grace" />
             <path d="M24 34H376" class="axis" /><path :d="`M${fan.zero} 24V44`" class="axis" />
-            <path v-for="link in fan.links" :key="`${link.pair.one}${link.pair.other}`" :d="`M${link.one.x} 34C${link.one.x} 16 ${link.other.x} 16 ${link.other.x} 34`" class="clash" tabindex="0" role="button" :aria-label="`${nameOf(link.pair.one)} and ${nameOf(link.pair.other)} clash: lay them side by side`" @click="emit('pair', link.pair.one, link.pair.other)" @keydown.enter="emit('pair', link.pair.one, link.pair.other)" />
+            <path v-for="link in fan.links" :key="`${link.pair.one}${link.pair.other}`" :d="`M${link.one.x} 34C${link.one.x} 16 ${link.other.x} 16 ${link.other.x} 34`" class="clash" tabindex="0" role="button" :aria-label="`Lay the clash side by side: ${nameOf(link.pair.one)} and ${nameOf(link.pair.other)}`" @click="emit('pair', link.pair.one, link.pair.other)" @keydown.enter="emit('pair', link.pair.one, link.pair.other)" />
             <g v-for="spot in fan.spots" :key="spot.row.id" class="spot" tabindex="0" role="button" :aria-label="`Take up ${spot.row.name}`" @click="emit('take', spot.row.id)" @keydown.enter="emit('take', spot.row.id)">
               <path :d="`M${spot.x} ${spot.y + 5}V${spot.label.y - 6}`" class="fine" />
               <circle :cx="spot.x" :cy="spot.y" r="5" /><text :x="spot.label.x" :y="spot.label.y + 6" text-anchor="middle">{{ spot.row.name }}</text>

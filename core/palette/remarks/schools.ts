@@ -7,7 +7,8 @@ import { remark, type Remark } from '../../remarks/remark.ts'
 import type { Practice } from '../../rulebook/practice.ts'
 import { citeRule } from '../../rulebook/rulebook.ts'
 import { schoolOf } from '../../rulebook/schools.ts'
-import { labOf, type Palette } from '../finishes.ts'
+import { labOf } from '../colour-of.ts'
+import type { Palette } from '../finishes.ts'
 
 type Checks = (makeover: Makeover, palette: Palette, practice: Practice) => Remark[]
 
@@ -85,8 +86,8 @@ const envelope: Checks = (makeover, palette, practice) => {
     const dark = reckoned.lrv <= rules['envelope.dark']
     const white = reckoned.lrv >= rules['envelope.pale'] && chroma(labOf(walls)) < rules['colour.near-neutral']
     if (!dark && !(white && reckoned.undertone.warmth === 'warm')) remarks.push(remark({ code: 'palette.envelope-depth', weight: 'look', step: 'palette', subjects: [of(walls)], title: `${walls.name} is neither a warm white nor a rich dark`, sentence: `It is ${reckoned.undertone.words} with an LRV of ${Math.round(reckoned.lrv)}, an estimate. ${saidBy(practice)} an envelope is a warm white from ${citeRule('envelope.pale', rules)}, or dark up to ${citeRule('envelope.dark', rules)}.`, rule: 'envelope.pale', numbers: [reckoned.lrv] }))
-    const focal = rows.filter((row) => row.role === 'accent' && row.surface !== 'walls' && Math.abs(row.labL - walls.labL) > rules['wall.stand-out'])
-    if (focal.length !== 1 && rows.length >= 3) remarks.push(remark({ code: 'palette.envelope-focal', weight: focal.length === 0 ? 'look' : 'note', step: 'palette', subjects: focal.length === 0 ? whole(makeover) : focal.map(of), title: focal.length === 0 ? 'No focal point in the envelope' : `${focal.length} focal points, where one is meant`, sentence: `${saidBy(practice)} one bright or light thing is looked at: an accent more than ${citeRule('wall.stand-out', rules)} from ${walls.name}.${focal.length > 1 ? ` Here ${focal.map((row) => row.name).join(', ')} compete.` : ''}`, rule: 'wall.stand-out', numbers: [focal.length] }))
+    const focal = rows.filter((row) => row.role === 'accent' && row.surface !== 'walls' && (Math.abs(row.labL - walls.labL) > rules['wall.stand-out'] || chroma(labOf(row)) - chroma(labOf(walls)) > rules['envelope.bright']))
+    if (focal.length !== 1 && rows.length >= 3) remarks.push(remark({ code: 'palette.envelope-focal', weight: focal.length === 0 ? 'look' : 'note', step: 'palette', subjects: focal.length === 0 ? whole(makeover) : focal.map(of), title: focal.length === 0 ? 'No focal point in the envelope' : `${focal.length} focal points, where one is meant`, sentence: `${saidBy(practice)} one bright or light thing is looked at: an accent more than ${citeRule('wall.stand-out', rules)} from ${walls.name}, or stronger by ${citeRule('envelope.bright', rules)}.${focal.length > 1 ? ` Here ${focal.map((row) => row.name).join(', ')} compete.` : ''}`, rule: 'wall.stand-out', numbers: [focal.length] }))
     const lost = dark ? rows.filter((row) => soft.has(row.family) && row.surface === 'piece' && Math.abs(row.labL - walls.labL) < rules['wall.vanish-lightness']) : []
     for (const row of lost) remarks.push(remark({ code: 'palette.envelope-lost', weight: 'look', step: 'palette', subjects: [of(row), of(walls)], title: `${row.name} sinks into the dark`, sentence: `In a dark envelope upholstery stands out: it lies ${Math.abs(row.labL - walls.labL).toFixed(0)} from ${walls.name} in lightness, under ${citeRule('wall.vanish-lightness', rules)}.`, rule: 'wall.vanish-lightness', numbers: [row.labL - walls.labL] }))
     const rugs = rows.filter((row) => row.surface === 'floor' && soft.has(row.family))
