@@ -6,7 +6,7 @@ import { deltaE } from '#core/colour/difference.ts'
 import { labFromHex, type Lab } from '#core/colour/lab.ts'
 import { begin, choose, clean, dialog, makeStudio, openMakeover, signIn, toStep } from './person.ts'
 
-const chip = (page: Page, name: string): Locator => page.getByRole('group', { name: 'The tray' }).getByRole('button', { name: new RegExp(`^${name},`) })
+const chip = (page: Page, name: string): Locator => page.getByRole('group', { name: 'The tray', exact: true }).getByRole('button', { name: new RegExp(`^${name},`) })
 const tagOf = (page: Page): Locator => page.getByRole('region', { name: 'Finish' })
 const role = (page: Page, name: string): Locator => tagOf(page).getByRole('button', { name, exact: true })
 

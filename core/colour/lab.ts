@@ -10,7 +10,6 @@ export type Lab = { readonly L: number; readonly a: number; readonly b: number }
 
 const toLab65 = converter('lab65')
 const toRgb = converter('rgb')
-const toXyz65 = converter('xyz65')
 const inSrgb = inGamut('rgb')
 const asCulori = ({ L, a, b }: Lab) => ({ mode: 'lab65' as const, l: L, a, b })
 
@@ -19,6 +18,10 @@ export const chroma = ({ a, b }: Lab): number => Math.hypot(a, b)
 
 /** Hue angle h_ab in degrees from 0 up to 360. */
 export const hue = ({ a, b }: Lab): number => ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360
+
+/** A colour with its chroma and hue angle, for where many are held against each other. */
+export type Tone = Lab & { readonly C: number; readonly h: number }
+export const toneOf = (lab: Lab): Tone => ({ L: lab.L, a: lab.a, b: lab.b, C: chroma(lab), h: hue(lab) })
 
 /** The smaller angle between two hues, in degrees from 0 to 180. */
 export function hueApart(one: Lab, other: Lab): number {
@@ -30,8 +33,8 @@ export function hueApart(one: Lab, other: Lab): number {
 export const hueDifference = (one: Lab, other: Lab): number =>
   2 * Math.sqrt(chroma(one) * chroma(other)) * Math.sin((hueApart(one, other) * Math.PI) / 360)
 
-/** Light reflectance value, 0 to 100: 100·Y under D65 for the 2° observer. An estimate, since it comes from three numbers. */
-export const lrv = (lab: Lab): number => Math.min(100, Math.max(0, 100 * toXyz65(asCulori(lab)).y))
+/** Light reflectance value, 0 to 100: 100·Y under D65 for the 2° observer, by CIE 15 from L* alone. An estimate, since it comes from three numbers. */
+export const lrv = ({ L }: Lab): number => Math.min(100, Math.max(0, 100 * (L > 8 ? ((L + 16) / 116) ** 3 : (27 * L) / 24389)))
 
 /** "#rrggbb" as Lab; null where it is not such a text. */
 export function labFromHex(hex: string): Lab | null {

@@ -2,7 +2,7 @@ import { deltaE } from '../colour/difference.ts'
 import { chroma, hueApart, hueDifference, lrv, type Lab } from '../colour/lab.ts'
 import type { Family } from '../makeover/choices.ts'
 import type { RuleId, Rules } from '../rulebook/rulebook.ts'
-import { undertone, type Undertone } from './undertone.ts'
+import { groupOf, undertone, type Undertone } from './undertone.ts'
 import { differenceWords } from './words.ts'
 
 export type Swatch = { readonly family: Family; readonly lab: Lab }
@@ -16,8 +16,8 @@ export type Clash = { readonly measured: number; readonly passes: number; readon
  * common family.
  */
 export function clash(one: Swatch, other: Swatch, rules: Rules): Clash | null {
-  const group = undertone(one.family, one.lab, rules).group
-  if (group === null || group !== undertone(other.family, other.lab, rules).group) return null
+  const group = groupOf(one.family, one.lab, rules)
+  if (group === null || group !== groupOf(other.family, other.lab, rules)) return null
   const apart = hueApart(one.lab, other.lab)
   if (group === 'neutrals') {
     const measured = Math.hypot(one.lab.a - other.lab.a, one.lab.b - other.lab.b)

@@ -37,12 +37,12 @@ export function standings(makeover: Makeover, table: readonly PieceColours[], ru
     return own.length > 0 ? own : wallId === null ? all : all.filter((row) => row.wallId === null)
   }
   const against = (kind: Standing['kind'], row: { readonly id: string; readonly roomId: string; readonly wallId: string | null; readonly hides: boolean }, colour: Lab, blends: boolean): Standing[] => {
-    const nearest = wallsOf(row.roomId, row.wallId).filter((wall) => wall.id !== row.id && wall.pieceId !== row.id).map((wall) => ({ wall, apart: deltaE(colour, labOf(wall)) })).sort((one, other) => one.apart - other.apart)[0]
-    if (!nearest) return []
-    const lighter = colour.L - nearest.wall.labL
-    const vanishes = nearest.apart < rules['wall.vanish-difference'] && Math.abs(lighter) < rules['wall.vanish-lightness']
+    const wall = nearestOf(colour, wallsOf(row.roomId, row.wallId).filter((one) => one.id !== row.id && one.pieceId !== row.id))
+    if (!wall) return []
+    const [apart, lighter] = [deltaE(colour, labOf(wall)), colour.L - wall.labL]
+    const vanishes = apart < rules['wall.vanish-difference'] && Math.abs(lighter) < rules['wall.vanish-lightness']
     const reads = vanishes ? 'disappears' : Math.abs(lighter) > rules['wall.stand-out'] ? 'stands out' : 'between'
-    return [{ kind, id: row.id, wallId: nearest.wall.id, deltaE: nearest.apart, lighter, reads, hides: row.hides, fault: row.hides ? reads === 'stands out' : reads === 'disappears' && !blends }]
+    return [{ kind, id: row.id, wallId: wall.id, deltaE: apart, lighter, reads, hides: row.hides, fault: row.hides ? reads === 'stands out' : reads === 'disappears' && !blends }]
   }
   const pieces = table.flatMap(({ pieceId, colours: [colour] }) => {
     const piece = makeover.rows.piece[pieceId]
@@ -50,6 +50,12 @@ export function standings(makeover: Makeover, table: readonly PieceColours[], ru
   })
   const own = finishes.filter((row) => row.pieceId === null && before.has(row.surface)).flatMap((row) => against('finish', { ...row, hides: row.hides || row.fate === 'camouflage' }, labOf(row), mayBlend.has(row.surface) || row.role !== 'accent'))
   return [...pieces, ...own]
+}
+
+/** The wall nearest in L*a*b*, which of few walls is the one it is seen against. */
+function nearestOf(colour: Lab, walls: readonly Row<'finish'>[]): Row<'finish'> | undefined {
+  const far = (wall: Row<'finish'>): number => Math.hypot(colour.L - wall.labL, colour.a - wall.labA, colour.b - wall.labB)
+  return walls.reduce<Row<'finish'> | undefined>((nearest, wall) => (nearest && far(nearest) <= far(wall) ? nearest : wall), undefined)
 }
 
 /** Two surfaces that people must tell apart, by points of LRV (BS 8300-2 asks 30; the rule is the studio's to set). */

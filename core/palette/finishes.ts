@@ -1,5 +1,5 @@
 import { deltaE } from '../colour/difference.ts'
-import { chroma, lrv, showable } from '../colour/lab.ts'
+import { chroma, lrv, showable, toneOf, type Tone } from '../colour/lab.ts'
 import type { Role } from '../makeover/choices.ts'
 import { groupBy, type Makeover, paletteFinishes } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
@@ -10,8 +10,8 @@ import { balanceOf, colourAreas, seenAreas, type Balance, type SeenArea } from '
 import { asSwatch, labOf } from './colour-of.ts'
 import { clash, type Clash } from './compare.ts'
 import { standings, tellApart, type Apart, type Standing } from './contrast.ts'
-import { spreadOf, type Spread } from './places.ts'
-import { appearances, tieOf, tieTable, type Appearance, type PieceColours } from './ties.ts'
+import { spreadsOf, type Spread } from './places.ts'
+import { appearances, tieOfTones, tieTable, type Appearance, type PieceColours } from './ties.ts'
 import { groupOf, undertone, type Undertone } from './undertone.ts'
 import { varietyOf, type Variety } from './variety.ts'
 
@@ -77,7 +77,7 @@ export function reckonPalette(makeover: Makeover, { rules, schools }: Practice, 
     balance: balanceOf(finishes, areas, rules),
     judged: rows.filter((row) => areas.get(row.id)?.from !== 'typical').length,
     ties,
-    spreads: rows.map((row) => spreadOf(makeover, row.id, places.get(row.id) ?? [], roomOf.get(row.roomId), rules)),
+    spreads: spreadsOf(makeover, rows, places, roomOf, rules),
     standings: standings(makeover, ties, rules),
     apart: tellApart(makeover, rules),
     variety: varietyOf(makeover, areas, rules),
@@ -103,15 +103,16 @@ function clashesAmong(rows: readonly Row<'finish'>[], rules: Rules, wholeHome: b
 const ownRules = new Set(['wood', 'metal', 'greenery'])
 /** Finishes that are one colour to the eye, or one hue at several depths; materials with rules of their own are left out. */
 function colourGroups(rows: readonly Row<'finish'>[], rules: Rules): string[][] {
-  const groups: Row<'finish'>[][] = []
+  const groups: { readonly row: Row<'finish'>; readonly tone: Tone }[][] = []
   for (const row of rows) {
     if (ownRules.has(row.family)) continue
-    const near = chroma(labOf(row)) < rules['colour.near-neutral']
+    const tone = toneOf(labOf(row))
+    const near = tone.C < rules['colour.near-neutral']
     const home = groups.find((group) =>
-      group.some((one) => tieOf(labOf(one), labOf(row), rules) !== null || (near && chroma(labOf(one)) < rules['colour.near-neutral'] && deltaE(labOf(one), labOf(row)) <= 2 * rules['colour.at-a-glance'] && clash(asSwatch(one), asSwatch(row), rules) === null)),
+      group.some((one) => tieOfTones(one.tone, tone, rules) !== null || (near && one.tone.C < rules['colour.near-neutral'] && deltaE(one.tone, tone) <= 2 * rules['colour.at-a-glance'] && clash(asSwatch(one.row), asSwatch(row), rules) === null)),
     )
-    if (home) home.push(row)
-    else groups.push([row])
+    if (home) home.push({ row, tone })
+    else groups.push([{ row, tone }])
   }
-  return groups.map((group) => group.map((row) => row.id))
+  return groups.map((group) => group.map(({ row }) => row.id))
 }

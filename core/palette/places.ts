@@ -17,12 +17,21 @@ export type Spread = {
   readonly fault: 'one side' | 'one height' | null
 }
 
-/** The places of a finish's appearances, with what their spread gives cause to say. */
-export function spreadOf(makeover: Makeover, finishId: string, appears: readonly Appearance[], room: Room | undefined, rules: Rules): Spread {
-  const places = appears.map((one) => placeOf(makeover, one, room))
-  const kept: Place[] = []
-  for (const place of places) if (!kept.some((other) => near(place, other, rules))) kept.push(place)
-  return { finishId, places, apart: kept.length, fault: faultOf(places, room, rules) }
+/** The places of each finish's appearances, with what their spread gives cause to say. */
+export function spreadsOf(makeover: Makeover, finishes: readonly Row<'finish'>[], appears: ReadonlyMap<string, readonly Appearance[]>, rooms: ReadonlyMap<string, Room>, rules: Rules): Spread[] {
+  // a thing carries several colours and is in one place
+  const known = new Map<string, Place>()
+  return finishes.map((finish) => {
+    const room = rooms.get(finish.roomId)
+    const places = (appears.get(finish.id) ?? []).map((one) => {
+      const place = known.get(one.id) ?? placeOf(makeover, one, room)
+      known.set(one.id, place)
+      return place
+    })
+    const kept: Place[] = []
+    for (const place of places) if (!kept.some((other) => near(place, other, rules))) kept.push(place)
+    return { finishId: finish.id, places, apart: kept.length, fault: faultOf(places, room, rules) }
+  })
 }
 
 function near(one: Place, other: Place, rules: Rules): boolean {
@@ -36,16 +45,21 @@ function faultOf(places: readonly Place[], room: Room | undefined, rules: Rules)
   if (places.length < 3 || places.some((place) => place.all)) return null
   const [points, heights] = [places.flatMap(({ at }) => (at ? [at] : [])), places.flatMap(({ z }) => (z === null ? [] : [z]))]
   if (room && room.outline.length > 0 && points.length === places.length) {
+    const [walls, things] = [extent(room.outline), extent(points)]
     for (const [axis, across] of [['x', 'y'], ['y', 'x']] as const) {
-      const [walls, all, other] = [room.outline.map((corner) => corner[axis]), points.map((point) => point[axis]), points.map((point) => point[across])]
-      const [low, high] = [Math.min(...walls), Math.max(...walls)]
-      const long = high - low >= Math.max(...room.outline.map((corner) => corner[across])) - Math.min(...room.outline.map((corner) => corner[across]))
-      const middle = (low + high) / 2
-      const oneHalf = all.every((value) => value < middle) || all.every((value) => value > middle)
-      if (oneHalf && (long || Math.max(...other) - Math.min(...other) < rules['tie.apart-plan'])) return 'one side'
+      const middle = (walls[axis].low + walls[axis].high) / 2
+      const oneHalf = things[axis].high < middle || things[axis].low > middle
+      const long = walls[axis].high - walls[axis].low >= walls[across].high - walls[across].low
+      if (oneHalf && (long || things[across].high - things[across].low < rules['tie.apart-plan'])) return 'one side'
     }
   }
   return heights.length === places.length && Math.max(...heights) - Math.min(...heights) < rules['tie.apart-height'] ? 'one height' : null
+}
+
+type Extent = { readonly low: number; readonly high: number }
+const extent = (points: readonly { readonly x: number; readonly y: number }[]): { readonly x: Extent; readonly y: Extent } => {
+  const of = (values: readonly number[]): Extent => ({ low: Math.min(...values), high: Math.max(...values) })
+  return { x: of(points.map(({ x }) => x)), y: of(points.map(({ y }) => y)) }
 }
 
 function placeOf(makeover: Makeover, of: Appearance, room: Room | undefined): Place {

@@ -19,6 +19,16 @@ describe('a tie', () => {
     expect(tieOf(labFromLch(70, 40, 60), labFromLch(35, 35, 80), rules)).toBeNull()
     expect(tieOf(labFromLch(70, 10, 60), labFromLch(35, 35, 60), rules)).toBeNull() // too grey to have a hue to tie by
   })
+  it('sees every pair of near colours that ΔE00 puts within 5, however the quick look at them goes', () => {
+    const [colour, near] = [fc.double({ min: -90, max: 90, noNaN: true }), fc.double({ min: -14, max: 14, noNaN: true })]
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 100, noNaN: true }), colour, colour, fc.double({ min: -9, max: 9, noNaN: true }), near, near, (L, a, b, dL, da, db) => {
+        const [one, other] = [{ L, a, b }, { L: L + dL, a: a + da, b: b + db }]
+        expect(tieOf(one, other, rules) === 'same').toBe(deltaE(one, other) <= 5)
+      }),
+      { numRuns: 4000 },
+    )
+  })
   it('holds both ways, whatever the colours', () => {
     const any = fc.record({ L: fc.double({ min: 0, max: 100, noNaN: true }), a: fc.double({ min: -80, max: 80, noNaN: true }), b: fc.double({ min: -80, max: 80, noNaN: true }) })
     fc.assert(

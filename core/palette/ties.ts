@@ -1,5 +1,5 @@
 import { deltaE } from '../colour/difference.ts'
-import { chroma, hueApart, type Lab } from '../colour/lab.ts'
+import { toneOf, type Lab, type Tone } from '../colour/lab.ts'
 import { groupBy, type Makeover, paletteFinishes, rowsOf } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
@@ -10,12 +10,29 @@ import { clash } from './compare.ts'
 export type Tie = 'same' | 'hue' | null
 
 /** Whether two colours tie: ΔE00 within the rule, or the same hue at another depth, both strong enough to have one. */
-export function tieOf(one: Lab, other: Lab, rules: Rules): Tie {
-  // ΔE00 is at least |ΔL*| ÷ S_L, and S_L is never over 1.75: most pairs are told apart by lightness alone
-  if (Math.abs(one.L - other.L) <= 1.75 * rules['tie.same'] && deltaE(one, other) <= rules['tie.same']) return 'same'
-  const strong = Math.min(chroma(one), chroma(other)) >= rules['tie.chroma']
-  return strong && hueApart(one, other) <= rules['tie.hue'] ? 'hue' : null
+export const tieOf = (one: Lab, other: Lab, rules: Rules): Tie => tieOfTones(toneOf(one), toneOf(other), rules)
+
+/** The same for colours whose hue and chroma are known. */
+export function tieOfTones(one: Tone, other: Tone, rules: Rules): Tie {
+  const same = rules['tie.same']
+  if (mayBeWithin(one, other, same) && deltaE(one, other) <= same) return 'same'
+  if (one.C < rules['tie.chroma'] || other.C < rules['tie.chroma']) return null
+  const apart = Math.abs(one.h - other.h)
+  return Math.min(apart, 360 - apart) <= rules['tie.hue'] ? 'hue' : null
 }
+
+/**
+ * False where ΔE00 is certainly larger. It is at least |ΔL*| ÷ S_L, with S_L never over 1 + 0.015·|L* − 50|; and at least the
+ * distance in (a*, b*) ÷ S, with S never over 1 + 0.0675 times the mean chroma, less what the rotation term takes: never more than to 0.366 of it
+ * (|R_T| ≤ 2·sin 60°), and nearly nothing further than 75° from a hue of 275°.
+ */
+function mayBeWithin(one: Tone, other: Tone, limit: number): boolean {
+  if (Math.abs(one.L - other.L) > limit * (1 + 0.015 * Math.abs((one.L + other.L) / 2 - 50))) return false
+  const rotated = blue(one) || blue(other) ? 0.366 : 0.98
+  return rotated * Math.hypot(one.a - other.a, one.b - other.b) <= limit * (1 + 0.03375 * (one.C + other.C))
+}
+
+const blue = ({ h }: Tone): boolean => h > 190 && h < 358
 
 /** All colours of a candidate: its own, and the further ones it holds. */
 export function coloursOf(makeover: Makeover, candidate: Row<'candidate'>, further: readonly Row<'candidateColour'>[] = rowsOf(makeover, 'candidateColour').filter((row) => row.candidateId === candidate.id)): Lab[] {
@@ -24,43 +41,54 @@ export function coloursOf(makeover: Makeover, candidate: Row<'candidate'>, furth
   return [...own, ...further.map(labOf)]
 }
 
-export type Cell = { readonly finishId: string; readonly tie: Tie | 'clash' }
+export type Cell = { readonly finishId: string; readonly tie: 'same' | 'hue' | 'clash' }
 export type PieceColours = {
   readonly pieceId: string
   readonly colours: readonly Lab[]
-  /** Against each finish of its room: the strongest tie of any of its colours. */
+  /** The finishes of its room that it ties to or clashes with, by the strongest tie of any of its colours. */
   readonly cells: readonly Cell[]
   /** How many palette colours it holds together. */
   readonly tied: number
 }
 
 /**
- * How colours hold to the finishes of a room. Where the piece carries a finish of the palette, its family is known, and
- * a pair of one family that clashes is never a tie.
+ * How colours hold to the finishes of a room: those they tie to or clash with. Where the piece carries a finish of the
+ * palette, its family is known, and a pair of one family that clashes is never a tie.
  */
 export function holdAgainst(colours: readonly Lab[], finishes: readonly Row<'finish'>[], carried: readonly Row<'finish'>[], rules: Rules): Cell[] {
-  return finishes.map((finish) => {
-    const lab = labOf(finish)
-    const own = carried.some((one) => one.id === finish.id)
-    const clashes = !own && carried.some((one) => clash(asSwatch(one), asSwatch(finish, lab), rules) !== null)
-    const ties = colours.map((colour) => tieOf(colour, lab, rules))
-    return { finishId: finish.id, tie: ties.includes('same') ? 'same' : clashes ? 'clash' : ties.includes('hue') ? 'hue' : null }
-  })
+  return hold(colours.map(toneOf), finishes.map(asTone), carried, rules)
+}
+type Toned = { readonly row: Row<'finish'>; readonly tone: Tone }
+const asTone = (row: Row<'finish'>): Toned => ({ row, tone: toneOf(labOf(row)) })
+
+function hold(colours: readonly Tone[], finishes: readonly Toned[], carried: readonly Row<'finish'>[], rules: Rules): Cell[] {
+  const cells: Cell[] = []
+  for (const { row, tone } of finishes) {
+    let tie: Tie = null
+    for (const colour of colours) {
+      if (tie === 'same') break
+      tie = tieOfTones(colour, tone, rules) ?? tie
+    }
+    const clashes = tie !== 'same' && carried.length > 0 && !carried.some((one) => one.id === row.id) && carried.some((one) => clash(asSwatch(one), { family: row.family, lab: tone }, rules) !== null)
+    if (clashes) cells.push({ finishId: row.id, tie: 'clash' })
+    else if (tie !== null) cells.push({ finishId: row.id, tie })
+  }
+  return cells
 }
 
 /** Palette colour × piece: every piece whose colour is known, by its chosen candidate. */
 export function tieTable(makeover: Makeover, rules: Rules): PieceColours[] {
   const further = groupBy(rowsOf(makeover, 'candidateColour'), (row) => row.candidateId)
   const finishes = paletteFinishes(makeover)
-  const inRoom = groupBy(finishes, (row) => row.roomId)
+  const inRoom = groupBy(finishes.map(asTone), ({ row }) => row.roomId)
   const carriedBy = groupBy(finishes, (row) => row.pieceId)
   return rowsOf(makeover, 'piece').flatMap((piece) => {
     const chosen = piece.chosenId === null ? undefined : makeover.rows.candidate[piece.chosenId]
     const carried = carriedBy.get(piece.id) ?? []
-    const colours = [...(chosen ? coloursOf(makeover, chosen, further.get(chosen.id) ?? []) : []), ...carried.map(labOf)]
+    const colours = [...(chosen ? coloursOf(makeover, chosen, further.get(chosen.id) ?? []) : []), ...carried.map((row) => labOf(row))]
     if (colours.length === 0) return []
-    const cells = holdAgainst(colours, inRoom.get(piece.roomId) ?? [], carried, rules)
-    return [{ pieceId: piece.id, colours, cells, tied: cells.filter((cell) => cell.tie === 'same' || cell.tie === 'hue').length }]
+    const cells = hold(colours.map(toneOf), inRoom.get(piece.roomId) ?? [], carried, rules)
+    return [{ pieceId: piece.id, colours, cells, tied: cells.filter((cell) => cell.tie !== 'clash').length }]
   })
 }
 
@@ -72,31 +100,25 @@ export type Appearance = { readonly kind: 'finish' | 'piece'; readonly id: strin
  */
 export function appearances(makeover: Makeover, table: readonly PieceColours[], rules: Rules): Map<string, Appearance[]> {
   const finishes = paletteFinishes(makeover)
-  const inRoom = groupBy(finishes, (row) => row.roomId)
-  const carriers = groupBy(rowsOf(makeover, 'patternPart'), (part) => part.partId)
+  const found = new Map(finishes.map((row) => [row.id, new Map<string, Appearance>()]))
   const place = (finish: Row<'finish'>): Appearance => (finish.pieceId === null ? { kind: 'finish', id: finish.id } : { kind: 'piece', id: finish.pieceId })
-  const tiedPieces = new Map<string, string[]>()
-  for (const piece of table)
-    for (const cell of piece.cells)
-      if (cell.tie === 'same' || cell.tie === 'hue') {
-        const pieces = tiedPieces.get(cell.finishId)
-        if (pieces) pieces.push(piece.pieceId)
-        else tiedPieces.set(cell.finishId, [piece.pieceId])
+  const add = (finishId: string, one: Appearance): void => void found.get(finishId)?.set(one.id, one)
+  const carriers = groupBy(rowsOf(makeover, 'patternPart'), (part) => part.partId)
+  for (const row of finishes) add(row.id, place(row))
+  for (const toned of groupBy(finishes.map(asTone), ({ row }) => row.roomId).values())
+    for (const [at, one] of toned.entries())
+      for (const other of toned.slice(at + 1)) {
+        if (tieOfTones(one.tone, other.tone, rules) === null || clash({ family: one.row.family, lab: one.tone }, { family: other.row.family, lab: other.tone }, rules) !== null) continue
+        add(one.row.id, place(other.row))
+        add(other.row.id, place(one.row))
       }
-  return new Map(
-    finishes.map((finish) => {
-      const found = new Map<string, Appearance>()
-      const add = (one: Appearance): void => void found.set(`${one.kind} ${one.id}`, one)
-      add(place(finish))
-      const lab = labOf(finish)
-      const carried = new Set((carriers.get(finish.id) ?? []).map((part) => part.finishId))
-      for (const other of inRoom.get(finish.roomId) ?? []) {
-        if (other.id === finish.id) continue
-        const ties = carried.has(other.id) || (tieOf(lab, labOf(other), rules) !== null && clash(asSwatch(finish, lab), asSwatch(other), rules) === null)
-        if (ties) add(place(other))
-      }
-      for (const id of tiedPieces.get(finish.id) ?? []) add({ kind: 'piece', id })
-      return [finish.id, [...found.values()]]
-    }),
-  )
+  for (const [partId, parts] of carriers) {
+    const roomId = makeover.rows.finish[partId]?.roomId
+    for (const { finishId } of parts) {
+      const carrier = makeover.rows.finish[finishId]
+      if (carrier && carrier.roomId === roomId && carrier.fate !== 'change') add(partId, place(carrier))
+    }
+  }
+  for (const { pieceId, cells } of table) for (const { finishId, tie } of cells) if (tie !== 'clash') add(finishId, { kind: 'piece', id: pieceId })
+  return new Map([...found].map(([id, things]) => [id, [...things.values()]]))
 }

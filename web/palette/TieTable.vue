@@ -40,7 +40,7 @@ const appears = (id: string): number => palette.finishes.find((one) => one.id ==
           <tr v-for="row in rows" :key="row.pieceId">
             <th scope="row">{{ row.piece?.name }}</th>
             <td v-for="finish in finishes" :key="finish.id" class="cell">
-              <template v-if="cell(row, finish.id)"><i :class="cell(row, finish.id)?.tie ?? 'none'" :title="`${said(cell(row, finish.id)?.tie ?? null)}, ΔE ${near(row, finish).toFixed(1)}`" /><span class="visually-hidden">{{ said(cell(row, finish.id)?.tie ?? null) }}</span></template>
+              <template v-if="row.piece?.roomId === finish.roomId"><i :class="cell(row, finish.id)?.tie ?? 'none'" :title="`${said(cell(row, finish.id)?.tie ?? null)}, ΔE ${near(row, finish).toFixed(1)}`" /><span class="visually-hidden">{{ said(cell(row, finish.id)?.tie ?? null) }}</span></template>
             </td>
             <td class="number"><strong>{{ row.tied }}</strong></td>
             <td class="quiet">{{ row.wall ? `${row.wall.reads}, ΔE ${row.wall.deltaE.toFixed(1)}` : '–' }}</td>

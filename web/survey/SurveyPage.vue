@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { v7 as uuidv7 } from 'uuid'
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { useDebounceFn } from '@vueuse/core'
+import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { blank } from '#core/makeover/blank.ts'
 import { add, edit } from '#core/makeover/change.ts'
@@ -36,7 +37,18 @@ const entry = useEntry()
 const { rooms, saved, areas: areasFor, draft } = useRooms()
 const room = computed(() => rooms.value.find((one) => one.id === route.query.room) ?? rooms.value[0])
 const savedRoom = computed(() => saved.value.find((one) => one.id === room.value?.id) ?? room.value)
-const areas = computed(() => (room.value ? areasFor(room.value) : null))
+/**
+ * The drawing follows each key; figures, readings and what is said of the closing follow when the typing pauses, so that
+ * the page lies still under the hand.
+ */
+const paused = shallowRef(room.value)
+const pause = useDebounceFn(() => (paused.value = room.value), 180)
+watch(room, (now) => {
+  if (draft.value === null || paused.value?.id !== now?.id) paused.value = now
+  else void pause()
+}, { flush: 'sync' })
+const calm = computed(() => (draft.value === null ? room.value : paused.value))
+const areas = computed(() => (calm.value ? areasFor(calm.value) : null))
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
 const toRoom = (id: string): void => void router.replace({ query: { room: id } })
 
@@ -172,7 +184,7 @@ async function addAfter(id: string): Promise<void> {
   if ((await makeover.change(`Put a wall after ${before.name.toLowerCase()}`, [add('wall', fresh, { ...blank.wall, roomId: now.id, place })])).length === 0) selected.value = { kind: 'wall', id: fresh }
 }
 
-const closing = computed(() => room.value?.closing)
+const closing = computed(() => calm.value?.closing)
 const closes = computed(() => {
   const now = closing.value
   if (!now || now.state !== 'closed') return ''
@@ -180,7 +192,7 @@ const closes = computed(() => {
   return now.freedom === 0 ? 'nothing checks it' : 'closed over its diagonals'
 })
 function showClosing(): void {
-  if (room.value && areas.value) working.showWorking(surveyWorking('closing', room.value, areas.value, rules.value, entry.value.units))
+  if (calm.value && areas.value) working.showWorking(surveyWorking('closing', calm.value, areas.value, rules.value, entry.value.units))
 }
 const parts = [['walk', 'Walls'], ['heights', 'Heights'], ['openings', 'Openings'], ['fixtures', 'Fixed things'], ['existing', 'What is there'], ['access', 'Way in'], ['files', 'Out and in'], ['photos', 'Pictures']] as const
 const goTo = (part: string): void => document.getElementById(`${part}-title`)?.scrollIntoView({ block: 'start', behavior: 'smooth' })
@@ -224,7 +236,7 @@ useKeys([
     <template v-else>
       <div class="views">
         <button type="button" class="word" :class="{ here: wall === null }" :aria-pressed="wall === null" @click="face = null">Plan</button>
-        <template v-if="room.closing.state === 'closed'"><span class="quiet">walls</span><button v-for="one in room.walls" :key="one.row.id" type="button" class="word" :class="{ here: wall?.row.id === one.row.id }" :aria-pressed="wall?.row.id === one.row.id" :aria-label="`Stand before ${one.name}`" @click="face = one.at">{{ letterOf(one.at) }}</button></template>
+        <template v-if="calm?.closing.state === 'closed'"><span class="quiet">walls</span><button v-for="one in calm.walls" :key="one.row.id" type="button" class="word" :class="{ here: wall?.row.id === one.row.id }" :aria-pressed="wall?.row.id === one.row.id" :aria-label="`Stand before ${one.name}`" @click="face = one.at">{{ letterOf(one.at) }}</button></template>
         <span class="end"><button type="button" class="word" :class="{ here: measuring }" :aria-pressed="measuring" @click="measuring = !measuring">Measure<kbd>M</kbd></button></span>
       </div>
       <SurveyDrawing ref="drawing" :key="`${room.id} ${wall?.row.id ?? 'plan'}`" :draw="draw" :selected="selected" :label="wall ? `${wall.name} as one stands before it` : `Plan of ${room.name}`" :name-of="nameOf" :points="points" :measuring="measuring" :say="(mm) => writeLength(mm, entry.units)" @select="selected = $event" @type="typeAt">
@@ -236,7 +248,7 @@ useKeys([
       <p v-if="closing?.state !== 'closed'" class="said-line" role="status"><strong>{{ closing?.state === 'cannot' ? 'This cannot be closed.' : 'Not round yet.' }}</strong> {{ closing?.why }} What you typed is kept.</p>
     </template>
 
-    <WalkRound ref="walk" :key="room.id" :room="room" :selected="selected" @draft="draft = $event" @select="selected = $event" @change="openForm('wall', $event)" @shape="shape" @diagonal="openForm('diagonal', $event)" />
+    <WalkRound v-if="calm" ref="walk" :key="room.id" :room="calm" :selected="selected" @draft="draft = $event" @select="selected = $event" @change="openForm('wall', $event)" @shape="shape" @diagonal="openForm('diagonal', $event)" />
     <ThingsSection v-if="savedRoom" :room="savedRoom" :selected="selected" @open="openForm" @select="selected = $event" />
     <ExistingSection :room-id="room.id" @open="openFinish" />
     <AccessSection />
@@ -247,7 +259,7 @@ useKeys([
     </section>
 
     <Teleport defer to="#tag">
-      <SurveyTag :room="room" :areas="areas" :selected="selected" @open="openForm" @face="face = $event" @away="selected = null" @after="addAfter" />
+      <SurveyTag v-if="calm" :room="calm" :areas="areas" :selected="selected" @open="openForm" @face="face = $event" @away="selected = null" @after="addAfter" />
       <p class="caution quiet">Computed from what was typed. Before anything is made to measure, have its maker measure.</p>
     </Teleport>
     <RowDialog v-if="form" :key="opened?.what ?? ''" v-model="formOpen" :form="form as never" :row="formRow as never" :width="680" @made="made" />
