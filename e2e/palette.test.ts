@@ -242,6 +242,19 @@ test('a school is looked at before it is followed; suggestions have reasons and 
   await expect(tagOf(page).getByRole('heading', { name })).toBeVisible()
 })
 
+test('a colour that a pattern carries stays until the pattern lets it go; the pattern comes in other colours of the palette', async ({ page }) => {
+  await signIn(page)
+  await openMakeover(page, /Breakfast room/)
+  await toStep(page, 'Palette')
+  await chip(page, 'Rust line').click()
+  await tagOf(page).getByRole('button', { name: 'Take out' }).click()
+  await expect(page.getByRole('alert')).toHaveText('Runner stripe carries Rust line in the pattern: take it out of the pattern first.')
+  await chip(page, 'Runner stripe').click()
+  await expect(tagOf(page)).toContainText(/Pattern\s*medium stripe, repeats in 120\smm/)
+  const ways = tagOf(page).getByRole('region', { name: 'Colourways' }).getByRole('button')
+  expect(await ways.count()).toBeGreaterThanOrEqual(2)
+})
+
 test('a sample is looked at on its wall by each light, and asks for lamp light until it had it', async ({ page }) => {
   await makeStudio(page)
   await begin(page)

@@ -1,13 +1,20 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { Row } from '#core/makeover/kinds.ts'
 import MaterialSwatch from '../parts/MaterialSwatch.vue'
 import type { Printed } from './print.ts'
 
 /** Two to four finishes pulled out of the tray and laid edge to edge on the ground, with nothing else beside them. */
-const { finishes } = defineProps<{ finishes: readonly Row<'finish'>[]; printOf: (finish: Row<'finish'>) => Printed | undefined }>()
+const { finishes, printOf } = defineProps<{ finishes: readonly Row<'finish'>[]; printOf: (finish: Row<'finish'>) => Printed | undefined }>()
 defineEmits<{ back: [id: string] }>()
-/** Patterns are drawn at a quarter of their size: 96 pixels an inch. */
-const perMm = 96 / 25.4 / 4
+/** All patterns at one scale, the largest at which each still repeats; 96 pixels an inch. */
+const scales = [2, 4, 6, 8, 12, 16, 24]
+const largest = 130
+const scale = computed(() => {
+  const repeat = Math.max(0, ...finishes.map((one) => printOf(one)?.repeatMm ?? 0))
+  return scales.find((one) => (repeat * 96) / 25.4 / one <= largest) ?? 24
+})
+const perMm = computed(() => 96 / 25.4 / scale.value)
 </script>
 
 <template>
@@ -18,7 +25,7 @@ const perMm = 96 / 25.4 / 4
         <figcaption><strong>{{ finish.name }}</strong> <button type="button" class="word" :aria-label="`Put back ${finish.name}`" @click="$emit('back', finish.id)">put back</button></figcaption>
       </figure>
     </div>
-    <p class="foot">{{ finishes.some((one) => one.pattern !== 'plain') ? 'Patterns at a quarter of their size. ' : '' }}Up to four can lie here; Escape puts them back.</p>
+    <p class="foot">{{ finishes.some((one) => one.pattern !== 'plain') ? `Patterns at 1 : ${scale} of their size. ` : '' }}Up to four can lie here; Escape puts them back.</p>
   </div>
 </template>
 

@@ -94,6 +94,11 @@ async function move(finish: Row<'finish'>, role: Role, index: number): Promise<v
 }
 const toRole = (finish: Row<'finish'>, role: Role): Promise<void> => move(finish, role, laid.value.length)
 async function takeOut(finish: Row<'finish'>): Promise<void> {
+  const carriers = patternParts.value.filter((row) => row.partId === finish.id).flatMap((row) => finishes.value.find((each) => each.id === row.finishId)?.name ?? [])
+  if (carriers.length > 0) {
+    problem.value = `${carriers.join(' and ')} ${carriers.length === 1 ? 'carries' : 'carry'} ${finish.name} in the pattern: take it out of the pattern first.`
+    return
+  }
   const own = samples.value.filter((row) => row.finishId === finish.id)
   const gone = [...viewings.value.filter((row) => own.some((sample) => sample.id === row.sampleId)).map((row) => remove('viewing', row)), ...own.map((row) => remove('sample', row)), ...patternParts.value.filter((row) => row.finishId === finish.id).map((row) => remove('patternPart', row))]
   if (await change(`Took ${finish.name} out of the palette`, [...gone, remove('finish', finish)])) taken.value = []

@@ -94,7 +94,7 @@ function drawPrint(look: Look, seed: number, width: number, height: number, prin
   const inks = [look.lab, ...print.parts.map((part) => part.lab)].map((lab) => drawTile({ ...look, lab }, seed, width, height))
   const which = printAt(print, seed)
   const pixels = new Uint8ClampedArray(width * height * 4)
-  const thread = Math.max(1, Math.round(width / 128))
+  const thread = Math.max(1, Math.round(width / 200))
   for (let at = 0; at < width * height; at++) {
     const [x, y] = [at % width, Math.floor(at / width)]
     const ink = inks[which(x / width, y / height, (Math.floor(x / thread) + Math.floor(y / thread)) % 2 === 0)] ?? inks[0]

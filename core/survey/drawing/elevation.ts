@@ -15,7 +15,11 @@ export function elevationOf(room: Room, wall: Wall, { text, units, again = [] }:
   const outline: readonly Point[] = face.length > 0 ? face : [{ x: 0, y: 0 }, { x: length, y: 0 }]
   page.draw({ is: 'line', layer: 'walls', stroke: 'heavy', points: outline, closed: face.length > 0, filled: 'paper', subject: { kind: 'wall', id: wall.row.id } })
   page.keepClear(outline, face.length > 0)
-  for (const height of [room.survey?.dadoMm, room.survey?.railMm]) if (height != null) page.draw({ is: 'line', layer: 'walls', stroke: 'dashed', points: [{ x: 0, y: height }, { x: length, y: height }] })
+  for (const height of [room.survey?.dadoMm, room.survey?.railMm]) if (height != null) {
+    const [from, to] = [{ x: 0, y: height }, { x: length, y: height }]
+    page.draw({ is: 'line', layer: 'walls', stroke: 'dashed', points: [from, to] })
+    page.keepTextOff(from, to)
+  }
   for (const one of wall.openings) opening(page, one)
   for (const one of wall.fixtures) fixture(page, one)
 

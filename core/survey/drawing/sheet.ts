@@ -61,13 +61,13 @@ function shelf(square: number): Shelf {
 /** The width of a text, as a share of its height, letter by letter: generous, so that what fits here fits in print. */
 export const widthOf = (text: string, size: number): number => [...text].reduce((sum, letter) => sum + (/[\s\u00a0.,:'′″"|il]/.test(letter) ? 0.34 : /[A-ZMWmw²³]/.test(letter) ? 0.74 : 0.6), 0.1) * size
 
-type Taken = 'text' | 'line' | 'extension'
+type Taken = 'text' | 'line' | 'extension' | 'faint'
 export type Dimension = { readonly from: Point; readonly to: Point; /** Unit vector away from what is measured. */ readonly away: Point; readonly text: string; readonly subject?: Subject; readonly length?: boolean; readonly marked?: boolean; /** How far out it begins, in heights of text. */ readonly first?: number; /** Only on the given side. */ readonly oneSided?: boolean }
 
 /** A sheet that fills up. `size` is the height of its text in mm of the room. */
 export function sheet(size: number) {
   const marks: Mark[] = []
-  const taken: Readonly<Record<Taken, Shelf>> = { text: shelf(size * 12), line: shelf(size * 12), extension: shelf(size * 12) }
+  const taken: Readonly<Record<Taken, Shelf>> = { text: shelf(size * 12), line: shelf(size * 12), extension: shelf(size * 12), faint: shelf(size * 12) }
   const unplaced: string[] = []
   const thin = size * 0.06
 
@@ -87,13 +87,17 @@ export function sheet(size: number) {
       if (to) taken.line.put(alongBox(from, to, thin))
     }
   }
+  /** Lines that no text may lie on, and others may cross. */
+  function keepTextOff(from: Point, to: Point): void {
+    taken.faint.put(alongBox(from, to, thin))
+  }
   /** A text at the first free of several places, or a shorter one; where all are taken it is left out and listed. */
   function label(text: string, places: readonly Point[], layer: Layer, of: { readonly shorter?: string; readonly subject?: Subject; readonly strong?: boolean; readonly marked?: boolean } = {}): boolean {
     const { shorter, ...rest } = of
     for (const said of shorter === undefined ? [text] : [text, shorter])
       for (const at of places) {
         const own = textBox(at, said, 1, 0)
-        if (!free(own, ['text', 'line', 'extension'])) continue
+        if (!free(own, ['text', 'line', 'extension', 'faint'])) continue
         taken.text.put(own)
         marks.push({ is: 'text', layer, at, text: said, size, turn: 0, ...rest })
         return true
@@ -136,7 +140,7 @@ export function sheet(size: number) {
         const places = play > 0 ? [middle, ...[0.5, 1].flatMap((part) => [slid(part * play), slid(-part * play)])] : [past(b, 1), past(a, -1)]
         const at = places.find((place) => {
           const own = textBox(place, of.text, cos, sin)
-          return free(own, ['text', 'line', 'extension']) && (play > 0 || extensions.every((one) => !overlap(own, one)))
+          return free(own, ['text', 'line', 'extension', 'faint']) && (play > 0 || extensions.every((one) => !overlap(own, one)))
         })
         if (!at) continue
         taken.line.put(lineBox)
@@ -157,7 +161,7 @@ export function sheet(size: number) {
     return false
   }
   const finished = (): Drawing => ({ marks, bounds: boundsOf(marks), unplaced })
-  return { size, draw: (...some: readonly Mark[]): void => void marks.push(...some), keepClear, label, dimension, finished }
+  return { size, draw: (...some: readonly Mark[]): void => void marks.push(...some), keepClear, keepTextOff, label, dimension, finished }
 }
 export type Sheet = ReturnType<typeof sheet>
 
