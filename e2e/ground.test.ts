@@ -117,6 +117,28 @@ test('typing goes on while the server is away, through a reload, and all of it a
   }
 })
 
+test('two words close together: the one whose answer comes late is not lost', async ({ page, browser }) => {
+  await makeStudio(page)
+  await begin(page)
+  const other = await colleague(page, browser, 'Una')
+  let asked = 0
+  let release = (): void => undefined
+  const released = new Promise<void>((resolve) => (release = resolve))
+  await other.route('**/changes?after=*', async (route) => {
+    const mine = ++asked
+    const response = await route.fetch() // what the diary says now, told later
+    if (mine === 1) await released
+    else if (mine === 2) await other.waitForTimeout(700)
+    await route.fulfill({ response })
+  })
+  await addNeed(page, 'Sleep')
+  await expect.poll(() => asked).toBe(1)
+  await addNeed(page, 'Read')
+  await page.waitForTimeout(400) // the second word has come
+  release()
+  for (const name of ['Sleep', 'Read']) await expect(need(other, name)).toHaveCount(1)
+})
+
 test('the page opens and takes what is typed while there is no server at all, and forgets its copies with the sign-out', async ({ browser }) => {
   const context = await browser.newContext({ serviceWorkers: 'allow' })
   const page = await context.newPage()

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { labFromHex, labFromLch, type Lab } from '../colour/lab.ts'
 import { deltaE } from '../colour/difference.ts'
+import { families } from '../makeover/choices.ts'
 import type { Documents, Operation } from '../makeover/change.ts'
 import { plainPractice } from '../rulebook/practice.ts'
 import { reckon } from '../reckoning/reckon.ts'
@@ -40,8 +41,40 @@ describe('a tie', () => {
   })
 })
 
-const { begun, carries, finish, piece, school } = paletteWorld()
+const world = paletteWorld()
+const { begun, carries, finish, piece, school } = world
 const codes = codesOf
+
+describe('a tie is never a clash', () => {
+  const any = fc.record({ family: fc.constantFrom(...families), L: fc.double({ min: 5, max: 95, noNaN: true }), C: fc.double({ min: 0, max: 40, noNaN: true }), h: fc.double({ min: 0, max: 360, noNaN: true }) })
+  it('whatever two finishes are: where they clash neither takes the other up, by itself or by the piece that carries it', () => {
+    fc.assert(
+      fc.property(any, fc.constantFrom('near', 'any'), any, (one, how, other) => {
+        // near ones too, since two whites may be all but one colour and still part in undertone
+        const second = how === 'near' ? { ...one, L: one.L + 1, C: Math.min(40, one.C + 1), h: (one.h + 60) % 360 } : other
+        const bench = world.with(piece('Bench', null))
+        const documents = change(bench, [finish('One', labFromLch(one.L, one.C, one.h), { family: one.family, pieceId: world.idOf('Bench'), surface: 'piece' }), finish('Other', labFromLch(second.L, second.C, second.h), { family: second.family })])
+        const { clashes, finishes, ties } = reckon(documents, testToday).palette
+        const appears = (name: string): readonly string[] => finishes.find((each) => each.id === world.idOf(name))?.appears.map((each) => each.id) ?? []
+        const cell = ties[0]?.cells.find((each) => each.finishId === world.idOf('Other'))?.tie ?? null
+        if (clashes.length > 0) {
+          expect(cell).toBe('clash')
+          expect(appears('Other')).toEqual([world.idOf('Other')])
+        } else expect(cell).not.toBe('clash')
+      }),
+      { numRuns: 150 },
+    )
+  })
+  it('and a finish never clashes with its like', () => {
+    fc.assert(
+      fc.property(any, ({ family, L, C, h }) => {
+        const same = labFromLch(L, C, h)
+        expect(reckon(world.with(finish('One', same, { family }), finish('Other', same, { family })), testToday).palette.clashes).toEqual([])
+      }),
+      { numRuns: 60 },
+    )
+  })
+})
 
 describe('an accent', () => {
   const lone = change(begun, [finish('Wall', '#9fb7c4', { surface: 'walls' }), finish('Rust', '#a84f33', { role: 'accent', visibleM2: 1 })])

@@ -69,7 +69,7 @@ function hold(colours: readonly Tone[], finishes: readonly Toned[], carried: rea
       if (tie === 'same') break
       tie = tieOfTones(colour, tone, rules) ?? tie
     }
-    const clashes = tie !== 'same' && carried.length > 0 && !carried.some((one) => one.id === row.id) && carried.some((one) => clash(asSwatch(one), { family: row.family, lab: tone }, rules) !== null)
+    const clashes = carried.length > 0 && !carried.some((one) => one.id === row.id) && carried.some((one) => clash(asSwatch(one), { family: row.family, lab: tone }, rules) !== null)
     if (clashes) cells.push({ finishId: row.id, tie: 'clash' })
     else if (tie !== null) cells.push({ finishId: row.id, tie })
   }

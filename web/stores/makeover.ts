@@ -101,16 +101,31 @@ export const useMakeover = defineStore('makeover', () => {
     await laying
   }
 
-  /** What others changed: the diary from where this window stands, or all of it where the diary does not tell enough. */
+  /**
+   * What others changed: the diary from where this window stands, or all of it where the diary does not tell enough. One
+   * at a time, and again while a newer rev was heard of: two words close together may find the first answer on its way.
+   */
+  let catching = false
   async function catchUp(): Promise<void> {
-    const from = base.value
-    if (!from) return
-    const entries = await request<DiaryEntry[]>('GET', `/makeovers/${from.makeover.id}/changes?after=${from.makeover.rev}`)
-    if (entries.length === 0 || base.value !== from) return
-    const next = entries.length < 500 ? advance(documentsOf(from), entries) : null
-    if (!next) return refresh()
-    base.value = { ...from, ...next }
-    await show()
+    if (catching) return
+    catching = true
+    try {
+      while (base.value && base.value.makeover.rev < heardRev) {
+        const from = base.value
+        const entries = await request<DiaryEntry[]>('GET', `/makeovers/${from.makeover.id}/changes?after=${from.makeover.rev}`)
+        if (base.value !== from) continue
+        if (entries.length === 0) return
+        const next = entries.length < 500 ? advance(documentsOf(from), entries) : null
+        if (!next) {
+          await refresh()
+          return
+        }
+        base.value = { ...from, ...next }
+        await show()
+      }
+    } finally {
+      catching = false
+    }
   }
   async function refresh(): Promise<void> {
     const id = base.value?.makeover.id
@@ -133,7 +148,7 @@ export const useMakeover = defineStore('makeover', () => {
       quietly(refresh)
       void send()
     } else if (heard.is === 'rev' && heard.document === from.makeover.id && heard.rev > from.makeover.rev) {
-      heardRev = heard.rev
+      heardRev = Math.max(heardRev, heard.rev)
       if (!sending.value) quietly(catchUp)
     } else if (heard.is === 'rev' && heard.document === from.studio.id && heard.rev > from.studio.rev && !sending.value) quietly(refresh)
   })
