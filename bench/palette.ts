@@ -1,9 +1,11 @@
 /** The palette's part of the reckoning with 60 finishes and 100 pieces; and a chip dragged over the tray, in a real browser. */
 import type { Page } from '@playwright/test'
+import { v7 as uuidv7 } from 'uuid'
 import { labFromLch } from '#core/colour/lab.ts'
-import type { Documents } from '#core/makeover/change.ts'
+import { blank } from '#core/makeover/blank.ts'
+import { add, schemaVersion, type Documents } from '#core/makeover/change.ts'
 import { families, roles } from '#core/makeover/choices.ts'
-import { drawTile, paletteRemarks, reckonPalette, suggest, texturesOf } from '#core/palette/index.ts'
+import { drawTile, library, paletteRemarks, reckonPalette, suggest, texturesOf } from '#core/palette/index.ts'
 import { practiceOf } from '#core/rulebook/practice.ts'
 import { paletteWorld } from '#core/testing/palette.ts'
 import { change } from '#core/testing/small-makeover.ts'
@@ -14,7 +16,7 @@ import { reckonSurvey } from '#core/survey/index.ts'
 const say = (text: string): boolean => process.stdout.write(`${text}\n`)
 const median = (times: readonly number[]): number => times.toSorted((one, other) => one - other)[Math.floor(times.length / 2)] ?? Number.NaN
 function timed(work: () => unknown, runs = 200): number {
-  for (let warm = 0; warm < 40; warm++) work()
+  for (let warm = 0; warm < 2 * runs; warm++) work() // until it runs as it does in a window that is in use
   return median(Array.from({ length: runs }, () => {
     const from = performance.now()
     work()
@@ -52,6 +54,19 @@ async function toStep(page: Page, step: string): Promise<void> {
   await page.waitForTimeout(2500) // until its tiles are drawn
 }
 
+const many = 60
+/** Finishes of every family, by the one door for changes, until the tray holds as many as the goal is set for. */
+async function fillTray(page: Page, base: string): Promise<void> {
+  const id = page.url().split('/')[4] ?? ''
+  const { makeover } = (await (await page.request.get(`${base}/api/makeovers/${id}`)).json()) as Documents
+  const [room] = Object.keys(makeover.rows.room)
+  const count = many - Object.values(makeover.rows.finish).filter((row) => row.fate !== 'change').length
+  const operations = library.filter((_, at) => at % 5 === 0).slice(0, count).map((one, at) => add('finish', uuidv7(), { ...blank.finish, roomId: room ?? '', name: one.name, role: roles[at % 3] ?? 'accent', place: 100 + at, family: one.family, texture: one.texture, sheen: one.sheen, labL: one.lab.L, labA: one.lab.a, labB: one.lab.b, colourSource: 'library', surface: 'other', usedFor: '', visibleM2: 1 + (at % 7), suits: one.suits }))
+  const answer = await page.request.post(`${base}/api/makeovers/${id}/changes`, { data: { id: uuidv7(), schemaVersion, sentence: 'Filled the tray', operations } })
+  if (!answer.ok()) throw new Error(await answer.text())
+  await page.reload()
+}
+
 /** From the event to the end of the frame that shows it, as the page itself sees it. */
 const watchFrames = (page: Page, type: string): Promise<void> =>
   page.evaluate((name) => {
@@ -84,23 +99,6 @@ export async function benchBrowser(): Promise<void> {
   await withServed(8495, async (browser, base) => {
     const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })).newPage()
     await openMusicRoom(page, base)
-    await toStep(page, 'Palette')
-    const tray = await page.getByRole('group', { name: 'The tray', exact: true }).boundingBox()
-    const chip = await page.getByRole('button', { name: /^Damson,/ }).boundingBox()
-    if (!tray || !chip) throw new Error('there is no tray')
-    await page.mouse.move(chip.x + 40, chip.y + 40)
-    await page.mouse.down()
-    await page.mouse.move(chip.x + 60, chip.y + 60)
-    await watchFrames(page, 'pointermove')
-    const moves = 120
-    const work = await busy(page, async () => {
-      for (let at = 0; at < moves; at++) await page.mouse.move(tray.x + 20 + ((at * 53) % (tray.width - 40)), tray.y + 20 + ((at * 31) % (tray.height - 40)))
-    })
-    const dragged = await frames(page)
-    await page.mouse.up()
-    await page.keyboard.press('Control+z')
-    say(`a chip dragged, demo:            ${(work / moves).toFixed(1)} ms of work a move; ${median(dragged).toFixed(1)} ms median from the move to its picture, ${Math.max(...dragged).toFixed(0)} worst of ${dragged.length} (goal: under 16)`)
-
     await toStep(page, 'Survey')
     const field = page.getByLabel('Length of wall M')
     await field.click()
@@ -119,6 +117,24 @@ export async function benchBrowser(): Promise<void> {
     })
     const typed = await frames(page)
     say(`a length typed in the survey:    ${(typing / keys).toFixed(1)} ms of work a key; ${median(typed).toFixed(1)} ms median from the key to the picture, ${Math.max(...typed).toFixed(0)} worst of ${typed.length} (goal: under 16)`)
+
+    await fillTray(page, base)
+    await toStep(page, 'Palette')
+    const tray = await page.getByRole('group', { name: 'The tray', exact: true }).boundingBox()
+    const chip = await page.getByRole('button', { name: /^Damson,/ }).boundingBox()
+    if (!tray || !chip) throw new Error('there is no tray')
+    await page.mouse.move(chip.x + 40, chip.y + 40)
+    await page.mouse.down()
+    await page.mouse.move(chip.x + 60, chip.y + 60)
+    await watchFrames(page, 'pointermove')
+    const moves = 120
+    const work = await busy(page, async () => {
+      for (let at = 0; at < moves; at++) await page.mouse.move(tray.x + 20 + ((at * 53) % (tray.width - 40)), tray.y + 20 + ((at * 31) % (tray.height - 40)))
+    })
+    const dragged = await frames(page)
+    await page.mouse.up()
+    await page.keyboard.press('Control+z')
+    say(`a chip dragged among ${many}:       ${(work / moves).toFixed(1)} ms of work a move; ${median(dragged).toFixed(1)} ms median from the move to its picture, ${Math.max(...dragged).toFixed(0)} worst of ${dragged.length} (goal: under 16)`)
   })
 }
 if (process.argv[1] === import.meta.filename) await benchBrowser()

@@ -37,7 +37,7 @@ export function standings(makeover: Makeover, table: readonly PieceColours[], ru
     return own.length > 0 ? own : wallId === null ? all : all.filter((row) => row.wallId === null)
   }
   const against = (kind: Standing['kind'], row: { readonly id: string; readonly roomId: string; readonly wallId: string | null; readonly hides: boolean }, colour: Lab, blends: boolean): Standing[] => {
-    const wall = nearestOf(colour, wallsOf(row.roomId, row.wallId).filter((one) => one.id !== row.id && one.pieceId !== row.id))
+    const wall = nearestOf(colour, wallsOf(row.roomId, row.wallId), row.id)
     if (!wall) return []
     const [apart, lighter] = [deltaE(colour, labOf(wall)), colour.L - wall.labL]
     const vanishes = apart < rules['wall.vanish-difference'] && Math.abs(lighter) < rules['wall.vanish-lightness']
@@ -52,10 +52,14 @@ export function standings(makeover: Makeover, table: readonly PieceColours[], ru
   return [...pieces, ...own]
 }
 
-/** The wall nearest in L*a*b*, which of few walls is the one it is seen against. */
-function nearestOf(colour: Lab, walls: readonly Row<'finish'>[]): Row<'finish'> | undefined {
-  const far = (wall: Row<'finish'>): number => Math.hypot(colour.L - wall.labL, colour.a - wall.labA, colour.b - wall.labB)
-  return walls.reduce<Row<'finish'> | undefined>((nearest, wall) => (nearest && far(nearest) <= far(wall) ? nearest : wall), undefined)
+/** The wall nearest in L*a*b*, which of few walls is the one it is seen against; not itself, nor what it carries. */
+function nearestOf(colour: Lab, walls: readonly Row<'finish'>[], itself: string): Row<'finish'> | undefined {
+  let [nearest, least]: [Row<'finish'> | undefined, number] = [undefined, Infinity]
+  for (const wall of walls) {
+    const far = (colour.L - wall.labL) ** 2 + (colour.a - wall.labA) ** 2 + (colour.b - wall.labB) ** 2
+    if (far < least && wall.id !== itself && wall.pieceId !== itself) [nearest, least] = [wall, far]
+  }
+  return nearest
 }
 
 /** Two surfaces that people must tell apart, by points of LRV (BS 8300-2 asks 30; the rule is the studio's to set). */

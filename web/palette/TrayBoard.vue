@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize, useEventListener } from '@vueuse/core'
-import { computed, nextTick, ref, shallowRef, useTemplateRef } from 'vue'
+import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { roles, type Role } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import MaterialSwatch from '../parts/MaterialSwatch.vue'
@@ -17,20 +17,28 @@ const board = useTemplateRef<HTMLElement>('board')
 const { width, height } = useElementSize(board)
 const aspect = computed(() => Math.max(0.4, width.value / Math.max(1, height.value)))
 
-type Drag = { readonly id: string; readonly offX: number; readonly offY: number; readonly wide: number; readonly tall: number; x: number; y: number; role: Role; index: number }
+type Drag = { readonly id: string; readonly offX: number; readonly offY: number; readonly wide: number; readonly tall: number; readonly role: Role; readonly index: number }
 const drag = shallowRef<Drag | null>(null)
+/** The chip in hand follows the pointer by itself; the tray is laid anew only when it would fall elsewhere. */
+const inHand = useTemplateRef<HTMLElement>('inHand')
+let held = { x: 0, y: 0 }
+function carry(x: number, y: number): void {
+  held = { x, y }
+  if (inHand.value && drag.value) inHand.value.style.transform = `translate(${x - drag.value.offX}px, ${y - drag.value.offY}px)`
+}
+watch(inHand, () => carry(held.x, held.y))
 /** While a chip is dragged, where it would fall is looked up among the others, which lie still. */
-const without = computed(() => (drag.value ? layTray(finishes.filter(({ row }) => row.id !== drag.value?.id), aspect.value) : null))
+const draggedId = computed(() => drag.value?.id ?? null)
+const without = computed(() => (draggedId.value === null ? null : layTray(finishes.filter(({ row }) => row.id !== draggedId.value), aspect.value)))
 const tray = computed(() => layTray(drag.value ? moved(finishes, drag.value.id, drag.value.role, drag.value.index) : finishes, aspect.value))
 defineExpose({ tray })
 const perMm = computed(() => (tray.value.perM * height.value) / 1000)
 const byId = computed(() => new Map(tray.value.places.map((place) => [place.finish.id, place])))
 const chips = computed(() => finishes.map(({ row }) => ({ row, place: byId.value.get(row.id) })))
 const percent = (fraction: number): string => `${(100 * fraction).toFixed(3)}%`
-const dragged = computed(() => finishes.find(({ row }) => row.id === drag.value?.id)?.row ?? null)
+const dragged = computed(() => finishes.find(({ row }) => row.id === draggedId.value)?.row ?? null)
 
 let pressed: { id: string; x: number; y: number; touch: boolean; hold: number } | null = null
-let moveFrame = 0
 let swallow = false
 function fractions(x: number, y: number): { x: number; y: number } {
   const box = board.value?.getBoundingClientRect()
@@ -48,21 +56,21 @@ function lift(x: number, y: number): void {
   const at = fractions(pressed.x, pressed.y)
   const [wide, tall] = [from.width * width.value, from.height * height.value]
   const shrink = Math.min(1, 170 / wide, 130 / tall)
-  drag.value = { id: pressed.id, offX: (at.x - from.left) * width.value * shrink, offY: (at.y - from.top) * height.value * shrink, wide: wide * shrink, tall: tall * shrink, x, y, role: from.finish.role, index: inOrder(finishes, from.finish.role).findIndex(({ row }) => row.id === pressed?.id) }
+  drag.value = { id: pressed.id, offX: (at.x - from.left) * width.value * shrink, offY: (at.y - from.top) * height.value * shrink, wide: wide * shrink, tall: tall * shrink, role: from.finish.role, index: inOrder(finishes, from.finish.role).findIndex(({ row }) => row.id === pressed?.id) }
+  carry(x, y)
 }
 function follow(x: number, y: number): void {
   const now = drag.value
   const still = without.value
   if (!now || !still) return
+  carry(x, y)
   const at = fractions(x, y)
-  const to = dropAt(still, at.x, at.y) ?? { role: now.role, index: now.index }
-  drag.value = { ...now, x, y, ...to }
+  const to = dropAt(still, at.x, at.y)
+  if (to && (to.role !== now.role || to.index !== now.index)) drag.value = { ...now, ...to }
 }
 function letGo(): void {
   if (pressed) window.clearTimeout(pressed.hold)
   pressed = null
-  cancelAnimationFrame(moveFrame)
-  moveFrame = 0
 }
 useEventListener(window, 'pointermove', (event) => {
   if (!pressed) return
@@ -75,12 +83,7 @@ useEventListener(window, 'pointermove', (event) => {
     if (far < 6) return
     lift(event.clientX, event.clientY)
   }
-  if (moveFrame !== 0) return
-  const [x, y] = [event.clientX, event.clientY]
-  moveFrame = requestAnimationFrame(() => {
-    moveFrame = 0
-    follow(x, y)
-  })
+  follow(event.clientX, event.clientY) // browsers give one move a frame
 })
 useEventListener(window, 'pointerup', (event) => {
   if (drag.value) {
@@ -157,7 +160,7 @@ async function keyed(row: Row<'finish'>, event: KeyboardEvent): Promise<void> {
       </span>
     </button>
     <Teleport to="body">
-      <div v-if="drag && dragged" class="lifted-chip" aria-hidden="true" :style="{ transform: `translate(${drag.x - drag.offX}px, ${drag.y - drag.offY}px)`, width: `${drag.wide}px`, height: `${drag.tall}px` }"><MaterialSwatch :finish="dragged" :print="printOf(dragged)" :per-mm="perMm" /></div>
+      <div v-if="drag && dragged" ref="inHand" class="lifted-chip" aria-hidden="true" :style="{ width: `${drag.wide}px`, height: `${drag.tall}px` }"><MaterialSwatch :finish="dragged" :print="printOf(dragged)" :per-mm="perMm" /></div>
     </Teleport>
     <p id="tray-how" class="visually-hidden">Alt with the left and right arrow moves a finish to another role, with the up and down arrow within its role.</p>
     <p class="visually-hidden" role="status">{{ said }}</p>
@@ -169,7 +172,7 @@ async function keyed(row: Row<'finish'>, event: KeyboardEvent): Promise<void> {
 .tray { position: relative; background: var(--ground); flex: 1; min-height: 380px; outline: 14px solid var(--ground); margin: 8px 14px 14px; }
 .chip { position: absolute; overflow: hidden; contain: strict; user-select: none; -webkit-user-select: none; touch-action: pan-y; cursor: pointer; }
 .tray.moving { cursor: grabbing; }
-.tray.moving .chip { transition: left 0.12s, top 0.12s, width 0.12s, height 0.12s; cursor: grabbing; }
+.tray.moving .chip { cursor: grabbing; }
 .chip .name { position: absolute; left: 8px; bottom: 8px; background: var(--paper); color: var(--ink); padding: 3px 6px 4px; display: grid; font-size: 12px; line-height: 15px; max-width: calc(100% - 12px); text-align: left; }
 .chip .name strong { font-size: 13px; line-height: 17px; font-weight: 600; }
 .chip .fixed { font-weight: 400; font-size: 11px; border: 1px solid var(--ink); padding: 0 3px; margin-left: 5px; }
