@@ -175,7 +175,7 @@ defineExpose({ fit, zoomBy, pan })
 .survey-drawing .taken { stroke-width: 5px; stroke: var(--ink); stroke-dasharray: none; }
 .survey-drawing .hit { stroke: transparent; stroke-width: 18px; pointer-events: stroke; cursor: pointer; outline: none; }
 .survey-drawing .hit:focus-visible { stroke: rgb(25 25 25 / 0.28); stroke-width: 12px; }
-.survey-drawing text { text-anchor: middle; fill: var(--ink); font-variant-numeric: tabular-nums; pointer-events: none; user-select: none; }
+.survey-drawing text { text-rendering: optimizeSpeed; text-anchor: middle; fill: var(--ink); font-variant-numeric: tabular-nums; pointer-events: none; user-select: none; }
 .survey-drawing text.typed { pointer-events: all; cursor: text; }
 .survey-drawing text.typed:hover, .survey-drawing text.typed:focus-visible { text-decoration: underline; outline: none; font-weight: 700; }
 .survey-drawing text.strong { font-weight: 700; }
