@@ -45,7 +45,7 @@ describe('conversions', () => {
     )
   })
   it('come back to the same hex', () => {
-    fc.assert(fc.property(hex, (text) => { expect(hexFromLab(of(text))).toBe(text) }))
+    fc.assert(fc.property(hex, (text) => { expect(hexFromLab(of(text))).toBe(text) }), { examples: [['#fff500'], ['#fff600']] }) // at the edge of sRGB
   })
   it('know what sRGB cannot show, and keep its lightness and hue', () => {
     const beyond = { L: 50, a: 100, b: -100 }

@@ -50,8 +50,8 @@ export function showable(lab: Lab): boolean {
 }
 const settle = (channel: number): number => Math.min(1, Math.max(0, channel)) + (channel < -0.001 || channel > 1.001 ? channel : 0)
 
-/** The nearest showable colour of the same lightness and hue as "#rrggbb", the chroma reduced where sRGB ends. */
-export const hexFromLab = (lab: Lab): string => formatHex(clampChroma(asCulori(lab), 'lch65', 'rgb'))
+/** The nearest showable colour of the same lightness and hue as "#rrggbb", the chroma reduced where sRGB ends, and only there: at its edge a rounding error must not cost a colour its strength. */
+export const hexFromLab = (lab: Lab): string => formatHex(showable(lab) ? asCulori(lab) : clampChroma(asCulori(lab), 'lch65', 'rgb'))
 
 /** The showable colour as three sRGB bytes. */
 export function bytesFromLab(lab: Lab): [number, number, number] {
