@@ -42,6 +42,8 @@ export async function choose(page: Page, scope: Locator, label: string, option: 
     const shown = scope.locator('.el-select').filter({ has: page.getByLabel(label, { exact: true }) })
     if ((await shown.count()) > 0) await expect(shown).toContainText(option, { timeout: 1000 })
   }).toPass({ timeout: 15_000 })
+  // and it is waited for until it is gone, or it would take the click meant for the next one
+  await expect(page.getByRole('option').filter({ visible: true })).toHaveCount(0)
 }
 
 export async function begin(page: Page, { name = 'Test room', currency = 'EUR' } = {}): Promise<string> {
