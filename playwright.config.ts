@@ -9,13 +9,15 @@ export default defineConfig({
   globalSetup: './e2e/database.ts',
   fullyParallel: true,
   workers: 2,
-  timeout: 60_000,
-  expect: { timeout: 8_000 },
+  // how long is waited for what will come, not how fast it must be: a machine three times as slow finds the same
+  timeout: 180_000,
+  expect: { timeout: 30_000 },
   forbidOnly: true,
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
-    actionTimeout: 10_000,
+    contextOptions: { reducedMotion: 'reduce' }, // as who asks for it: nothing is still folding away when the next click comes
+    actionTimeout: 45_000,
     serviceWorkers: 'block', // but where a test is about it: requests it answers cannot be lost on purpose
     screenshot: 'only-on-failure',
     launchOptions: {

@@ -157,7 +157,7 @@ test('the page opens and takes what is typed while there is no server at all, an
   await expect(page.getByRole('heading', { name: 'Palette', level: 1 })).toBeVisible()
   await toStep(page, 'Brief')
   await context.setOffline(false)
-  await expect(page.getByText(/^Saved/)).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByText(/^Saved/)).toBeVisible()
   await page.goto('/')
   await page.getByRole('button', { name: 'Sign out' }).click()
   await expect(page.getByLabel('Email')).toBeVisible()

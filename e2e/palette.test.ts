@@ -23,11 +23,8 @@ async function lay(page: Page, name: string, colour: string, picks: Record<strin
 
 /** The list forgets what was picked, since it lies there now. */
 async function layAlso(page: Page, name: string): Promise<void> {
-  // a list that is still folding away takes no click
-  await expect(async () => {
-    await tagOf(page).getByLabel('And beside them', { exact: true }).click({ force: true, timeout: 2000 })
-    await page.getByRole('option', { name, exact: true }).filter({ visible: true }).click({ timeout: 2000 })
-  }).toPass({ timeout: 15_000 })
+  await tagOf(page).getByLabel('And beside them', { exact: true }).click({ force: true })
+  await page.getByRole('option', { name, exact: true }).filter({ visible: true }).click()
   await expect(page.getByRole('group', { name: new RegExp(`^Edge to edge: .*${name}`) })).toBeVisible()
 }
 

@@ -34,15 +34,10 @@ export const dialog = (page: Page): Locator => page.getByRole('dialog')
 
 /** Chooses an option of a list by its label. */
 export async function choose(page: Page, scope: Locator, label: string, option: string): Promise<void> {
-  const list = scope.getByLabel(label, { exact: true })
-  // a list that is still folding away takes no click: it is opened again until it shows what was chosen
-  await expect(async () => {
-    await list.click({ force: true, timeout: 2000 }) // the list draws its value over the input that is labelled
-    await page.getByRole('option', { name: option, exact: true }).filter({ visible: true }).click({ timeout: 2000 })
-    const shown = scope.locator('.el-select').filter({ has: page.getByLabel(label, { exact: true }) })
-    if ((await shown.count()) > 0) await expect(shown).toContainText(option, { timeout: 1000 })
-  }).toPass({ timeout: 15_000 })
-  // and it is waited for until it is gone, or it would take the click meant for the next one
+  await scope.getByLabel(label, { exact: true }).click({ force: true }) // the list draws its value over the input that is labelled
+  await page.getByRole('option', { name: option, exact: true }).filter({ visible: true }).click()
+  const shown = scope.locator('.el-select').filter({ has: page.getByLabel(label, { exact: true }) })
+  if ((await shown.count()) > 0) await expect(shown).toContainText(option)
   await expect(page.getByRole('option').filter({ visible: true })).toHaveCount(0)
 }
 
