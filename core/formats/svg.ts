@@ -1,6 +1,6 @@
 /** A drawing as an SVG file in mm of its paper: sharp at any size, layers as groups, text as text. */
 import type { Bounds, Drawing, Mark, Stroke } from '../survey/index.ts'
-import { layers } from '../survey/index.ts'
+import { layers, widthOf } from '../survey/index.ts'
 
 const ink = '#191919'
 /** Line widths on paper, in mm, and their dashes. */
@@ -25,12 +25,19 @@ export function svgOf(drawing: Drawing, scale: number, title: string): string {
 }
 
 function markOf(mark: Mark, scale: number, x: (mm: number) => string, y: (mm: number) => string): string {
-  if (mark.is === 'text') return `<text x="${x(mark.at.x)}" y="${y(mark.at.y)}" dy="0.35em" font-size="${short(mark.size / scale)}" text-anchor="middle" fill="${ink}" stroke="none"${mark.strong || mark.marked ? ' font-weight="600"' : ''}${Math.abs(mark.turn) < 0.01 ? '' : ` transform="rotate(${short(-mark.turn)} ${x(mark.at.x)} ${y(mark.at.y)})"`}>${escaped(mark.text)}</text>`
+  if (mark.is === 'text') return `${mark.breaks ? behind(mark, scale, x, y) : ''}<text x="${x(mark.at.x)}" y="${y(mark.at.y)}" dy="0.35em" font-size="${short(mark.size / scale)}" text-anchor="middle" fill="${ink}" stroke="none"${mark.strong || mark.marked ? ' font-weight="600"' : ''}${Math.abs(mark.turn) < 0.01 ? '' : ` transform="rotate(${short(-mark.turn)} ${x(mark.at.x)} ${y(mark.at.y)})"`}>${escaped(mark.text)}</text>`
   const { mm, dash } = strokes[mark.stroke]
   const style = `stroke-width="${mm}"${dash ? ` stroke-dasharray="${dash.join(' ')}"` : ''}`
   if (mark.is === 'line') return `<path d="${mark.points.map((point, at) => `${at === 0 ? 'M' : 'L'}${x(point.x)} ${y(point.y)}`).join('')}${mark.closed ? 'Z' : ''}" ${style}${mark.filled && mark.filled !== 'none' ? ` fill="${fills[mark.filled]}"` : ''}/>`
   if (mark.to - mark.from >= 360) return `<circle cx="${x(mark.centre.x)}" cy="${y(mark.centre.y)}" r="${short(mark.radius / scale)}" ${style}/>`
   return `<path d="${arcPath(mark, scale, x, y)}" ${style}/>`
+}
+
+/** Paper behind a text, so that the dashed line it lies on is broken under it. */
+function behind({ at, text, size, turn }: Extract<Mark, { is: 'text' }>, scale: number, x: (mm: number) => string, y: (mm: number) => string): string {
+  const width = widthOf(text, size) / scale
+  const height = (size * 1.1) / scale
+  return `<rect x="${short(Number(x(at.x)) - width / 2)}" y="${short(Number(y(at.y)) - height / 2)}" width="${short(width)}" height="${short(height)}" fill="${fills.paper}" stroke="none" transform="rotate(${short(-turn)} ${x(at.x)} ${y(at.y)})"/>`
 }
 
 /** From one angle counterclockwise to the other, as SVG draws it. */

@@ -58,3 +58,14 @@ export const withBreast = (width: number, depth: number, from: number, across: n
   { lengthMm: width },
   { lengthMm: depth },
 ]
+/** A room with a bay in its first wall: two slanted walls of 45° and one across. Corners are angles inside the room. */
+export const withBay = (width: number, depth: number, from: number, across: number, deep: number) => [
+  { lengthMm: from, corner: 'angle' as const, cornerDeg: 225 },
+  { lengthMm: deep * Math.SQRT2, corner: 'angle' as const, cornerDeg: 135 },
+  { lengthMm: across, corner: 'angle' as const, cornerDeg: 135 },
+  { lengthMm: deep * Math.SQRT2, corner: 'angle' as const, cornerDeg: 225 },
+  { lengthMm: width - from - across - 2 * deep },
+  { lengthMm: depth },
+  { lengthMm: width },
+  { lengthMm: depth },
+]

@@ -57,7 +57,9 @@ function markOn(pdf: PDFKit.PDFDocument, mark: Mark, scale: number, x: (mm: numb
     const widths = parts.map(([font, run]) => pdf.font(font).fontSize(size).widthOfString(run))
     const [cx, cy] = [x(mark.at.x), y(mark.at.y)]
     pdf.save().rotate(-mark.turn, { origin: [cx, cy] })
-    let at = cx - widths.reduce((sum, each) => sum + each, 0) / 2
+    const width = widths.reduce((sum, each) => sum + each, 0)
+    if (mark.breaks) pdf.rect(cx - width / 2 - size * 0.1, cy - size * 0.55, width + size * 0.2, size * 1.1).fill(fills.paper)
+    let at = cx - width / 2
     for (const [place, [font, run]] of parts.entries()) {
       pdf.font(font).fontSize(size).fillColor(ink).text(run, at, cy - size * 0.62, { lineBreak: false })
       at += widths[place] ?? 0

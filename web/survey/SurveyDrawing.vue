@@ -136,7 +136,7 @@ defineExpose({ fit, zoomBy, pan })
           <path v-for="thing in things" :key="`${thing.subject.kind} ${thing.subject.id}`" :d="thing.d" class="hit" tabindex="0" role="button" :aria-label="nameOf(thing.subject)" :aria-pressed="same(thing.subject, selected)" @click.stop="takeUp(thing.subject)" @keydown.enter.prevent="takeUp(thing.subject)" @keydown.space.prevent="takeUp(thing.subject)" />
         </template>
         <g v-for="text in texts" :key="text.key" :transform="`translate(${px(text.at.x)} ${px(-text.at.y)}) rotate(${-text.turn})`">
-          <rect v-if="text.marked" :x="-text.size * (text.text.length * 0.34)" :y="-text.size * 0.62" :width="text.size * text.text.length * 0.68" :height="text.size * 1.24" class="marked-box" />
+          <rect v-if="text.marked || text.breaks" :x="-text.size * (text.text.length * 0.34)" :y="-text.size * 0.62" :width="text.size * text.text.length * 0.68" :height="text.size * 1.24" :class="text.marked ? 'marked-box' : 'paper-box'" />
           <text :font-size="text.size" dy="0.35em" :class="{ strong: text.strong || same(text.subject, selected), marked: text.marked, typed: text.length }" :tabindex="text.length && !measuring ? 0 : undefined" :role="text.length && !measuring ? 'button' : undefined" :aria-label="text.length && text.subject ? `${nameOf(text.subject)}, ${text.text}: type its length` : undefined" @click="text.length && !measuring && ($event.stopPropagation(), typeAt(text))" @keydown.enter.prevent="text.length && typeAt(text)">{{ text.text }}</text>
         </g>
         <template v-if="measuring">
@@ -181,6 +181,7 @@ defineExpose({ fit, zoomBy, pan })
 .survey-drawing text.strong { font-weight: 700; }
 .survey-drawing text.marked { fill: var(--paper); font-weight: 600; }
 .survey-drawing .marked-box { fill: var(--ink); }
+.survey-drawing .paper-box { fill: var(--sheet); }
 .survey-drawing .snap { fill: var(--sheet); stroke: var(--ink); stroke-width: 1.2px; vector-effect: non-scaling-stroke; cursor: crosshair; }
 .survey-drawing .snap:focus-visible { fill: var(--ink); outline: none; }
 .survey-drawing .between path { stroke-width: 3px; }

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { writeDimension } from '../../measure/length.ts'
-import { measuredRoom, rectangle, withBreast, type Measured } from '../../testing/surveyed.ts'
+import { measuredRoom, rectangle, withBay, withBreast, type Measured } from '../../testing/surveyed.ts'
 import { elevationOf } from './elevation.ts'
 import { planOf } from './plan.ts'
 import { widthOf, type Drawing, type Mark } from './sheet.ts'
@@ -22,14 +22,14 @@ const within = (p: P, box: readonly P[]): boolean => box.every((corner, at) => t
 const meets = (a: P, b: P, box: readonly P[]): boolean => within(a, box) || within(b, box) || box.some((corner, at) => crosses(a, b, corner, box[(at + 1) % 4] ?? corner))
 
 const rooms: fc.Arbitrary<Measured> = fc
-  .record({ width: fc.integer({ min: 1800, max: 7000 }), depth: fc.integer({ min: 1800, max: 6000 }), breast: fc.boolean(), openings: fc.array(fc.record({ wall: fc.nat({ max: 3 }), share: fc.double({ min: 0, max: 0.9, noNaN: true }), widthMm: fc.integer({ min: 60, max: 1500 }), what: fc.constantFrom('door' as const, 'window' as const, 'arch' as const) }), { maxLength: 8 }), diagonals: fc.boolean(), points: fc.array(fc.record({ wall: fc.nat({ max: 3 }), share: fc.double({ min: 0, max: 1, noNaN: true }) }), { maxLength: 6 }), feet: fc.boolean() })
-  .map(({ width, depth, breast, openings, diagonals, points, feet }): Measured => {
-    const walls = breast ? withBreast(width, depth, depth * 0.3, depth * 0.4, 350) : rectangle(width, depth)
+  .record({ width: fc.integer({ min: 1800, max: 7000 }), depth: fc.integer({ min: 1800, max: 6000 }), shape: fc.constantFrom('plain', 'breast', 'bay'), openings: fc.array(fc.record({ wall: fc.nat({ max: 7 }), share: fc.double({ min: 0, max: 0.9, noNaN: true }), widthMm: fc.integer({ min: 60, max: 1500 }), what: fc.constantFrom('door' as const, 'window' as const, 'arch' as const) }), { maxLength: 8 }), diagonals: fc.boolean(), points: fc.array(fc.record({ wall: fc.nat({ max: 3 }), share: fc.double({ min: 0, max: 1, noNaN: true }) }), { maxLength: 6 }), feet: fc.boolean() })
+  .map(({ width, depth, shape, openings, diagonals, points, feet }): Measured => {
+    const walls: Measured['walls'] = shape === 'breast' ? withBreast(width, depth, depth * 0.3, depth * 0.4, 350) : shape === 'bay' ? withBay(width, depth, width * 0.3, width * 0.2, width * 0.12) : rectangle(width, depth)
     const length = (wall: number): number => walls[wall]?.lengthMm ?? 1000
     return {
       walls,
-      checks: diagonals ? [[1, 3, Math.hypot(width, breast ? depth * 0.3 : depth)]] : [],
-      openings: openings.map(({ wall, share, widthMm, what }) => ({ wall, what, fromMm: share * length(wall), widthMm, sillMm: what === 'window' ? 800 : 0, headMm: 2000, hinge: 'left' as const, swing: 'in' as const })),
+      checks: diagonals && shape !== 'bay' ? [[1, 3, Math.hypot(width, shape === 'breast' ? depth * 0.3 : depth)]] : [],
+      openings: openings.filter(({ wall }) => wall < walls.length).map(({ wall, share, widthMm, what }) => ({ wall, what, fromMm: share * length(wall), widthMm, sillMm: what === 'window' ? 800 : 0, headMm: 2000, hinge: 'left' as const, swing: 'in' as const })),
       fixtures: points.map(({ wall, share }) => ({ wall, what: 'socket' as const, fromMm: share * length(wall), aboveMm: 300 })),
       survey: { heightMm: 2500 },
       units: feet ? 'feet and inches' : 'metric',
@@ -42,6 +42,13 @@ function everyDrawing(measured: Measured, text: number): Drawing[] {
   return [planOf(room, { text, units, rules }), ...room.walls.map((wall) => elevationOf(room, wall, { text, units }))]
 }
 
+const sidesOf = (box: readonly P[]): [P, P][] => box.map((corner, side) => [corner, box[(side + 1) % box.length] ?? corner])
+/** Texts on a dashed line that is not broken under them. */
+function struckThrough(drawing: Drawing): string[] {
+  const dashes = drawing.marks.flatMap((mark) => (mark.is === 'line' && mark.stroke === 'dashed' ? [...mark.points.slice(1).map((to, at): [P, P] => [mark.points[at] ?? to, to]), ...(mark.closed ? sidesOf(mark.points).slice(-1) : [])] : []))
+  return texts(drawing).filter((text) => !text.breaks && dashes.some(([a, b]) => meets(a, b, cornersOf(text)))).map(({ text }) => text)
+}
+
 /** Every text that another text, a dimension line or a wall runs into. */
 function collisions(drawing: Drawing): string[] {
   const boxes = texts(drawing).map((text) => ({ text: text.text, box: cornersOf(text) }))
@@ -50,7 +57,7 @@ function collisions(drawing: Drawing): string[] {
     return mark.points.slice(1).map((to, at): [P, P] => [mark.points[at] ?? to, to])
   })
   return boxes.flatMap((one, at) => [
-    ...boxes.slice(at + 1).filter((other) => one.box.some((corner, side) => meets(corner, one.box[(side + 1) % 4] ?? corner, other.box))).map((other) => `${one.text} on ${other.text}`),
+    ...boxes.slice(at + 1).filter((other) => sidesOf(one.box).some(([a, b]) => meets(a, b, other.box))).map((other) => `${one.text} on ${other.text}`),
     ...lines.filter(([a, b]) => meets(a, b, one.box)).map(() => `a line through ${one.text}`),
   ])
 }
@@ -59,7 +66,7 @@ describe('a drawing', () => {
   it('no two texts and no dimension line ever collide, at any scale', () => {
     fc.assert(
       fc.property(rooms, fc.constantFrom(40, 90, 160, 300), (measured, text) => {
-        for (const drawing of everyDrawing(measured, text)) expect(collisions(drawing)).toEqual([])
+        for (const drawing of everyDrawing(measured, text)) expect([...collisions(drawing), ...struckThrough(drawing)]).toEqual([])
       }),
       { numRuns: 60 },
     )
@@ -80,6 +87,15 @@ describe('a drawing', () => {
     const plan = planOf(room, { text: 125, units: 'metric', rules })
     expect(plan.unplaced).toEqual([])
     expect(texts(plan).map((one) => one.text)).toEqual(expect.arrayContaining(['5200', '4100', '1300', '1500', '350', '1400', '830', 'A', 'H', '1', '8']))
+  })
+  it('keeps the lengths of a bay outside the room, beside its walls', () => {
+    const { room, rules } = measuredRoom({ walls: withBay(6200, 4600, 1900, 1300, 560), survey: { heightMm: 2600 }, openings: [1, 3].map((wall) => ({ wall, what: 'window' as const, fromMm: 100, widthMm: 590, sillMm: 600, headMm: 2200 })) })
+    const plan = planOf(room, { text: 150, units: 'metric', rules })
+    expect(plan.unplaced).toEqual([])
+    const turned = texts(plan).filter((text) => Math.abs(Math.abs(text.turn) - 45) < 1)
+    expect(turned.map(({ text }) => text).toSorted()).toEqual(['100', '102', '590', '792', '100', '102', '590', '792'].toSorted())
+    const { corners } = room.closing
+    for (const { at } of turned) expect(corners.some((corner, index) => turnOf(corner, corners[(index + 1) % corners.length] ?? corner, at) > 0)).toBe(true)
   })
   it('draws to scale: the walls of the plan are as long as they were measured', () => {
     const { room, rules } = measuredRoom({ walls: rectangle(4321, 3210) })

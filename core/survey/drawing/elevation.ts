@@ -3,7 +3,7 @@ import { writeDimension, type UnitSystem } from '../../measure/length.ts'
 import type { Point } from '../adjust.ts'
 import { faceOf } from '../areas.ts'
 import type { OnWall, Room, Wall } from '../room.ts'
-import { sheet, widthOf, type Drawing, type Mark, type Sheet } from './sheet.ts'
+import { sheet, widthOf, type Drawing, type Sheet } from './sheet.ts'
 
 export type ElevationOptions = { readonly text: number; readonly units: UnitSystem; readonly again?: readonly string[] }
 
@@ -15,11 +15,7 @@ export function elevationOf(room: Room, wall: Wall, { text, units, again = [] }:
   const outline: readonly Point[] = face.length > 0 ? face : [{ x: 0, y: 0 }, { x: length, y: 0 }]
   page.draw({ is: 'line', layer: 'walls', stroke: 'heavy', points: outline, closed: face.length > 0, filled: 'paper', subject: { kind: 'wall', id: wall.row.id } })
   page.keepClear(outline, face.length > 0)
-  for (const height of [room.survey?.dadoMm, room.survey?.railMm]) if (height != null) {
-    const [from, to] = [{ x: 0, y: height }, { x: length, y: height }]
-    page.draw({ is: 'line', layer: 'walls', stroke: 'dashed', points: [from, to] })
-    page.keepTextOff(from, to)
-  }
+  for (const height of [room.survey?.dadoMm, room.survey?.railMm]) if (height != null) page.dashed({ layer: 'walls', points: [{ x: 0, y: height }, { x: length, y: height }] })
   for (const one of wall.openings) opening(page, one)
   for (const one of wall.fixtures) fixture(page, one)
 
@@ -53,7 +49,6 @@ function opening(page: Sheet, one: OnWall<'opening'>): void {
   const subject = { kind: 'opening' as const, id: one.row.id }
   const { u0, u1, z0, z1 } = one
   const frame = [{ x: u0, y: z0 }, { x: u1, y: z0 }, { x: u1, y: z1 }, { x: u0, y: z1 }]
-  const line = (points: readonly Point[], stroke: 'firm' | 'fine' | 'dashed'): Mark => ({ is: 'line', layer: 'openings', stroke, points, subject })
   page.draw({ is: 'line', layer: 'openings', stroke: one.row.what === 'niche' ? 'dashed' : 'firm', points: frame, closed: true, filled: one.row.what === 'niche' ? 'none' : 'wall', subject })
   page.keepClear(frame, true)
   if (one.row.what === 'window') {
@@ -65,7 +60,7 @@ function opening(page: Sheet, one: OnWall<'opening'>): void {
   if (one.row.what === 'door' && one.row.hinge !== 'none') {
     // dashed lines run from the free edge to the hinges
     const [pin, free] = one.row.hinge === 'left' ? [u0, u1] : [u1, u0]
-    page.draw(line([{ x: free, y: z0 }, { x: pin, y: (z0 + z1) / 2 }, { x: free, y: z1 }], 'dashed'))
+    page.dashed({ layer: 'openings', points: [{ x: free, y: z0 }, { x: pin, y: (z0 + z1) / 2 }, { x: free, y: z1 }], subject })
   }
 }
 

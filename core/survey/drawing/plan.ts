@@ -41,30 +41,34 @@ export function planOf(room: Room, options: PlanOptions): Drawing {
   }
   if (!closed && room.walls.length > 1) {
     const [first, last] = [room.walls[0], room.walls.at(-1)]
-    if (first && last) page.draw({ is: 'line', layer: 'checks', stroke: 'dashed', points: [last.to, first.from] })
+    if (first && last) page.dashed({ layer: 'checks', points: [last.to, first.from] })
   }
-  if (room.ceiling && closed) for (const part of room.ceiling.parts) for (const [one, other] of sides(part.over)) if (inside({ x: (one.x + other.x) / 2, y: (one.y + other.y) / 2 }, offset(room.outline, -2))) page.draw({ is: 'line', layer: 'ceiling', stroke: 'dashed', points: [one, other] })
-  for (const zone of room.zones) if (zone.outline) page.draw({ is: 'line', layer: 'zones', stroke: 'dashed', points: zone.outline, closed: true, subject: { kind: 'zone', id: zone.row.id } })
+  if (room.ceiling && closed) for (const part of room.ceiling.parts) for (const [one, other] of sides(part.over)) if (inside({ x: (one.x + other.x) / 2, y: (one.y + other.y) / 2 }, offset(room.outline, -2))) page.dashed({ layer: 'ceiling', points: [one, other] })
+  for (const zone of room.zones) if (zone.outline) page.dashed({ layer: 'zones', points: zone.outline, closed: true, subject: { kind: 'zone', id: zone.row.id } })
   for (const wall of room.walls) for (const one of wall.openings) opening(page, wall, one, thickness)
   for (const wall of room.walls) for (const one of wall.fixtures) fixture(page, wall, one, options)
   if (options.diagonals ?? true)
     for (const { id, from, to } of checksOf(room)) {
       const [a, b] = [room.closing.corners[from], room.closing.corners[to]]
-      if (a && b) page.draw({ is: 'line', layer: 'checks', stroke: 'dashed', points: [a, b], subject: { kind: 'diagonal', id } })
+      if (a && b) page.dashed({ layer: 'checks', points: [a, b], subject: { kind: 'diagonal', id } })
     }
-  // what matters most is placed first: each wall's length and letter, then corners and checks, then what is on the walls
-  for (const wall of room.walls) whole(page, wall, options, closed ? thickness : 0)
+  // what matters most is placed first: each wall's length and letter, then corners and checks, then what is on the walls;
+  // slanted walls before the others, since their lengths have the least choice of where to go
+  for (const wall of [...room.walls.filter(isSlanted), ...room.walls.filter((each) => !isSlanted(each))]) whole(page, wall, options, closed ? thickness : 0)
   letters(page, room)
   if (options.diagonals ?? true) for (const { id, from, to } of checksOf(room)) across(page, room, id, from, to, options)
   numbers(page, room)
   for (const wall of room.walls) chain(page, wall, options, closed ? thickness : 0)
-  if (options.fixtures ?? true) for (const wall of room.walls) for (const one of wall.fixtures) fixtureName(page, wall, one)
+  if (options.fixtures ?? true) for (const wall of room.walls) for (const one of wall.fixtures) fixtureName(page, room, wall, one)
   for (const zone of room.zones) {
     const [a, , c] = zone.outline ?? []
     if (a && c) page.label(zone.row.name, around({ x: (a.x + c.x) / 2, y: (a.y + c.y) / 2 }, page.size), 'zones', { subject: { kind: 'zone', id: zone.row.id } })
   }
   return page.finished()
 }
+
+/** Neither along the sheet nor up it. */
+const isSlanted = ({ from, to }: Wall): boolean => Math.min(Math.abs(to.x - from.x), Math.abs(to.y - from.y)) > 0.05 * Math.hypot(to.x - from.x, to.y - from.y)
 
 const checksOf = (room: Room): readonly Check[] => (room.closing.state === 'closed' ? room.checks : [])
 
@@ -81,7 +85,7 @@ const onIt = (wall: Wall): readonly OnWall<'opening'>[] => (wall.arc ? [] : wall
 
 /** The length of a wall from corner to corner, outside the row of what is in it. */
 function whole(page: Sheet, wall: Wall, { units, again = [] }: PlanOptions, thickness: number): void {
-  const first = standOff(wall, thickness, page.size) + (onIt(wall).length > 0 ? 1.8 : 0)
+  const first = standOff(wall, thickness, page.size) + (onIt(wall).length === 0 ? 0 : isSlanted(wall) ? 2.7 : 1.8)
   if (wall.chordMm > 0) page.dimension({ from: wall.from, to: wall.to, away: outwardOf(wall), text: writeDimension(wall.chordMm, units), first, subject: { kind: 'wall', id: wall.row.id }, length: true, marked: again.includes(wall.row.id) })
 }
 
@@ -107,7 +111,7 @@ function across(page: Sheet, room: Room, id: string, from: number, to: number, {
   const text = writeDimension(found.adjustedMm, units)
   // off the middle, where two of them cross
   const places = [0.36, 0.64, 0.3, 0.7, 0.42, 0.58, 0.5, 0.2, 0.8].flatMap((share) => [1, -1].map((side) => ({ x: a.x + (b.x - a.x) * share - way.y * side * page.size * (0.5 + Math.abs(way.y) * text.length * 0.3), y: a.y + (b.y - a.y) * share + way.x * side * page.size * 0.85 })))
-  page.label(text, places, 'checks', { subject: { kind: 'diagonal', id }, marked: again.includes(id) })
+  page.label(text, places, 'dimensions', { subject: { kind: 'diagonal', id }, marked: again.includes(id) })
 }
 
 /** Places round a point, near ones first. */
@@ -145,7 +149,7 @@ function opening(page: Sheet, wall: Wall, one: OnWall<'opening'>, thickness: num
   const subject = { kind: 'opening' as const, id: one.row.id }
   const deep = -Math.max(thickness, 1)
   const [a, b, c, d] = [pointOn(wall, one.u0), pointOn(wall, one.u1), pointOn(wall, one.u1, deep), pointOn(wall, one.u0, deep)]
-  const line = (points: readonly Point[], stroke: 'firm' | 'fine' | 'dashed' = 'firm', closed = false): Mark => ({ is: 'line', layer: 'openings', stroke, points, closed, subject })
+  const line = (points: readonly Point[]): Mark => ({ is: 'line', layer: 'openings', stroke: 'firm', points, subject })
   if (one.row.what === 'niche') {
     const back = -(one.row.revealMm ?? thickness)
     const points = [a, pointOn(wall, one.u0, back), pointOn(wall, one.u1, back), b]
@@ -154,8 +158,8 @@ function opening(page: Sheet, wall: Wall, one: OnWall<'opening'>, thickness: num
     return
   }
   page.draw({ is: 'line', layer: 'openings', stroke: 'fine', points: [a, b, c, d], closed: true, filled: 'paper', subject }, line([a, d]), line([b, c]))
-  if (one.row.what === 'window') page.draw(line([a, b], 'firm'), line([pointOn(wall, one.u0, deep / 2), pointOn(wall, one.u1, deep / 2)], 'firm'), line([d, c], 'firm'))
-  else if (one.row.what === 'arch') page.draw(line([a, b], 'dashed'), line([d, c], 'dashed'))
+  if (one.row.what === 'window') page.draw(line([a, b]), line([pointOn(wall, one.u0, deep / 2), pointOn(wall, one.u1, deep / 2)]), line([d, c]))
+  else if (one.row.what === 'arch') for (const points of [[a, b], [d, c]]) page.dashed({ layer: 'openings', points, subject })
   else {
     // the leaf stands open at a right angle; left and right are as one sees them from inside
     const { hinge, swing } = one.row
@@ -195,13 +199,13 @@ function fixture(page: Sheet, wall: Wall, one: OnWall<'fixture'>, { fixtures = t
   page.keepClear([{ x: at.x - r, y: at.y - r }, { x: at.x + r, y: at.y - r }, { x: at.x + r, y: at.y + r }, { x: at.x - r, y: at.y + r }], true)
 }
 
-/** What a fixed thing with a width is called, on it or before it. */
-function fixtureName(page: Sheet, wall: Wall, one: OnWall<'fixture'>): void {
+/** What a fixed thing with a width is called, on it or before it in the room. */
+function fixtureName(page: Sheet, room: Room, wall: Wall, one: OnWall<'fixture'>): void {
   if (one.u1 <= one.u0) return
   const middle = (one.u0 + one.u1) / 2
   const deep = one.row.outMm + (one.row.depthMm ?? 60)
   const before = pointOn(wall, middle, deep + page.size)
-  page.label(one.name, [pointOn(wall, middle, (one.row.outMm + deep) / 2), before, ...around(before, page.size)], 'fixtures', { subject: { kind: 'fixture', id: one.row.id } })
+  page.label(one.name, [pointOn(wall, middle, (one.row.outMm + deep) / 2), ...around(before, page.size).filter((place) => room.outline.length === 0 || inside(place, room.outline))], 'fixtures', { subject: { kind: 'fixture', id: one.row.id } })
 }
 
 /** A room beside this one: its walls and its name, without lengths. */

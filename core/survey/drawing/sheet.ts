@@ -4,7 +4,8 @@
  */
 import type { Point } from '../adjust.ts'
 
-export const layers = ['walls', 'openings', 'fixtures', 'zones', 'ceiling', 'checks', 'dimensions', 'names'] as const
+/** From the back to the front: dashed lines before what is written over them. */
+export const layers = ['walls', 'ceiling', 'checks', 'zones', 'openings', 'fixtures', 'dimensions', 'names'] as const
 export type Layer = (typeof layers)[number]
 export type DrawnKind = 'wall' | 'opening' | 'fixture' | 'diagonal' | 'zone' | 'room'
 export type Subject = { readonly kind: DrawnKind; readonly id: string }
@@ -16,7 +17,7 @@ export type Mark =
   /** Counterclockwise from one angle to the other, in degrees. */
   | { readonly is: 'arc'; readonly layer: Layer; readonly stroke: Stroke; readonly centre: Point; readonly radius: number; readonly from: number; readonly to: number; readonly subject?: Subject }
   /** Centred at its place, turned counterclockwise. `size` is its height in mm of the room. `length` where the text is one that can be typed anew. */
-  | { readonly is: 'text'; readonly layer: Layer; readonly at: Point; readonly text: string; readonly size: number; readonly turn: number; readonly subject?: Subject; readonly strong?: boolean; readonly marked?: boolean; readonly length?: boolean }
+  | { readonly is: 'text'; readonly layer: Layer; readonly at: Point; readonly text: string; readonly size: number; readonly turn: number; readonly subject?: Subject; readonly strong?: boolean; readonly marked?: boolean; readonly length?: boolean; /** It found no place but on a dashed line, which is broken under it. */ readonly breaks?: boolean }
 
 export type Bounds = { readonly left: number; readonly right: number; readonly bottom: number; readonly top: number }
 export type Drawing = { readonly marks: readonly Mark[]; readonly bounds: Bounds; /** Lengths that found no free place. */ readonly unplaced: readonly string[] }
@@ -39,35 +40,37 @@ type Shelf = { readonly put: (one: Box) => void; readonly meets: (one: Box) => b
 function shelf(square: number): Shelf {
   const squares = new Map<number, Box[]>()
   const from = (at: number): number => Math.floor(at / square) + 4096
-  function* keys({ x, y, reachX, reachY }: Box): Generator<number> {
+  /** Until one of the squares under a box answers yes. */
+  function someSquare({ x, y, reachX, reachY }: Box, ask: (key: number) => boolean): boolean {
     const [left, right, low, high] = [from(x - reachX), from(x + reachX), from(y - reachY), from(y + reachY)]
-    for (let column = left; column <= right; column++) for (let row = low; row <= high; row++) yield column * 8192 + row
+    for (let column = left; column <= right; column++) for (let row = low; row <= high; row++) if (ask(column * 8192 + row)) return true
+    return false
   }
   return {
     put: (one) => {
-      for (const key of keys(one)) {
+      someSquare(one, (key) => {
         const here = squares.get(key)
         if (here) here.push(one)
         else squares.set(key, [one])
-      }
+        return false
+      })
     },
-    meets: (one) => {
-      for (const key of keys(one)) if (squares.get(key)?.some((each) => overlap(one, each))) return true
-      return false
-    },
+    meets: (one) => someSquare(one, (key) => squares.get(key)?.some((each) => overlap(one, each)) ?? false),
   }
 }
 
 /** The width of a text, as a share of its height, letter by letter: generous, so that what fits here fits in print. */
 export const widthOf = (text: string, size: number): number => [...text].reduce((sum, letter) => sum + (/[\s\u00a0.,:'′″"|il]/.test(letter) ? 0.34 : /[A-ZMWmw²³]/.test(letter) ? 0.74 : 0.6), 0.1) * size
 
-type Taken = 'text' | 'line' | 'extension' | 'faint'
+type Taken = 'text' | 'line' | 'extension' | 'dashed'
+/** What no text may ever lie on. */
+const solid: readonly Taken[] = ['text', 'line', 'extension']
 export type Dimension = { readonly from: Point; readonly to: Point; /** Unit vector away from what is measured. */ readonly away: Point; readonly text: string; readonly subject?: Subject; readonly length?: boolean; readonly marked?: boolean; /** How far out it begins, in heights of text. */ readonly first?: number; /** Only on the given side. */ readonly oneSided?: boolean }
 
 /** A sheet that fills up. `size` is the height of its text in mm of the room. */
 export function sheet(size: number) {
   const marks: Mark[] = []
-  const taken: Readonly<Record<Taken, Shelf>> = { text: shelf(size * 12), line: shelf(size * 12), extension: shelf(size * 12), faint: shelf(size * 12) }
+  const taken: Readonly<Record<Taken, Shelf>> = { text: shelf(size * 12), line: shelf(size * 12), extension: shelf(size * 12), dashed: shelf(size * 12) }
   const unplaced: string[] = []
   const thin = size * 0.06
 
@@ -87,81 +90,99 @@ export function sheet(size: number) {
       if (to) taken.line.put(alongBox(from, to, thin))
     }
   }
-  /** Lines that no text may lie on, and others may cross. */
-  function keepTextOff(from: Point, to: Point): void {
-    taken.faint.put(alongBox(from, to, thin))
+  /** Dashed lines: others may cross them, and a text lies on one only where nothing else is free. */
+  function dashed(mark: { readonly points: readonly Point[]; readonly closed?: boolean; readonly layer: Layer; readonly subject?: Subject }): void {
+    marks.push({ is: 'line', stroke: 'dashed', ...mark })
+    for (const [at, from] of mark.points.entries()) {
+      const to = mark.points[at + 1] ?? (mark.closed ? mark.points[0] : undefined)
+      if (to) taken.dashed.put(alongBox(from, to, thin))
+    }
+  }
+  /** The first place of a text that is free, if possible off the dashed lines too. */
+  function placeFor(places: readonly Point[], boxAt: (at: Point) => Box, fits: (own: Box) => boolean = () => true): { readonly at: Point; readonly own: Box; readonly breaks?: true } | undefined {
+    let onDashes: { readonly at: Point; readonly own: Box; readonly breaks: true } | undefined
+    for (const at of places) {
+      const own = boxAt(at)
+      if (!free(own, solid) || !fits(own)) continue
+      if (free(own, ['dashed'])) return { at, own }
+      onDashes ??= { at, own, breaks: true }
+    }
+    return onDashes
   }
   /** A text at the first free of several places, or a shorter one; where all are taken it is left out and listed. */
   function label(text: string, places: readonly Point[], layer: Layer, of: { readonly shorter?: string; readonly subject?: Subject; readonly strong?: boolean; readonly marked?: boolean } = {}): boolean {
     const { shorter, ...rest } = of
-    for (const said of shorter === undefined ? [text] : [text, shorter])
-      for (const at of places) {
-        const own = textBox(at, said, 1, 0)
-        if (!free(own, ['text', 'line', 'extension', 'faint'])) continue
-        taken.text.put(own)
-        marks.push({ is: 'text', layer, at, text: said, size, turn: 0, ...rest })
-        return true
-      }
+    for (const said of shorter === undefined ? [text] : [text, shorter]) {
+      const found = placeFor(places, (at) => textBox(at, said, 1, 0))
+      if (!found) continue
+      const { own, ...lies } = found
+      taken.text.put(own)
+      marks.push({ is: 'text', layer, text: said, size, turn: 0, ...lies, ...rest })
+      return true
+    }
     unplaced.push(text)
     return false
   }
-  /** A dimension line with its two extension lines, in the first free row away from what it measures. */
+  /**
+   * A dimension line with its two extension lines, as near to what it measures as it finds room. It goes further out
+   * before it is crossed by the extension line of another, but no more than three rows, and to the other side last.
+   */
   function dimension(of: Dimension): boolean {
     const length = Math.hypot(of.to.x - of.from.x, of.to.y - of.from.y)
     if (length < 1e-6) return true
-    const way = { x: (of.to.x - of.from.x) / length, y: (of.to.y - of.from.y) / length }
-    const width = widthOf(of.text, size)
-    const rows = Array.from({ length: 14 }, (_, row) => (of.first ?? 1.9) + row * 0.9)
-    const sides = of.oneSided ? [1] : [1, -1]
-    for (const side of sides)
-      for (const row of rows) {
-        const off = { x: of.away.x * side * row * size, y: of.away.y * side * row * size }
-        const [a, b] = [{ x: of.from.x + off.x, y: of.from.y + off.y }, { x: of.to.x + off.x, y: of.to.y + off.y }]
-        // its ends may stand on a wall
-        const lineBox = alongBox(a, b, thin)
-        const short = Math.min(size * 0.2, length / 4)
-        const between = alongBox({ x: a.x + way.x * short, y: a.y + way.y * short }, { x: b.x - way.x * short, y: b.y - way.y * short }, thin)
-        if (!free(lineBox, ['text']) || !free(between, ['line'])) continue
-        // an extension line of another dimension may meet this one at its ends, not between them
-        const inner = alongBox({ x: a.x + way.x * size * 0.4, y: a.y + way.y * size * 0.4 }, { x: b.x - way.x * size * 0.4, y: b.y - way.y * size * 0.4 }, thin)
-        if (length > size && !free(inner, ['extension'])) continue
-        const begin = (point: Point): Point => ({ x: point.x + of.away.x * side * size * 0.5, y: point.y + of.away.y * side * size * 0.5 })
-        const beyond = (point: Point): Point => ({ x: point.x + of.away.x * side * size * 0.35, y: point.y + of.away.y * side * size * 0.35 })
-        const extensions = [alongBox(begin(of.from), beyond(a), thin), alongBox(begin(of.to), beyond(b), thin)]
-        if (!extensions.every((one) => free(one, ['text']))) continue
-        // it reads from below or from the right
-        const flip = Math.abs(way.x) < 0.05 ? Math.sign(way.y) || 1 : Math.sign(way.x)
-        const [cos, sin] = [way.x * flip, way.y * flip]
-        const lift = { x: -sin * size * 0.68, y: cos * size * 0.68 }
-        const middle = { x: (a.x + b.x) / 2 + lift.x, y: (a.y + b.y) / 2 + lift.y }
-        const past = (end: Point, sign: number): Point => ({ x: end.x + way.x * sign * (width / 2 + size * 0.35), y: end.y + way.y * sign * (width / 2 + size * 0.35) })
-        const slid = (share: number): Point => ({ x: middle.x + way.x * length * share, y: middle.y + way.y * length * share })
-        const play = 0.5 - width / 2 / length - size * 0.2 / length
-        const places = play > 0 ? [middle, ...[0.5, 1].flatMap((part) => [slid(part * play), slid(-part * play)])] : [past(b, 1), past(a, -1)]
-        const at = places.find((place) => {
-          const own = textBox(place, of.text, cos, sin)
-          return free(own, ['text', 'line', 'extension', 'faint']) && (play > 0 || extensions.every((one) => !overlap(own, one)))
-        })
-        if (!at) continue
-        taken.line.put(lineBox)
-        taken.text.put(textBox(at, of.text, cos, sin))
-        for (const one of extensions) taken.extension.put(one)
-        const tick = (end: Point): Mark => ({ is: 'line', layer: 'dimensions', stroke: 'firm', points: [{ x: end.x - (way.x + of.away.x) * size * 0.22, y: end.y - (way.y + of.away.y) * size * 0.22 }, { x: end.x + (way.x + of.away.x) * size * 0.22, y: end.y + (way.y + of.away.y) * size * 0.22 }] })
-        marks.push(
-          { is: 'line', layer: 'dimensions', stroke: 'fine', points: [begin(of.from), beyond(a)] },
-          { is: 'line', layer: 'dimensions', stroke: 'fine', points: [begin(of.to), beyond(b)] },
-          { is: 'line', layer: 'dimensions', stroke: 'fine', points: [a, b] },
-          tick(a),
-          tick(b),
-          { is: 'text', layer: 'dimensions', at, text: of.text, size, turn: (Math.atan2(sin, cos) * 180) / Math.PI, ...(of.subject ? { subject: of.subject } : {}), ...(of.length ? { length: true } : {}), ...(of.marked ? { marked: true } : {}) },
-        )
-        return true
+    const run: Run = { ...of, mm: length, way: { x: (of.to.x - of.from.x) / length, y: (of.to.y - of.from.y) / length }, width: widthOf(of.text, size) }
+    let best: Laid | null = null
+    for (const side of of.oneSided ? [1] : [1, -1])
+      for (let row = 0; row < 14; row++) {
+        const cost = row + (side === 1 ? 0 : 20)
+        if (best && cost >= best.cost) break
+        const laid = layRow(run, side * ((of.first ?? 1.9) + row * 0.9) * size)
+        if (laid && (!best || cost + laid.cost < best.cost)) best = { ...laid, cost: cost + laid.cost }
+        if (laid?.cost === 0) break
       }
-    unplaced.push(of.text)
-    return false
+    if (!best) {
+      unplaced.push(of.text)
+      return false
+    }
+    taken.line.put(best.line)
+    taken.text.put(best.own)
+    for (const one of best.extensions) taken.extension.put(one)
+    marks.push(...best.marks)
+    return true
+  }
+  type Run = Dimension & { readonly mm: number; readonly way: Point; readonly width: number }
+  type Laid = { readonly cost: number; readonly line: Box; readonly own: Box; readonly extensions: readonly Box[]; readonly marks: readonly Mark[] }
+  const step = (from: Point, way: Point, far: number): Point => ({ x: from.x + way.x * far, y: from.y + way.y * far })
+  /** A dimension line so far off what it measures: null where something is in its way. */
+  function layRow({ from, to, away, text, mm: length, way, width, ...of }: Run, far: number): Laid | null {
+    const sign = Math.sign(far)
+    const [a, b] = [step(from, away, far), step(to, away, far)]
+    const line = alongBox(a, b, thin)
+    if (!free(line, ['text'])) return null
+    // its ends may stand on a wall
+    const short = Math.min(size * 0.2, length / 4)
+    if (!free(alongBox(step(a, way, short), step(b, way, -short), thin), ['line'])) return null
+    const extensions = ([[from, a], [to, b]] as const).map(([root, end]) => [step(root, away, sign * size * 0.5), step(end, away, sign * size * 0.35)] as const)
+    const boxes = extensions.map(([one, other]) => alongBox(one, other, thin))
+    if (!boxes.every((one) => free(one, ['text']))) return null
+    // an extension line of another dimension may meet this one at its ends, not between them
+    const crossed = length > size && !free(alongBox(step(a, way, size * 0.4), step(b, way, -size * 0.4), thin), ['extension'])
+    // it reads from below or from the right
+    const flip = Math.abs(way.x) < 0.05 ? Math.sign(way.y) || 1 : Math.sign(way.x)
+    const [cos, sin] = [way.x * flip, way.y * flip]
+    const along = (mm: number, lift: number): Point => step(step(a, way, mm), { x: -sin, y: cos }, lift)
+    const play = length - width - size * 0.4
+    const places = play > 0 ? [0, 0.17, -0.17, 0.33, -0.33, 0.5, -0.5].map((share) => along(length / 2 + share * play, size * 0.68)) : [along(length + width / 2 + size * 0.35, 0), along(-width / 2 - size * 0.35, 0)]
+    const found = placeFor(places, (at) => textBox(at, text, cos, sin), (own) => play > 0 || boxes.every((one) => !overlap(own, one)))
+    if (!found) return null
+    const { own, ...lies } = found
+    const tick = (end: Point): Mark => ({ is: 'line', layer: 'dimensions', stroke: 'firm', points: [-0.22, 0.22].map((part) => step(end, { x: way.x + away.x, y: way.y + away.y }, part * size)) })
+    const fine = (points: readonly Point[]): Mark => ({ is: 'line', layer: 'dimensions', stroke: 'fine', points })
+    const said: Mark = { is: 'text', layer: 'dimensions', text, size, ...lies, turn: (Math.atan2(sin, cos) * 180) / Math.PI, ...(of.subject ? { subject: of.subject } : {}), ...(of.length ? { length: true } : {}), ...(of.marked ? { marked: true } : {}) }
+    return { cost: crossed ? 3 : 0, line, own, extensions: boxes, marks: [...extensions.map(fine), fine([a, b]), tick(a), tick(b), said] }
   }
   const finished = (): Drawing => ({ marks, bounds: boundsOf(marks), unplaced })
-  return { size, draw: (...some: readonly Mark[]): void => void marks.push(...some), keepClear, keepTextOff, label, dimension, finished }
+  return { size, draw: (...some: readonly Mark[]): void => void marks.push(...some), keepClear, dashed, label, dimension, finished }
 }
 export type Sheet = ReturnType<typeof sheet>
 
