@@ -95,34 +95,38 @@ async function busy(page: Page, act: () => Promise<void>): Promise<number> {
   return 1000 * ((await total()) - from)
 }
 
+/** Materials are drawn in a worker when a page is first opened: what is measured begins after that. */
+const settled = 4000
+
 export async function benchBrowser(): Promise<void> {
   await withServed(8495, async (browser, base) => {
     const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })).newPage()
     await openMusicRoom(page, base)
     await toStep(page, 'Survey')
     const field = page.getByLabel('Length of wall M')
+    await page.waitForTimeout(settled)
     await field.click()
+    await page.keyboard.press('End')
     await watchFrames(page, 'input')
-    // lengths typed over the one that stands there, key by key: what is not typed out yet closes no room, what is does
-    const lengths = ['4598', '4601', '4595', '4612', '4.59 m', '459 cm', '4604', '4597', '4588', '4599']
-    const keys = lengths.join('').length
+    // the last figure of a length taken away and typed again: without it the room does not close, with it all of it is drawn anew
+    const figures = '8915620374891562037489'.split('')
     const typing = await busy(page, async () => {
-      for (const length of lengths) {
-        await field.selectText()
-        for (const key of length) {
-          await page.keyboard.press(key === ' ' ? 'Space' : key)
+      for (const figure of figures) {
+        for (const key of ['Backspace', figure]) {
+          await page.keyboard.press(key)
           await page.waitForTimeout(40)
         }
       }
     })
-    const typed = await frames(page)
-    say(`a length typed in the survey:    ${(typing / keys).toFixed(1)} ms of work a key; ${median(typed).toFixed(1)} ms median from the key to the picture, ${Math.max(...typed).toFixed(0)} worst of ${typed.length} (goal: under 16)`)
+    const typed = (await frames(page)).filter((_, at) => at % 2 === 1)
+    say(`a length typed in the survey:    ${(typing / figures.length / 2).toFixed(1)} ms of work a key; ${median(typed).toFixed(1)} ms median from the key that closes the room to the picture, ${Math.max(...typed).toFixed(0)} worst of ${typed.length} (goal: under 16)`)
 
     await fillTray(page, base)
     await toStep(page, 'Palette')
     const tray = await page.getByRole('group', { name: 'The tray', exact: true }).boundingBox()
     const chip = await page.getByRole('button', { name: /^Damson,/ }).boundingBox()
     if (!tray || !chip) throw new Error('there is no tray')
+    await page.waitForTimeout(settled)
     await page.mouse.move(chip.x + 40, chip.y + 40)
     await page.mouse.down()
     await page.mouse.move(chip.x + 60, chip.y + 60)

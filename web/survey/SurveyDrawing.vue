@@ -68,11 +68,23 @@ function fit(): void {
   if (svg.value) behaviour.transform(chosen(svg.value), zoomIdentity)
 }
 
-const px = (mm: number): string => String(Math.round(mm * 100) / 100)
+/** From mm of the room to pixels, to a tenth of one: what moves by less is not drawn anew. */
+const px = (mm: number): string => String(Math.round(mm * view.value.k * 10) / 10)
 const path = (mark: Extract<Mark, { is: 'line' }>): string => mark.points.map((point, at) => `${at === 0 ? 'M' : 'L'}${px(point.x)} ${px(-point.y)}`).join('') + (mark.closed ? 'Z' : '')
 const arc = (mark: Extract<Mark, { is: 'arc' }>): string => (mark.to - mark.from >= 360 ? `M${px(mark.centre.x - mark.radius)} ${px(-mark.centre.y)}a${px(mark.radius)} ${px(mark.radius)} 0 1 0 ${px(2 * mark.radius)} 0a${px(mark.radius)} ${px(mark.radius)} 0 1 0 ${px(-2 * mark.radius)} 0` : arcPath(mark, 1, px, (mm) => px(-mm)))
-const strokeOf: Readonly<Record<Stroke, string>> = { heavy: 'heavy', firm: 'firm', fine: 'fine', dashed: 'dashed' }
-const lines = computed(() => drawing.value.marks.flatMap((mark, key) => (mark.is === 'text' ? [] : [{ key, d: mark.is === 'line' ? path(mark) : arc(mark), stroke: strokeOf[mark.stroke], fill: mark.is === 'line' ? (mark.filled ?? 'none') : 'none', subject: mark.subject }])))
+const pathOf = (mark: Exclude<Mark, { is: 'text' }>): string => (mark.is === 'line' ? path(mark) : arc(mark))
+/** What can be picked or covers something is a path of its own; all other lines of one stroke, dimension lines above all, are one path. */
+const lines = computed(() => {
+  const own: { key: string; d: string; stroke: string; fill: string; subject?: Subject | undefined }[] = []
+  const joined = new Map<Stroke, string>()
+  for (const [at, mark] of drawing.value.marks.entries()) {
+    if (mark.is === 'text') continue
+    const fill = mark.is === 'line' ? (mark.filled ?? 'none') : 'none'
+    if (mark.subject || fill !== 'none') own.push({ key: String(at), d: pathOf(mark), stroke: mark.stroke, fill, subject: mark.subject })
+    else joined.set(mark.stroke, `${joined.get(mark.stroke) ?? ''}${pathOf(mark)}`)
+  }
+  return [...own, ...[...joined].map(([stroke, d]) => ({ key: stroke, d, stroke, fill: 'none', subject: undefined }))]
+})
 const texts = computed(() => drawing.value.marks.flatMap((mark, key) => (mark.is === 'text' ? [{ ...mark, key }] : [])))
 const same = (one: Subject | undefined | null, other: Subject | undefined | null): boolean => !!one && !!other && one.kind === other.kind && one.id === other.id
 /** One place to stop at for each thing, in the order it is drawn. */
@@ -130,17 +142,17 @@ defineExpose({ fit, zoomBy, pan })
 <template>
   <div ref="frame" class="survey-drawing" :class="{ measuring }">
     <svg ref="svg" role="group" :aria-label="label" @click="clicked" @pointermove="measuring && (hover = placeAt($event))">
-      <g :transform="`translate(${view.x} ${view.y}) scale(${view.k})`">
+      <g :transform="`translate(${view.x} ${view.y})`">
         <path v-for="line in lines" :key="line.key" :d="line.d" :class="[line.stroke, `fill-${line.fill}`, { taken: same(line.subject, selected) }]" />
         <template v-if="!measuring">
           <path v-for="thing in things" :key="`${thing.subject.kind} ${thing.subject.id}`" :d="thing.d" class="hit" tabindex="0" role="button" :aria-label="nameOf(thing.subject)" :aria-pressed="same(thing.subject, selected)" @click.stop="takeUp(thing.subject)" @keydown.enter.prevent="takeUp(thing.subject)" @keydown.space.prevent="takeUp(thing.subject)" />
         </template>
         <g v-for="text in texts" :key="text.key" :transform="`translate(${px(text.at.x)} ${px(-text.at.y)}) rotate(${-text.turn})`">
-          <rect v-if="text.marked || text.breaks" :x="-text.size * (text.text.length * 0.34)" :y="-text.size * 0.62" :width="text.size * text.text.length * 0.68" :height="text.size * 1.24" :class="text.marked ? 'marked-box' : 'paper-box'" />
-          <text :font-size="text.size" dy="0.35em" :class="{ strong: text.strong || same(text.subject, selected), marked: text.marked, typed: text.length }" :tabindex="text.length && !measuring ? 0 : undefined" :role="text.length && !measuring ? 'button' : undefined" :aria-label="text.length && text.subject ? `${nameOf(text.subject)}, ${text.text}: type its length` : undefined" @click="text.length && !measuring && ($event.stopPropagation(), typeAt(text))" @keydown.enter.prevent="text.length && typeAt(text)">{{ text.text }}</text>
+          <rect v-if="text.marked || text.breaks" :x="-textPx * text.text.length * 0.34" :y="-textPx * 0.62" :width="textPx * text.text.length * 0.68" :height="textPx * 1.24" :class="text.marked ? 'marked-box' : 'paper-box'" />
+          <text dy="0.35em" :class="{ strong: text.strong || same(text.subject, selected), marked: text.marked, typed: text.length }" :tabindex="text.length && !measuring ? 0 : undefined" :role="text.length && !measuring ? 'button' : undefined" :aria-label="text.length && text.subject ? `${nameOf(text.subject)}, ${text.text}: type its length` : undefined" @click="text.length && !measuring && ($event.stopPropagation(), typeAt(text))" @keydown.enter.prevent="text.length && typeAt(text)">{{ text.text }}</text>
         </g>
         <template v-if="measuring">
-          <circle v-for="(point, at) in points" :key="at" :cx="px(point.x)" :cy="px(-point.y)" :r="5 / view.k" class="snap" tabindex="0" role="button" :aria-label="`Measure from ${point.name}`" @click.stop="pick(point)" @keydown.enter.prevent="pick(point)" @keydown.space.prevent="pick(point)" />
+          <circle v-for="(point, at) in points" :key="at" :cx="px(point.x)" :cy="px(-point.y)" r="5" class="snap" tabindex="0" role="button" :aria-label="`Measure from ${point.name}`" @click.stop="pick(point)" @keydown.enter.prevent="pick(point)" @keydown.space.prevent="pick(point)" />
           <g v-if="between" class="between">
             <path :d="`M${px(between.one.x)} ${px(-between.one.y)}L${px(between.other.x)} ${px(-between.other.y)}`" />
           </g>
@@ -165,7 +177,7 @@ defineExpose({ fit, zoomBy, pan })
 .survey-drawing svg { width: 100%; height: 100%; display: block; cursor: grab; touch-action: none; }
 .survey-drawing svg:active { cursor: grabbing; }
 .survey-drawing.measuring svg { cursor: crosshair; }
-.survey-drawing path { vector-effect: non-scaling-stroke; fill: none; stroke: var(--ink); }
+.survey-drawing path { fill: none; stroke: var(--ink); }
 .survey-drawing .heavy { stroke-width: 2.5px; stroke-linecap: square; }
 .survey-drawing .firm { stroke-width: 1.2px; }
 .survey-drawing .fine { stroke-width: 0.7px; stroke: #5c5c5c; }
@@ -173,16 +185,16 @@ defineExpose({ fit, zoomBy, pan })
 .survey-drawing .fill-wall { fill: #d6d6d6; }
 .survey-drawing .fill-paper { fill: var(--sheet); }
 .survey-drawing .taken { stroke-width: 5px; stroke: var(--ink); stroke-dasharray: none; }
-.survey-drawing .hit { stroke: transparent; stroke-width: 18px; pointer-events: stroke; cursor: pointer; outline: none; }
+.survey-drawing .hit { stroke: none; stroke-width: 18px; pointer-events: stroke; cursor: pointer; outline: none; }
 .survey-drawing .hit:focus-visible { stroke: rgb(25 25 25 / 0.28); stroke-width: 12px; }
-.survey-drawing text { text-rendering: optimizeSpeed; text-anchor: middle; fill: var(--ink); font-variant-numeric: tabular-nums; pointer-events: none; user-select: none; }
+.survey-drawing text { font-size: 12px; text-rendering: optimizeSpeed; text-anchor: middle; fill: var(--ink); font-variant-numeric: tabular-nums; pointer-events: none; user-select: none; }
 .survey-drawing text.typed { pointer-events: all; cursor: text; }
 .survey-drawing text.typed:hover, .survey-drawing text.typed:focus-visible { text-decoration: underline; outline: none; font-weight: 700; }
 .survey-drawing text.strong { font-weight: 700; }
 .survey-drawing text.marked { fill: var(--paper); font-weight: 600; }
 .survey-drawing .marked-box { fill: var(--ink); }
 .survey-drawing .paper-box { fill: var(--sheet); }
-.survey-drawing .snap { fill: var(--sheet); stroke: var(--ink); stroke-width: 1.2px; vector-effect: non-scaling-stroke; cursor: crosshair; }
+.survey-drawing .snap { fill: var(--sheet); stroke: var(--ink); stroke-width: 1.2px; cursor: crosshair; }
 .survey-drawing .snap:focus-visible { fill: var(--ink); outline: none; }
 .survey-drawing .between path { stroke-width: 3px; }
 .survey-drawing .measured { position: absolute; left: 10px; top: 8px; background: var(--ink); color: var(--paper); padding: 2px 8px; font-size: 13px; }

@@ -35,17 +35,18 @@ const makeover = useMakeover()
 const working = useWorking()
 const entry = useEntry()
 const { rooms, saved, areas: areasFor, draft } = useRooms()
-const room = computed(() => rooms.value.find((one) => one.id === route.query.room) ?? rooms.value[0])
+const live = computed(() => rooms.value.find((one) => one.id === route.query.room) ?? rooms.value[0])
+/** What is drawn: it follows each key, but half a number closes no room, and then it waits until the typing pauses. */
+const room = shallowRef(live.value)
 const savedRoom = computed(() => saved.value.find((one) => one.id === room.value?.id) ?? room.value)
-/**
- * The drawing follows each key; figures, readings and what is said of the closing follow when the typing pauses, so that
- * the page lies still under the hand.
- */
-const paused = shallowRef(room.value)
-const pause = useDebounceFn(() => (paused.value = room.value), 180)
-watch(room, (now) => {
-  if (draft.value === null || paused.value?.id !== now?.id) paused.value = now
-  else void pause()
+/** Figures, readings and what is said of the closing follow when the typing pauses, so that the page lies still under the hand. */
+const paused = shallowRef(live.value)
+const pause = useDebounceFn(() => (paused.value = room.value = live.value), 180)
+watch(live, (now) => {
+  const typing = draft.value !== null && room.value?.id === now?.id
+  if (!typing || now?.closing.state === 'closed' || room.value?.closing.state !== 'closed') room.value = now
+  if (typing) void pause()
+  else paused.value = now
 }, { flush: 'sync' })
 const calm = computed(() => (draft.value === null ? room.value : paused.value))
 const areas = computed(() => (calm.value ? areasFor(calm.value) : null))
@@ -67,7 +68,7 @@ const again = computed(() => room.value?.closing.again?.set ?? [])
 function draw(text: number): Drawing {
   const [now, before] = [room.value, wall.value]
   if (!now) return { marks: [], bounds: { left: 0, right: 1, bottom: 0, top: 1 }, unplaced: [] }
-  return before ? elevationOf(now, before, { text, units: entry.value.units, again: again.value }) : planOf(now, { text, units: entry.value.units, rules: rules.value, beside: rooms.value, again: again.value })
+  return before ? elevationOf(now, before, { text, units: entry.value.units, again: again.value }) : planOf(now, { text, units: entry.value.units, rules: rules.value, beside: saved.value, again: again.value })
 }
 const drawing = useTemplateRef<{ fit: () => void; zoomBy: (factor: number) => void; pan: (dx: number, dy: number) => void }>('drawing')
 const walk = useTemplateRef<{ focus: () => void }>('walk')
