@@ -66,7 +66,7 @@ export function suggest(makeover: Makeover, palette: Palette, practice: Practice
       return far < apart ? [] : [{ one, worth: worth - repeats * Math.exp(-far / (3 * apart)) }]
     })
   }
-  return { list, why: list.length > 0 ? null : seen.size > 0 ? 'Everything that obeys the rules was shown. Ask for another kind, or let it be free of the library.' : 'Nothing obeys all the rules here: cure the clashes first, or loosen a rule.' }
+  return { list, why: list.length > 0 ? null : seen.size > 0 ? 'Everything that obeys the rules was shown. Look at earlier ones again, ask for another kind, or let it be free of the library.' : 'Nothing obeys all the rules here: cure the clashes first, or loosen a rule.' }
 }
 
 /** How much a suggestion loses that is the very same as one before it. */

@@ -10,6 +10,7 @@ import { schoolOf } from '#core/rulebook/schools.ts'
 import RemarkMark from '../parts/RemarkMark.vue'
 import MaterialSwatch from '../parts/MaterialSwatch.vue'
 import { useMakeover } from '../stores/makeover.ts'
+import { useSuggested } from './suggested.ts'
 
 /** Whites, neutrals, a second, an accent, a third: from the library or free, each obeying the rules, with its reason. */
 const { room, finishes } = defineProps<{ room: Row<'room'>; finishes: readonly Row<'finish'>[] }>()
@@ -19,22 +20,15 @@ const makeover = useMakeover()
 const want = ref<Want>('white')
 const from = ref<'library' | 'free'>('library')
 const words: Readonly<Record<Want, string>> = { white: 'A white', neutral: 'A neutral', second: 'A second', accent: 'An accent', third: 'A third for the two mains' }
-/** What was shown of each kind, so that nothing is suggested twice. */
-const shownBefore = ref<Record<string, string[]>>({})
-const turn = computed(() => `${room.id} ${want.value} ${from.value}`)
-const seen = computed(() => new Set(shownBefore.value[turn.value] ?? []))
+const { seen, turned, putAside, back } = useSuggested(() => `${room.id} ${want.value} ${from.value}`)
 const found = computed(() => {
   const [opened, reckoning] = [makeover.opened, makeover.reckoning]
   return open.value && opened && reckoning ? suggest(opened.makeover, reckoning.palette, reckoning.practice, { roomId: room.id, want: want.value, from: from.value, seen: seen.value }) : { list: [], why: null }
 })
-function others(): void {
-  shownBefore.value = { ...shownBefore.value, [turn.value]: [...seen.value, ...found.value.list.map((one) => one.key)] }
-  picked.value = null
-}
 const picked = shallowRef<Suggestion | null>(null)
 const preview = shallowRef<Preview | null>(null)
 const problem = ref('')
-watch([want, from, open], () => {
+watch([want, from, open, turned], () => {
   picked.value = null
   problem.value = ''
 })
@@ -93,7 +87,8 @@ const school = computed(() => (makeover.reckoning?.practice.chosen.includes('col
           <p v-else-if="found.list.length > 0" class="quiet">Pick one to see what it would change.</p>
           <p v-if="problem" class="stop-line" role="alert">{{ problem }}</p>
         </div>
-        <el-button :disabled="found.list.length === 0" @click="others">Others</el-button>
+        <el-button v-if="turned > 0" @click="back">Earlier</el-button>
+        <el-button :disabled="found.list.length === 0" @click="putAside(found.list.map((one) => one.key))">Others</el-button>
         <el-button type="primary" :disabled="!picked" @click="lay">Lay it in</el-button>
       </div>
     </div>

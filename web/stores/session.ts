@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { request } from '../api.ts'
 import { forgetCopies } from '../away/away.ts'
+import { forgetSuggested } from '../palette/suggested.ts'
 
 export type Person = { readonly personId: string; readonly studioId: string; readonly name: string; readonly email: string; readonly studioName: string; readonly timeZone: string }
 export type NewStudio = { studioName: string; timeZone: string; name: string; email: string; password: string }
@@ -28,6 +29,7 @@ export const useSession = defineStore('session', () => {
   async function signOut(): Promise<void> {
     await request('DELETE', '/session')
     forgetCopies()
+    forgetSuggested()
     person.value = null
   }
   return { person, ranOut, ask, signIn, makeStudio, signOut }

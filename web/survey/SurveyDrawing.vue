@@ -71,7 +71,7 @@ function fit(): void {
 /** From mm of the room to pixels, to a tenth of one: what moves by less is not drawn anew. */
 const px = (mm: number): string => String(Math.round(mm * view.value.k * 10) / 10)
 const path = (mark: Extract<Mark, { is: 'line' }>): string => mark.points.map((point, at) => `${at === 0 ? 'M' : 'L'}${px(point.x)} ${px(-point.y)}`).join('') + (mark.closed ? 'Z' : '')
-const arc = (mark: Extract<Mark, { is: 'arc' }>): string => (mark.to - mark.from >= 360 ? `M${px(mark.centre.x - mark.radius)} ${px(-mark.centre.y)}a${px(mark.radius)} ${px(mark.radius)} 0 1 0 ${px(2 * mark.radius)} 0a${px(mark.radius)} ${px(mark.radius)} 0 1 0 ${px(-2 * mark.radius)} 0` : arcPath(mark, 1, px, (mm) => px(-mm)))
+const arc = (mark: Extract<Mark, { is: 'arc' }>): string => (mark.to - mark.from >= 360 ? `M${px(mark.centre.x - mark.radius)} ${px(-mark.centre.y)}a${px(mark.radius)} ${px(mark.radius)} 0 1 0 ${px(2 * mark.radius)} 0a${px(mark.radius)} ${px(mark.radius)} 0 1 0 ${px(-2 * mark.radius)} 0` : arcPath(mark, 1 / view.value.k, px, (mm) => px(-mm)))
 const pathOf = (mark: Exclude<Mark, { is: 'text' }>): string => (mark.is === 'line' ? path(mark) : arc(mark))
 /** What can be picked or covers something is a path of its own; all other lines of one stroke, dimension lines above all, are one path. */
 const lines = computed(() => {

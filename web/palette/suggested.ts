@@ -1,0 +1,23 @@
+import { useLocalStorage } from '@vueuse/core'
+import { computed, toValue, type ComputedRef, type MaybeRefOrGetter } from 'vue'
+
+const key = 'bonitas.suggested'
+
+/**
+ * What was put aside in this browser, page by page for each thing asked for in a room, so that nothing is suggested twice, also
+ * not after a reload, and what was put aside can be looked at again.
+ */
+export function useSuggested(asked: MaybeRefOrGetter<string>): { seen: ComputedRef<ReadonlySet<string>>; turned: ComputedRef<number>; putAside: (keys: readonly string[]) => void; back: () => void } {
+  const pages = useLocalStorage<Record<string, (readonly string[])[]>>(key, {})
+  const own = computed(() => pages.value[toValue(asked)] ?? [])
+  const keep = (now: (readonly string[])[]): void => void (pages.value = { ...pages.value, [toValue(asked)]: now })
+  return {
+    seen: computed(() => new Set(own.value.flat())),
+    turned: computed(() => own.value.length),
+    putAside: (keys) => keep([...own.value, keys]),
+    back: () => keep(own.value.slice(0, -1)),
+  }
+}
+
+/** With the sign-out. */
+export const forgetSuggested = (): void => localStorage.removeItem(key)
