@@ -200,17 +200,17 @@ const picked = computed({
           <FieldChoice :field="form.fields.family" label="Family" :options="asOptions(families)" />
           <FieldChoice v-if="texturesHere.length > 1" :field="form.fields.texture" label="Worked" :options="asOptions(texturesHere)" />
           <FieldChoice :field="form.fields.sheen" label="Sheen" :options="asOptions(sheens)" />
-          <FieldChoice :field="form.fields.surface" label="On" :options="asOptions(surfaces)" />
         </div>
         <div class="columns">
+          <FieldChoice :field="form.fields.surface" label="On" :options="asOptions(surfaces)" />
           <FieldChoice :field="form.fields.role" label="Role" :options="asOptions(roles)" />
           <FieldText :field="form.fields.visibleM2" label="Visible area by eye" optional unit="m²" :hint="measured ? `measured: ${measured}` : ''" />
-          <FieldChoice v-if="pieces.length > 0" :field="form.fields.pieceId" label="Carried by the piece" :options="optionsOf(pieces)" none="none" />
         </div>
         <div class="columns">
           <FieldChoice :field="form.fields.pattern" label="Pattern" :options="asOptions(patterns)" />
           <FieldChoice v-if="form.fields.pattern.text !== 'plain'" :field="form.fields.patternScale" label="Scale of it" :options="asOptions(scales)" />
           <FieldText v-if="form.fields.pattern.text !== 'plain'" :field="form.fields.repeatMm" label="Repeats in" optional :unit="entry.unit" hint="measured, it decides the scale" />
+          <FieldChoice v-if="pieces.length > 0" :field="form.fields.pieceId" label="Carried by the piece" :options="optionsOf(pieces)" none="none" />
           <FieldChoice v-if="rooms.length > 1" :field="form.fields.roomId" label="Room" :options="optionsOf(rooms)" />
           <FieldChoice v-if="zonesHere.length > 0" :field="form.fields.zoneId" label="Zone" :options="optionsOf(zonesHere)" none="the whole room" />
         </div>
@@ -263,7 +263,7 @@ const picked = computed({
 .finish-form .ways { display: flex; gap: 4px 18px; flex-wrap: wrap; padding: 4px 0 2px; }
 .finish-form .ways .word { font-size: 13px; }
 .finish-form .ways .here { font-weight: 700; text-decoration-thickness: 3px; }
-.colour-line { display: grid; grid-template-columns: 1fr 52px; gap: 12px; }
+.colour-line { display: grid; grid-template-columns: 1fr 52px; gap: 12px; margin-bottom: 10px; }
 .colour-line input[type='color'] { width: 52px; height: 32px; border: 1px solid var(--input); background: var(--sheet); padding: 3px; cursor: pointer; }
 .colour-line .label { display: block; margin-bottom: 3px; }
 @media (max-width: 620px) { .finish-form { grid-template-columns: 1fr; } }

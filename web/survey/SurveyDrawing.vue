@@ -50,7 +50,7 @@ const settle = useDebounceFn(() => {
   const { left, right, top, bottom } = drawing.value.bounds
   const { scale, x, y } = fitted.value
   const [over, under] = [Math.max(-(left * scale + x), right * scale + x - width.value, -(y - top * scale), y - bottom * scale - height.value), Math.max(((right - left) * scale) / width.value, ((top - bottom) * scale) / height.value)]
-  if (moved.value === zoomIdentity && (over > 0 || under < 0.7)) refit()
+  if (moved.value === zoomIdentity && (over > 4 - edge || under < 0.7)) refit()
 }, 250)
 watch(() => drawing.value.bounds, settle)
 const behaviour = zoom<SVGSVGElement, unknown>().scaleExtent([0.4, 30]).clickDistance(4).on('zoom', (event: D3ZoomEvent<SVGSVGElement, unknown>) => (moved.value = event.transform.k === 1 && event.transform.x === 0 && event.transform.y === 0 ? zoomIdentity : event.transform))
