@@ -80,16 +80,24 @@ export const coloursField = (start: string): Field<Lab[]> =>
     (labs) => labs.map(writtenLab).join('; '),
   )
 
+/** What is shown is rounded; a text that nobody touched is still the value it was written from. */
+const untouched = <T>(start: T, of: Field<T>): Field<T> => {
+  const shown = of.text
+  return { ...of, read: (text) => (text === shown && shown !== '' ? ok(start) : of.read(text)) }
+}
+
 /** A length in millimetres, typed in any unit; a bare number is in the unit that the field shows. */
 export const maybeLengthField = ({ units, unit }: Entry, start: number | null): Field<number | null> =>
-  field<number | null>(start === null ? '' : writeLength(start, units), (text) => (text.trim() === '' ? ok(null) : readLength(text, unit)), (mm) => (mm === null ? '' : writeLength(mm, units)))
+  untouched(start, field<number | null>(start === null ? '' : writeLength(start, units), (text) => (text.trim() === '' ? ok(null) : readLength(text, unit)), (mm) => (mm === null ? '' : writeLength(mm, units))))
 
-export const lengthField = ({ units, unit }: Entry, start: number | null): Field<number> =>
-  field(start === null ? '' : writeLength(start, units), (text) => (text.trim() === '' ? wrong(`is empty: expected a length such as 12' 6 1/2", 3.81 m or a number of ${unit}`) : readLength(text, unit)), (mm) => writeLength(mm, units))
+export const lengthField = ({ units, unit }: Entry, start: number | null): Field<number> => {
+  const typed = field(start === null ? '' : writeLength(start, units), (text) => (text.trim() === '' ? wrong(`is empty: expected a length such as 12' 6 1/2", 3.81 m or a number of ${unit}`) : readLength(text, unit)), (mm) => writeLength(mm, units))
+  return start === null ? typed : untouched(start, typed)
+}
 
 /** A distance, which may be nothing at all; an empty field is nothing too. */
 export const distanceField = ({ units, unit }: Entry, start: number): Field<number> =>
-  field(start === 0 ? '0' : writeLength(start, units), (text) => (/^\s*(0+([.,]0+)?\s*(mm|cm|m|in|ft|"|')?)?\s*$/i.test(text) ? ok(0) : readLength(text, unit)), (mm) => (mm === 0 ? '' : writeLength(mm, units)))
+  untouched(start, field(start === 0 ? '0' : writeLength(start, units), (text) => (/^\s*(0+([.,]0+)?\s*(mm|cm|m|in|ft|"|')?)?\s*$/i.test(text) ? ok(0) : readLength(text, unit)), (mm) => (mm === 0 ? '' : writeLength(mm, units))))
 
 /** Several choices of a list, kept as one text. */
 export const severalField = (options: readonly string[], start: string): Field<string> => field(start, (text) => ok(joinSeveral(options, splitSeveral(text))))

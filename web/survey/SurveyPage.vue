@@ -91,11 +91,12 @@ function nameOf(subject: Subject): string {
 }
 
 /** A length typed where it stands on the drawing. */
-const typing = ref<{ subject: Subject; x: number; y: number; text: string; error: string } | null>(null)
+const typing = ref<{ subject: Subject; x: number; y: number; shown: string; text: string; error: string } | null>(null)
 async function typeAt(subject: Subject, at: { x: number; y: number }): Promise<void> {
   const row = makeover.opened?.makeover.rows.wall[subject.id]
   if (subject.kind !== 'wall' || !row) return
-  typing.value = { subject, ...at, text: asTyped(row.lengthMm, entry.value), error: '' }
+  const shown = asTyped(row.lengthMm, entry.value)
+  typing.value = { subject, ...at, shown, text: shown, error: '' }
   await nextTick()
   const input = document.getElementById('typed-on-drawing')
   if (input instanceof HTMLInputElement) input.select()
@@ -117,7 +118,8 @@ async function endTyping(keep: boolean): Promise<void> {
     return
   }
   typing.value = null
-  if (keep && read.ok && read.value !== row.lengthMm) await makeover.change(`${nameOf(now.subject)} is ${writeLength(read.value, entry.value.units)}`, [edit('wall', row, { lengthMm: read.value })])
+  // what is shown is rounded: left as it was, it changes nothing
+  if (keep && read.ok && now.text !== now.shown) await makeover.change(`${nameOf(now.subject)} is ${writeLength(read.value, entry.value.units)}`, [edit('wall', row, { lengthMm: read.value })])
   draft.value = null
 }
 const typed = computed(() => {
