@@ -35,7 +35,7 @@ export function ceilingOver(outline: readonly Point[], walls: readonly Wall[], s
   })
   const bases: readonly CeilingPart[] = byCorner ? triangles(outline, walls, heights.map((height) => height ?? 0)) : [{ over: outline, plane: { c: top, x: 0, y: 0 } }]
   const parts = bases.flatMap(({ over, plane }) => {
-    const planes = [plane, ...sloping]
+    const planes = distinct([plane, ...sloping])
     return planes.flatMap((one, at): CeilingPart[] => {
       let part: Point[] = [...over]
       for (const [place, other] of planes.entries()) if (place !== at) part = clip(part, { c: other.c - one.c, x: other.x - one.x, y: other.y - one.y })
@@ -53,6 +53,9 @@ export function ceilingOver(outline: readonly Point[], walls: readonly Wall[], s
     slopes: sloping,
   }
 }
+
+/** A slope noted twice, or one that does not come down, is no ceiling of its own. */
+const distinct = (planes: readonly Plane[]): Plane[] => planes.filter((one, at) => !planes.slice(0, at).some((other) => Math.abs(one.c - other.c) < 1e-6 && Math.abs(one.x - other.x) < 1e-9 && Math.abs(one.y - other.y) < 1e-9))
 
 /**
  * The ceiling’s height along a stretch between two places on a wall, as a broken line over 0 to 1. The heights at both
