@@ -53,4 +53,16 @@ describe('a ceiling', () => {
       { numRuns: 80 },
     )
   })
+  it('a slope of an inner wall of an L comes down in front of that wall, and nowhere below its foot', () => {
+    // legs of 4 by 1.5 m and 2.5 by 2 m; the slope of wall C rises from 1.5 m over 1.2 m into the wide leg
+    const walls = [{ lengthMm: 4000 }, { lengthMm: 1500 }, { lengthMm: 1500, corner: 'outside' as const }, { lengthMm: 2000 }, { lengthMm: 2500 }, { lengthMm: 3500 }]
+    const { room, areas } = measuredRoom({ walls, survey: { heightMm: 2500 }, slopes: [[2, 1500, 1200]] })
+    expect(room.ceiling?.lowestMm).toBeCloseTo(1500, 6)
+    // by pencil: all of it at 2.5 m, less a prism of 4 m and a triangle of 1 by 1.2 m
+    expect(areas?.volumeM3).toBeCloseTo((4 * 1.5 + 2.5 * 2) * 2.5 - (4 * 1 * 1.2) / 2, 6)
+    // the long wall opposite passes it: 1.2 m of slope, and a step up to the level
+    const wall = areas?.walls[5]
+    expect(wall?.grossM2).toBeCloseTo(3.5 * 2.5 - (1 * 1.2) / 2, 6)
+    expect(areas?.walls[2]?.grossM2).toBeCloseTo(1.5 * 1.5, 6)
+  })
 })

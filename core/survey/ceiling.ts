@@ -14,8 +14,10 @@ export type Ceiling = {
   readonly lowestMm: number
   readonly highestMm: number
   readonly topMm: number
-  readonly slopes: readonly Plane[]
+  readonly slopes: readonly Slope[]
 }
+/** Its height, and how far in front of its wall a place is: behind that wall, as in the other leg of an L, a slope says nothing. */
+type Slope = { readonly plane: Plane; readonly front: Plane }
 
 /**
  * The ceiling of a room, in mm: the lowest of its level (or of the surface through the heights of its corners, in
@@ -26,16 +28,16 @@ export function ceilingOver(outline: readonly Point[], walls: readonly Wall[], s
   const heights = walls.map((wall) => wall.row.heightMm ?? levelMm)
   if (heights.some((height) => height === null)) return null
   const top = Math.max(...heights.map((height) => height ?? 0))
-  const sloping = slopes.flatMap((slope): Plane[] => {
+  const sloping = slopes.flatMap((slope): Slope[] => {
     const wall = walls.find((one) => one.row.id === slope.wallId)
     if (!wall) return []
-    const off = offLine(wall.from, wall.to)
+    const front = offLine(wall.from, wall.to)
     const rise = (top - slope.lowMm) / slope.runMm
-    return [{ c: slope.lowMm + rise * off.c, x: rise * off.x, y: rise * off.y }]
+    return [{ plane: { c: slope.lowMm + rise * front.c, x: rise * front.x, y: rise * front.y }, front }]
   })
   const bases: readonly CeilingPart[] = byCorner ? triangles(outline, walls, heights.map((height) => height ?? 0)) : [{ over: outline, plane: { c: top, x: 0, y: 0 } }]
-  const parts = bases.flatMap(({ over, plane }) => {
-    const planes = distinct([plane, ...sloping])
+  const parts = bases.flatMap((base) => sloping.reduce(parted, [{ over: base.over, planes: [base.plane] }])).flatMap(({ over, planes: all }) => {
+    const planes = distinct(all)
     return planes.flatMap((one, at): CeilingPart[] => {
       let part: Point[] = [...over]
       for (const [place, other] of planes.entries()) if (place !== at) part = clip(part, { c: other.c - one.c, x: other.x - one.x, y: other.y - one.y })
@@ -54,15 +56,35 @@ export function ceilingOver(outline: readonly Point[], walls: readonly Wall[], s
   }
 }
 
+/** A part of the floor, and the planes that may be the ceiling over it. */
+type Region = { readonly over: readonly Point[]; readonly planes: readonly Plane[] }
+/** What lies in front of a slope’s wall has it as a ceiling too, what lies behind has not. */
+const parted = (regions: readonly Region[], { plane, front }: Slope): Region[] =>
+  regions.flatMap(({ over, planes }) => [{ over: clip(over, front), planes: [...planes, plane] }, { over: clip(over, { c: -front.c, x: -front.x, y: -front.y }), planes }]).filter(({ over }) => over.length > 2 && areaOf(over) > 1)
+
 /** A slope noted twice, or one that does not come down, is no ceiling of its own. */
 const distinct = (planes: readonly Plane[]): Plane[] => planes.filter((one, at) => !planes.slice(0, at).some((other) => Math.abs(one.c - other.c) < 1e-6 && Math.abs(one.x - other.x) < 1e-9 && Math.abs(one.y - other.y) < 1e-9))
 
 /**
- * The ceiling’s height along a stretch between two places on a wall, as a broken line over 0 to 1. The heights at both
- * ends are those of its corners, where corners differ.
+ * The ceiling’s height along a stretch between two places on a wall, as a broken line over 0 to 1; where the stretch
+ * passes behind the wall of a slope it steps. The heights at both ends are those of its corners, where corners differ.
  */
-export const ceilingAlong = ({ topMm, slopes }: Ceiling, from: Point, to: Point, fromMm: number | null, toMm: number | null): readonly { readonly share: number; readonly z: number }[] =>
-  lowest([[fromMm ?? topMm, toMm ?? topMm], ...slopes.map((plane): [number, number] => [heightOn(plane, from), heightOn(plane, to)])])
+export function ceilingAlong({ topMm, slopes }: Ceiling, from: Point, to: Point, fromMm: number | null, toMm: number | null): { readonly share: number; readonly z: number }[] {
+  const grace = 1 // mm: a wall lies on its own line
+  const along = (plane: Plane, share: number): number => heightOn(plane, from) + share * (heightOn(plane, to) - heightOn(plane, from))
+  const crossed = slopes.flatMap(({ front }) => {
+    const [a, b] = [along(front, 0), along(front, 1)]
+    return Math.min(a, b) < -grace && Math.max(a, b) > grace ? [a / (a - b)] : []
+  })
+  const cuts = [0, ...crossed.toSorted((one, other) => one - other), 1]
+  return cuts.slice(1).flatMap((until, at) => {
+    const since = cuts[at] ?? 0
+    const level = (share: number): number => (fromMm ?? topMm) + share * ((toMm ?? topMm) - (fromMm ?? topMm))
+    const here = slopes.filter(({ front }) => along(front, (since + until) / 2) > -grace).map(({ plane }) => plane)
+    const line = lowest([[level(since), level(until)], ...here.map((plane): [number, number] => [along(plane, since), along(plane, until)])])
+    return line.map(({ share, z }) => ({ share: since + (until - since) * share, z }))
+  })
+}
 
 /** The lowest of several straight lines, each given at both ends, as a broken line over 0 to 1. */
 function lowest(lines: readonly (readonly [number, number])[]): { share: number; z: number }[] {
