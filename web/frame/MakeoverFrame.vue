@@ -146,7 +146,7 @@ useKeys([
         <SaveState />
         <p v-for="other in others" :key="other.name" class="beside-me">{{ other.self ? 'You, in another window' : other.name }}<template v-if="!other.self"> is at {{ other.pages.map((page) => titles[page] ?? page).join(', ') }}</template></p>
         <GroundSwitch />
-        <button type="button" class="bare keys-word" @click="keysOpen = true">Keys<kbd>?</kbd></button>
+        <button type="button" class="bare keys-word keys-all" @click="keysOpen = true">Keys<kbd>?</kbd></button>
       </div>
     </nav>
 
@@ -188,7 +188,7 @@ useKeys([
 .head .count + .count { margin-left: 6px; }
 .frame > .run { border-right: 1px solid var(--hairline); padding: 20px 12px 16px 22px; display: flex; flex-direction: column; position: sticky; top: 76px; height: calc(100vh - 76px); }
 .run li { margin-bottom: 12px; }
-.run li a { display: flex; justify-content: space-between; align-items: center; text-decoration: none; padding: 6px 0 5px; min-height: 30px; }
+.run li a { display: flex; justify-content: space-between; align-items: center; gap: 6px; text-decoration: none; padding: 6px 0 5px; min-height: 30px; }
 .run .marks { display: inline-flex; gap: 8px; font-size: 13px; }
 .run li.here .title { font-weight: 700; font-size: 15px; }
 .run .far { display: block; height: 1px; background: var(--rule); position: relative; }
@@ -213,5 +213,18 @@ useKeys([
   .run .foot { display: flex; flex-wrap: wrap; align-items: center; gap: 2px 18px; }
   .frame > .surface { padding: 8px 16px 24px; }
   .frame > .ticket { border: 0; padding: 8px 16px 40px; position: static; max-height: none; min-height: 0; }
+}
+@media (max-width: 560px) {
+  .frame > .head { padding-bottom: 6px; }
+  .head .whose { display: grid; grid-template-columns: auto 1fr; align-items: baseline; gap: 0 14px; padding: 4px 16px 0; }
+  .head .whose .name { text-align: right; }
+  .head .whose > :last-child { grid-column: 1 / -1; }
+  .head .money { padding: 6px 16px 0; }
+  .head .beside { padding: 6px 16px 0; }
+  .frame > .run { padding: 4px 16px; }
+  .run li { margin-bottom: 4px; }
+  .run ol { gap: 0 14px; }
+  .run .foot { gap: 0 14px; }
+  .frame .run kbd, .frame .run .keys-all { display: none; }
 }
 </style>

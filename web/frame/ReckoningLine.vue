@@ -44,11 +44,11 @@ const labels = computed(() => {
 <template>
   <section ref="frame" class="reckoning-line" aria-label="Reckoning">
     <div class="labels">
-      <button v-for="label in labels" :key="label.figure" type="button" class="bare" :style="{ left: `${label.start}px` }" @click="working.show(label.figure)">
+      <button v-for="label in labels" :key="label.figure" type="button" class="bare" :class="{ aside: label.figure !== 'left' && label.figure !== 'stillToBuy' }" :style="{ left: `${label.start}px` }" @click="working.show(label.figure)">
         <span class="label">{{ label.name }}</span>
         <span class="figure" :class="{ inverted: label.over }"><MoneyAmount :amount="label.amount" :currency="line.currency" /></span>
       </button>
-      <button type="button" class="bare agreed" @click="working.show('agreed')">
+      <button type="button" class="bare agreed" :class="{ aside: line.signed }" @click="working.show('agreed')">
         <span class="label">Agreed</span>
         <span class="figure"><MoneyAmount v-if="line.signed" :amount="line.agreed" :currency="line.currency" with-currency /><template v-else>not signed yet</template></span>
       </button>
@@ -68,5 +68,11 @@ const labels = computed(() => {
 @media (max-width: 820px) {
   .reckoning-line .labels { height: auto; display: flex; flex-wrap: wrap; gap: 4px 18px; margin-bottom: 6px; }
   .reckoning-line .labels button { position: static; }
+}
+/* on a phone: what is left, what is still to buy, what is over */
+@media (max-width: 560px) {
+  .reckoning-line .labels { gap: 4px 28px; }
+  .reckoning-line .labels .aside { display: none; }
+  .reckoning-line .labels .figure { font-size: 17px; }
 }
 </style>
