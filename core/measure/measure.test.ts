@@ -10,6 +10,10 @@ describe('a calendar date', () => {
   it('goes forth and back by days', () => {
     fc.assert(fc.property(date, fc.integer({ min: -300, max: 300 }), (from, days) => { expect(daysBetween(from, addDays(from, days))).toBe(days) }))
   })
+  it('stays within the calendar, however many days are added', () => {
+    expect(addDays(plainDate('2199-06-01'), 3650)).toBe('2199-12-31')
+    expect(addDays(plainDate('1900-03-01'), -100_000)).toBe('1900-01-01')
+  })
   it('is read back as written', () => {
     fc.assert(fc.property(date, (one) => { expect(readDate(writeDate(one))).toEqual({ ok: true, value: one }) }))
   })

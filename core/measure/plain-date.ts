@@ -22,8 +22,10 @@ export function plainDate(text: string): PlainDate {
   return text
 }
 
+const [first, last] = [plainDate('1900-01-01'), plainDate('2199-12-31')].map(dayNumber) as [number, number]
+/** So many days later, or earlier where below zero; it stays within the calendar of 1900 to 2199. */
 export const addDays = (date: PlainDate, days: number): PlainDate =>
-  plainDate(new Date((dayNumber(date) + days) * dayMs).toISOString().slice(0, 10))
+  plainDate(new Date(Math.min(last, Math.max(first, dayNumber(date) + days)) * dayMs).toISOString().slice(0, 10))
 
 /** Days from the first date to the second; negative when the second lies before. */
 export const daysBetween = (from: PlainDate, to: PlainDate): number => dayNumber(to) - dayNumber(from)

@@ -30,7 +30,7 @@ export function ceilingOver(outline: readonly Point[], walls: readonly Wall[], s
   const top = Math.max(...heights.map((height) => height ?? 0))
   const sloping = slopes.flatMap((slope): Slope[] => {
     const wall = walls.find((one) => one.row.id === slope.wallId)
-    if (!wall) return []
+    if (!wall || slope.runMm <= 0) return []
     const front = offLine(wall.from, wall.to)
     const rise = (top - slope.lowMm) / slope.runMm
     return [{ plane: { c: slope.lowMm + rise * front.c, x: rise * front.x, y: rise * front.y }, front }]
