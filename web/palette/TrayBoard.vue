@@ -143,7 +143,7 @@ async function keyed(row: Row<'finish'>, event: KeyboardEvent): Promise<void> {
       :key="row.id"
       type="button"
       class="bare chip"
-      :class="{ picked: taken.includes(row.id), lifted: drag?.id === row.id }"
+      :class="{ picked: taken.includes(row.id), lifted: drag?.id === row.id, narrow: place && place.width * width < 76, low: place && place.height * height < 96 }"
       :aria-pressed="taken.includes(row.id)"
       :aria-label="`${row.name}, ${row.usedFor || row.family}`"
       aria-keyshortcuts="Alt+ArrowLeft Alt+ArrowRight Alt+ArrowUp Alt+ArrowDown"
@@ -177,6 +177,10 @@ async function keyed(row: Row<'finish'>, event: KeyboardEvent): Promise<void> {
 .chip .name strong { font-size: 13px; line-height: 17px; font-weight: 600; }
 .chip .fixed { font-weight: 400; font-size: 11px; border: 1px solid var(--ink); padding: 0 3px; margin-left: 5px; }
 .chip .name > * { overflow: hidden; text-overflow: ellipsis; }
+.chip.narrow .name { left: 3px; bottom: 3px; max-width: calc(100% - 6px); padding: 1px 3px 2px; }
+.chip.narrow .name strong { font-size: 12px; line-height: 15px; white-space: nowrap; }
+.chip.narrow .name > span, .chip.narrow .fixed { display: none; }
+.chip.low .name > * { white-space: nowrap; }
 .chip.picked { z-index: 1; outline: 4px solid var(--on-ground); outline-offset: -4px; }
 .chip:focus-visible { z-index: 2; outline: 4px solid var(--ink); outline-offset: -4px; box-shadow: inset 0 0 0 7px var(--paper); }
 .chip.lifted { outline: 2px dashed var(--on-ground); outline-offset: -2px; }
