@@ -22,6 +22,18 @@ const turned = (outline: Outline, angle: number, dx: number, dy: number): Outlin
 const ring = (outline: Outline): [number, number][][] => [outline.map(({ x, y }): [number, number] => [x, y])]
 /** Shoelace over another library's answer. */
 const theirs = (polygons: readonly (readonly (readonly [number, number])[])[][]): number => polygons.reduce((sum, rings) => sum + rings.reduce((total, one, at) => total + (at === 0 ? 1 : -1) * Math.abs(one.reduce((twice, [x, y], index) => twice + x * (one[(index + 1) % one.length]?.[1] ?? 0) - (one[(index + 1) % one.length]?.[0] ?? 0) * y, 0) / 2), 0), 0)
+/** What both independent libraries cut out; either gives up now and then where two lines all but touch, and then the other answers. */
+function cutOut(outline: Outline, other: Outline): number[] {
+  const answers = [polyclip.intersection, polygonClipping.intersection].flatMap((intersection) => {
+    try {
+      return [theirs(intersection(ring(outline), ring(other)))]
+    } catch {
+      return []
+    }
+  })
+  fc.pre(answers.length > 0)
+  return answers
+}
 const perimeter = (outline: Outline): number => outline.reduce((sum, one, at) => sum + Math.hypot((outline[(at + 1) % outline.length]?.x ?? 0) - one.x, (outline[(at + 1) % outline.length]?.y ?? 0) - one.y), 0)
 
 describe('plane geometry', () => {
@@ -39,8 +51,7 @@ describe('plane geometry', () => {
       fc.property(stairs, fc.integer({ min: -2000, max: 6000 }), fc.integer({ min: -6000, max: 2000 }), fc.integer({ min: 500, max: 4000 }), fc.integer({ min: 500, max: 4000 }), fc.integer({ min: 50, max: 1500 }), (outline, x, y, w, d, milliradians) => {
         const zone = turned(box(0, 0, w, d), milliradians / 1000, x, y)
         const own = areaOf(clipBy(outline, zone))
-        expect(own).toBeCloseTo(theirs(polyclip.intersection(ring(outline), ring(zone))), 1)
-        expect(own).toBeCloseTo(theirs(polygonClipping.intersection(ring(outline), ring(zone))), 1)
+        for (const area of cutOut(outline, zone)) expect(own).toBeCloseTo(area, 1)
         expect(areaOf(clipBy(outline, zone.toReversed()))).toBeCloseTo(own, 6)
       }),
     )
@@ -75,7 +86,7 @@ describe('plane geometry', () => {
         expect((integral(one, plane) + integral(other, plane)) / integral(outline, plane)).toBeCloseTo(1, 9)
         // a large box on the kept side of the line
         const kept = turned(box(-away, -200_000, 400_000, 400_000), angle, 0, 0)
-        expect(areaOf(one)).toBeCloseTo(theirs(polyclip.intersection(ring(outline), ring(kept))), 0)
+        for (const area of cutOut(outline, kept)) expect(areaOf(one)).toBeCloseTo(area, 0)
       }),
     )
   })
