@@ -31,7 +31,9 @@ const edge = 14
  * drawing is first shown or resized, and when what is typed has outgrown it, but not for each key.
  */
 const fitted = shallowRef({ scale: 0.08, x: 0, y: 0 })
+let justFitted = false
 function refit(): void {
+  justFitted = true
   const [w, h] = [Math.max(120, width.value - 2 * edge), Math.max(120, height.value - 2 * edge)]
   let scale = 0.08 // the same beginning each time, so that the same drawing is fitted the same
   for (let step = 0; step < 4; step++) {
@@ -52,7 +54,11 @@ const settle = useDebounceFn(() => {
   const [over, under] = [Math.max(-(left * scale + x), right * scale + x - width.value, -(y - top * scale), y - bottom * scale - height.value), Math.max(((right - left) * scale) / width.value, ((top - bottom) * scale) / height.value)]
   if (moved.value === zoomIdentity && (over > 4 - edge || under < 0.7)) refit()
 }, 250)
-watch(() => drawing.value.bounds, settle)
+watch(() => drawing.value.bounds, () => {
+  // a fit lays the drawing out anew, and that is no reason to fit it again
+  if (justFitted) justFitted = false
+  else void settle()
+})
 const behaviour = zoom<SVGSVGElement, unknown>().scaleExtent([0.4, 30]).clickDistance(4).on('zoom', (event: D3ZoomEvent<SVGSVGElement, unknown>) => (moved.value = event.transform.k === 1 && event.transform.x === 0 && event.transform.y === 0 ? zoomIdentity : event.transform))
 onMounted(() => {
   if (svg.value) chosen(svg.value).call(behaviour).on('dblclick.zoom', null)
