@@ -79,14 +79,14 @@ const px = (mm: number): string => String(Math.round(mm * view.value.k * 10) / 1
 const path = (mark: Extract<Mark, { is: 'line' }>): string => mark.points.map((point, at) => `${at === 0 ? 'M' : 'L'}${px(point.x)} ${px(-point.y)}`).join('') + (mark.closed ? 'Z' : '')
 const arc = (mark: Extract<Mark, { is: 'arc' }>): string => (mark.to - mark.from >= 360 ? `M${px(mark.centre.x - mark.radius)} ${px(-mark.centre.y)}a${px(mark.radius)} ${px(mark.radius)} 0 1 0 ${px(2 * mark.radius)} 0a${px(mark.radius)} ${px(mark.radius)} 0 1 0 ${px(-2 * mark.radius)} 0` : arcPath(mark, 1 / view.value.k, px, (mm) => px(-mm)))
 const pathOf = (mark: Exclude<Mark, { is: 'text' }>): string => (mark.is === 'line' ? path(mark) : arc(mark))
-/** What can be picked or covers something is a path of its own; all other lines of one stroke, dimension lines above all, are one path. */
+/** What is in the room is drawn in its order, since one thing covers another; dimension lines cover nothing, and those of one stroke are one path. */
 const lines = computed(() => {
   const own: { key: string; d: string; stroke: string; fill: string; subject?: Subject | undefined }[] = []
   const joined = new Map<Stroke, string>()
   for (const [at, mark] of drawing.value.marks.entries()) {
     if (mark.is === 'text') continue
     const fill = mark.is === 'line' ? (mark.filled ?? 'none') : 'none'
-    if (mark.subject || fill !== 'none') own.push({ key: String(at), d: pathOf(mark), stroke: mark.stroke, fill, subject: mark.subject })
+    if (mark.layer !== 'dimensions') own.push({ key: String(at), d: pathOf(mark), stroke: mark.stroke, fill, subject: mark.subject })
     else joined.set(mark.stroke, `${joined.get(mark.stroke) ?? ''}${pathOf(mark)}`)
   }
   return [...own, ...[...joined].map(([stroke, d]) => ({ key: stroke, d, stroke, fill: 'none', subject: undefined }))]
