@@ -5,29 +5,62 @@ import ts from 'typescript-eslint'
 
 /** A step of the core is used from outside through its index.ts alone. */
 const steps = ['brief', 'survey', 'palette', 'pieces', 'purchases']
-const face = (step, from) => ({ regex: `${from}${step}/(?!index\\.ts$)`, message: `Use the public face of the step: core/${step}/index.ts.` })
+const face = (step, from) => ({
+  regex: `${from}${step}/(?!index\\.ts$)`,
+  message: `Use the public face of the step: core/${step}/index.ts.`,
+})
 const fromAbove = steps.map((step) => face(step, '^#core/'))
 const besides = (own) => steps.filter((step) => step !== own).map((step) => face(step, '^\\.\\./'))
 
 /** Floors: imports go down only. Each entry says what a floor may not reach. */
 const floors = [
-  { files: ['core/**/*.ts'], regex: '^(node:|vue|vue-router|pinia|element-plus|@vueuse|express|pg$|drizzle-orm|comlink)|^#(web|server|demo)/|(^|/)(web|server|demo)/', message: 'The core stands on nothing above it: no interface, no server, no Node.' },
-  { files: ['server/**/*.ts'], regex: '^(vue|vue-router|pinia|element-plus|@vueuse|comlink)|^#web/|/web/', message: 'The server does not reach into the interface.' },
-  { files: ['web/**/*.ts', 'web/**/*.vue'], regex: '^(node:|express|pg$|drizzle-orm)|^#server/|/server/', message: 'The interface does not reach into the server: it speaks to its routes.' },
+  {
+    files: ['core/**/*.ts'],
+    regex:
+      '^(node:|vue|vue-router|pinia|element-plus|@vueuse|express|pg$|drizzle-orm|comlink)|^#(web|server|demo)/|(^|/)(web|server|demo)/',
+    message: 'The core stands on nothing above it: no interface, no server, no Node.',
+  },
+  {
+    files: ['server/**/*.ts'],
+    regex: '^(vue|vue-router|pinia|element-plus|@vueuse|comlink)|^#web/|/web/',
+    message: 'The server does not reach into the interface.',
+  },
+  {
+    files: ['web/**/*.ts', 'web/**/*.vue'],
+    regex: '^(node:|express|pg$|drizzle-orm)|^#server/|/server/',
+    message: 'The interface does not reach into the server: it speaks to its routes.',
+  },
   { files: ['demo/**/*.ts'], regex: '^(node:|vue)|^#(web|server)/', message: 'The demo is data for the core.' },
 ]
 
 export default defineConfig(
-  globalIgnores(['dist/', 'node_modules/', '.bonitas/', '**/*.tmp.*', 'server/database/migrations/', 'test-results/', 'playwright-report/']),
+  globalIgnores([
+    'dist/',
+    'node_modules/',
+    '.bonitas/',
+    '**/*.tmp.*',
+    'server/database/migrations/',
+    'test-results/',
+    'playwright-report/',
+  ]),
   js.configs.recommended,
   ts.configs.strictTypeChecked,
   vue.configs['flat/essential'],
   {
-    languageOptions: { parserOptions: { project: ['./tsconfig.json', './tsconfig.web.json'], extraFileExtensions: ['.vue'], tsconfigRootDir: import.meta.dirname } },
+    languageOptions: {
+      parserOptions: {
+        project: ['./tsconfig.json', './tsconfig.web.json'],
+        extraFileExtensions: ['.vue'],
+        tsconfigRootDir: import.meta.dirname,
+      },
+    },
     rules: {
       '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
       '@typescript-eslint/no-confusing-void-expression': ['error', { ignoreArrowShorthand: true }],
-      '@typescript-eslint/no-unused-vars': ['error', { varsIgnorePattern: '^_', argsIgnorePattern: '^_', ignoreRestSiblings: true }],
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { varsIgnorePattern: '^_', argsIgnorePattern: '^_', ignoreRestSiblings: true },
+      ],
       '@typescript-eslint/no-non-null-assertion': 'error',
       '@typescript-eslint/no-explicit-any': 'error',
       '@typescript-eslint/no-misused-spread': 'off', // a text is spread to count its characters as people count them
@@ -45,12 +78,26 @@ export default defineConfig(
     },
   },
   { files: ['**/*.ts', '**/*.vue'], rules: { 'no-undef': 'off' } }, // the compiler knows better
-  ...floors.map(({ files, regex, message }) => ({ files, ignores: ['**/*.test.ts'], rules: { 'no-restricted-imports': ['error', { patterns: [{ regex, message }, ...fromAbove, ...(files[0].startsWith('core/') ? besides(null) : [])] }] } })),
+  ...floors.map(({ files, regex, message }) => ({
+    files,
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ regex, message }, ...fromAbove, ...(files[0].startsWith('core/') ? besides(null) : [])] },
+      ],
+    },
+  })),
   // within a step, its own files are near; the other steps stay behind their faces
   ...steps.map((step) => ({
     files: [`core/${step}/*.ts`],
     ignores: ['**/*.test.ts'],
-    rules: { 'no-restricted-imports': ['error', { patterns: [{ regex: floors[0].regex, message: floors[0].message }, ...besides(step)] }] },
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ regex: floors[0].regex, message: floors[0].message }, ...besides(step)] },
+      ],
+    },
   })),
   // a test may set up what no user could, and asserts on answers as they come
   {
@@ -61,5 +108,13 @@ export default defineConfig(
       '@typescript-eslint/no-unsafe-member-access': 'off',
     },
   },
-  { files: ['scripts/**/*.mjs', 'scripts/**/*.mts', '*.mjs'], extends: [ts.configs.disableTypeChecked], languageOptions: { parserOptions: { project: null }, globals: { process: 'readonly', URL: 'readonly', setTimeout: 'readonly', console: 'readonly', fetch: 'readonly' } }, rules: { 'no-console': 'off' } },
+  {
+    files: ['scripts/**/*.mjs', 'scripts/**/*.mts', '*.mjs'],
+    extends: [ts.configs.disableTypeChecked],
+    languageOptions: {
+      parserOptions: { project: null },
+      globals: { process: 'readonly', URL: 'readonly', setTimeout: 'readonly', console: 'readonly', fetch: 'readonly' },
+    },
+    rules: { 'no-console': 'off' },
+  },
 )

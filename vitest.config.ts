@@ -5,9 +5,27 @@ export default defineConfig({
   test: {
     maxWorkers: 3, // some tests wait for programs they start; the default leaves one worker on two cores
     projects: [
-      { test: { name: 'core', include: ['core/**/*.test.ts', 'demo/**/*.test.ts'], testTimeout: 20_000, pool: 'threads', isolate: false } },
+      {
+        test: {
+          name: 'core',
+          include: ['core/**/*.test.ts', 'demo/**/*.test.ts'],
+          testTimeout: 20_000,
+          pool: 'threads',
+          isolate: false,
+        },
+      },
       { plugins: [vue()], test: { name: 'web', include: ['web/**/*.test.ts'], environment: 'happy-dom' } },
-      { test: { name: 'server', include: ['server/**/*.test.ts'], globalSetup: './server/testing/postgres.ts', testTimeout: 30_000, hookTimeout: 60_000, pool: 'forks', isolate: false } },
+      {
+        test: {
+          name: 'server',
+          include: ['server/**/*.test.ts'],
+          globalSetup: './server/testing/postgres.ts',
+          testTimeout: 30_000,
+          hookTimeout: 60_000,
+          pool: 'forks',
+          isolate: false,
+        },
+      },
       { test: { name: 'scripts', include: ['scripts/**/*.test.ts'], testTimeout: 120_000, hookTimeout: 60_000 } },
     ],
   },

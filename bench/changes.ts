@@ -29,13 +29,29 @@ const listen = async (server: Server): Promise<number> => {
   await once(server, 'listening')
   return (server.address() as AddressInfo).port
 }
-const post = (port: number, path: string, cookie: string, body: string): Promise<{ status: number; cookies: string[]; text: string }> =>
+const post = (
+  port: number,
+  path: string,
+  cookie: string,
+  body: string,
+): Promise<{ status: number; cookies: string[]; text: string }> =>
   new Promise((resolve, reject) => {
-    const asked = request({ agent, port, path, method: 'POST', headers: { 'content-type': 'application/json', 'content-length': Buffer.byteLength(body), cookie } }, (answer) => {
-      let text = ''
-      answer.on('data', (part: Buffer) => (text += part.toString()))
-      answer.on('end', () => resolve({ status: answer.statusCode ?? 0, cookies: answer.headers['set-cookie'] ?? [], text }))
-    })
+    const asked = request(
+      {
+        agent,
+        port,
+        path,
+        method: 'POST',
+        headers: { 'content-type': 'application/json', 'content-length': Buffer.byteLength(body), cookie },
+      },
+      (answer) => {
+        let text = ''
+        answer.on('data', (part: Buffer) => (text += part.toString()))
+        answer.on('end', () =>
+          resolve({ status: answer.statusCode ?? 0, cookies: answer.headers['set-cookie'] ?? [], text }),
+        )
+      },
+    )
     asked.on('error', reject)
     asked.end(body)
   })
@@ -45,12 +61,14 @@ async function rate(atOnce: number, ms: number, one: (worker: number) => Promise
   let done = 0
   const until = performance.now() + ms
   const from = performance.now()
-  await Promise.all(Array.from({ length: atOnce }, async (_, worker) => {
-    while (performance.now() < until) {
-      await one(worker)
-      done++
-    }
-  }))
+  await Promise.all(
+    Array.from({ length: atOnce }, async (_, worker) => {
+      while (performance.now() < until) {
+        await one(worker)
+        done++
+      }
+    }),
+  )
   return (done / (performance.now() - from)) * 1000
 }
 
@@ -65,10 +83,22 @@ function bareServer(url: string): { server: Server; end: () => Promise<void> } {
       const client = await pool.connect()
       try {
         await client.query('begin')
-        await client.query('insert into rooms (studio_id, makeover_id, id, version, name) values ($1, $2, $3, $4, $5)', [studio, makeover, row, id, name])
-        await client.query('insert into changes (studio_id, id, person_id, sentence, digest) values ($1, $2, $3, $4, $5)', [studio, id, studio, 'Added a room', ''])
-        await client.query('insert into changed_rows (studio_id, change_id, place, kind, row_id, operation, before, after) values ($1, $2, 0, $3, $4, $5, null, $6)', [studio, id, 'room', row, 'put', JSON.stringify({ name })])
-        await client.query('insert into changed_documents (studio_id, document_id, rev, change_id) values ($1, $2, $3, $4)', [studio, makeover, rev, id])
+        await client.query(
+          'insert into rooms (studio_id, makeover_id, id, version, name) values ($1, $2, $3, $4, $5)',
+          [studio, makeover, row, id, name],
+        )
+        await client.query(
+          'insert into changes (studio_id, id, person_id, sentence, digest) values ($1, $2, $3, $4, $5)',
+          [studio, id, studio, 'Added a room', ''],
+        )
+        await client.query(
+          'insert into changed_rows (studio_id, change_id, place, kind, row_id, operation, before, after) values ($1, $2, 0, $3, $4, $5, null, $6)',
+          [studio, id, 'room', row, 'put', JSON.stringify({ name })],
+        )
+        await client.query(
+          'insert into changed_documents (studio_id, document_id, rev, change_id) values ($1, $2, $3, $4)',
+          [studio, makeover, rev, id],
+        )
         await client.query('commit')
         response.json({ rev })
       } catch (error) {
@@ -89,9 +119,29 @@ export async function benchChanges(ms = 2500): Promise<void> {
   await migrateDatabase(url)
   const database = connect(url)
   const news = openNews(url, database, log)
-  const server = createServer(createApplication({ database, news, log, pages: null, now: () => Date.parse('2027-03-01T12:00:00Z'), failedSignIns: 100 }))
+  const server = createServer(
+    createApplication({
+      database,
+      news,
+      log,
+      pages: null,
+      now: () => Date.parse('2027-03-01T12:00:00Z'),
+      failedSignIns: 100,
+    }),
+  )
   const port = await listen(server)
-  const made = await post(port, '/api/studios', '', JSON.stringify({ studioName: 'A studio', timeZone: 'UTC', name: 'A person', email: 'a@bench.example', password: 'a long enough password' }))
+  const made = await post(
+    port,
+    '/api/studios',
+    '',
+    JSON.stringify({
+      studioName: 'A studio',
+      timeZone: 'UTC',
+      name: 'A person',
+      email: 'a@bench.example',
+      password: 'a long enough password',
+    }),
+  )
   const cookie = made.cookies.map((one) => one.split(';')[0]).join('; ')
   const { studioId } = JSON.parse(made.text) as { studioId: string }
   let worlds: string[] = []
@@ -100,21 +150,41 @@ export async function benchChanges(ms = 2500): Promise<void> {
     worlds = []
     for (let at = 0; at < 33; at++) {
       const world = begin(uuidv7)
-      const { status, text } = await post(port, `/api/makeovers/${world.ids.makeover}/changes`, cookie, JSON.stringify({ id: uuidv7(), schemaVersion, sentence: 'Began', operations: world.operations }))
+      const { status, text } = await post(
+        port,
+        `/api/makeovers/${world.ids.makeover}/changes`,
+        cookie,
+        JSON.stringify({ id: uuidv7(), schemaVersion, sentence: 'Began', operations: world.operations }),
+      )
       if (status !== 200) throw new Error(text)
       worlds.push(world.ids.makeover)
     }
   }
   await fresh()
   const change = async (makeover: string): Promise<void> => {
-    const { status, text } = await post(port, `/api/makeovers/${makeover}/changes`, cookie, JSON.stringify({ id: uuidv7(), schemaVersion, sentence: 'Added a room', operations: [add('room', uuidv7(), { name: 'Hall' })] }))
+    const { status, text } = await post(
+      port,
+      `/api/makeovers/${makeover}/changes`,
+      cookie,
+      JSON.stringify({
+        id: uuidv7(),
+        schemaVersion,
+        sentence: 'Added a room',
+        operations: [add('room', uuidv7(), { name: 'Hall' })],
+      }),
+    )
     if (status !== 200) throw new Error(text)
   }
   const bare = bareServer(url)
   const barePort = await listen(bare.server)
   let rev = 1_000_000
   const insert = async (makeover: string): Promise<void> => {
-    const { status, text } = await post(barePort, '/', '', JSON.stringify({ studio: studioId, makeover, id: uuidv7(), row: uuidv7(), name: 'Hall', rev: String(rev++) }))
+    const { status, text } = await post(
+      barePort,
+      '/',
+      '',
+      JSON.stringify({ studio: studioId, makeover, id: uuidv7(), row: uuidv7(), name: 'Hall', rev: String(rev++) }),
+    )
     if (status !== 200) throw new Error(text)
   }
   const of = (worker: number): string => worlds[worker % 32] ?? ''
@@ -126,7 +196,9 @@ export async function benchChanges(ms = 2500): Promise<void> {
     const ours = await rate(atOnce, ms, (worker) => change(of(worker)))
     const theirs = await rate(atOnce, ms, () => insert(worlds[32] ?? ''))
     const one = await rate(atOnce, ms / 2, () => change(of(0)))
-    say(`change sets, ${String(atOnce).padStart(2)} at once:        ${ours.toFixed(0)} a second over 32 makeovers, ${(100 * ours / theirs).toFixed(0)} % of a bare insert's ${theirs.toFixed(0)}${atOnce === 32 ? ' (goal: at least 50 %)' : ''}; ${one.toFixed(0)} over one`)
+    say(
+      `change sets, ${String(atOnce).padStart(2)} at once:        ${ours.toFixed(0)} a second over 32 makeovers, ${((100 * ours) / theirs).toFixed(0)} % of a bare insert's ${theirs.toFixed(0)}${atOnce === 32 ? ' (goal: at least 50 %)' : ''}; ${one.toFixed(0)} over one`,
+    )
   }
   agent.destroy()
   for (const each of [server, bare.server]) {

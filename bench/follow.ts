@@ -8,7 +8,8 @@ import { openMusicRoom, withServed } from './served.ts'
 
 const root = join(import.meta.dirname, '..')
 const say = (text: string): boolean => process.stdout.write(`${text}\n`)
-const median = (times: readonly number[]): number => times.toSorted((one, other) => one - other)[Math.floor(times.length / 2)] ?? Number.NaN
+const median = (times: readonly number[]): number =>
+  times.toSorted((one, other) => one - other)[Math.floor(times.length / 2)] ?? Number.NaN
 
 export async function benchFollow(): Promise<void> {
   await withServed(8493, async (browser, base) => {
@@ -36,14 +37,21 @@ export async function benchFollow(): Promise<void> {
       }, name)
       // the moment of the click itself, in the page that is clicked
       await one.evaluate(() => {
-        document.addEventListener('click', () => Object.assign(window, { clicked: Date.now() }), { capture: true, once: true })
+        document.addEventListener('click', () => Object.assign(window, { clicked: Date.now() }), {
+          capture: true,
+          once: true,
+        })
       })
       await form.getByRole('button', { name: 'Add', exact: true }).click()
-      const painted = await (await other.waitForFunction(() => (window as unknown as { painted: number }).painted)).jsonValue()
+      const painted = await (
+        await other.waitForFunction(() => (window as unknown as { painted: number }).painted)
+      ).jsonValue()
       times.push(painted - (await one.evaluate(() => (window as unknown as { clicked: number }).clicked)))
       await form.waitFor({ state: 'hidden' })
     }
-    say(`one window to another:          ${median(times)} ms median, ${Math.max(...times)} ms worst of ${times.length}, from the click to the other's picture (goal: 150)`)
+    say(
+      `one window to another:          ${median(times)} ms median, ${Math.max(...times)} ms worst of ${times.length}, from the click to the other's picture (goal: 150)`,
+    )
   })
 }
 
@@ -53,7 +61,11 @@ export async function benchStart(): Promise<void> {
   const start = (): Promise<number> =>
     new Promise((resolve) => {
       const from = performance.now()
-      const child = spawn(process.execPath, ['scripts/start.mjs'], { cwd: root, env: { ...process.env, BONITAS_HOME: home, PORT: '8494' }, stdio: ['ignore', 'pipe', 'inherit'] })
+      const child = spawn(process.execPath, ['scripts/start.mjs'], {
+        cwd: root,
+        env: { ...process.env, BONITAS_HOME: home, PORT: '8494' },
+        stdio: ['ignore', 'pipe', 'inherit'],
+      })
       let took = 0
       child.stdout.on('data', (part: Buffer) => {
         if (took > 0 || !part.toString().includes('Bonitas is at')) return

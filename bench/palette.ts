@@ -14,42 +14,84 @@ import { openMusicRoom, withServed } from './served.ts'
 import { reckonSurvey } from '#core/survey/index.ts'
 
 const say = (text: string): boolean => process.stdout.write(`${text}\n`)
-const median = (times: readonly number[]): number => times.toSorted((one, other) => one - other)[Math.floor(times.length / 2)] ?? Number.NaN
+const median = (times: readonly number[]): number =>
+  times.toSorted((one, other) => one - other)[Math.floor(times.length / 2)] ?? Number.NaN
 function timed(work: () => unknown, runs = 200): number {
   for (let warm = 0; warm < 2 * runs; warm++) work() // until it runs as it does in a window that is in use
-  return median(Array.from({ length: runs }, () => {
-    const from = performance.now()
-    work()
-    return performance.now() - from
-  }))
+  return median(
+    Array.from({ length: runs }, () => {
+      const from = performance.now()
+      work()
+      return performance.now() - from
+    }),
+  )
 }
 
 /** A measured room with 60 finishes of every family and 100 pieces of every colour, each before a wall. */
 function full(): Documents {
   const world = paletteWorld()
-  const { operations, wallIds } = surveyRows(world.ids.room, { walls: rectangle(9000, 6000), survey: { heightMm: 2700 } }, world.newId)
+  const { operations, wallIds } = surveyRows(
+    world.ids.room,
+    { walls: rectangle(9000, 6000), survey: { heightMm: 2700 } },
+    world.newId,
+  )
   const surfaces = ['walls', 'floor', 'trim', 'door', 'window', 'piece', 'piece', 'other'] as const
-  const finishes = Array.from({ length: 60 }, (_, at) => world.finish(`F${at}`, labFromLch(20 + ((at * 37) % 70), (at * 13) % 44, (at * 97) % 360), { family: families[at % families.length] ?? 'paint', role: roles[at % 3] ?? 'accent', surface: surfaces[at % surfaces.length] ?? 'other', visibleM2: at % 3 === 0 ? null : 1 + (at % 9) }))
-  const pieces = Array.from({ length: 100 }, (_, at) => world.piece(`P${at}`, `#${((at * 2654435) % 0xffffff).toString(16).padStart(6, '0')}`, { wallId: wallIds[at % 4] ?? null, aboveMm: (at * 130) % 2000 }, { widthMm: 300 + at, heightMm: 400 + at }))
+  const finishes = Array.from({ length: 60 }, (_, at) =>
+    world.finish(`F${at}`, labFromLch(20 + ((at * 37) % 70), (at * 13) % 44, (at * 97) % 360), {
+      family: families[at % families.length] ?? 'paint',
+      role: roles[at % 3] ?? 'accent',
+      surface: surfaces[at % surfaces.length] ?? 'other',
+      visibleM2: at % 3 === 0 ? null : 1 + (at % 9),
+    }),
+  )
+  const pieces = Array.from({ length: 100 }, (_, at) =>
+    world.piece(
+      `P${at}`,
+      `#${((at * 2654435) % 0xffffff).toString(16).padStart(6, '0')}`,
+      { wallId: wallIds[at % 4] ?? null, aboveMm: (at * 130) % 2000 },
+      { widthMm: 300 + at, heightMm: 400 + at },
+    ),
+  )
   return change(world.with(), [...operations, ...finishes, ...pieces.flat()])
 }
 
 const documents = full()
 const practice = practiceOf(documents)
 /** The same rows in new objects, as a change leaves them: nothing kept helps. */
-const fresh = () => ({ ...documents.makeover, rows: { ...documents.makeover.rows, finish: { ...documents.makeover.rows.finish }, piece: { ...documents.makeover.rows.piece }, candidate: { ...documents.makeover.rows.candidate } } })
+const fresh = () => ({
+  ...documents.makeover,
+  rows: {
+    ...documents.makeover.rows,
+    finish: { ...documents.makeover.rows.finish },
+    piece: { ...documents.makeover.rows.piece },
+    candidate: { ...documents.makeover.rows.candidate },
+  },
+})
 const { measured, finishes } = reckonSurvey(documents.makeover, practice.rules)
 const roomId = measured[0]?.id ?? ''
-say(`palette, 60 finishes, 100 pieces: ${timed(() => {
-  const makeover = fresh()
-  return paletteRemarks(makeover, reckonPalette(makeover, practice, finishes, measured), practice)
-}).toFixed(2)} ms median (goal: under 4)`)
+say(
+  `palette, 60 finishes, 100 pieces: ${timed(() => {
+    const makeover = fresh()
+    return paletteRemarks(makeover, reckonPalette(makeover, practice, finishes, measured), practice)
+  }).toFixed(2)} ms median (goal: under 4)`,
+)
 const palette = reckonPalette(documents.makeover, practice, finishes, measured)
-for (const from of ['library', 'free'] as const) say(`accents suggested, ${from}:        ${timed(() => suggest(documents.makeover, palette, practice, { roomId, want: 'accent', from }), 20).toFixed(1)} ms median`)
-for (const [family, texture] of families.flatMap((family) => texturesOf(family).map((texture) => [family, texture] as const)).filter(([family, texture]) => ['wood', 'greenery'].includes(family) || texture === 'terrazzo')) say(`a tile of 320 × 320, ${family} ${texture}: ${timed(() => drawTile({ family, texture, sheen: 'matt', lab: { L: 60, a: 8, b: 20 } }, 5, 320, 320), 10).toFixed(0)} ms median (in a worker)`)
+for (const from of ['library', 'free'] as const)
+  say(
+    `accents suggested, ${from}:        ${timed(() => suggest(documents.makeover, palette, practice, { roomId, want: 'accent', from }), 20).toFixed(1)} ms median`,
+  )
+for (const [family, texture] of families
+  .flatMap((family) => texturesOf(family).map((texture) => [family, texture] as const))
+  .filter(([family, texture]) => ['wood', 'greenery'].includes(family) || texture === 'terrazzo'))
+  say(
+    `a tile of 320 × 320, ${family} ${texture}: ${timed(() => drawTile({ family, texture, sheen: 'matt', lab: { L: 60, a: 8, b: 20 } }, 5, 320, 320), 10).toFixed(0)} ms median (in a worker)`,
+  )
 
 async function toStep(page: Page, step: string): Promise<void> {
-  await page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: new RegExp(step) }).click()
+  await page
+    .getByRole('navigation', { name: 'Steps' })
+    .getByRole('link', { name: new RegExp(step) })
+    .click()
   await page.getByRole('heading', { name: step, level: 1 }).waitFor()
   await page.waitForTimeout(2500) // until its tiles are drawn
 }
@@ -61,8 +103,32 @@ async function fillTray(page: Page, base: string): Promise<void> {
   const { makeover } = (await (await page.request.get(`${base}/api/makeovers/${id}`)).json()) as Documents
   const [room] = Object.keys(makeover.rows.room)
   const count = many - Object.values(makeover.rows.finish).filter((row) => row.fate !== 'change').length
-  const operations = library.filter((_, at) => at % 5 === 0).slice(0, count).map((one, at) => add('finish', uuidv7(), { ...blank.finish, roomId: room ?? '', name: one.name, role: roles[at % 3] ?? 'accent', place: 100 + at, family: one.family, texture: one.texture, sheen: one.sheen, labL: one.lab.L, labA: one.lab.a, labB: one.lab.b, colourSource: 'library', surface: 'other', usedFor: '', visibleM2: 1 + (at % 7), suits: one.suits }))
-  const answer = await page.request.post(`${base}/api/makeovers/${id}/changes`, { data: { id: uuidv7(), schemaVersion, sentence: 'Filled the tray', operations } })
+  const operations = library
+    .filter((_, at) => at % 5 === 0)
+    .slice(0, count)
+    .map((one, at) =>
+      add('finish', uuidv7(), {
+        ...blank.finish,
+        roomId: room ?? '',
+        name: one.name,
+        role: roles[at % 3] ?? 'accent',
+        place: 100 + at,
+        family: one.family,
+        texture: one.texture,
+        sheen: one.sheen,
+        labL: one.lab.L,
+        labA: one.lab.a,
+        labB: one.lab.b,
+        colourSource: 'library',
+        surface: 'other',
+        usedFor: '',
+        visibleM2: 1 + (at % 7),
+        suits: one.suits,
+      }),
+    )
+  const answer = await page.request.post(`${base}/api/makeovers/${id}/changes`, {
+    data: { id: uuidv7(), schemaVersion, sentence: 'Filled the tray', operations },
+  })
   if (!answer.ok()) throw new Error(await answer.text())
   await page.reload()
 }
@@ -72,16 +138,21 @@ const watchFrames = (page: Page, type: string): Promise<void> =>
   page.evaluate((name) => {
     const seen = window as unknown as { frames: number[] }
     seen.frames = []
-    window.addEventListener(name, (event) => {
-      const from = event.timeStamp
-      requestAnimationFrame(() => {
-        const channel = new MessageChannel()
-        channel.port1.onmessage = () => seen.frames.push(performance.now() - from)
-        channel.port2.postMessage(null) // after this frame's style, layout and paint
-      })
-    }, { capture: true })
+    window.addEventListener(
+      name,
+      (event) => {
+        const from = event.timeStamp
+        requestAnimationFrame(() => {
+          const channel = new MessageChannel()
+          channel.port1.onmessage = () => seen.frames.push(performance.now() - from)
+          channel.port2.postMessage(null) // after this frame's style, layout and paint
+        })
+      },
+      { capture: true },
+    )
   }, type)
-const frames = (page: Page): Promise<number[]> => page.evaluate(() => (window as unknown as { frames: number[] }).frames)
+const frames = (page: Page): Promise<number[]> =>
+  page.evaluate(() => (window as unknown as { frames: number[] }).frames)
 /** The work of the page itself for each event: script, style, layout and paint, without waiting for the screen's next beat. */
 async function busy(page: Page, act: () => Promise<void>): Promise<number> {
   const session = await page.context().newCDPSession(page)
@@ -100,7 +171,9 @@ const settled = 4000
 
 export async function benchBrowser(): Promise<void> {
   await withServed(8495, async (browser, base) => {
-    const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })).newPage()
+    const page = await (
+      await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })
+    ).newPage()
     await openMusicRoom(page, base)
     await toStep(page, 'Survey')
     const field = page.getByLabel('Length of wall M')
@@ -119,7 +192,9 @@ export async function benchBrowser(): Promise<void> {
       }
     })
     const typed = (await frames(page)).filter((_, at) => at % 2 === 1)
-    say(`a length typed in the survey:    ${(typing / figures.length / 2).toFixed(1)} ms of work a key; ${median(typed).toFixed(1)} ms median from the key that closes the room to the picture, ${Math.max(...typed).toFixed(0)} worst of ${typed.length} (goal: under 16)`)
+    say(
+      `a length typed in the survey:    ${(typing / figures.length / 2).toFixed(1)} ms of work a key; ${median(typed).toFixed(1)} ms median from the key that closes the room to the picture, ${Math.max(...typed).toFixed(0)} worst of ${typed.length} (goal: under 16)`,
+    )
 
     await fillTray(page, base)
     await toStep(page, 'Palette')
@@ -133,12 +208,18 @@ export async function benchBrowser(): Promise<void> {
     await watchFrames(page, 'pointermove')
     const moves = 120
     const work = await busy(page, async () => {
-      for (let at = 0; at < moves; at++) await page.mouse.move(tray.x + 20 + ((at * 53) % (tray.width - 40)), tray.y + 20 + ((at * 31) % (tray.height - 40)))
+      for (let at = 0; at < moves; at++)
+        await page.mouse.move(
+          tray.x + 20 + ((at * 53) % (tray.width - 40)),
+          tray.y + 20 + ((at * 31) % (tray.height - 40)),
+        )
     })
     const dragged = await frames(page)
     await page.mouse.up()
     await page.keyboard.press('Control+z')
-    say(`a chip dragged among ${many}:       ${(work / moves).toFixed(1)} ms of work a move; ${median(dragged).toFixed(1)} ms median from the move to its picture, ${Math.max(...dragged).toFixed(0)} worst of ${dragged.length} (goal: under 16)`)
+    say(
+      `a chip dragged among ${many}:       ${(work / moves).toFixed(1)} ms of work a move; ${median(dragged).toFixed(1)} ms median from the move to its picture, ${Math.max(...dragged).toFixed(0)} worst of ${dragged.length} (goal: under 16)`,
+    )
   })
 }
 if (process.argv[1] === import.meta.filename) await benchBrowser()

@@ -13,9 +13,16 @@ export async function withServed(port: number, work: (browser: Browser, base: st
   const home = mkdtempSync(join(tmpdir(), 'bonitas-bench-'))
   const postgres = await startPostgres(home)
   const url = await ensureDatabase(postgres.address)
-  const server = fork(join(root, 'server/main.ts'), [], { cwd: root, env: { ...process.env, DATABASE_URL: url, PORT: String(port), BONITAS_DEMO: 'yes' }, execArgv: ['--import', 'tsx'] })
+  const server = fork(join(root, 'server/main.ts'), [], {
+    cwd: root,
+    env: { ...process.env, DATABASE_URL: url, PORT: String(port), BONITAS_DEMO: 'yes' },
+    execArgv: ['--import', 'tsx'],
+  })
   await new Promise((resolve) => server.once('message', resolve))
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--disable-quic', '--no-first-run'] })
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--disable-quic', '--no-first-run'],
+  })
   await work(browser, `http://127.0.0.1:${port}`)
   await browser.close()
   const ended = new Promise((resolve) => server.once('exit', resolve))
@@ -31,6 +38,9 @@ export async function openMusicRoom(page: Page, base: string, email = demoDecora
   await page.getByLabel('Email').fill(email)
   await page.getByLabel('Password').fill(demoDecorator.password)
   await page.getByRole('button', { name: 'Sign in' }).click()
-  await page.getByRole('list', { name: 'All makeovers' }).getByRole('link', { name: /Music room/ }).click()
+  await page
+    .getByRole('list', { name: 'All makeovers' })
+    .getByRole('link', { name: /Music room/ })
+    .click()
   await page.getByRole('heading', { name: 'Brief', level: 1 }).waitFor()
 }

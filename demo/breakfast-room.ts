@@ -15,23 +15,53 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
   const told = tell(today, newId, studio, { rate: 8.1, included: true })
   const { day, say, make, idOf, change, finish, plan, order, pay, receive, sign } = told
   say('Began the breakfast room', [
-    make('makeover', 'head', { ...blank.makeover, name: 'Breakfast room, the Lantern Inn', currency: 'CHF', units: 'metric', scope: 'refresh', installOn: day(96) }),
+    make('makeover', 'head', {
+      ...blank.makeover,
+      name: 'Breakfast room, the Lantern Inn',
+      currency: 'CHF',
+      units: 'metric',
+      scope: 'refresh',
+      installOn: day(96),
+    }),
     make('client', 'Maud', { name: 'Maud Seligo' }),
     make('room', 'Breakfast room', { name: 'Breakfast room' }),
   ])
-  say('Parted the room', [make('zone', 'bay', { ...blank.zone, roomId: told.room(), name: 'The bay tables' }), make('zone', 'counter', { ...blank.zone, roomId: told.room(), name: 'By the counter' })])
+  say('Parted the room', [
+    make('zone', 'bay', { ...blank.zone, roomId: told.room(), name: 'The bay tables' }),
+    make('zone', 'counter', { ...blank.zone, roomId: told.room(), name: 'By the counter' }),
+  ])
   told.measure('Measured the breakfast room', told.room(), breakfastRoomLengths)
   say('Took the servery in', [make('room', 'Servery', { name: 'Servery' })])
   told.measure('Measured the servery', idOf('room', 'Servery'), serveryLengths)
   const arches = rowsOf(told.documents().makeover, 'opening').filter((row) => row.what === 'arch')
   const [here, there] = arches
   if (here && there) say('Both sides of one arch', [edit('opening', there, { sharesId: here.id })])
-  say('Said where the zones lie', [change('zone', 'bay', { wallId: told.wall(told.room(), 0), fromMm: 300, widthMm: 6800, depthMm: 1700 }), change('zone', 'counter', { wallId: told.wall(told.room(), 2), fromMm: 1000, widthMm: 4200, depthMm: 1900 })])
-  say('Measured the way in', [
-    add('passage', newId(), { ...blank.passage, place: 1, what: 'door', name: 'Street door', widthMm: 900, heightMm: 2080 }),
-    add('passage', newId(), { ...blank.passage, place: 2, what: 'lift', name: 'Goods lift, from the yard', widthMm: 1050, heightMm: 2000, depthMm: 1400, note: '400 kg' }),
+  say('Said where the zones lie', [
+    change('zone', 'bay', { wallId: told.wall(told.room(), 0), fromMm: 300, widthMm: 6800, depthMm: 1700 }),
+    change('zone', 'counter', { wallId: told.wall(told.room(), 2), fromMm: 1000, widthMm: 4200, depthMm: 1900 }),
   ])
-  const need = (key: string, name: string, importance: 'must' | 'should' | 'nice', who: string) => make('need', key, { roomId: told.room(), zoneId: null, name, importance, who })
+  say('Measured the way in', [
+    add('passage', newId(), {
+      ...blank.passage,
+      place: 1,
+      what: 'door',
+      name: 'Street door',
+      widthMm: 900,
+      heightMm: 2080,
+    }),
+    add('passage', newId(), {
+      ...blank.passage,
+      place: 2,
+      what: 'lift',
+      name: 'Goods lift, from the yard',
+      widthMm: 1050,
+      heightMm: 2000,
+      depthMm: 1400,
+      note: '400 kg',
+    }),
+  ])
+  const need = (key: string, name: string, importance: 'must' | 'should' | 'nice', who: string) =>
+    make('need', key, { roomId: told.room(), zoneId: null, name, importance, who })
   say('Wrote down what the room is for', [
     need('eat', 'Eighteen guests eat at once', 'must', 'guests'),
     need('clear', 'One person clears every table without squeezing', 'must', 'the morning staff'),
@@ -41,60 +71,278 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
     need('quiet', 'Talk at one table stays there', 'nice', 'guests'),
   ])
   say('Wrote down what the owner forbids', [
-    add('constraint', newId(), { roomId: null, reason: 'tenancy', forbids: 'drill', note: 'The tiled dado is the owner’s' }),
+    add('constraint', newId(), {
+      roomId: null,
+      reason: 'tenancy',
+      forbids: 'drill',
+      note: 'The tiled dado is the owner’s',
+    }),
     add('constraint', newId(), { roomId: null, reason: 'tenancy', forbids: 'paint', note: 'Lease, section four' }),
-    add('constraint', newId(), { roomId: null, reason: 'allergies', forbids: 'loose fibres', note: 'The inn promises it to guests' }),
-    add('constraint', newId(), { roomId: null, reason: 'access', forbids: 'small parts', note: 'Open to the public: ask the local authority about exits and fire class of textiles' }),
+    add('constraint', newId(), {
+      roomId: null,
+      reason: 'allergies',
+      forbids: 'loose fibres',
+      note: 'The inn promises it to guests',
+    }),
+    add('constraint', newId(), {
+      roomId: null,
+      reason: 'access',
+      forbids: 'small parts',
+      note: 'Open to the public: ask the local authority about exits and fire class of textiles',
+    }),
   ])
-  say('Chose whose practice to follow', chooseAll(told, { colours: 'sixty-thirty-ten', begin: 'paint', 'tenant-walls': 'painted-back', 'ugly-finish': 'cover', cabinets: 'workshop', metals: 'match', trim: 'soft-white', splurge: 'traffic' }))
-  const clipping = (name: string, liked: string, materials: string, hues: string, words: string) => make('inspiration', name, { name, liked, materials, hues, words })
+  say(
+    'Chose whose practice to follow',
+    chooseAll(told, {
+      colours: 'sixty-thirty-ten',
+      begin: 'paint',
+      'tenant-walls': 'painted-back',
+      'ugly-finish': 'cover',
+      cabinets: 'workshop',
+      metals: 'match',
+      trim: 'soft-white',
+      splurge: 'traffic',
+    }),
+  )
+  const clipping = (name: string, liked: string, materials: string, hues: string, words: string) =>
+    make('inspiration', name, { name, liked, materials, hues, words })
   say('Put four pictures together', [
     clipping('A dairy in June', 'Tiles that look washed', 'tile, oak', 'milk, moss', 'clean, early'),
     clipping('Tablecloth on a line', 'Stripes that are not shouting', 'linen', 'milk, rust', 'fresh, plain'),
     clipping('Station café', 'Lamps low over every table', 'brass, oak', 'moss, amber', 'warm, early'),
     clipping('Jam on a white plate', 'One red thing', 'ceramic', 'rust, milk', 'fresh, small'),
   ])
-  say('Drafted the categories', ['Tables and chairs', 'Walls and floor', 'Light', 'Table linen', 'Small things'].map((name, place) => make('category', name, { name, place })))
+  say(
+    'Drafted the categories',
+    ['Tables and chairs', 'Walls and floor', 'Light', 'Table linen', 'Small things'].map((name, place) =>
+      make('category', name, { name, place }),
+    ),
+  )
   plan('The long dresser stays', {
     name: 'Long dresser',
     category: null,
     serves: ['store'],
     zone: 'counter',
-    offers: [{ name: 'The inn’s dresser', source: 'owned', keepReason: 'works', origin: 'along the counter wall', price: 0, hex: '#6f4f35', size: [2400, 520, 2050] }],
+    offers: [
+      {
+        name: 'The inn’s dresser',
+        source: 'owned',
+        keepReason: 'works',
+        origin: 'along the counter wall',
+        price: 0,
+        hex: '#6f4f35',
+        size: [2400, 520, 2050],
+      },
+    ],
     chosen: 'It holds every cup they have',
   })
-  sign('Maud Seligo signed the budget', { 'Tables and chairs': 9800, 'Walls and floor': 4200, Light: 2600, 'Table linen': 1500, 'Small things': 700 }, 2820, 'Maud', day(-40))
+  sign(
+    'Maud Seligo signed the budget',
+    { 'Tables and chairs': 9800, 'Walls and floor': 4200, Light: 2600, 'Table linen': 1500, 'Small things': 700 },
+    2820,
+    'Maud',
+    day(-40),
+  )
 
   say('Laid out the palette', [
-    finish({ name: 'Buttermilk', role: 'dominant', family: 'paint', sheen: 'eggshell', hex: '#efe6d2', usedFor: 'walls above the dado', m2: 41, surface: 'walls', methods: 'paint', bandFromMm: 1200 }),
-    finish({ name: 'Old tile', role: 'dominant', family: 'ceramic', sheen: 'gloss', hex: '#e6e8e2', usedFor: 'dado, the owner’s', m2: 17, texture: 'tile', surface: 'walls', bandToMm: 1200, fate: 'keep', condition: 'good', material: 'tile', laidYear: 1962 }),
-    finish({ name: 'Moss bench', role: 'secondary', family: 'leather', sheen: 'satin', hex: '#64704c', usedFor: 'benches', m2: 12, surface: 'piece' }),
-    finish({ name: 'Fog oak', role: 'secondary', family: 'wood', sheen: 'matt', hex: '#b89a72', usedFor: 'tables', m2: 13, surface: 'piece' }),
-    finish({ name: 'Grey boards', role: 'secondary', family: 'wood', sheen: 'satin', hex: '#a58f74', usedFor: 'floor, worn', m2: 8, surface: 'floor', fate: 'camouflage', condition: 'worn', material: 'wood', laidYear: 1931 }),
-    finish({ name: 'Rust line', role: 'accent', family: 'textile', sheen: 'matt', hex: '#a84f33', usedFor: 'runners', m2: 3.4, surface: 'piece' }),
-    finish({ name: 'Runner stripe', role: 'accent', family: 'textile', sheen: 'matt', hex: '#f3ecdb', usedFor: 'table runners', m2: 4.2, surface: 'piece', pattern: 'stripe', patternScale: 'medium', repeatMm: 120 }),
-    finish({ name: 'Pale brass', role: 'accent', family: 'metal', sheen: 'satin', hex: '#b79a5c', usedFor: 'lamps', m2: 1.2, surface: 'piece' }),
-    finish({ name: 'Green brass', role: 'accent', family: 'metal', sheen: 'gloss', hex: '#a5a24b', usedFor: 'hooks, kept', m2: 0.3, surface: 'piece', texture: 'polished', fate: 'keep', condition: 'good' }),
-    finish({ name: 'Fern', role: 'accent', family: 'greenery', sheen: 'matt', hex: '#5f7a3c', usedFor: 'pots in the bay', m2: 0.9, surface: 'piece' }),
+    finish({
+      name: 'Buttermilk',
+      role: 'dominant',
+      family: 'paint',
+      sheen: 'eggshell',
+      hex: '#efe6d2',
+      usedFor: 'walls above the dado',
+      m2: 41,
+      surface: 'walls',
+      methods: 'paint',
+      bandFromMm: 1200,
+    }),
+    finish({
+      name: 'Old tile',
+      role: 'dominant',
+      family: 'ceramic',
+      sheen: 'gloss',
+      hex: '#e6e8e2',
+      usedFor: 'dado, the owner’s',
+      m2: 17,
+      texture: 'tile',
+      surface: 'walls',
+      bandToMm: 1200,
+      fate: 'keep',
+      condition: 'good',
+      material: 'tile',
+      laidYear: 1962,
+    }),
+    finish({
+      name: 'Moss bench',
+      role: 'secondary',
+      family: 'leather',
+      sheen: 'satin',
+      hex: '#64704c',
+      usedFor: 'benches',
+      m2: 12,
+      surface: 'piece',
+    }),
+    finish({
+      name: 'Fog oak',
+      role: 'secondary',
+      family: 'wood',
+      sheen: 'matt',
+      hex: '#b89a72',
+      usedFor: 'tables',
+      m2: 13,
+      surface: 'piece',
+    }),
+    finish({
+      name: 'Grey boards',
+      role: 'secondary',
+      family: 'wood',
+      sheen: 'satin',
+      hex: '#a58f74',
+      usedFor: 'floor, worn',
+      m2: 8,
+      surface: 'floor',
+      fate: 'camouflage',
+      condition: 'worn',
+      material: 'wood',
+      laidYear: 1931,
+    }),
+    finish({
+      name: 'Rust line',
+      role: 'accent',
+      family: 'textile',
+      sheen: 'matt',
+      hex: '#a84f33',
+      usedFor: 'runners',
+      m2: 3.4,
+      surface: 'piece',
+    }),
+    finish({
+      name: 'Runner stripe',
+      role: 'accent',
+      family: 'textile',
+      sheen: 'matt',
+      hex: '#f3ecdb',
+      usedFor: 'table runners',
+      m2: 4.2,
+      surface: 'piece',
+      pattern: 'stripe',
+      patternScale: 'medium',
+      repeatMm: 120,
+    }),
+    finish({
+      name: 'Pale brass',
+      role: 'accent',
+      family: 'metal',
+      sheen: 'satin',
+      hex: '#b79a5c',
+      usedFor: 'lamps',
+      m2: 1.2,
+      surface: 'piece',
+    }),
+    finish({
+      name: 'Green brass',
+      role: 'accent',
+      family: 'metal',
+      sheen: 'gloss',
+      hex: '#a5a24b',
+      usedFor: 'hooks, kept',
+      m2: 0.3,
+      surface: 'piece',
+      texture: 'polished',
+      fate: 'keep',
+      condition: 'good',
+    }),
+    finish({
+      name: 'Fern',
+      role: 'accent',
+      family: 'greenery',
+      sheen: 'matt',
+      hex: '#5f7a3c',
+      usedFor: 'pots in the bay',
+      m2: 0.9,
+      surface: 'piece',
+    }),
   ])
   say('Said what the stripe carries', [
-    add('patternPart', newId(), { finishId: idOf('finish', 'Runner stripe'), partId: idOf('finish', 'Rust line'), sharePpm: percent(30) }),
-    add('patternPart', newId(), { finishId: idOf('finish', 'Runner stripe'), partId: idOf('finish', 'Moss bench'), sharePpm: percent(15) }),
+    add('patternPart', newId(), {
+      finishId: idOf('finish', 'Runner stripe'),
+      partId: idOf('finish', 'Rust line'),
+      sharePpm: percent(30),
+    }),
+    add('patternPart', newId(), {
+      finishId: idOf('finish', 'Runner stripe'),
+      partId: idOf('finish', 'Moss bench'),
+      sharePpm: percent(15),
+    }),
   ])
   say('Ordered boards of both paints', [
-    ...told.sample('Buttermilk', { ordered: -20, came: -16, by: 'Maud' }, [0, 'morning', -15, 'right', 'Maud'], [2, 'morning', -15, 'open', 'Maud', 'yellower under the slope']),
+    ...told.sample(
+      'Buttermilk',
+      { ordered: -20, came: -16, by: 'Maud' },
+      [0, 'morning', -15, 'right', 'Maud'],
+      [2, 'morning', -15, 'open', 'Maud', 'yellower under the slope'],
+    ),
     ...told.sample('Moss bench', { ordered: -12 }),
   ])
 
-  say('Asked what to do about the floor', [make('scopeChoice', 'floor', { roomId: told.room(), name: 'The worn boards' })])
-  const way = (name: string, kind: 'cover' | 'repaint' | 'replace' | 'leave', cost: number, days: number, lifeYears: number | null, methods: string, chosen = false) =>
-    add('scopeOption', newId(), { choiceId: idOf('scopeChoice', 'floor'), way: kind, name, costMinor: cents(cost), days, lifeYears, methods, chosen, pieceId: null })
-  say('Priced four ways for the floor', [way('Leave them, wax once', 'leave', 160, 1, 1, ''), way('Two flat runners, backed', 'cover', 980, 1, 6, '', true), way('Sand and paint', 'repaint', 2950, 6, 8, 'paint, remove'), way('New oak boards', 'replace', 5400, 9, 30, 'remove')])
+  say('Asked what to do about the floor', [
+    make('scopeChoice', 'floor', { roomId: told.room(), name: 'The worn boards' }),
+  ])
+  const way = (
+    name: string,
+    kind: 'cover' | 'repaint' | 'replace' | 'leave',
+    cost: number,
+    days: number,
+    lifeYears: number | null,
+    methods: string,
+    chosen = false,
+  ) =>
+    add('scopeOption', newId(), {
+      choiceId: idOf('scopeChoice', 'floor'),
+      way: kind,
+      name,
+      costMinor: cents(cost),
+      days,
+      lifeYears,
+      methods,
+      chosen,
+      pieceId: null,
+    })
+  say('Priced four ways for the floor', [
+    way('Leave them, wax once', 'leave', 160, 1, 1, ''),
+    way('Two flat runners, backed', 'cover', 980, 1, 6, '', true),
+    way('Sand and paint', 'repaint', 2950, 6, 8, 'paint, remove'),
+    way('New oak boards', 'replace', 5400, 9, 30, 'remove'),
+  ])
 
-  plan('Planned putting the wall back', { name: 'Paint the walls back', category: 'Walls and floor', allowance: 620, offers: [] })
+  plan('Planned putting the wall back', {
+    name: 'Paint the walls back',
+    category: 'Walls and floor',
+    allowance: 620,
+    offers: [],
+  })
   say('Asked the owner for leave to paint', [
-    add('permission', newId(), { method: 'paint', ask: 'May we paint above the dado?', askedOf: 'the owner, by letter', askedOn: day(-32), answer: 'yes', answeredOn: day(-21), restore: 'Two coats of the old cream at the end of the lease', restorePieceId: idOf('piece', 'Paint the walls back') }),
-    add('permission', newId(), { method: 'drill', ask: 'Four holes for lamps in the ceiling beam?', askedOf: 'the owner, by letter', askedOn: day(-9), answer: 'waiting', answeredOn: null, restore: 'Plugged and stained', restorePieceId: null }),
+    add('permission', newId(), {
+      method: 'paint',
+      ask: 'May we paint above the dado?',
+      askedOf: 'the owner, by letter',
+      askedOn: day(-32),
+      answer: 'yes',
+      answeredOn: day(-21),
+      restore: 'Two coats of the old cream at the end of the lease',
+      restorePieceId: idOf('piece', 'Paint the walls back'),
+    }),
+    add('permission', newId(), {
+      method: 'drill',
+      ask: 'Four holes for lamps in the ceiling beam?',
+      askedOf: 'the owner, by letter',
+      askedOn: day(-9),
+      answer: 'waiting',
+      answeredOn: null,
+      restore: 'Plugged and stained',
+      restorePieceId: null,
+    }),
   ])
 
   plan('Planned the tables', {
@@ -108,8 +356,30 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
     depthMm: 700,
     heightMm: 760,
     offers: [
-      { from: 'Kestrel Contract', name: 'Oak-topped table 70 × 70', source: 'trade', tradePpm: percent(18), price: 465, delivery: 120, lead: 35, returns: 14, hex: '#b89a72', size: [700, 700, 750], lifeYears: 15 },
-      { from: 'The Back Room', name: 'Café tables, mixed', source: 'second-hand', condition: 'two wobble', price: 120, lead: 4, hex: '#8b5e3f', size: [750, 720, 740], lifeYears: 6 },
+      {
+        from: 'Kestrel Contract',
+        name: 'Oak-topped table 70 × 70',
+        source: 'trade',
+        tradePpm: percent(18),
+        price: 465,
+        delivery: 120,
+        lead: 35,
+        returns: 14,
+        hex: '#b89a72',
+        size: [700, 700, 750],
+        lifeYears: 15,
+      },
+      {
+        from: 'The Back Room',
+        name: 'Café tables, mixed',
+        source: 'second-hand',
+        condition: 'two wobble',
+        price: 120,
+        lead: 4,
+        hex: '#8b5e3f',
+        size: [750, 720, 740],
+        lifeYears: 6,
+      },
     ],
     chosen: 'One height, wiped in a stroke',
   })
@@ -120,8 +390,29 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
     quantity: 18,
     allowance: 3200,
     offers: [
-      { from: 'Kestrel Contract', name: 'Beech chair, stacks six high', source: 'trade', tradePpm: percent(18), price: 168, delivery: 90, lead: 35, returns: 14, hex: '#c19a6b', size: [420, 480, 800], lifeYears: 12 },
-      { from: 'Marl Street Turners', name: 'Spindle chair, painted', price: 210, delivery: 80, lead: 42, returns: 14, hex: '#64704c', lifeYears: 20 },
+      {
+        from: 'Kestrel Contract',
+        name: 'Beech chair, stacks six high',
+        source: 'trade',
+        tradePpm: percent(18),
+        price: 168,
+        delivery: 90,
+        lead: 35,
+        returns: 14,
+        hex: '#c19a6b',
+        size: [420, 480, 800],
+        lifeYears: 12,
+      },
+      {
+        from: 'Marl Street Turners',
+        name: 'Spindle chair, painted',
+        price: 210,
+        delivery: 80,
+        lead: 42,
+        returns: 14,
+        hex: '#64704c',
+        lifeYears: 20,
+      },
     ],
     chosen: 'Eighteen in the corner before the floor is washed',
   })
@@ -133,8 +424,29 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
     allowance: 2400,
     zone: 'bay',
     offers: [
-      { from: 'Oakum Yard', name: 'Bench with a moss seat', source: 'custom', price: 690, delivery: 60, lead: 49, hex: '#64704c', lifeYears: 20 },
-      { name: 'Church pews cut down', source: 'altered', from: 'The Back Room', condition: 'oak, long', price: 180, workMinor: cents(520), hours: 12, hourMinor: cents(48), lead: 21, hex: '#8d6b47', lifeYears: 25 },
+      {
+        from: 'Oakum Yard',
+        name: 'Bench with a moss seat',
+        source: 'custom',
+        price: 690,
+        delivery: 60,
+        lead: 49,
+        hex: '#64704c',
+        lifeYears: 20,
+      },
+      {
+        name: 'Church pews cut down',
+        source: 'altered',
+        from: 'The Back Room',
+        condition: 'oak, long',
+        price: 180,
+        workMinor: cents(520),
+        hours: 12,
+        hourMinor: cents(48),
+        lead: 21,
+        hex: '#8d6b47',
+        lifeYears: 25,
+      },
     ],
   })
   plan('Planned the lamps', {
@@ -144,12 +456,55 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
     quantity: 6,
     allowance: 2100,
     offers: [
-      { from: 'Lantern Row', name: 'Brass shade on a long flex', price: 285, off: 10, delivery: 40, lead: 20, returns: 28, window: 45, hex: '#b79a5c', methods: 'drill, wire in', lifeYears: 20 },
-      { from: 'Lantern Row', name: 'Clamp-on beam lamp', price: 198, delivery: 40, lead: 14, returns: 28, window: 45, hex: '#b79a5c', lifeYears: 12 },
+      {
+        from: 'Lantern Row',
+        name: 'Brass shade on a long flex',
+        price: 285,
+        off: 10,
+        delivery: 40,
+        lead: 20,
+        returns: 28,
+        window: 45,
+        hex: '#b79a5c',
+        methods: 'drill, wire in',
+        lifeYears: 20,
+      },
+      {
+        from: 'Lantern Row',
+        name: 'Clamp-on beam lamp',
+        price: 198,
+        delivery: 40,
+        lead: 14,
+        returns: 28,
+        window: 45,
+        hex: '#b79a5c',
+        lifeYears: 12,
+      },
     ],
     chosen: 'A pool of light on each table',
   })
-  plan('Planned the wall lights', { name: 'Wall lights by the counter', category: 'Light', serves: ['light'], quantity: 2, allowance: 420, zone: 'counter', offers: [{ from: 'Lantern Row', name: 'Tin wall light', price: 146, delivery: 0, lead: 12, returns: 28, window: 45, hex: '#a9aaa7', lifeYears: 15 }], chosen: 'Plugs in, and hangs from the dresser' })
+  plan('Planned the wall lights', {
+    name: 'Wall lights by the counter',
+    category: 'Light',
+    serves: ['light'],
+    quantity: 2,
+    allowance: 420,
+    zone: 'counter',
+    offers: [
+      {
+        from: 'Lantern Row',
+        name: 'Tin wall light',
+        price: 146,
+        delivery: 0,
+        lead: 12,
+        returns: 28,
+        window: 45,
+        hex: '#a9aaa7',
+        lifeYears: 15,
+      },
+    ],
+    chosen: 'Plugs in, and hangs from the dresser',
+  })
   plan('Planned the runners', {
     name: 'Table runners',
     category: 'Table linen',
@@ -157,15 +512,106 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
     quantity: 9,
     allowance: 620,
     offers: [
-      { from: 'Harbour Weavers', name: 'Striped runner, cottonised flax', price: 58, off: 5, delivery: 12, lead: 18, returns: 21, window: 30, hex: '#f3ecdb', also: ['#a84f33', '#64704c'], lifeYears: 3 },
-      { from: 'Sail Loft Supply', name: 'Plain canvas runner', price: 39, delivery: 10, lead: 9, returns: 14, hex: '#e8dfca', lifeYears: 4 },
+      {
+        from: 'Harbour Weavers',
+        name: 'Striped runner, cottonised flax',
+        price: 58,
+        off: 5,
+        delivery: 12,
+        lead: 18,
+        returns: 21,
+        window: 30,
+        hex: '#f3ecdb',
+        also: ['#a84f33', '#64704c'],
+        lifeYears: 3,
+      },
+      {
+        from: 'Sail Loft Supply',
+        name: 'Plain canvas runner',
+        price: 39,
+        delivery: 10,
+        lead: 9,
+        returns: 14,
+        hex: '#e8dfca',
+        lifeYears: 4,
+      },
     ],
     chosen: 'Holds two colours of the room at once',
   })
-  plan('Planned the napkins', { name: 'Napkins', category: 'Table linen', serves: ['wipe'], quantity: 60, allowance: 520, offers: [{ from: 'Harbour Weavers', name: 'Napkins, packs of 12', price: 84, packSize: 12, delivery: 0, lead: 10, returns: 21, window: 30, hex: '#a84f33', lifeYears: 2 }], chosen: 'Rust hides jam' })
-  plan('Planned the paint', { name: 'Buttermilk for the walls', category: 'Walls and floor', serves: ['wipe'], quantity: 10, unit: 'litres', allowance: 480, hides: true, offers: [{ from: 'Slipway Paints', name: 'Buttermilk, scrubbable, 5 litres', price: 118, packSize: 5, lead: 3, hex: '#efe6d2', methods: 'paint', priceKind: 'from memory', lifeYears: 6 }], chosen: 'Its board stayed clean by the kettle' })
-  plan('Planned rented trestles for the works', { name: 'Trestles while it is painted', category: 'Small things', quantity: 6, allowance: 220, offers: [{ from: 'Gannet & Daughters', name: 'Folding trestle, by the week', source: 'rented', price: 9, periods: 3, delivery: 30, lead: 2, goBackOn: day(110), hex: '#c8b08a' }], chosen: 'Breakfast goes on in the hall' })
-  plan('Planned jars', { name: 'Jars for jam', category: 'Small things', serves: ['store'], quantity: 24, allowance: 140, offers: [{ name: 'From the inn’s cellar', source: 'gift', origin: 'Maud’s aunt', price: 0 }], chosen: 'Nobody has jars like these' })
+  plan('Planned the napkins', {
+    name: 'Napkins',
+    category: 'Table linen',
+    serves: ['wipe'],
+    quantity: 60,
+    allowance: 520,
+    offers: [
+      {
+        from: 'Harbour Weavers',
+        name: 'Napkins, packs of 12',
+        price: 84,
+        packSize: 12,
+        delivery: 0,
+        lead: 10,
+        returns: 21,
+        window: 30,
+        hex: '#a84f33',
+        lifeYears: 2,
+      },
+    ],
+    chosen: 'Rust hides jam',
+  })
+  plan('Planned the paint', {
+    name: 'Buttermilk for the walls',
+    category: 'Walls and floor',
+    serves: ['wipe'],
+    quantity: 10,
+    unit: 'litres',
+    allowance: 480,
+    hides: true,
+    offers: [
+      {
+        from: 'Slipway Paints',
+        name: 'Buttermilk, scrubbable, 5 litres',
+        price: 118,
+        packSize: 5,
+        lead: 3,
+        hex: '#efe6d2',
+        methods: 'paint',
+        priceKind: 'from memory',
+        lifeYears: 6,
+      },
+    ],
+    chosen: 'Its board stayed clean by the kettle',
+  })
+  plan('Planned rented trestles for the works', {
+    name: 'Trestles while it is painted',
+    category: 'Small things',
+    quantity: 6,
+    allowance: 220,
+    offers: [
+      {
+        from: 'Gannet & Daughters',
+        name: 'Folding trestle, by the week',
+        source: 'rented',
+        price: 9,
+        periods: 3,
+        delivery: 30,
+        lead: 2,
+        goBackOn: day(110),
+        hex: '#c8b08a',
+      },
+    ],
+    chosen: 'Breakfast goes on in the hall',
+  })
+  plan('Planned jars', {
+    name: 'Jars for jam',
+    category: 'Small things',
+    serves: ['store'],
+    quantity: 24,
+    allowance: 140,
+    offers: [{ name: 'From the inn’s cellar', source: 'gift', origin: 'Maud’s aunt', price: 0 }],
+    chosen: 'Nobody has jars like these',
+  })
   say('Hung the palette on its pieces', [
     change('finish', 'Fog oak', { pieceId: idOf('piece', 'Tables for two') }),
     change('finish', 'Moss bench', { pieceId: idOf('piece', 'Bay benches') }),
@@ -175,17 +621,89 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
   ])
 
   const kestrel = told.row('candidate', 'Beech chair, stacks six high').sellerId ?? ''
-  say('Found a coupon of Kestrel Contract', [make('coupon', 'spring', { sellerId: kestrel, name: 'Spring opening, 4 %', gives: 'percent', ratePpm: percent(4), amountMinor: minor(0), base: 'reduced price', minimumMinor: cents(5000), endsOn: day(20), conditions: 'One order a house, not on sale goods' })])
-  order('Ordered tables and chairs in one order', 'kestrel', { 'Oak-topped table 70 × 70': 9, 'Beech chair, stacks six high': 18 }, day(-10), { boughtBy: 'studio', taxRounding: 'total', depositMinor: cents(2000), balanceDueOn: day(24), reference: 'K-3307', coupon: 'spring' })
-  order('Ordered runners and napkins', 'weavers', { 'Striped runner, cottonised flax': 9, 'Napkins, packs of 12': 5 }, day(-8), { boughtBy: 'studio' })
+  say('Found a coupon of Kestrel Contract', [
+    make('coupon', 'spring', {
+      sellerId: kestrel,
+      name: 'Spring opening, 4 %',
+      gives: 'percent',
+      ratePpm: percent(4),
+      amountMinor: minor(0),
+      base: 'reduced price',
+      minimumMinor: cents(5000),
+      endsOn: day(20),
+      conditions: 'One order a house, not on sale goods',
+    }),
+  ])
+  order(
+    'Ordered tables and chairs in one order',
+    'kestrel',
+    { 'Oak-topped table 70 × 70': 9, 'Beech chair, stacks six high': 18 },
+    day(-10),
+    {
+      boughtBy: 'studio',
+      taxRounding: 'total',
+      depositMinor: cents(2000),
+      balanceDueOn: day(24),
+      reference: 'K-3307',
+      coupon: 'spring',
+    },
+  )
+  order(
+    'Ordered runners and napkins',
+    'weavers',
+    { 'Striped runner, cottonised flax': 9, 'Napkins, packs of 12': 5 },
+    day(-8),
+    { boughtBy: 'studio' },
+  )
   pay('Paid the linen', 'weavers', 925.9, day(-8))
-  say('Three runners are not to be had in that stripe', [add('cancellation', newId(), { purchaseId: idOf('purchase', 'Striped runner, cottonised flax'), packs: 3, cancelledOn: day(-3), reason: 'The weaver has yarn for six', creditMinor: cents(165.3), keptMinor: minor(0), wantedAgain: true })])
+  say('Three runners are not to be had in that stripe', [
+    add('cancellation', newId(), {
+      purchaseId: idOf('purchase', 'Striped runner, cottonised flax'),
+      packs: 3,
+      cancelledOn: day(-3),
+      reason: 'The weaver has yarn for six',
+      creditMinor: cents(165.3),
+      keptMinor: minor(0),
+      wantedAgain: true,
+    }),
+  ])
   order('Ordered the wall lights', 'lights', { 'Tin wall light': 2 }, day(-19))
   pay('Paid the wall lights', 'lights', 292, day(-19), { tender: 'card' })
   receive('Both wall lights came', 'Tin wall light', 2, day(-9))
-  say('One wall light goes back, and the seller took it', [add('return', newId(), { ...blank.return, purchaseId: idOf('purchase', 'Tin wall light'), packs: 1, sentOn: day(-7), reason: 'The plate is bent', creditMinor: cents(131.4), restockingMinor: cents(14.6), settles: 'money', acceptedOn: day(-2), wantedAgain: false })])
-  say('Asked Maud about the benches', [make('question', 'benches', { pieceId: idOf('piece', 'Bay benches'), candidateId: null, ask: 'New benches with moss seats, or the pews cut down?', askedOn: day(-6), neededBy: day(6), answer: 'waiting', answerNote: '', answeredById: null, answeredOn: null })])
-  told.stand('Said where things stand', { 'Long dresser': [2], 'Bay benches': [0], 'Wall lights by the counter': [2, 1500] })
-  say('Said which paint is for which walls', [change('finish', 'Buttermilk', { pieceId: idOf('piece', 'Buttermilk for the walls') })])
+  say('One wall light goes back, and the seller took it', [
+    add('return', newId(), {
+      ...blank.return,
+      purchaseId: idOf('purchase', 'Tin wall light'),
+      packs: 1,
+      sentOn: day(-7),
+      reason: 'The plate is bent',
+      creditMinor: cents(131.4),
+      restockingMinor: cents(14.6),
+      settles: 'money',
+      acceptedOn: day(-2),
+      wantedAgain: false,
+    }),
+  ])
+  say('Asked Maud about the benches', [
+    make('question', 'benches', {
+      pieceId: idOf('piece', 'Bay benches'),
+      candidateId: null,
+      ask: 'New benches with moss seats, or the pews cut down?',
+      askedOn: day(-6),
+      neededBy: day(6),
+      answer: 'waiting',
+      answerNote: '',
+      answeredById: null,
+      answeredOn: null,
+    }),
+  ])
+  told.stand('Said where things stand', {
+    'Long dresser': [2],
+    'Bay benches': [0],
+    'Wall lights by the counter': [2, 1500],
+  })
+  say('Said which paint is for which walls', [
+    change('finish', 'Buttermilk', { pieceId: idOf('piece', 'Buttermilk for the walls') }),
+  ])
   return { makeoverId: told.makeoverId, changeSets: told.changeSets, studio: told.studioAfter() }
 }

@@ -12,7 +12,9 @@ export const demoDay = plainDate('2026-09-01')
 type Drawn = { readonly bytes: Uint8Array; readonly sha256: string }
 
 /** Each makeover by the name of its file; ids count up, so that the same demo gives the same rows. */
-export async function demoFiles(draw: (svg: string) => Promise<Drawn>): Promise<{ name: string; documents: Documents; files: ParcelFile[] }[]> {
+export async function demoFiles(
+  draw: (svg: string) => Promise<Drawn>,
+): Promise<{ name: string; documents: Documents; files: ParcelFile[] }[]> {
   let next = 1
   const newId = (): string => `01900000-0000-7000-8000-${(next++).toString(16).padStart(12, '0')}`
   const studioId = newId()
@@ -29,7 +31,14 @@ export async function demoFiles(draw: (svg: string) => Promise<Drawn>): Promise<
     })
     documents = apply(documents, operations, newId()).documents
     studio = documents.studio
-    made.push({ name: (headOf(documents.makeover)?.name ?? '').toLowerCase().replace(/[^a-z]+/g, '-').replace(/^-|-$/g, ''), documents, files })
+    made.push({
+      name: (headOf(documents.makeover)?.name ?? '')
+        .toLowerCase()
+        .replace(/[^a-z]+/g, '-')
+        .replace(/^-|-$/g, ''),
+      documents,
+      files,
+    })
   }
   return made
 }

@@ -5,7 +5,13 @@ import { breakfastRoom } from './breakfast-room.ts'
 import { musicRoom, type Told } from './music-room.ts'
 import { teaRoom } from './tea-room.ts'
 
-export const demoDecorator = { studioName: 'Wren & Tide', timeZone: 'Europe/Lisbon', name: 'Ottilie Wren', email: 'ottilie@wrenandtide.example', password: 'lamplight-on-larch' }
+export const demoDecorator = {
+  studioName: 'Wren & Tide',
+  timeZone: 'Europe/Lisbon',
+  name: 'Ottilie Wren',
+  email: 'ottilie@wrenandtide.example',
+  password: 'lamplight-on-larch',
+}
 
 /** Who else works in it; signed in with the same password. */
 export const demoHelpers = [{ name: 'Jory Tide', email: 'jory@wrenandtide.example' }]
@@ -14,6 +20,7 @@ export type { Told }
 
 export const demoMakeovers = (today: PlainDate, newId: () => string, studio: Studio): Told[] => {
   const told: Told[] = []
-  for (const tellOne of [teaRoom, musicRoom, breakfastRoom]) told.push(tellOne(today, newId, told.at(-1)?.studio ?? studio))
+  for (const tellOne of [teaRoom, musicRoom, breakfastRoom])
+    told.push(tellOne(today, newId, told.at(-1)?.studio ?? studio))
   return told
 }

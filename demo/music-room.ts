@@ -11,28 +11,54 @@ import { cents, percent, tell, type Offer } from './telling.ts'
 
 export type Told = { readonly makeoverId: string; readonly changeSets: readonly ChangeSet[]; readonly studio: Studio }
 
-export const chooseAll = (told: ReturnType<typeof tell>, choices: Readonly<Record<string, string>>) => Object.entries(choices).map(([question, school]) => add('school', told.newId(), { question: question as 'colours', school }))
+export const chooseAll = (told: ReturnType<typeof tell>, choices: Readonly<Record<string, string>>) =>
+  Object.entries(choices).map(([question, school]) =>
+    add('school', told.newId(), { question: question as 'colours', school }),
+  )
 
 export function musicRoom(today: PlainDate, newId: () => string, studio: Studio): Told {
   const told = tell(today, newId, studio, { rate: 20, included: false })
   const { day, say, make, idOf, change, finish, plan, order, pay, receive, place, sign } = told
   say('Began the music room', [
-    make('makeover', 'head', { ...blank.makeover, name: 'Music room, Tern House', currency: 'EUR', units: 'metric', scope: 'refresh', installOn: day(45), builtYear: 1906 }),
+    make('makeover', 'head', {
+      ...blank.makeover,
+      name: 'Music room, Tern House',
+      currency: 'EUR',
+      units: 'metric',
+      scope: 'refresh',
+      installOn: day(45),
+      builtYear: 1906,
+    }),
     make('client', 'Nell', { name: 'Nell Ashgrove' }),
     make('client', 'Piet', { name: 'Piet Ashgrove' }),
     make('room', 'Music room', { name: 'Music room' }),
   ])
-  say('Parted the room in two', [make('zone', 'playing', { ...blank.zone, roomId: told.room(), name: 'The playing end' }), make('zone', 'window', { ...blank.zone, roomId: told.room(), name: 'Under the window' })])
+  say('Parted the room in two', [
+    make('zone', 'playing', { ...blank.zone, roomId: told.room(), name: 'The playing end' }),
+    make('zone', 'window', { ...blank.zone, roomId: told.room(), name: 'Under the window' }),
+  ])
 
   told.measure('Measured the music room', told.room(), musicRoomLengths)
   const survey = rowsOf(told.documents().makeover, 'survey')[0]
   if (survey)
     say('Noted which way it looks, and where the zones lie', [
-      edit('survey', survey, { facesDeg: 205, measuredOn: day(-60), note: 'The bay looks over the harbour; the floor falls 8 mm towards it' }),
+      edit('survey', survey, {
+        facesDeg: 205,
+        measuredOn: day(-60),
+        note: 'The bay looks over the harbour; the floor falls 8 mm towards it',
+      }),
       change('zone', 'playing', { wallId: told.wall(told.room(), 10), fromMm: 300, widthMm: 3400, depthMm: 2300 }),
       change('zone', 'window', { wallId: told.wall(told.room(), 2), fromMm: 0, widthMm: 1300, depthMm: 1500 }),
     ])
-  const stage = (place: number, what: 'gate' | 'door' | 'corridor' | 'turn' | 'stair', name: string, widthMm: number, heightMm: number | null, depthMm: number | null, note = '') => add('passage', newId(), { ...blank.passage, place, what, name, widthMm, heightMm, depthMm, note })
+  const stage = (
+    place: number,
+    what: 'gate' | 'door' | 'corridor' | 'turn' | 'stair',
+    name: string,
+    widthMm: number,
+    heightMm: number | null,
+    depthMm: number | null,
+    note = '',
+  ) => add('passage', newId(), { ...blank.passage, place, what, name, widthMm, heightMm, depthMm, note })
   say('Walked the way in with a tape', [
     stage(1, 'gate', 'Quay gate', 1100, null, null, 'cobbles, no vans beyond it'),
     stage(2, 'door', 'Front door', 880, 2050, null),
@@ -40,7 +66,13 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
     stage(4, 'stair', 'One flight, straight', 870, 1980, null, '15 steps, the rail comes off'),
     stage(5, 'door', 'Hall door', 785, 2040, null),
   ])
-  const need = (key: string, name: string, importance: 'must' | 'should' | 'nice', who: string, zone: string | null = null) => make('need', key, { roomId: told.room(), zoneId: zone ? idOf('zone', zone) : null, name, importance, who })
+  const need = (
+    key: string,
+    name: string,
+    importance: 'must' | 'should' | 'nice',
+    who: string,
+    zone: string | null = null,
+  ) => make('need', key, { roomId: told.room(), zoneId: zone ? idOf('zone', zone) : null, name, importance, who })
   say('Wrote down what the room is for', [
     need('play', 'Two can play at once, side by side', 'must', 'Nell and Piet', 'playing'),
     need('read', 'Read notes after dusk', 'must', 'Piet, whose eyes tire', 'playing'),
@@ -51,27 +83,67 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
     need('tea', 'Somewhere to put down a cup', 'nice', 'friends on Thursdays', 'window'),
   ])
   say('Wrote down what the house does not allow', [
-    add('constraint', newId(), { roomId: null, reason: 'listed building', forbids: 'remove', note: 'The boards and the panelling stay' }),
+    add('constraint', newId(), {
+      roomId: null,
+      reason: 'listed building',
+      forbids: 'remove',
+      note: 'The boards and the panelling stay',
+    }),
     add('constraint', newId(), { roomId: null, reason: 'pets', forbids: 'toxic plant', note: 'Two cats' }),
     add('constraint', newId(), { roomId: null, reason: 'pets', forbids: 'corded', note: 'The younger cat climbs' }),
   ])
-  say('Chose whose practice to follow', chooseAll(told, { colours: 'as-inspired', begin: 'inspiration', woods: 'one-undertone', keepsakes: 'rule', splurge: 'touch' }))
-  const clipping = (name: string, liked: string, materials: string, hues: string, words: string) => make('inspiration', name, { name, liked, materials, hues, words })
+  say(
+    'Chose whose practice to follow',
+    chooseAll(told, {
+      colours: 'as-inspired',
+      begin: 'inspiration',
+      woods: 'one-undertone',
+      keepsakes: 'rule',
+      splurge: 'touch',
+    }),
+  )
+  const clipping = (name: string, liked: string, materials: string, hues: string, words: string) =>
+    make('inspiration', name, { name, liked, materials, hues, words })
   say('Put six pictures together', [
-    clipping('Boat shed doors', 'Blue that has been out in the rain', 'paint, larch', 'grey blue, honey', 'weathered, calm'),
-    clipping('The quilt, unfolded', 'Everything begins here', 'cotton, wool', 'damson, grey blue, ochre', 'warm, patched, kept'),
+    clipping(
+      'Boat shed doors',
+      'Blue that has been out in the rain',
+      'paint, larch',
+      'grey blue, honey',
+      'weathered, calm',
+    ),
+    clipping(
+      'The quilt, unfolded',
+      'Everything begins here',
+      'cotton, wool',
+      'damson, grey blue, ochre',
+      'warm, patched, kept',
+    ),
     clipping('Rehearsal in a barn', 'Cloth on the walls, no echo', 'felt, larch, wool', 'straw, honey', 'hushed, warm'),
     clipping('Field after harvest', 'Pale straw against wet earth', 'straw', 'straw, ochre', 'calm, open'),
     clipping('Ink on a score', 'Black and cream and nothing else', 'paper, ink', 'cream, black', 'calm, exact'),
     clipping('A bowl by the sink', 'One green thing', 'ceramic', 'sea green', 'kept, small'),
   ])
 
-  say('Drafted the categories', ['Seating', 'Textiles', 'Light', 'Walls', 'Storage'].map((name, place) => make('category', name, { name, place })))
+  say(
+    'Drafted the categories',
+    ['Seating', 'Textiles', 'Light', 'Walls', 'Storage'].map((name, place) => make('category', name, { name, place })),
+  )
   plan('The quilt stays, and rules the scheme', {
     name: 'Great-aunt Sanna’s quilt',
     category: null,
     serves: ['quilt'],
-    offers: [{ name: 'The quilt', source: 'owned', keepReason: 'sentimental', origin: 'a chest on the landing', price: 0, hex: '#8a5a6b', also: ['#83a7ad', '#b99f72'] }],
+    offers: [
+      {
+        name: 'The quilt',
+        source: 'owned',
+        keepReason: 'sentimental',
+        origin: 'a chest on the landing',
+        price: 0,
+        hex: '#8a5a6b',
+        also: ['#83a7ad', '#b99f72'],
+      },
+    ],
     chosen: 'It is why the room is done at all',
   })
   plan('A music cabinet comes up from the hall', {
@@ -79,7 +151,18 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
     category: null,
     serves: ['store'],
     zone: 'playing',
-    offers: [{ name: 'Hall cabinet', source: 'moved', keepReason: 'works', origin: 'the hall', hole: 'gloves and leads have no drawer now', price: 0, hex: '#94603f', size: [880, 420, 960] }],
+    offers: [
+      {
+        name: 'Hall cabinet',
+        source: 'moved',
+        keepReason: 'works',
+        origin: 'the hall',
+        hole: 'gloves and leads have no drawer now',
+        price: 0,
+        hex: '#94603f',
+        size: [880, 420, 960],
+      },
+    ],
     chosen: 'Drawers of the right depth for scores',
   })
   plan('A cup table is lent', {
@@ -87,32 +170,196 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
     category: null,
     serves: ['tea'],
     zone: 'window',
-    offers: [{ name: 'Tripod table', source: 'borrowed', origin: 'the studio’s own stock', goBackOn: day(120), price: 0, hex: '#6d4630' }],
+    offers: [
+      {
+        name: 'Tripod table',
+        source: 'borrowed',
+        origin: 'the studio’s own stock',
+        goBackOn: day(120),
+        price: 0,
+        hex: '#6d4630',
+      },
+    ],
     chosen: 'Until they find one at the quay market',
   })
-  sign('Nell Ashgrove signed the budget', { Seating: 2450, Textiles: 1780, Light: 860, Walls: 640, Storage: 1520 }, 1450, 'Nell', day(-61))
+  sign(
+    'Nell Ashgrove signed the budget',
+    { Seating: 2450, Textiles: 1780, Light: 860, Walls: 640, Storage: 1520 },
+    1450,
+    'Nell',
+    day(-61),
+  )
 
   say('Laid out the palette', [
-    finish({ name: 'Rain barrel', role: 'dominant', family: 'paint', sheen: 'matt', hex: '#83a7ad', usedFor: 'walls', m2: 36, surface: 'walls', methods: 'paint' }),
-    finish({ name: 'Larch boards', role: 'dominant', family: 'wood', sheen: 'satin', hex: '#c59c5f', usedFor: 'floor, kept', m2: 17, surface: 'floor', suits: 'traffic', fate: 'keep', condition: 'worn', material: 'wood', laidYear: 1906 }),
-    finish({ name: 'Candle end', role: 'secondary', family: 'paint', sheen: 'satin', hex: '#f1e9da', usedFor: 'trim, door, window', m2: 7, surface: 'trim', methods: 'paint', suits: 'scrub' }),
-    finish({ name: 'Damson', role: 'secondary', family: 'textile', sheen: 'matt', hex: '#5d3d55', usedFor: 'curtains', m2: 11, surface: 'window' }),
-    finish({ name: 'Stubble', role: 'secondary', family: 'plush', sheen: 'matt', hex: '#b99f72', usedFor: 'felt hanging', m2: 4.5, surface: 'piece' }),
-    finish({ name: 'Elm', role: 'secondary', family: 'wood', sheen: 'matt', hex: '#8f5741', usedFor: 'bench, shelves', m2: 3.2, surface: 'piece' }),
-    finish({ name: 'Patchwork', role: 'secondary', family: 'textile', sheen: 'matt', hex: '#8a5a6b', usedFor: 'the quilt', m2: 1.3, surface: 'piece', pieceId: idOf('piece', 'Great-aunt Sanna’s quilt'), pattern: 'check', patternScale: 'large', repeatMm: 310 }),
-    finish({ name: 'Calendula', role: 'accent', family: 'textile', sheen: 'matt', hex: '#d18a2b', usedFor: 'stool seats', m2: 0.7, surface: 'piece' }),
-    finish({ name: 'Tin', role: 'accent', family: 'metal', sheen: 'satin', hex: '#a9aaa9', usedFor: 'lamps, pulls', m2: 0.5, surface: 'piece', texture: 'aged' }),
-    finish({ name: 'Sea glass', role: 'accent', family: 'ceramic', sheen: 'gloss', hex: '#3f857c', usedFor: 'bowls on the shelf', m2: 0.3, surface: 'piece' }),
-    finish({ name: 'Old distemper', role: 'secondary', family: 'paint', sheen: 'matt', hex: '#dcd3c4', usedFor: 'ceiling, flaking', m2: null, surface: 'ceiling', fate: 'change', condition: 'damaged', material: 'paint', laidYear: 1955 }),
-    finish({ name: 'Brown gloss', role: 'secondary', family: 'paint', sheen: 'gloss', hex: '#5d4433', usedFor: 'closet door', m2: 1.3, surface: 'other', fate: 'camouflage', condition: 'worn', material: 'paint', laidYear: 1988 }),
+    finish({
+      name: 'Rain barrel',
+      role: 'dominant',
+      family: 'paint',
+      sheen: 'matt',
+      hex: '#83a7ad',
+      usedFor: 'walls',
+      m2: 36,
+      surface: 'walls',
+      methods: 'paint',
+    }),
+    finish({
+      name: 'Larch boards',
+      role: 'dominant',
+      family: 'wood',
+      sheen: 'satin',
+      hex: '#c59c5f',
+      usedFor: 'floor, kept',
+      m2: 17,
+      surface: 'floor',
+      suits: 'traffic',
+      fate: 'keep',
+      condition: 'worn',
+      material: 'wood',
+      laidYear: 1906,
+    }),
+    finish({
+      name: 'Candle end',
+      role: 'secondary',
+      family: 'paint',
+      sheen: 'satin',
+      hex: '#f1e9da',
+      usedFor: 'trim, door, window',
+      m2: 7,
+      surface: 'trim',
+      methods: 'paint',
+      suits: 'scrub',
+    }),
+    finish({
+      name: 'Damson',
+      role: 'secondary',
+      family: 'textile',
+      sheen: 'matt',
+      hex: '#5d3d55',
+      usedFor: 'curtains',
+      m2: 11,
+      surface: 'window',
+    }),
+    finish({
+      name: 'Stubble',
+      role: 'secondary',
+      family: 'plush',
+      sheen: 'matt',
+      hex: '#b99f72',
+      usedFor: 'felt hanging',
+      m2: 4.5,
+      surface: 'piece',
+    }),
+    finish({
+      name: 'Elm',
+      role: 'secondary',
+      family: 'wood',
+      sheen: 'matt',
+      hex: '#8f5741',
+      usedFor: 'bench, shelves',
+      m2: 3.2,
+      surface: 'piece',
+    }),
+    finish({
+      name: 'Patchwork',
+      role: 'secondary',
+      family: 'textile',
+      sheen: 'matt',
+      hex: '#8a5a6b',
+      usedFor: 'the quilt',
+      m2: 1.3,
+      surface: 'piece',
+      pieceId: idOf('piece', 'Great-aunt Sanna’s quilt'),
+      pattern: 'check',
+      patternScale: 'large',
+      repeatMm: 310,
+    }),
+    finish({
+      name: 'Calendula',
+      role: 'accent',
+      family: 'textile',
+      sheen: 'matt',
+      hex: '#d18a2b',
+      usedFor: 'stool seats',
+      m2: 0.7,
+      surface: 'piece',
+    }),
+    finish({
+      name: 'Tin',
+      role: 'accent',
+      family: 'metal',
+      sheen: 'satin',
+      hex: '#a9aaa9',
+      usedFor: 'lamps, pulls',
+      m2: 0.5,
+      surface: 'piece',
+      texture: 'aged',
+    }),
+    finish({
+      name: 'Sea glass',
+      role: 'accent',
+      family: 'ceramic',
+      sheen: 'gloss',
+      hex: '#3f857c',
+      usedFor: 'bowls on the shelf',
+      m2: 0.3,
+      surface: 'piece',
+    }),
+    finish({
+      name: 'Old distemper',
+      role: 'secondary',
+      family: 'paint',
+      sheen: 'matt',
+      hex: '#dcd3c4',
+      usedFor: 'ceiling, flaking',
+      m2: null,
+      surface: 'ceiling',
+      fate: 'change',
+      condition: 'damaged',
+      material: 'paint',
+      laidYear: 1955,
+    }),
+    finish({
+      name: 'Brown gloss',
+      role: 'secondary',
+      family: 'paint',
+      sheen: 'gloss',
+      hex: '#5d4433',
+      usedFor: 'closet door',
+      m2: 1.3,
+      surface: 'other',
+      fate: 'camouflage',
+      condition: 'worn',
+      material: 'paint',
+      laidYear: 1988,
+    }),
   ])
   say('Said what the quilt holds', [
-    add('patternPart', newId(), { finishId: idOf('finish', 'Patchwork'), partId: idOf('finish', 'Rain barrel'), sharePpm: percent(25) }),
-    add('patternPart', newId(), { finishId: idOf('finish', 'Patchwork'), partId: idOf('finish', 'Stubble'), sharePpm: percent(20) }),
+    add('patternPart', newId(), {
+      finishId: idOf('finish', 'Patchwork'),
+      partId: idOf('finish', 'Rain barrel'),
+      sharePpm: percent(25),
+    }),
+    add('patternPart', newId(), {
+      finishId: idOf('finish', 'Patchwork'),
+      partId: idOf('finish', 'Stubble'),
+      sharePpm: percent(20),
+    }),
   ])
   say('Put the boards up', [
-    ...told.sample('Rain barrel', { ordered: -70, came: -66, verdict: 'right', by: 'both' }, [10, 'morning', -65, 'right', 'Nell'], [10, 'noon', -65, 'right', 'Nell'], [11, 'evening', -65, 'right', 'Piet', 'greyer than by day, and they like it so'], [11, 'lamp', -64, 'right', 'both']),
-    ...told.sample('Damson', { ordered: -40, came: -35, by: 'Nell' }, [2, 'morning', -34, 'right', 'Nell'], [2, 'noon', -34, 'open', 'Nell', 'nearly brown against the light']),
+    ...told.sample(
+      'Rain barrel',
+      { ordered: -70, came: -66, verdict: 'right', by: 'both' },
+      [10, 'morning', -65, 'right', 'Nell'],
+      [10, 'noon', -65, 'right', 'Nell'],
+      [11, 'evening', -65, 'right', 'Piet', 'greyer than by day, and they like it so'],
+      [11, 'lamp', -64, 'right', 'both'],
+    ),
+    ...told.sample(
+      'Damson',
+      { ordered: -40, came: -35, by: 'Nell' },
+      [2, 'morning', -34, 'right', 'Nell'],
+      [2, 'noon', -34, 'open', 'Nell', 'nearly brown against the light'],
+    ),
     ...told.sample('Candle end', { ordered: -18 }),
   ])
 
@@ -128,8 +375,31 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
     depthMm: 450,
     heightMm: 560,
     offers: [
-      { from: 'Marl Street Turners', name: 'Turned ash stool, wool seat', price: 236, off: 5, delivery: 38, lead: 21, returns: 14, hex: '#d18a2b', size: [420, 420, 520], lifeYears: 25, article: 'MS-21' },
-      { from: 'Gannet & Daughters', name: 'Steel stool, cork seat', price: 164, delivery: 25, lead: 9, returns: 30, hex: '#8a6b4c', size: [380, 380, 460], lifeYears: 12, window: 30 },
+      {
+        from: 'Marl Street Turners',
+        name: 'Turned ash stool, wool seat',
+        price: 236,
+        off: 5,
+        delivery: 38,
+        lead: 21,
+        returns: 14,
+        hex: '#d18a2b',
+        size: [420, 420, 520],
+        lifeYears: 25,
+        article: 'MS-21',
+      },
+      {
+        from: 'Gannet & Daughters',
+        name: 'Steel stool, cork seat',
+        price: 164,
+        delivery: 25,
+        lead: 9,
+        returns: 30,
+        hex: '#8a6b4c',
+        size: [380, 380, 460],
+        lifeYears: 12,
+        window: 30,
+      },
     ],
     chosen: 'Silent joints: the steel one creaks in the quiet bars',
   })
@@ -143,17 +413,76 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
     depthMm: 500,
     heightMm: 900,
     offers: [
-      { from: 'Oakum Yard', name: 'Elm bench, made to the bay', source: 'custom', price: 940, delivery: 70, lead: 42, hex: '#8f5741', size: [1895, 460, 840], lifeYears: 40 },
-      { from: 'Marl Street Turners', name: 'Ash settle with box', price: 1080, off: 8, delivery: 60, lead: 28, returns: 14, hex: '#cdae84', size: [1740, 520, 910], lifeYears: 30 },
+      {
+        from: 'Oakum Yard',
+        name: 'Elm bench, made to the bay',
+        source: 'custom',
+        price: 940,
+        delivery: 70,
+        lead: 42,
+        hex: '#8f5741',
+        size: [1895, 460, 840],
+        lifeYears: 40,
+      },
+      {
+        from: 'Marl Street Turners',
+        name: 'Ash settle with box',
+        price: 1080,
+        off: 8,
+        delivery: 60,
+        lead: 28,
+        returns: 14,
+        hex: '#cdae84',
+        size: [1740, 520, 910],
+        lifeYears: 30,
+      },
     ],
     chosen: 'Follows the bay to the millimetre; they like the red of the elm',
   })
   const chairs: Offer[] = [
-    { from: 'The Back Room', name: 'Chapel chairs', source: 'placeholder', condition: 'worn, sound', price: 18, lead: 2, hex: '#7a5337', lookAgainOn: day(60), lifeYears: 3 },
-    { from: 'Gannet & Daughters', name: 'Beech folding chair', price: 89, off: 10, delivery: 25, lead: 6, returns: 30, hex: '#c8a071', lifeYears: 12, window: 30 },
-    { from: 'Sail Loft Supply', name: 'Canvas folding chair', price: 112, delivery: 18, lead: 10, returns: 14, hex: '#5d3d55', lifeYears: 8 },
+    {
+      from: 'The Back Room',
+      name: 'Chapel chairs',
+      source: 'placeholder',
+      condition: 'worn, sound',
+      price: 18,
+      lead: 2,
+      hex: '#7a5337',
+      lookAgainOn: day(60),
+      lifeYears: 3,
+    },
+    {
+      from: 'Gannet & Daughters',
+      name: 'Beech folding chair',
+      price: 89,
+      off: 10,
+      delivery: 25,
+      lead: 6,
+      returns: 30,
+      hex: '#c8a071',
+      lifeYears: 12,
+      window: 30,
+    },
+    {
+      from: 'Sail Loft Supply',
+      name: 'Canvas folding chair',
+      price: 112,
+      delivery: 18,
+      lead: 10,
+      returns: 14,
+      hex: '#5d3d55',
+      lifeYears: 8,
+    },
   ]
-  plan('Planned chairs for guests', { name: 'Folding chairs for guests', category: 'Seating', serves: ['listen'], quantity: 3, allowance: 480, offers: chairs, chosen: 'Cheap, and good enough until the spring' })
+  plan('Planned chairs for guests', {
+    name: 'Folding chairs for guests',
+    category: 'Seating',
+    serves: ['listen'],
+    quantity: 3,
+    allowance: 480,
+    offers: chairs,
+    chosen: 'Cheap, and good enough until the spring',
+  })
   plan('Planned the curtain cloth', {
     name: 'Curtain cloth, heavy',
     category: 'Textiles',
@@ -162,8 +491,30 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
     unit: 'm',
     allowance: 980,
     offers: [
-      { from: 'Sail Loft Supply', name: 'Wool serge, damson, bolts of 4 m', price: 268, packSize: 4, off: 10, delivery: 24, lead: 18, returns: 21, hex: '#5d3d55', colourName: 'Damson 14', batch: 'K7', lifeYears: 20 },
-      { from: 'Harbour Weavers', name: 'Cotton velvet, plum', price: 79, lead: 30, returns: 14, hex: '#4c2e4a', lifeYears: 12, turnedDown: 'Half the weight, and it holds dust' },
+      {
+        from: 'Sail Loft Supply',
+        name: 'Wool serge, damson, bolts of 4 m',
+        price: 268,
+        packSize: 4,
+        off: 10,
+        delivery: 24,
+        lead: 18,
+        returns: 21,
+        hex: '#5d3d55',
+        colourName: 'Damson 14',
+        batch: 'K7',
+        lifeYears: 20,
+      },
+      {
+        from: 'Harbour Weavers',
+        name: 'Cotton velvet, plum',
+        price: 79,
+        lead: 30,
+        returns: 14,
+        hex: '#4c2e4a',
+        lifeYears: 12,
+        turnedDown: 'Half the weight, and it holds dust',
+      },
     ],
     chosen: 'Twice the weight of the velvet, and it takes the ring out',
   })
@@ -174,8 +525,29 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
     allowance: 620,
     zone: 'playing',
     offers: [
-      { from: 'Harbour Weavers', name: 'Flat wool rug 2.0 × 3.0 m', price: 498, delivery: 35, lead: 14, returns: 10, hex: '#b99f72', also: ['#83a7ad'], size: [2000, 3000, null], lifeYears: 15, window: 30 },
-      { from: 'The Back Room', name: 'Two worn runners, joined', source: 'second-hand', condition: 'thin in the middle', price: 240, delivery: 20, lead: 3, hex: '#8d4f3a' },
+      {
+        from: 'Harbour Weavers',
+        name: 'Flat wool rug 2.0 × 3.0 m',
+        price: 498,
+        delivery: 35,
+        lead: 14,
+        returns: 10,
+        hex: '#b99f72',
+        also: ['#83a7ad'],
+        size: [2000, 3000, null],
+        lifeYears: 15,
+        window: 30,
+      },
+      {
+        from: 'The Back Room',
+        name: 'Two worn runners, joined',
+        source: 'second-hand',
+        condition: 'thin in the middle',
+        price: 240,
+        delivery: 20,
+        lead: 3,
+        hex: '#8d4f3a',
+      },
     ],
     chosen: 'Thick enough to hush the boards, flat enough for a stand',
   })
@@ -185,8 +557,28 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
     serves: ['quiet'],
     allowance: 460,
     offers: [
-      { from: 'Harbour Weavers', name: 'Felted hanging 1.6 × 2.4 m', price: 372, off: 5, lead: 33, returns: 14, hex: '#b99f72', priceKind: 'seen', pricedOn: day(-41), lifeYears: 15 },
-      { from: 'Sail Loft Supply', name: 'Quilted sailcloth panel', price: 318, delivery: 24, lead: 20, returns: 21, hex: '#d9d2c0', lifeYears: 10 },
+      {
+        from: 'Harbour Weavers',
+        name: 'Felted hanging 1.6 × 2.4 m',
+        price: 372,
+        off: 5,
+        lead: 33,
+        returns: 14,
+        hex: '#b99f72',
+        priceKind: 'seen',
+        pricedOn: day(-41),
+        lifeYears: 15,
+      },
+      {
+        from: 'Sail Loft Supply',
+        name: 'Quilted sailcloth panel',
+        price: 318,
+        delivery: 24,
+        lead: 20,
+        returns: 21,
+        hex: '#d9d2c0',
+        lifeYears: 10,
+      },
     ],
     chosen: 'Soft side out, and the colour of the field they see from the window',
   })
@@ -199,8 +591,28 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
     zone: 'playing',
     setName: 'The two lamps',
     offers: [
-      { from: 'Lantern Row', name: 'Tin floor lamp with a long arm', price: 189, delivery: 22, lead: 12, returns: 28, hex: '#a9aaa7', lifeYears: 15, window: 30, qualities: '' },
-      { from: 'Gannet & Daughters', name: 'Clamp lamp for a stand', price: 74, delivery: 12, lead: 4, returns: 30, hex: '#2b2b2b', lifeYears: 8 },
+      {
+        from: 'Lantern Row',
+        name: 'Tin floor lamp with a long arm',
+        price: 189,
+        delivery: 22,
+        lead: 12,
+        returns: 28,
+        hex: '#a9aaa7',
+        lifeYears: 15,
+        window: 30,
+        qualities: '',
+      },
+      {
+        from: 'Gannet & Daughters',
+        name: 'Clamp lamp for a stand',
+        price: 74,
+        delivery: 12,
+        lead: 4,
+        returns: 30,
+        hex: '#2b2b2b',
+        lifeYears: 8,
+      },
     ],
     chosen: 'Lights both pages without a shadow from the bow arm',
   })
@@ -210,7 +622,18 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
     serves: ['read'],
     allowance: 240,
     zone: 'window',
-    offers: [{ from: 'Lantern Row', name: 'Glazed lamp, sea glass', price: 158, delivery: 14, lead: 16, returns: 28, hex: '#3f857c', lifeYears: 15 }],
+    offers: [
+      {
+        from: 'Lantern Row',
+        name: 'Glazed lamp, sea glass',
+        price: 158,
+        delivery: 14,
+        lead: 16,
+        returns: 28,
+        hex: '#3f857c',
+        lifeYears: 15,
+      },
+    ],
     chosen: 'Brings the green of the bowls across the room',
   })
   plan('Planned the wall paint', {
@@ -220,7 +643,19 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
     unit: 'litres',
     allowance: 330,
     hides: true,
-    offers: [{ from: 'Slipway Paints', name: 'Rain barrel, matt, tins of 2.5 litres', price: 46.5, packSize: 2.5, lead: 3, hex: '#83a7ad', methods: 'paint', batch: '0417', lifeYears: 8 }],
+    offers: [
+      {
+        from: 'Slipway Paints',
+        name: 'Rain barrel, matt, tins of 2.5 litres',
+        price: 46.5,
+        packSize: 2.5,
+        lead: 3,
+        hex: '#83a7ad',
+        methods: 'paint',
+        batch: '0417',
+        lifeYears: 8,
+      },
+    ],
     chosen: 'The board kept its blue by lamp light',
   })
   plan('Planned a frame for the quilt', {
@@ -229,8 +664,23 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
     serves: ['quilt'],
     allowance: 290,
     offers: [
-      { from: 'Oakum Yard', name: 'Box frame in elm, 1.1 × 1.1 m', source: 'custom', price: 236, lead: 24, hex: '#8f5741' },
-      { from: 'Marl Street Turners', name: 'Ash tray frame, unglazed', price: 148, delivery: 18, lead: 15, returns: 14, hex: '#cdae84' },
+      {
+        from: 'Oakum Yard',
+        name: 'Box frame in elm, 1.1 × 1.1 m',
+        source: 'custom',
+        price: 236,
+        lead: 24,
+        hex: '#8f5741',
+      },
+      {
+        from: 'Marl Street Turners',
+        name: 'Ash tray frame, unglazed',
+        price: 148,
+        delivery: 18,
+        lead: 15,
+        returns: 14,
+        hex: '#cdae84',
+      },
     ],
   })
   plan('Planned shelves for sheet music', {
@@ -241,8 +691,28 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
     allowance: 1300,
     zone: 'playing',
     offers: [
-      { from: 'Oakum Yard', name: 'Elm shelf, 900 mm, on hidden pins', price: 208, off: 4, delivery: 85, lead: 26, hex: '#8f5741', methods: 'drill', lifeYears: 40 },
-      { from: 'Gannet & Daughters', name: 'Painted shelf with a lip', price: 62, delivery: 30, lead: 8, returns: 30, hex: '#f1e9da', methods: 'drill', lifeYears: 15 },
+      {
+        from: 'Oakum Yard',
+        name: 'Elm shelf, 900 mm, on hidden pins',
+        price: 208,
+        off: 4,
+        delivery: 85,
+        lead: 26,
+        hex: '#8f5741',
+        methods: 'drill',
+        lifeYears: 40,
+      },
+      {
+        from: 'Gannet & Daughters',
+        name: 'Painted shelf with a lip',
+        price: 62,
+        delivery: 30,
+        lead: 8,
+        returns: 30,
+        hex: '#f1e9da',
+        methods: 'drill',
+        lifeYears: 15,
+      },
     ],
     chosen: 'One wood with the bench, made by the same hands',
   })
@@ -259,17 +729,42 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
   receive('The wall paint came', 'Rain barrel, matt, tins of 2.5 litres', 5, day(-47))
   place('The walls are painted', ['Rain barrel, matt, tins of 2.5 litres'], day(-30), day(-30))
 
-  sign('Piet Ashgrove signed a change: a heavier curtain and a rug', { Seating: 2450, Textiles: 2160, Light: 860, Walls: 640, Storage: 1520 }, 1450, 'Piet', day(-34), 'Emptied, the room rings more than it seemed: a heavier curtain cloth, and a rug under the players')
+  sign(
+    'Piet Ashgrove signed a change: a heavier curtain and a rug',
+    { Seating: 2450, Textiles: 2160, Light: 860, Walls: 640, Storage: 1520 },
+    1450,
+    'Piet',
+    day(-34),
+    'Emptied, the room rings more than it seemed: a heavier curtain cloth, and a rug under the players',
+  )
 
-  order('Ordered the playing stools', 'stools', { 'Turned ash stool, wool seat': 2 }, day(-33), { reference: 'MS 2231', depositMinor: cents(250) })
+  order('Ordered the playing stools', 'stools', { 'Turned ash stool, wool seat': 2 }, day(-33), {
+    reference: 'MS 2231',
+    depositMinor: cents(250),
+  })
   pay('Paid a deposit on the stools', 'stools', 250, day(-33))
   order('Ordered the curtain cloth', 'cloth', { 'Wool serge, damson, bolts of 4 m': 3 }, day(-31))
   pay('Paid the curtain cloth', 'cloth', 897.12, day(-31), { tender: 'card' })
   order('Ordered the reading lamps', 'lamps', { 'Tin floor lamp with a long arm': 2 }, day(-26))
-  say('They were given a card for Lantern Row', [make('credit', 'card', { sellerId: told.row('order', 'lamps').sellerId ?? '', kind: 'gift card', number: 'LR 0091', faceMinor: cents(120), gotOn: day(-90), expiresOn: day(40) })])
-  pay('Paid part of the lamps with the gift card', 'lamps', 80, day(-26), { tender: 'gift card', creditId: idOf('credit', 'card') })
+  say('They were given a card for Lantern Row', [
+    make('credit', 'card', {
+      sellerId: told.row('order', 'lamps').sellerId ?? '',
+      kind: 'gift card',
+      number: 'LR 0091',
+      faceMinor: cents(120),
+      gotOn: day(-90),
+      expiresOn: day(40),
+    }),
+  ])
+  pay('Paid part of the lamps with the gift card', 'lamps', 80, day(-26), {
+    tender: 'gift card',
+    creditId: idOf('credit', 'card'),
+  })
   pay('Paid the rest of the lamps', 'lamps', 400, day(-26), { tender: 'card' })
-  order('Ordered the listening bench', 'bench', { 'Elm bench, made to the bay': 1 }, day(-20), { depositMinor: cents(360), balanceDueOn: day(5) })
+  order('Ordered the listening bench', 'bench', { 'Elm bench, made to the bay': 1 }, day(-20), {
+    depositMinor: cents(360),
+    balanceDueOn: day(5),
+  })
   pay('Paid the deposit that Oakum Yard asks', 'bench', 360, day(-20))
   order('Ordered the rug', 'rug', { 'Flat wool rug 2.0 × 3.0 m': 1 }, day(-16))
   receive('Both reading lamps came', 'Tin floor lamp with a long arm', 2, day(-14))
@@ -282,12 +777,52 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
   place('The stools stand at the playing end', ['Turned ash stool, wool seat'], day(-7), null)
   pay('Paid a first part on the rug', 'rug', 200, day(-6))
   say('One reading lamp goes back: it hums', [
-    add('return', newId(), { ...blank.return, purchaseId: idOf('purchase', 'Tin floor lamp with a long arm'), packs: 1, sentOn: day(-4), reason: 'Hums a flat B when it is dimmed', creditMinor: cents(226.8), acceptedOn: null, wantedAgain: true }),
+    add('return', newId(), {
+      ...blank.return,
+      purchaseId: idOf('purchase', 'Tin floor lamp with a long arm'),
+      packs: 1,
+      sentOn: day(-4),
+      reason: 'Hums a flat B when it is dimmed',
+      creditMinor: cents(226.8),
+      acceptedOn: null,
+      wantedAgain: true,
+    }),
   ])
-  say('Saw the rug for less in the weavers’ window', [add('price', newId(), { candidateId: idOf('candidate', 'Flat wool rug 2.0 × 3.0 m'), kind: 'seen', amountMinor: cents(449), seenOn: day(-3), note: 'End of the season' })])
+  say('Saw the rug for less in the weavers’ window', [
+    add('price', newId(), {
+      candidateId: idOf('candidate', 'Flat wool rug 2.0 × 3.0 m'),
+      kind: 'seen',
+      amountMinor: cents(449),
+      seenOn: day(-3),
+      note: 'End of the season',
+    }),
+  ])
   receive('The rug came', 'Flat wool rug 2.0 × 3.0 m', 1, day(-2))
-  say('Asked which frame they want', [make('question', 'frame', { pieceId: idOf('piece', 'Deep frame for the quilt'), candidateId: idOf('candidate', 'Box frame in elm, 1.1 × 1.1 m'), ask: 'Elm box or ash tray for the quilt?', askedOn: day(-5), neededBy: day(4), answer: 'waiting', answerNote: '', answeredById: null, answeredOn: null })])
-  told.stand('Said where things stand', { 'Great-aunt Sanna’s quilt': [10, 1350], 'Music cabinet': [10], 'Cup table': [2], 'Listening bench': [2], 'Curtain cloth, heavy': [2, 40], 'Felt hanging, back wall': [10, 500], 'Low lamp by the bench': [4], 'Reading lamps, long arm': [10], 'Shelves for sheet music': [9, 1300], 'Playing stools': [10] })
+  say('Asked which frame they want', [
+    make('question', 'frame', {
+      pieceId: idOf('piece', 'Deep frame for the quilt'),
+      candidateId: idOf('candidate', 'Box frame in elm, 1.1 × 1.1 m'),
+      ask: 'Elm box or ash tray for the quilt?',
+      askedOn: day(-5),
+      neededBy: day(4),
+      answer: 'waiting',
+      answerNote: '',
+      answeredById: null,
+      answeredOn: null,
+    }),
+  ])
+  told.stand('Said where things stand', {
+    'Great-aunt Sanna’s quilt': [10, 1350],
+    'Music cabinet': [10],
+    'Cup table': [2],
+    'Listening bench': [2],
+    'Curtain cloth, heavy': [2, 40],
+    'Felt hanging, back wall': [10, 500],
+    'Low lamp by the bench': [4],
+    'Reading lamps, long arm': [10],
+    'Shelves for sheet music': [9, 1300],
+    'Playing stools': [10],
+  })
   say('Said which pieces carry which finish', [
     change('finish', 'Stubble', { pieceId: idOf('piece', 'Felt hanging, back wall') }),
     change('finish', 'Elm', { pieceId: idOf('piece', 'Listening bench') }),

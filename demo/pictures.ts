@@ -23,22 +23,100 @@ export const pictures: Readonly<Record<string, { readonly scene: Scene; readonly
 }
 
 const [wide, high] = [480, 320]
-const box = (x: number, y: number, w: number, h: number, fill: string): string => `<rect x="${x}" y="${y}" width="${w}" height="${h}" fill="${fill}"/>`
-const disc = (x: number, y: number, rx: number, ry: number, fill: string): string => `<ellipse cx="${x}" cy="${y}" rx="${rx}" ry="${ry}" fill="${fill}"/>`
-const each = (count: number, draw: (at: number) => string): string => Array.from({ length: count }, (_, at) => draw(at)).join('')
+const box = (x: number, y: number, w: number, h: number, fill: string): string =>
+  `<rect x="${x}" y="${y}" width="${w}" height="${h}" fill="${fill}"/>`
+const disc = (x: number, y: number, rx: number, ry: number, fill: string): string =>
+  `<ellipse cx="${x}" cy="${y}" rx="${rx}" ry="${ry}" fill="${fill}"/>`
+const each = (count: number, draw: (at: number) => string): string =>
+  Array.from({ length: count }, (_, at) => draw(at)).join('')
 
 const scenes: Readonly<Record<Scene, (a: string, b: string, c: string, d: string) => string>> = {
-  doors: (a, b, c, d) => box(0, 0, wide, high, d) + box(0, 250, wide, 70, c) + each(2, (at) => box(70 + at * 178, 40, 168, 210, a) + each(6, (plank) => box(70 + at * 178 + plank * 28, 40, 3, 210, b)) + box(70 + at * 178, 130, 168, 12, b)),
-  cloth: (a, b, c, d) => box(0, 0, wide, high, a) + each(24, (at) => box((at % 6) * 80 + 4, Math.floor(at / 6) * 80 + 4, 72, 72, [b, c, d, a][(at * 7 + Math.floor(at / 6)) % 4] ?? a) + box((at % 6) * 80 + 24, Math.floor(at / 6) * 80 + 24, 32, 32, [d, a, b, c][at % 4] ?? b)),
-  hall: (a, b, c, d) => box(0, 0, wide, high, a) + each(7, (at) => box(at * 72, 0, 10, 230, c)) + box(0, 230, wide, 90, b) + disc(240, 130, 60, 60, d) + box(150, 190, 20, 80, c) + box(310, 190, 20, 80, c),
-  field: (a, b, c, d) => box(0, 0, wide, 150, c) + box(0, 150, wide, 170, a) + each(14, (at) => `<path d="M${240 + (at - 7) * 14} 150 L${240 + (at - 7) * 90} 320" stroke="${at % 2 ? b : d}" stroke-width="5"/>`),
-  page: (a, b, c, d) => box(0, 0, wide, high, d) + box(60, 24, 360, 272, a) + each(4, (at) => each(5, (line) => box(84, 60 + at * 58 + line * 7, 312, 1.5, c)) + each(9, (note) => disc(100 + note * 33, 62 + at * 58 + ((note * 5 + at * 3) % 5) * 7, 6, 4.5, b))),
-  bowl: (a, b, c, d) => box(0, 0, wide, high, b) + box(0, 220, wide, 100, c) + disc(240, 236, 140, 26, d) + `<path d="M120 150 Q240 330 360 150 Z" fill="${a}"/>` + disc(240, 150, 120, 24, d),
-  tiles: (a, b, c, d) => box(0, 0, wide, high, b) + each(40, (at) => box((at % 8) * 60 + 2, Math.floor(at / 8) * 48 + 2, 56, 44, a)) + box(0, 240, wide, 80, d) + box(60, 180, 50, 60, c) + box(350, 190, 70, 50, c),
-  line: (a, b, c, d) => box(0, 0, wide, 220, c) + box(0, 220, wide, 100, d) + `<path d="M0 50 Q240 74 480 50" stroke="#5c5c5c" stroke-width="2" fill="none"/>` + box(90, 60, 300, 180, a) + each(10, (at) => box(104 + at * 30, 60, 6, 180, b)),
-  lamps: (a, b, c, d) => box(0, 0, wide, high, a) + each(3, (at) => box(118 + at * 120, 0, 3, 80, d) + `<path d="M${90 + at * 120} 120 L${150 + at * 120} 120 L${132 + at * 120} 78 L${108 + at * 120} 78 Z" fill="${b}"/>`) + box(0, 230, wide, 90, c),
-  bench: (a, b, c, d) => box(0, 0, wide, high, d) + box(40, 150, 400, 24, b) + each(8, (at) => box(48 + (at % 4) * 98, 180 + Math.floor(at / 4) * 56, 90, 48, at % 3 === 0 ? c : a) + disc(93 + (at % 4) * 98, 204 + Math.floor(at / 4) * 56, 6, 6, b)) + each(3, (at) => box(90 + at * 120, 100, 44, 50, c)),
-  rug: (a, b, c, d) => box(0, 0, wide, high, d) + each(16, (at) => disc(240, 160, 232 - at * 14, 150 - at * 9, [a, b, c, d][at % 4] ?? a)),
+  doors: (a, b, c, d) =>
+    box(0, 0, wide, high, d) +
+    box(0, 250, wide, 70, c) +
+    each(
+      2,
+      (at) =>
+        box(70 + at * 178, 40, 168, 210, a) +
+        each(6, (plank) => box(70 + at * 178 + plank * 28, 40, 3, 210, b)) +
+        box(70 + at * 178, 130, 168, 12, b),
+    ),
+  cloth: (a, b, c, d) =>
+    box(0, 0, wide, high, a) +
+    each(
+      24,
+      (at) =>
+        box(
+          (at % 6) * 80 + 4,
+          Math.floor(at / 6) * 80 + 4,
+          72,
+          72,
+          [b, c, d, a][(at * 7 + Math.floor(at / 6)) % 4] ?? a,
+        ) + box((at % 6) * 80 + 24, Math.floor(at / 6) * 80 + 24, 32, 32, [d, a, b, c][at % 4] ?? b),
+    ),
+  hall: (a, b, c, d) =>
+    box(0, 0, wide, high, a) +
+    each(7, (at) => box(at * 72, 0, 10, 230, c)) +
+    box(0, 230, wide, 90, b) +
+    disc(240, 130, 60, 60, d) +
+    box(150, 190, 20, 80, c) +
+    box(310, 190, 20, 80, c),
+  field: (a, b, c, d) =>
+    box(0, 0, wide, 150, c) +
+    box(0, 150, wide, 170, a) +
+    each(
+      14,
+      (at) =>
+        `<path d="M${240 + (at - 7) * 14} 150 L${240 + (at - 7) * 90} 320" stroke="${at % 2 ? b : d}" stroke-width="5"/>`,
+    ),
+  page: (a, b, c, d) =>
+    box(0, 0, wide, high, d) +
+    box(60, 24, 360, 272, a) +
+    each(
+      4,
+      (at) =>
+        each(5, (line) => box(84, 60 + at * 58 + line * 7, 312, 1.5, c)) +
+        each(9, (note) => disc(100 + note * 33, 62 + at * 58 + ((note * 5 + at * 3) % 5) * 7, 6, 4.5, b)),
+    ),
+  bowl: (a, b, c, d) =>
+    box(0, 0, wide, high, b) +
+    box(0, 220, wide, 100, c) +
+    disc(240, 236, 140, 26, d) +
+    `<path d="M120 150 Q240 330 360 150 Z" fill="${a}"/>` +
+    disc(240, 150, 120, 24, d),
+  tiles: (a, b, c, d) =>
+    box(0, 0, wide, high, b) +
+    each(40, (at) => box((at % 8) * 60 + 2, Math.floor(at / 8) * 48 + 2, 56, 44, a)) +
+    box(0, 240, wide, 80, d) +
+    box(60, 180, 50, 60, c) +
+    box(350, 190, 70, 50, c),
+  line: (a, b, c, d) =>
+    box(0, 0, wide, 220, c) +
+    box(0, 220, wide, 100, d) +
+    `<path d="M0 50 Q240 74 480 50" stroke="#5c5c5c" stroke-width="2" fill="none"/>` +
+    box(90, 60, 300, 180, a) +
+    each(10, (at) => box(104 + at * 30, 60, 6, 180, b)),
+  lamps: (a, b, c, d) =>
+    box(0, 0, wide, high, a) +
+    each(
+      3,
+      (at) =>
+        box(118 + at * 120, 0, 3, 80, d) +
+        `<path d="M${90 + at * 120} 120 L${150 + at * 120} 120 L${132 + at * 120} 78 L${108 + at * 120} 78 Z" fill="${b}"/>`,
+    ) +
+    box(0, 230, wide, 90, c),
+  bench: (a, b, c, d) =>
+    box(0, 0, wide, high, d) +
+    box(40, 150, 400, 24, b) +
+    each(
+      8,
+      (at) =>
+        box(48 + (at % 4) * 98, 180 + Math.floor(at / 4) * 56, 90, 48, at % 3 === 0 ? c : a) +
+        disc(93 + (at % 4) * 98, 204 + Math.floor(at / 4) * 56, 6, 6, b),
+    ) +
+    each(3, (at) => box(90 + at * 120, 100, 44, 50, c)),
+  rug: (a, b, c, d) =>
+    box(0, 0, wide, high, d) + each(16, (at) => disc(240, 160, 232 - at * 14, 150 - at * 9, [a, b, c, d][at % 4] ?? a)),
 }
 
 /** The picture of a clipping as SVG; nothing where none was drawn for it. */
@@ -55,15 +133,37 @@ const receiptOf = (seller: string, lines: readonly string[], sum: string): strin
 const escaped = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;')
 
 /** What hangs on the things of a makeover: the drawn pictures of its clippings, and a receipt on its first order. */
-export async function hung(changeSets: readonly ChangeSet[], today: PlainDate, newId: () => string, keep: (svg: string) => Promise<{ sha256: string; bytes: number }>): Promise<Operation[]> {
-  const puts = changeSets.flatMap((changeSet) => changeSet.operations).flatMap((operation) => (operation.op === 'put' && operation.base === null ? [operation] : []))
+export async function hung(
+  changeSets: readonly ChangeSet[],
+  today: PlainDate,
+  newId: () => string,
+  keep: (svg: string) => Promise<{ sha256: string; bytes: number }>,
+): Promise<Operation[]> {
+  const puts = changeSets
+    .flatMap((changeSet) => changeSet.operations)
+    .flatMap((operation) => (operation.op === 'put' && operation.base === null ? [operation] : []))
   const order = puts.find((operation) => operation.kind === 'order')
   const scenes = puts.flatMap(({ kind, id, fields }) => {
     const svg = kind === 'inspiration' && typeof fields.name === 'string' ? pictureOf(fields.name) : null
     return svg ? [{ svg, name: `${String(fields.name)}.png`, on: { inspirationId: id } }] : []
   })
-  const all = [...scenes, ...(order ? [{ svg: receiptOf('Receipt', ['as ordered'], 'paid'), name: 'receipt.png', on: { orderId: order.id } }] : [])]
+  const all = [
+    ...scenes,
+    ...(order
+      ? [{ svg: receiptOf('Receipt', ['as ordered'], 'paid'), name: 'receipt.png', on: { orderId: order.id } }]
+      : []),
+  ]
   const operations: Operation[] = []
-  for (const { svg, name, on } of all) operations.push(add('attachment', newId(), { ...blank.attachment, ...on, ...(await keep(svg)), mediaType: 'image/png', name, addedOn: today }))
+  for (const { svg, name, on } of all)
+    operations.push(
+      add('attachment', newId(), {
+        ...blank.attachment,
+        ...on,
+        ...(await keep(svg)),
+        mediaType: 'image/png',
+        name,
+        addedOn: today,
+      }),
+    )
   return operations
 }

@@ -5,7 +5,15 @@
 import { keepBrief, writeKept } from '#core/brief/index.ts'
 import { labFromHex, type Lab } from '#core/colour/lab.ts'
 import { blank, termsOf } from '#core/makeover/blank.ts'
-import { add, apply, edit, schemaVersion, type ChangeSet, type Documents, type Operation } from '#core/makeover/change.ts'
+import {
+  add,
+  apply,
+  edit,
+  schemaVersion,
+  type ChangeSet,
+  type Documents,
+  type Operation,
+} from '#core/makeover/change.ts'
 import type { Family, Light, Role, Sheen } from '#core/makeover/choices.ts'
 import { emptyMakeover, rowsOf, studioRows, type Studio } from '#core/makeover/document.ts'
 import type { Fields, MakeoverKind, Row } from '#core/makeover/kinds.ts'
@@ -26,9 +34,38 @@ const labOf = (hex: string): Lab => {
 }
 const asFields = ({ L, a, b }: Lab) => ({ labL: L, labA: a, labB: b })
 
-export type Offer = Partial<Fields<'candidate'>> & { name: string; price: number; from?: string; off?: number; delivery?: number; lead?: number; returns?: number | null; hex?: string; also?: readonly string[]; window?: number; size?: readonly [number | null, number | null, number | null] }
-export type Wish = Partial<Fields<'piece'>> & { name: string; category: string | null; serves?: readonly string[]; quantity?: number; allowance?: number; zone?: string; chosen?: string; offers: readonly Offer[] }
-export type FinishTold = { name: string; role: Role; family: Family; sheen: Sheen; hex: string; usedFor: string; m2: number | null } & Partial<Fields<'finish'>>
+export type Offer = Partial<Fields<'candidate'>> & {
+  name: string
+  price: number
+  from?: string
+  off?: number
+  delivery?: number
+  lead?: number
+  returns?: number | null
+  hex?: string
+  also?: readonly string[]
+  window?: number
+  size?: readonly [number | null, number | null, number | null]
+}
+export type Wish = Partial<Fields<'piece'>> & {
+  name: string
+  category: string | null
+  serves?: readonly string[]
+  quantity?: number
+  allowance?: number
+  zone?: string
+  chosen?: string
+  offers: readonly Offer[]
+}
+export type FinishTold = {
+  name: string
+  role: Role
+  family: Family
+  sheen: Sheen
+  hex: string
+  usedFor: string
+  m2: number | null
+} & Partial<Fields<'finish'>>
 
 /** A telling in a studio that may have sellers already; `day(n)` is n days from the load. */
 export function tell(today: PlainDate, newId: () => string, studio: Studio, tax: { rate: number; included: boolean }) {
@@ -42,7 +79,8 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
   function say(sentence: string, operations: readonly Operation[]): void {
     const id = newId()
     const applied = apply(documents, operations, id)
-    if (applied.faults.length > 0) throw new Error(`The demo does not fit the product: “${sentence}”: ${JSON.stringify(applied.faults[0])}`)
+    if (applied.faults.length > 0)
+      throw new Error(`The demo does not fit the product: “${sentence}”: ${JSON.stringify(applied.faults[0])}`)
     documents = applied.documents
     changeSets.push({ id, schemaVersion, sentence, operations })
   }
@@ -63,7 +101,8 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
     return found
   }
   const room = (): string => rowsOf(documents.makeover, 'room')[0]?.id ?? ''
-  const change = <K extends MakeoverKind>(kind: K, name: string, fields: Partial<Fields<K>>): Operation => edit(kind, row(kind, name), fields)
+  const change = <K extends MakeoverKind>(kind: K, name: string, fields: Partial<Fields<K>>): Operation =>
+    edit(kind, row(kind, name), fields)
 
   function seller(name: string, of: Partial<Fields<'seller'>> = {}): { id: string; puts: Operation[] } {
     const known = studioRows(documents.studio, 'seller').find((one) => one.name === name)
@@ -73,19 +112,65 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
   }
   /** Finishes stand in the tray in the order they are told. */
   let places = 0
-  const finish = ({ name, hex, m2, ...of }: FinishTold): Operation => make('finish', name, { ...blank.finish, place: ++places, roomId: room(), name, ...asFields(labOf(hex)), colourSource: 'hex', visibleM2: m2, ...of })
+  const finish = ({ name, hex, m2, ...of }: FinishTold): Operation =>
+    make('finish', name, {
+      ...blank.finish,
+      place: ++places,
+      roomId: room(),
+      name,
+      ...asFields(labOf(hex)),
+      colourSource: 'hex',
+      visibleM2: m2,
+      ...of,
+    })
 
   /** A sample of a finish, and each look at it: on which wall (by its place), by which light, what was said by whom. */
-  function sample(finishName: string, of: { ordered: number; came?: number; verdict?: Row<'sample'>['verdict']; by?: string }, ...looks: readonly (readonly [wallAt: number | null, light: Light, days: number, verdict: Row<'viewing'>['verdict'], by: string, note?: string])[]): Operation[] {
+  function sample(
+    finishName: string,
+    of: { ordered: number; came?: number; verdict?: Row<'sample'>['verdict']; by?: string },
+    ...looks: readonly (readonly [
+      wallAt: number | null,
+      light: Light,
+      days: number,
+      verdict: Row<'viewing'>['verdict'],
+      by: string,
+      note?: string,
+    ])[]
+  ): Operation[] {
     const id = newId()
     namesOf('sample')[finishName] = id
     return [
-      add('sample', id, { finishId: idOf('finish', finishName), orderedOn: day(of.ordered), cameOn: of.came === undefined ? null : day(of.came), verdict: of.verdict ?? 'open', judgedBy: of.by ?? '' }),
-      ...looks.map(([wallAt, light, days, verdict, judgedBy, note = '']) => add('viewing', newId(), { sampleId: id, wallId: wallAt === null ? null : wall(room(), wallAt), light, seenOn: day(days), verdict, judgedBy, note })),
+      add('sample', id, {
+        finishId: idOf('finish', finishName),
+        orderedOn: day(of.ordered),
+        cameOn: of.came === undefined ? null : day(of.came),
+        verdict: of.verdict ?? 'open',
+        judgedBy: of.by ?? '',
+      }),
+      ...looks.map(([wallAt, light, days, verdict, judgedBy, note = '']) =>
+        add('viewing', newId(), {
+          sampleId: id,
+          wallId: wallAt === null ? null : wall(room(), wallAt),
+          light,
+          seenOn: day(days),
+          verdict,
+          judgedBy,
+          note,
+        }),
+      ),
     ]
   }
   /** Says where pieces stand: before which wall, and how high their lower edge is. */
-  const stand = (sentence: string, pieces: Readonly<Record<string, readonly [wallAt: number, aboveMm?: number]>>): void => say(sentence, Object.entries(pieces).map(([name, [wallAt, aboveMm = 0]]) => change('piece', name, { wallId: wall(room(), wallAt), aboveMm })))
+  const stand = (
+    sentence: string,
+    pieces: Readonly<Record<string, readonly [wallAt: number, aboveMm?: number]>>,
+  ): void =>
+    say(
+      sentence,
+      Object.entries(pieces).map(([name, [wallAt, aboveMm = 0]]) =>
+        change('piece', name, { wallId: wall(room(), wallAt), aboveMm }),
+      ),
+    )
 
   /** A room's lengths from a table; its walls are spoken of by their letters’ places afterwards. */
   function measure(sentence: string, roomId: string, csv: string): void {
@@ -111,7 +196,19 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
     const pieceId = piece.op === 'put' ? piece.id : ''
     const operations: Operation[] = []
     const sold = new Map<string, string>()
-    for (const { from, price, off = 0, delivery = 0, lead = 0, returns = null, hex, also = [], window = null, size = [null, null, null], ...rest } of offers) {
+    for (const {
+      from,
+      price,
+      off = 0,
+      delivery = 0,
+      lead = 0,
+      returns = null,
+      hex,
+      also = [],
+      window = null,
+      size = [null, null, null],
+      ...rest
+    } of offers) {
       const known = from === undefined ? null : (sold.get(from) ?? null)
       const { id: sellerId, puts } = from === undefined || known ? { id: known, puts: [] } : seller(from)
       if (from !== undefined && sellerId) sold.set(from, sellerId)
@@ -134,43 +231,159 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
         ...rest,
       })
       const candidateId = candidate.op === 'put' ? candidate.id : ''
-      operations.push(...puts, candidate, ...also.map((colour) => add('candidateColour', newId(), { candidateId, ...asFields(labOf(colour)) })))
+      operations.push(
+        ...puts,
+        candidate,
+        ...also.map((colour) => add('candidateColour', newId(), { candidateId, ...asFields(labOf(colour)) })),
+      )
     }
-    say(sentence, [piece, ...operations, ...serves.map((need) => add('serving', newId(), { needId: idOf('need', need), pieceId }))])
+    say(sentence, [
+      piece,
+      ...operations,
+      ...serves.map((need) => add('serving', newId(), { needId: idOf('need', need), pieceId })),
+    ])
     const first = offers[0]
-    if (chosen !== undefined && first) say(`Chose ${first.name} for ${of.name.toLowerCase()}`, [change('piece', of.name, { chosenId: idOf('candidate', first.name), chosenReason: chosen })])
+    if (chosen !== undefined && first)
+      say(`Chose ${first.name} for ${of.name.toLowerCase()}`, [
+        change('piece', of.name, { chosenId: idOf('candidate', first.name), chosenReason: chosen }),
+      ])
   }
 
   /** An order of candidates by their names, with how many packs of each. */
-  function order(sentence: string, name: string, lines: Readonly<Record<string, number>>, orderedOn: PlainDate, of: Partial<Fields<'order'>> & { coupon?: string } = {}): void {
+  function order(
+    sentence: string,
+    name: string,
+    lines: Readonly<Record<string, number>>,
+    orderedOn: PlainDate,
+    of: Partial<Fields<'order'>> & { coupon?: string } = {},
+  ): void {
     const { coupon, ...fields } = of
     const candidates = Object.entries(lines).map(([each, packs]) => ({ candidate: row('candidate', each), packs }))
     const orderId = newId()
-    const ordered = candidates.map(({ candidate, packs }) => ({ ...termsOf(candidate), orderId, pieceId: candidate.pieceId, candidateId: candidate.id, packs }))
+    const ordered = candidates.map(({ candidate, packs }) => ({
+      ...termsOf(candidate),
+      orderId,
+      pieceId: candidate.pieceId,
+      candidateId: candidate.id,
+      packs,
+    }))
     const shares = coupon ? couponShares(row('coupon', coupon), ordered) : []
     namesOf('order')[name] = orderId
     say(sentence, [
-      add('order', orderId, { ...blank.order, sellerId: candidates[0]?.candidate.sellerId ?? null, orderedOn, couponId: coupon ? idOf('coupon', coupon) : null, ...fields }),
-      ...ordered.map((line, at) => make('purchase', Object.keys(lines)[at] ?? '', { ...line, couponMinor: shares[at] ?? minor(0) })),
+      add('order', orderId, {
+        ...blank.order,
+        sellerId: candidates[0]?.candidate.sellerId ?? null,
+        orderedOn,
+        couponId: coupon ? idOf('coupon', coupon) : null,
+        ...fields,
+      }),
+      ...ordered.map((line, at) =>
+        make('purchase', Object.keys(lines)[at] ?? '', { ...line, couponMinor: shares[at] ?? minor(0) }),
+      ),
     ])
   }
-  const pay = (sentence: string, name: string, amount: number, paidOn: PlainDate, of: Partial<Fields<'payment'>> = {}): void =>
-    say(sentence, [add('payment', newId(), { ...blank.payment, orderId: idOf('order', name), direction: 'out', amountMinor: cents(amount), paidOn, tender: 'transfer', ...of })])
-  const receive = (sentence: string, line: string, packs: number, receivedOn: PlainDate, of: Partial<Fields<'delivery'>> = {}): void =>
-    say(sentence, [make('delivery', line, { ...blank.delivery, purchaseId: idOf('purchase', line), packs, receivedOn, ...of })])
+  const pay = (
+    sentence: string,
+    name: string,
+    amount: number,
+    paidOn: PlainDate,
+    of: Partial<Fields<'payment'>> = {},
+  ): void =>
+    say(sentence, [
+      add('payment', newId(), {
+        ...blank.payment,
+        orderId: idOf('order', name),
+        direction: 'out',
+        amountMinor: cents(amount),
+        paidOn,
+        tender: 'transfer',
+        ...of,
+      }),
+    ])
+  const receive = (
+    sentence: string,
+    line: string,
+    packs: number,
+    receivedOn: PlainDate,
+    of: Partial<Fields<'delivery'>> = {},
+  ): void =>
+    say(sentence, [
+      make('delivery', line, { ...blank.delivery, purchaseId: idOf('purchase', line), packs, receivedOn, ...of }),
+    ])
   const place = (sentence: string, lines: readonly string[], placedOn: PlainDate, tagsOffOn: PlainDate | null): void =>
-    say(sentence, lines.map((line) => add('placing', newId(), { purchaseId: idOf('purchase', line), placedOn, tagsOffOn })))
+    say(
+      sentence,
+      lines.map((line) => add('placing', newId(), { purchaseId: idOf('purchase', line), placedOn, tagsOffOn })),
+    )
 
   /** A budget by category, signed: with the brief kept as it stands. */
-  function sign(sentence: string, amounts: Readonly<Record<string, number>>, contingency: number, by: string, signedOn: PlainDate, reason = ''): void {
+  function sign(
+    sentence: string,
+    amounts: Readonly<Record<string, number>>,
+    contingency: number,
+    by: string,
+    signedOn: PlainDate,
+    reason = '',
+  ): void {
     const id = newId()
     const number = rowsOf(documents.makeover, 'agreement').length + 1
     const fresh = Object.keys(amounts).filter((name) => !named.category?.[name])
-    const categories = fresh.map((name, at) => make('category', name, { name, place: rowsOf(documents.makeover, 'category').length + at }))
-    const agreement = { number, contingencyMinor: cents(contingency), signedById: idOf('client', by), signedOn, reason, kept: '' }
-    const operations = [...categories, add('agreement', id, agreement), ...Object.entries(amounts).map(([name, amount]) => add('agreementLine', newId(), { agreementId: id, categoryId: idOf('category', name), amountMinor: cents(amount) }))]
+    const categories = fresh.map((name, at) =>
+      make('category', name, { name, place: rowsOf(documents.makeover, 'category').length + at }),
+    )
+    const agreement = {
+      number,
+      contingencyMinor: cents(contingency),
+      signedById: idOf('client', by),
+      signedOn,
+      reason,
+      kept: '',
+    }
+    const operations = [
+      ...categories,
+      add('agreement', id, agreement),
+      ...Object.entries(amounts).map(([name, amount]) =>
+        add('agreementLine', newId(), {
+          agreementId: id,
+          categoryId: idOf('category', name),
+          amountMinor: cents(amount),
+        }),
+      ),
+    ]
     const brief = keepBrief(apply(documents, operations, newId()).documents, id)
-    say(sentence, operations.map((operation) => (operation.op === 'put' && operation.id === id ? add('agreement', id, { ...agreement, kept: brief ? writeKept(brief) : '' }) : operation)))
+    say(
+      sentence,
+      operations.map((operation) =>
+        operation.op === 'put' && operation.id === id
+          ? add('agreement', id, { ...agreement, kept: brief ? writeKept(brief) : '' })
+          : operation,
+      ),
+    )
   }
-  return { makeoverId, changeSets, documents: () => documents, measure, wall, sample, stand, day, say, make, idOf, row, room, change, seller, finish, plan, order, pay, receive, place, sign, newId, studioAfter: () => documents.studio }
+  return {
+    makeoverId,
+    changeSets,
+    documents: () => documents,
+    measure,
+    wall,
+    sample,
+    stand,
+    day,
+    say,
+    make,
+    idOf,
+    row,
+    room,
+    change,
+    seller,
+    finish,
+    plan,
+    order,
+    pay,
+    receive,
+    place,
+    sign,
+    newId,
+    studioAfter: () => documents.studio,
+  }
 }

@@ -5,10 +5,19 @@ import { run, withDatabase } from '../server/testing/postgres.ts'
 
 export default async function setup(): Promise<() => Promise<void>> {
   const address = process.env.BONITAS_TEST_POSTGRES
-  if (!address) throw new Error('The browser tests want the address of a PostgreSQL server in BONITAS_TEST_POSTGRES: run npm test -- browser')
+  if (!address)
+    throw new Error(
+      'The browser tests want the address of a PostgreSQL server in BONITAS_TEST_POSTGRES: run npm test -- browser',
+    )
   await run(address, 'drop database if exists bonitas_browser with (force)')
   await run(address, 'create database bonitas_browser')
-  const env = { ...process.env, DATABASE_URL: withDatabase(address, 'bonitas_browser'), PORT: process.env.BONITAS_TEST_PORT ?? '8461', BONITAS_DEMO: 'yes', FAILED_SIGN_INS: '1000' }
+  const env = {
+    ...process.env,
+    DATABASE_URL: withDatabase(address, 'bonitas_browser'),
+    PORT: process.env.BONITAS_TEST_PORT ?? '8461',
+    BONITAS_DEMO: 'yes',
+    FAILED_SIGN_INS: '1000',
+  }
   const server = fork(join(import.meta.dirname, '../server/main.ts'), [], { env, execArgv: ['--import', 'tsx'] })
   await new Promise<void>((resolve, reject) => {
     server.once('message', () => resolve())

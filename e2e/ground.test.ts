@@ -3,7 +3,18 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { expect, test, type Browser, type Page } from '@playwright/test'
 import { unzipSync } from 'fflate'
-import { begin, chooseCandidate, clean, dialog, expectLine, makeStudio, planPiece, signBudget, signIn, toStep } from './person.ts'
+import {
+  begin,
+  chooseCandidate,
+  clean,
+  dialog,
+  expectLine,
+  makeStudio,
+  planPiece,
+  signBudget,
+  signIn,
+  toStep,
+} from './person.ts'
 
 /** Lets another person into the studio of a page, and opens the same makeover in a browser of their own. */
 async function colleague(page: Page, browser: Browser, name: string): Promise<Page> {
@@ -80,7 +91,11 @@ test('two people follow each other, merge what differs, and choose where it is t
   await expect(other.getByText(/no longer there/).or(both)).toBeVisible()
 })
 
-test('typing goes on while the server is away, through a reload, and all of it arrives once and in order', async ({ page, context, browser }) => {
+test('typing goes on while the server is away, through a reload, and all of it arrives once and in order', async ({
+  page,
+  context,
+  browser,
+}) => {
   await makeStudio(page)
   await begin(page)
   const other = await colleague(page, browser, 'Una')
@@ -139,7 +154,9 @@ test('two words close together: the one whose answer comes late is not lost', as
   for (const name of ['Sleep', 'Read']) await expect(need(other, name)).toHaveCount(1)
 })
 
-test('the page opens and takes what is typed while there is no server at all, and forgets its copies with the sign-out', async ({ browser }) => {
+test('the page opens and takes what is typed while there is no server at all, and forgets its copies with the sign-out', async ({
+  browser,
+}) => {
   const context = await browser.newContext({ serviceWorkers: 'allow' })
   const page = await context.newPage()
   await makeStudio(page)
@@ -165,13 +182,19 @@ test('the page opens and takes what is typed while there is no server at all, an
   await context.close()
 })
 
-test('a change that is refused later comes back with its reason and its text, and what does not rest on it goes on', async ({ page, context, browser }) => {
+test('a change that is refused later comes back with its reason and its text, and what does not rest on it goes on', async ({
+  page,
+  context,
+  browser,
+}) => {
   await makeStudio(page)
   await begin(page)
   await addNeed(page, 'Write letters')
   const other = await colleague(page, browser, 'Odo')
   let away = true
-  await context.route('**/api/makeovers/*/changes', (route) => (away ? route.abort('connectionreset') : route.continue()))
+  await context.route('**/api/makeovers/*/changes', (route) =>
+    away ? route.abort('connectionreset') : route.continue(),
+  )
   await page.getByRole('button', { name: 'Change Write letters' }).click()
   await dialog(page).getByLabel('What has to be possible').fill('Write long letters')
   await dialog(page).getByRole('button', { name: 'Save' }).click()
@@ -192,14 +215,23 @@ test('a change that is refused later comes back with its reason and its text, an
   for (const one of [page, other]) await expect(need(one, 'Write long letters')).toBeVisible()
 })
 
-test('a signature that came second is refused with its reason, and what was typed in it is still there to read', async ({ page, context, browser }) => {
+test('a signature that came second is refused with its reason, and what was typed in it is still there to read', async ({
+  page,
+  context,
+  browser,
+}) => {
   await makeStudio(page)
   await begin(page)
   await signBudget(page, { Furniture: '1000' }, '0')
   const other = await colleague(page, browser, 'Eda')
   let away = true
-  await context.route('**/api/makeovers/*/changes', (route) => (away ? route.abort('connectionreset') : route.continue()))
-  for (const [window, sum, why] of [[page, '1200', 'A better stool'], [other, '1300', 'A longer bench']] as const) {
+  await context.route('**/api/makeovers/*/changes', (route) =>
+    away ? route.abort('connectionreset') : route.continue(),
+  )
+  for (const [window, sum, why] of [
+    [page, '1200', 'A better stool'],
+    [other, '1300', 'A longer bench'],
+  ] as const) {
     await window.getByRole('button', { name: 'Sign a change' }).click()
     await dialog(window).getByLabel('Sum for Furniture').fill(sum)
     await dialog(window).getByLabel('Why it changes').fill(why)
@@ -209,27 +241,54 @@ test('a signature that came second is refused with its reason, and what was type
   away = false
   await page.getByRole('button', { name: '1 change to decide' }).click()
   await expect(dialog(page)).toContainText(/Not made: .*another change was signed or drafted meanwhile/)
-  for (const words of ['A better stool', '1 200.00']) await expect(dialog(page)).toContainText(words.replace(' ', words.startsWith('1') ? '\u00a0' : ' '))
+  for (const words of ['A better stool', '1 200.00'])
+    await expect(dialog(page)).toContainText(words.replace(' ', words.startsWith('1') ? '\u00a0' : ' '))
   await dialog(page).getByRole('button', { name: 'Let it go' }).click()
   await page.keyboard.press('Escape')
   await expectLine(page, { Agreed: '1 300.00' })
 })
 
-test('a change that an older page left waiting is told anew and sent; one that cannot be read is kept and shown', async ({ page }) => {
+test('a change that an older page left waiting is told anew and sent; one that cannot be read is kept and shown', async ({
+  page,
+}) => {
   await makeStudio(page)
   const id = await begin(page)
   const room = await page.evaluate(async (makeover) => {
-    const opened = (await (await fetch(`/api/makeovers/${makeover}`)).json()) as { makeover: { rows: { room: Record<string, { id: string }> } } }
+    const opened = (await (await fetch(`/api/makeovers/${makeover}`)).json()) as {
+      makeover: { rows: { room: Record<string, { id: string }> } }
+    }
     return Object.keys(opened.makeover.rows.room)[0] ?? ''
   }, id)
   const [first, second] = ['01900000-0000-7000-8000-00000000aa01', '01900000-0000-7000-8000-00000000aa02']
-  await page.evaluate(([makeover, change, row, roomId]) => {
-    localStorage.setItem(`bonitas.unsent.${makeover ?? ''}`, JSON.stringify({ id: change, schemaVersion: 1, sentence: 'Wrote down the need “Sing”', operations: [{ op: 'put', kind: 'need', id: row, base: null, fields: { roomId, zoneId: null, name: 'Sing', importance: 'must' } }] }))
-  }, [id, first, second, room])
+  await page.evaluate(
+    ([makeover, change, row, roomId]) => {
+      localStorage.setItem(
+        `bonitas.unsent.${makeover ?? ''}`,
+        JSON.stringify({
+          id: change,
+          schemaVersion: 1,
+          sentence: 'Wrote down the need “Sing”',
+          operations: [
+            {
+              op: 'put',
+              kind: 'need',
+              id: row,
+              base: null,
+              fields: { roomId, zoneId: null, name: 'Sing', importance: 'must' },
+            },
+          ],
+        }),
+      )
+    },
+    [id, first, second, room],
+  )
   await page.reload()
   await expect(need(page, 'Sing')).toBeVisible()
   await expect(page.getByText(/^Saved/)).toBeVisible()
-  await page.evaluate((makeover) => localStorage.setItem(`bonitas.unsent.${makeover}`, '{"sentence":"Chose the green one","opera'), id)
+  await page.evaluate(
+    (makeover) => localStorage.setItem(`bonitas.unsent.${makeover}`, '{"sentence":"Chose the green one","opera'),
+    id,
+  )
   await page.reload()
   await page.getByRole('button', { name: '1 change to decide' }).click()
   await expect(dialog(page)).toContainText('Chose the green one')
@@ -237,7 +296,10 @@ test('a change that an older page left waiting is told anew and sent; one that c
   await expect(dialog(page)).toContainText('Everything is saved')
 })
 
-test('undo and redo go across steps with a sentence, and what is a fact is answered by its opposite', async ({ page, browser }) => {
+test('undo and redo go across steps with a sentence, and what is a fact is answered by its opposite', async ({
+  page,
+  browser,
+}) => {
   await makeStudio(page)
   await begin(page)
   await signBudget(page, { Furniture: '1000' }, '0')
@@ -267,7 +329,11 @@ test('undo and redo go across steps with a sentence, and what is a fact is answe
   await dialog(other).getByRole('button', { name: 'Save' }).click()
   await expect(need(page, 'Rest well')).toBeVisible()
   await page.keyboard.press('Control+z')
-  await expect(page.getByText(/“Wrote down the need “Rest”” cannot be undone: name of the need “Rest well” was changed again since/)).toBeVisible()
+  await expect(
+    page.getByText(
+      /“Wrote down the need “Rest”” cannot be undone: name of the need “Rest well” was changed again since/,
+    ),
+  ).toBeVisible()
 
   // money that moved is entered back the other way
   await planPiece(page, { name: 'Stool', category: 'Furniture', allowance: '100' })
@@ -322,14 +388,23 @@ test('any earlier moment can be looked at on every page, and nothing changed the
   await expect(need(page, 'Drink')).toHaveCount(1)
 })
 
-test('a makeover leaves as a file and comes in elsewhere after a look at what it would do', async ({ page, browser }) => {
+test('a makeover leaves as a file and comes in elsewhere after a look at what it would do', async ({
+  page,
+  browser,
+}) => {
   await makeStudio(page)
   await page.getByRole('link', { name: 'Studio', exact: true }).click()
   await expect(page.getByText('Only this machine can reach Bonitas now.')).toBeVisible()
   await clean(page, 'studio')
   const choose = page.getByLabel(/^Bring in a makeover/)
-  await choose.setInputFiles({ name: 'holiday.zip', mimeType: 'application/zip', buffer: Buffer.from('not a zip at all') })
-  await expect(page.getByRole('alert')).toContainText('holiday.zip: zip: this is no zip, or it is cut short. Nothing was changed.')
+  await choose.setInputFiles({
+    name: 'holiday.zip',
+    mimeType: 'application/zip',
+    buffer: Buffer.from('not a zip at all'),
+  })
+  await expect(page.getByRole('alert')).toContainText(
+    'holiday.zip: zip: this is no zip, or it is cut short. Nothing was changed.',
+  )
   await choose.setInputFiles(join(import.meta.dirname, '../demo/music-room-tern-house.zip'))
   const dry = page.getByRole('region', { name: 'Music room, Tern House' })
   await expect(dry).toContainText('You do not have this makeover yet. Nothing is changed until you say so.')
@@ -339,8 +414,12 @@ test('a makeover leaves as a file and comes in elsewhere after a look at what it
   await expect(page.getByRole('heading', { name: 'Brief', level: 1 })).toBeVisible()
   await expectLine(page, { Agreed: '9 080.00' })
 
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'without', exact: true }).click()])
-  const json = (path: string): unknown => JSON.parse(Buffer.from(unzipSync(new Uint8Array(readFileSync(path)))['makeover.json'] ?? []).toString()) as unknown
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'without', exact: true }).click(),
+  ])
+  const json = (path: string): unknown =>
+    JSON.parse(Buffer.from(unzipSync(new Uint8Array(readFileSync(path)))['makeover.json'] ?? []).toString()) as unknown
   expect(json(await download.path())).toEqual(json(join(import.meta.dirname, '../demo/music-room-tern-house.zip')))
   await page.goto('/studio')
   await choose.setInputFiles(await download.path())
@@ -350,5 +429,9 @@ test('a makeover leaves as a file and comes in elsewhere after a look at what it
   await expect(page.getByText('Music room, Tern House is in.')).toBeVisible()
   const stranger = await (await browser.newContext()).newPage()
   await makeStudio(stranger)
-  expect((await stranger.request.get(`/api/makeovers/${(json(await download.path()) as { id: string }).id}/export`)).status()).toBe(404)
+  expect(
+    (
+      await stranger.request.get(`/api/makeovers/${(json(await download.path()) as { id: string }).id}/export`)
+    ).status(),
+  ).toBe(404)
 })

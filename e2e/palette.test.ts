@@ -6,12 +6,22 @@ import { deltaE } from '#core/colour/difference.ts'
 import { labFromHex, type Lab } from '#core/colour/lab.ts'
 import { begin, choose, clean, dialog, makeStudio, openMakeover, signIn, toStep } from './person.ts'
 
-const chip = (page: Page, name: string): Locator => page.getByRole('group', { name: 'The tray', exact: true }).getByRole('button', { name: new RegExp(`^${name},`) })
+const chip = (page: Page, name: string): Locator =>
+  page.getByRole('group', { name: 'The tray', exact: true }).getByRole('button', { name: new RegExp(`^${name},`) })
 const tagOf = (page: Page): Locator => page.getByRole('region', { name: 'Finish' })
 const role = (page: Page, name: string): Locator => tagOf(page).getByRole('button', { name, exact: true })
 
-async function lay(page: Page, name: string, colour: string, picks: Record<string, string> = {}, area = '10'): Promise<void> {
-  await page.getByRole('button', { name: /Add a finish|Lay down the first/ }).first().click()
+async function lay(
+  page: Page,
+  name: string,
+  colour: string,
+  picks: Record<string, string> = {},
+  area = '10',
+): Promise<void> {
+  await page
+    .getByRole('button', { name: /Add a finish|Lay down the first/ })
+    .first()
+    .click()
   const form = dialog(page)
   await form.getByLabel('Name').fill(name)
   await form.getByLabel('Colour', { exact: true }).fill(colour)
@@ -28,7 +38,9 @@ async function layAlso(page: Page, name: string): Promise<void> {
   await expect(page.getByRole('group', { name: new RegExp(`^Edge to edge: .*${name}`) })).toBeVisible()
 }
 
-test('a palette is begun from the library, a meter that strays and a photograph; shares work before anybody measured', async ({ page }) => {
+test('a palette is begun from the library, a meter that strays and a photograph; shares work before anybody measured', async ({
+  page,
+}) => {
   await makeStudio(page)
   await begin(page)
   await toStep(page, 'Palette')
@@ -70,11 +82,18 @@ test('a palette is begun from the library, a meter that strays and a photograph;
   await expect(form).toBeHidden()
 
   // picked from a picture of two halves: by the arrows from one into the other
-  const picture = await sharp({ create: { width: 400, height: 200, channels: 3, background: '#2f6f73' } }).composite([{ input: { create: { width: 200, height: 200, channels: 3, background: '#d9d0bd' } }, left: 0, top: 0 }]).png().toBuffer()
+  const picture = await sharp({ create: { width: 400, height: 200, channels: 3, background: '#2f6f73' } })
+    .composite([
+      { input: { create: { width: 200, height: 200, channels: 3, background: '#d9d0bd' } }, left: 0, top: 0 },
+    ])
+    .png()
+    .toBuffer()
   await page.keyboard.press('n')
   await form.getByLabel('Name').fill('From the picture')
   await form.getByRole('button', { name: 'From a picture' }).click()
-  await form.getByLabel('Choose a picture to pick from').setInputFiles({ name: 'halves.png', mimeType: 'image/png', buffer: picture })
+  await form
+    .getByLabel('Choose a picture to pick from')
+    .setInputFiles({ name: 'halves.png', mimeType: 'image/png', buffer: picture })
   const view = form.getByRole('application')
   await view.focus()
   for (let at = 0; at < 5; at++) await view.press('Shift+ArrowRight')
@@ -90,7 +109,9 @@ test('a palette is begun from the library, a meter that strays and a photograph;
   await form.waitFor({ state: 'hidden' })
   await page.keyboard.press('n')
   await form.getByRole('button', { name: 'From a picture' }).click()
-  await form.getByLabel('Choose a picture to pick from').setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('not a picture') })
+  await form
+    .getByLabel('Choose a picture to pick from')
+    .setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('not a picture') })
   await expect(form.getByRole('alert')).toContainText('notes.txt cannot be opened as a picture')
 })
 
@@ -119,7 +140,11 @@ test('a chip is moved by mouse, keyboard and tag, kept over a reload, and taken 
   await chip(page, 'Rust').focus()
   await page.keyboard.press('Alt+ArrowDown')
   await expect(page.getByRole('status').filter({ hasText: 'Rust: secondary, place 2 of 2' })).toBeAttached()
-  await expect(async () => expect((await chip(page, 'Rust').boundingBox())?.y).toBeGreaterThan((await chip(page, 'Moss').boundingBox())?.y ?? 0)).toPass()
+  await expect(async () =>
+    expect((await chip(page, 'Rust').boundingBox())?.y).toBeGreaterThan(
+      (await chip(page, 'Moss').boundingBox())?.y ?? 0,
+    ),
+  ).toPass()
   await page.keyboard.press('Alt+ArrowRight')
   await expect(page.getByText('Accent 10 %')).toBeVisible()
   await role(page, 'dominant').click()
@@ -153,10 +178,12 @@ test.describe('on a phone', () => {
     if (!top || !below) throw new Error('both lie in the tray')
     expect(below.y).toBeGreaterThan(top.y + top.height - 1)
     const session = await page.context().newCDPSession(page)
-    const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', x = 0, y = 0) => session.send('Input.dispatchTouchEvent', { type, touchPoints: type === 'touchEnd' ? [] : [{ x, y }] })
+    const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', x = 0, y = 0) =>
+      session.send('Input.dispatchTouchEvent', { type, touchPoints: type === 'touchEnd' ? [] : [{ x, y }] })
     await touch('touchStart', below.x + 40, below.y + 30)
     await page.waitForTimeout(600)
-    for (let step = 1; step <= 8; step++) await touch('touchMove', below.x + 40, below.y + 30 - (step * (below.y - top.y)) / 8)
+    for (let step = 1; step <= 8; step++)
+      await touch('touchMove', below.x + 40, below.y + 30 - (step * (below.y - top.y)) / 8)
     await touch('touchEnd')
     await expect(page.getByText('Dominant 100 %')).toBeVisible()
     await clean(page, 'the palette on a phone')
@@ -164,7 +191,9 @@ test.describe('on a phone', () => {
   })
 })
 
-test('laid edge to edge, judged in words, and a clash cured by the least change, seen before it is made', async ({ page }) => {
+test('laid edge to edge, judged in words, and a clash cured by the least change, seen before it is made', async ({
+  page,
+}) => {
   await signIn(page)
   await openMakeover(page, /Breakfast room/)
   await toStep(page, 'Palette')
@@ -177,7 +206,9 @@ test('laid edge to edge, judged in words, and a clash cured by the least change,
   const form = dialog(page)
   await expect(form).toContainText('Old tile stays: it is there and is kept.')
   await expect(form.getByRole('radio')).toHaveCount(2)
-  await expect(form.getByRole('region', { name: 'What this would do' })).toContainText(/Buttermilk and Old tile: two near-neutrals of different undertone/)
+  await expect(form.getByRole('region', { name: 'What this would do' })).toContainText(
+    /Buttermilk and Old tile: two near-neutrals of different undertone/,
+  )
   await clean(page, 'what would cure it')
   await form.getByRole('button', { name: 'Cancel' }).click()
   await layAlso(page, 'Runner stripe')
@@ -204,7 +235,9 @@ test('laid edge to edge, judged in words, and a clash cured by the least change,
   await expect(page.getByText('Nothing in the palette is so.')).toBeVisible()
 })
 
-test('a school is looked at before it is followed; suggestions have reasons and are never the same twice', async ({ page }) => {
+test('a school is looked at before it is followed; suggestions have reasons and are never the same twice', async ({
+  page,
+}) => {
   await makeStudio(page)
   await begin(page)
   await toStep(page, 'Palette')
@@ -249,13 +282,17 @@ test('a school is looked at before it is followed; suggestions have reasons and 
   await expect(tagOf(page).getByRole('heading', { name })).toBeVisible()
 })
 
-test('a colour that a pattern carries stays until the pattern lets it go; the pattern comes in other colours of the palette', async ({ page }) => {
+test('a colour that a pattern carries stays until the pattern lets it go; the pattern comes in other colours of the palette', async ({
+  page,
+}) => {
   await signIn(page)
   await openMakeover(page, /Breakfast room/)
   await toStep(page, 'Palette')
   await chip(page, 'Rust line').click()
   await tagOf(page).getByRole('button', { name: 'Take out' }).click()
-  await expect(page.getByRole('alert')).toHaveText('Runner stripe carries Rust line in the pattern: take it out of the pattern first.')
+  await expect(page.getByRole('alert')).toHaveText(
+    'Runner stripe carries Rust line in the pattern: take it out of the pattern first.',
+  )
   await chip(page, 'Runner stripe').click()
   await expect(tagOf(page)).toContainText(/Pattern\s*medium stripe, repeats in 120\smm/)
   const ways = tagOf(page).getByRole('region', { name: 'Colourways' }).getByRole('button')
@@ -290,18 +327,32 @@ for (const fineness of [1, 2])
       await openMakeover(page, /Tea room/)
       await toStep(page, 'Palette')
       // as the demo has them: satin paint, matt paint, wood, cane, a woven cloth, glaze, glass, leaves
-      const told = [['Brick dust', '#9c5a44'], ['Cloud break', '#9fb7c4'], ['Pine shelf', '#cfa46a'], ['Wicker', '#a8814f'], ['Mustard seed', '#c4972c'], ['Enamel', '#34607a'], ['Bottle glass', '#6c8f6a'], ['Geranium', '#56713f']] as const
+      const told = [
+        ['Brick dust', '#9c5a44'],
+        ['Cloud break', '#9fb7c4'],
+        ['Pine shelf', '#cfa46a'],
+        ['Wicker', '#a8814f'],
+        ['Mustard seed', '#c4972c'],
+        ['Enamel', '#34607a'],
+        ['Bottle glass', '#6c8f6a'],
+        ['Geranium', '#56713f'],
+      ] as const
       await page.waitForTimeout(1500) // the tiles are drawn in a worker
       await page.addStyleTag({ content: '.chip .name { display: none !important; }' })
       await page.mouse.move(2, 2)
       const toLab = converter('lab65')
       for (const [name, hex] of told) {
-        const { data, info } = await sharp(await chip(page, name).screenshot()).removeAlpha().raw().toBuffer({ resolveWithObject: true })
+        const { data, info } = await sharp(await chip(page, name).screenshot())
+          .removeAlpha()
+          .raw()
+          .toBuffer({ resolveWithObject: true })
         expect(info.width).toBeGreaterThan(60 * fineness)
         const sum = [0, 0, 0]
         for (let at = 0; at < data.length; at++) {
           const byte = (data[at] ?? 0) / 255
-          sum[at % 3] = (sum[at % 3] ?? 0) + (byte <= 0.04045 ? byte / 12.92 : ((byte + 0.055) / 1.055) ** 2.4) / (info.width * info.height)
+          sum[at % 3] =
+            (sum[at % 3] ?? 0) +
+            (byte <= 0.04045 ? byte / 12.92 : ((byte + 0.055) / 1.055) ** 2.4) / (info.width * info.height)
         }
         const { l, a, b } = toLab({ mode: 'lrgb', r: sum[0] ?? 0, g: sum[1] ?? 0, b: sum[2] ?? 0 })
         const mean: Lab = { L: l, a, b }

@@ -28,7 +28,8 @@ export async function makeStudio(page: Page): Promise<{ email: string; password:
 }
 
 /** Opens a makeover from the day page by its name. */
-export const openMakeover = (page: Page, name: RegExp): Promise<void> => page.getByRole('list', { name: 'All makeovers' }).getByRole('link', { name }).click()
+export const openMakeover = (page: Page, name: RegExp): Promise<void> =>
+  page.getByRole('list', { name: 'All makeovers' }).getByRole('link', { name }).click()
 
 export const dialog = (page: Page): Locator => page.getByRole('dialog')
 
@@ -74,9 +75,16 @@ export async function signBudget(page: Page, sums: Record<string, string>, conti
   await expect(page.getByRole('button', { name: 'Sign a change' })).toBeVisible()
 }
 
-export const toStep = (page: Page, name: string): Promise<void> => page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: new RegExp(name) }).click()
+export const toStep = (page: Page, name: string): Promise<void> =>
+  page
+    .getByRole('navigation', { name: 'Steps' })
+    .getByRole('link', { name: new RegExp(name) })
+    .click()
 
-export async function planPiece(page: Page, of: { name: string; category: string; quantity?: string; unit?: string; allowance: string; need?: string }): Promise<void> {
+export async function planPiece(
+  page: Page,
+  of: { name: string; category: string; quantity?: string; unit?: string; allowance: string; need?: string },
+): Promise<void> {
   await toStep(page, 'Pieces')
   await page.getByRole('button', { name: 'Add a piece' }).click()
   const form = dialog(page)
@@ -90,7 +98,18 @@ export async function planPiece(page: Page, of: { name: string; category: string
   await expect(page.getByRole('heading', { name: of.name, level: 1 })).toBeVisible()
 }
 
-export type Offer = { seller: string; name: string; price: string; pack?: string; discount?: string; delivery?: string; tax?: string; lead?: string; returns?: string; colour?: string }
+export type Offer = {
+  seller: string
+  name: string
+  price: string
+  pack?: string
+  discount?: string
+  delivery?: string
+  tax?: string
+  lead?: string
+  returns?: string
+  colour?: string
+}
 
 export async function addCandidate(page: Page, offer: Offer): Promise<void> {
   await page.getByRole('button', { name: 'Add a candidate' }).click()
@@ -120,12 +139,25 @@ export async function chooseCandidate(page: Page, name: string, reason: string):
 /** The figures of the reckoning line as a person reads them. */
 export async function expectLine(page: Page, figures: Record<string, string>): Promise<void> {
   const line = page.getByRole('region', { name: 'Reckoning' })
-  for (const [name, amount] of Object.entries(figures)) await expect(line.getByRole('button', { name: new RegExp(`^${name} `) })).toHaveText(new RegExp(`${name}\\s*(EUR\\s)?${amount.replaceAll(' ', '\\s').replace('.', '\\.')}$`))
+  for (const [name, amount] of Object.entries(figures))
+    await expect(line.getByRole('button', { name: new RegExp(`^${name} `) })).toHaveText(
+      new RegExp(`${name}\\s*(EUR\\s)?${amount.replaceAll(' ', '\\s').replace('.', '\\.')}$`),
+    )
 }
 
 /** axe finds nothing on the page as it is now. */
 export async function clean(page: Page, where: string): Promise<void> {
   await page.waitForTimeout(300)
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze()
-  expect(violations.map((one) => `${where}: ${one.id}: ${one.nodes.map((node) => node.target.join(' ')).slice(0, 3).join(' | ')}`)).toEqual([])
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa', 'best-practice'])
+    .analyze()
+  expect(
+    violations.map(
+      (one) =>
+        `${where}: ${one.id}: ${one.nodes
+          .map((node) => node.target.join(' '))
+          .slice(0, 3)
+          .join(' | ')}`,
+    ),
+  ).toEqual([])
 }

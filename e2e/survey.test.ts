@@ -18,16 +18,25 @@ async function whole(page: Page): Promise<void> {
   if (await back.isVisible()) await back.click()
 }
 const rowOf = (page: Page, name: RegExp) => page.getByRole('region', { name: 'Walk round' }).getByRole('row', { name })
-async function fill(page: Page, open: string | RegExp, texts: Record<string, string>, picks: Record<string, string>, done: string): Promise<void> {
+async function fill(
+  page: Page,
+  open: string | RegExp,
+  texts: Record<string, string>,
+  picks: Record<string, string>,
+  done: string,
+): Promise<void> {
   await page.getByRole('button', { name: open }).first().click()
   const form = dialog(page)
   for (const [label, option] of Object.entries(picks)) await choose(page, form, label, option)
-  for (const [label, text] of Object.entries(texts)) await form.getByLabel(label, { exact: label === 'Width' }).fill(text)
+  for (const [label, text] of Object.entries(texts))
+    await form.getByLabel(label, { exact: label === 'Width' }).fill(text)
   await form.getByRole('button', { name: done, exact: true }).click()
   await expect(form).toBeHidden()
 }
 
-test('a room walked round: lengths as people write them, the wrong one found by diagonals, figures with their working', async ({ page }) => {
+test('a room walked round: lengths as people write them, the wrong one found by diagonals, figures with their working', async ({
+  page,
+}) => {
   await makeStudio(page)
   await begin(page)
   await toStep(page, 'Survey')
@@ -44,8 +53,24 @@ test('a room walked round: lengths as people write them, the wrong one found by 
   await walk(page, '3.6 m')
   // A and C differ by 300 mm: either may be wrong, and a diagonal is asked for
   await expect(page.getByText('Wall A or Wall C: one of them is wrong.').first()).toBeVisible()
-  await expect(page.getByText(/Measure from corner \d to corner \d: near 64\d\d\smm means Wall A is wrong, near 6161\smm means Wall C is wrong/).first()).toBeVisible()
-  for (const [from, to] of [['Corner 1', 'Corner 3'], ['Corner 2', 'Corner 4']]) await fill(page, 'Add a diagonal, or any corner to corner', { Length: '6161' }, { From: from ?? '', To: to ?? '' }, 'Add')
+  await expect(
+    page
+      .getByText(
+        /Measure from corner \d to corner \d: near 64\d\d\smm means Wall A is wrong, near 6161\smm means Wall C is wrong/,
+      )
+      .first(),
+  ).toBeVisible()
+  for (const [from, to] of [
+    ['Corner 1', 'Corner 3'],
+    ['Corner 2', 'Corner 4'],
+  ])
+    await fill(
+      page,
+      'Add a diagonal, or any corner to corner',
+      { Length: '6161' },
+      { From: from ?? '', To: to ?? '' },
+      'Add',
+    )
   await expect(page.getByText('measure Wall C again.').first()).toBeVisible()
   await expect(rowOf(page, /^C measure again/)).toBeVisible()
   await expect(figure(page, 'Floor')).toHaveText('18.00 m²')
@@ -59,15 +84,29 @@ test('a room walked round: lengths as people write them, the wrong one found by 
   await fill(page, 'Set the heights', { Ceiling: '2500', Dado: '1 m' }, {}, 'Save')
   await whole(page)
   await expect(figure(page, 'Volume')).toHaveText('45.0 m³')
-  await fill(page, /^Add one/, { 'So far along': '400', 'Width': '800', 'Head above the floor': '2000' }, { On: 'Wall A', 'Hinges, seen from inside': 'left', 'It opens': 'into this room' }, 'Add')
+  await fill(
+    page,
+    /^Add one/,
+    { 'So far along': '400', Width: '800', 'Head above the floor': '2000' },
+    { On: 'Wall A', 'Hinges, seen from inside': 'left', 'It opens': 'into this room' },
+    'Add',
+  )
   await expect(figure(page, 'Walls, net')).toHaveText('41.40 m²')
   await expect(figure(page, 'Skirting')).toHaveText('16400 mm')
   await figure(page, 'Skirting').click()
-  await expect(page.getByRole('region', { name: 'Working' })).toContainText(/Perimeter.*17(200|199\.\d)\smm[\s\S]*Wall A.*Door[\s\S]*−\s800\smm/)
+  await expect(page.getByRole('region', { name: 'Working' })).toContainText(
+    /Perimeter.*17(200|199\.\d)\smm[\s\S]*Wall A.*Door[\s\S]*−\s800\smm/,
+  )
   await page.keyboard.press('Escape')
 
   // a breast put into a wall, and taken back
-  await fill(page, 'Shape wall B: a bump, recess, bay or slant', { 'Begins so far along': '1100', 'Width along the wall': '1400', Depth: '350' }, {}, 'Put it in')
+  await fill(
+    page,
+    'Shape wall B: a bump, recess, bay or slant',
+    { 'Begins so far along': '1100', 'Width along the wall': '1400', Depth: '350' },
+    {},
+    'Put it in',
+  )
   await whole(page)
   await expect(figure(page, 'Floor')).toHaveText('17.51 m²')
   await page.keyboard.press('Control+z')
@@ -83,7 +122,19 @@ test('the drawing: picked, typed and measured on by keyboard, walls as one stand
   await toStep(page, 'Survey')
   await walk(page, '5000', '3600', '5000', '3600')
   await fill(page, 'Set the heights', { Ceiling: '2500' }, {}, 'Save')
-  await fill(page, /^Add one/, { Called: 'Low window', 'So far along': '1000', 'Width': '1500', 'Sill above the floor': '400', 'Head above the floor': '2100' }, { What: 'window', On: 'Wall B' }, 'Add')
+  await fill(
+    page,
+    /^Add one/,
+    {
+      Called: 'Low window',
+      'So far along': '1000',
+      Width: '1500',
+      'Sill above the floor': '400',
+      'Head above the floor': '2100',
+    },
+    { What: 'window', On: 'Wall B' },
+    'Add',
+  )
   const plan = page.getByRole('group', { name: 'Plan of Room' })
   await plan.getByRole('button', { name: 'Low window, wall B' }).focus()
   await page.keyboard.press('Enter')
@@ -130,11 +181,16 @@ test('the drawing: picked, typed and measured on by keyboard, walls as one stand
   await expect(plan).toBeVisible()
 })
 
-test('files: paper, DXF and lengths go out; a table comes in after a look, and a wrong one changes nothing', async ({ page }) => {
+test('files: paper, DXF and lengths go out; a table comes in after a look, and a wrong one changes nothing', async ({
+  page,
+}) => {
   await makeStudio(page)
   await begin(page)
   await toStep(page, 'Survey')
-  const take = (name: string, text: string) => page.getByLabel('Look at a table of lengths (CSV)').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
+  const take = (name: string, text: string) =>
+    page
+      .getByLabel('Look at a table of lengths (CSV)')
+      .setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
   await take('wrong.csv', 'what,length\nwall,three\nroof,1')
   await expect(page.getByText(/wrong.csv cannot be taken as it is. Nothing was changed/)).toBeVisible()
   await expect(page.getByText('Line 2, length: “three” is not a length')).toBeVisible()
@@ -148,7 +204,10 @@ test('files: paper, DXF and lengths go out; a table comes in after a look, and a
   await take('den.csv', `what,length,corner,top\nceiling,,,2.4 m\nwall,12',,\nwall,10',,\nwall,144 in,,\nwall,3048,,`)
   await expect(page.getByText('It says what is here already: nothing would change.')).toBeVisible()
   const download = async (name: string): Promise<Buffer> => {
-    const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name, exact: true }).click()])
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('link', { name, exact: true }).click(),
+    ])
     return readFileSync(await file.path())
   }
   expect((await download('A4')).subarray(0, 5).toString()).toBe('%PDF-')
@@ -164,11 +223,23 @@ test('two rooms joined by a door, what is there in the palette as fixed, and the
   await toStep(page, 'Survey')
   await walk(page, '5000', '3600', '5000', '3600')
   await fill(page, 'Set the heights', { Ceiling: '2500' }, {}, 'Save')
-  await fill(page, /^Add one/, { Called: 'Hall door', 'So far along': '500', 'Width': '800', 'Head above the floor': '2000' }, { On: 'Wall B' }, 'Add')
+  await fill(
+    page,
+    /^Add one/,
+    { Called: 'Hall door', 'So far along': '500', Width: '800', 'Head above the floor': '2000' },
+    { On: 'Wall B' },
+    'Add',
+  )
   await fill(page, 'Another room', { Called: 'Hall' }, {}, 'Add')
   await expect(page.getByRole('button', { name: 'Hall', exact: true })).toHaveAttribute('aria-pressed', 'true')
   await walk(page, '2000', '3000', '2000', '3000')
-  await fill(page, /^Add one/, { 'So far along': '900', 'Width': '860', 'Head above the floor': '2000' }, { On: 'Wall D', 'The same opening as': 'Hall door, Room' }, 'Add')
+  await fill(
+    page,
+    /^Add one/,
+    { 'So far along': '900', Width: '860', 'Head above the floor': '2000' },
+    { On: 'Wall D', 'The same opening as': 'Hall door, Room' },
+    'Add',
+  )
   await expect(page.getByText('Door: two sizes for one opening.').first()).toBeVisible()
   await page.getByRole('button', { name: 'Room', exact: true }).click()
   await expect(page.getByRole('group', { name: 'Plan of Room' }).getByText('Hall', { exact: true })).toBeVisible()
@@ -190,11 +261,15 @@ test('two rooms joined by a door, what is there in the palette as fixed, and the
 
   await toStep(page, 'Palette')
   await page.getByRole('button', { name: /^Old oak/ }).click()
-  await expect(page.getByRole('region', { name: 'Finish' })).toContainText(/There already\s*kept, good, since 1931.*Area, measured\s*18\.00\sm²/)
+  await expect(page.getByRole('region', { name: 'Finish' })).toContainText(
+    /There already\s*kept, good, since 1931.*Area, measured\s*18\.00\sm²/,
+  )
   await expect(page.getByText('fixed', { exact: true })).toBeVisible()
 })
 
-test('the demo rooms: a bay and a breast, a sloped ceiling, and a wrong length that is named; on a phone too', async ({ page }) => {
+test('the demo rooms: a bay and a breast, a sloped ceiling, and a wrong length that is named; on a phone too', async ({
+  page,
+}) => {
   await signIn(page)
   await openMakeover(page, /Music room/)
   await toStep(page, 'Survey')

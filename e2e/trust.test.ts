@@ -1,6 +1,18 @@
 /** What a person trusts: bad input is answered and kept, two windows agree, silence loses nothing, nobody is locked out. */
 import { expect, test, type Page } from '@playwright/test'
-import { begin, chooseCandidate, clean, dialog, expectLine, makeStudio, openMakeover, planPiece, signBudget, signIn, toStep } from './person.ts'
+import {
+  begin,
+  chooseCandidate,
+  clean,
+  dialog,
+  expectLine,
+  makeStudio,
+  openMakeover,
+  planPiece,
+  signBudget,
+  signIn,
+  toStep,
+} from './person.ts'
 
 /** Opens a form, lets axe look at it, and closes it again. */
 async function cleanForm(page: Page, where: string, button: string | RegExp): Promise<void> {
@@ -83,7 +95,15 @@ test('bad input is answered where it was typed, and nothing typed is lost', asyn
   await form.getByLabel('Delivery', { exact: true }).fill('🎻')
   await form.getByLabel('Lead time').fill('2.5')
   await form.getByRole('button', { name: 'Add', exact: true }).click()
-  for (const words of [/at most 120 characters, this has 300/, /is below zero/, /0 is too small/, /“1e3” is not a number/, /“🎻” is not a number/, /“2.5” has decimals/]) await expect(form.getByText(words)).toBeVisible()
+  for (const words of [
+    /at most 120 characters, this has 300/,
+    /is below zero/,
+    /0 is too small/,
+    /“1e3” is not a number/,
+    /“🎻” is not a number/,
+    /“2.5” has decimals/,
+  ])
+    await expect(form.getByText(words)).toBeVisible()
   await expect(form.getByLabel('What it is')).toHaveValue('x'.repeat(300))
   await form.getByLabel('Price of a pack').fill('1,234')
   await form.getByLabel('Price of a pack').blur()
@@ -141,7 +161,9 @@ test('two windows agree: a change in one is in the other, and only one signs', a
 
   for (const window of [page, other]) {
     await window.getByRole('button', { name: 'Sign a change' }).click()
-    await dialog(window).getByLabel('Sum for Furniture').fill(window === page ? '1200' : '1300')
+    await dialog(window)
+      .getByLabel('Sum for Furniture')
+      .fill(window === page ? '1200' : '1300')
     await dialog(window).getByLabel('Why it changes').fill('More')
   }
   await Promise.all([page, other].map((window) => dialog(window).getByRole('button', { name: 'Signed' }).click()))

@@ -1,6 +1,19 @@
 /** The way through, from signing in to the last refund; the sums are those of the trade handbook's worked case (section 7). */
 import { expect, test } from '@playwright/test'
-import { addCandidate, begin, choose, chooseCandidate, dialog, expectLine, makeStudio, openMakeover, planPiece, signBudget, signIn, toStep } from './person.ts'
+import {
+  addCandidate,
+  begin,
+  choose,
+  chooseCandidate,
+  dialog,
+  expectLine,
+  makeStudio,
+  openMakeover,
+  planPiece,
+  signBudget,
+  signIn,
+  toStep,
+} from './person.ts'
 
 test('two chairs ordered, one sent back, and the fabric still to buy', async ({ page }) => {
   await makeStudio(page)
@@ -13,9 +26,32 @@ test('two chairs ordered, one sent back, and the fabric still to buy', async ({ 
   await signBudget(page, { Furniture: '4 000', Fabric: '1400.00' }, '600')
   await expectLine(page, { Agreed: '6 000.00', Left: '5 400.00' })
 
-  await planPiece(page, { name: 'Armchairs', category: 'Furniture', quantity: '2', allowance: '1500', need: 'Sit and read' })
-  await addCandidate(page, { seller: 'North Joinery', name: 'Wing chair', price: '640.00', discount: '10', delivery: '45', tax: '20', lead: '14', returns: '14', colour: '#5d3d55' })
-  await addCandidate(page, { seller: 'South Joinery', name: 'Club chair', price: '720', delivery: '0', tax: '20', lead: '7' })
+  await planPiece(page, {
+    name: 'Armchairs',
+    category: 'Furniture',
+    quantity: '2',
+    allowance: '1500',
+    need: 'Sit and read',
+  })
+  await addCandidate(page, {
+    seller: 'North Joinery',
+    name: 'Wing chair',
+    price: '640.00',
+    discount: '10',
+    delivery: '45',
+    tax: '20',
+    lead: '14',
+    returns: '14',
+    colour: '#5d3d55',
+  })
+  await addCandidate(page, {
+    seller: 'South Joinery',
+    name: 'Club chair',
+    price: '720',
+    delivery: '0',
+    tax: '20',
+    lead: '7',
+  })
   await expect(page.getByRole('columnheader', { name: /Wing chair North Joinery/ })).toBeVisible()
   await page.getByRole('button', { name: 'Landed cost of Wing chair, working' }).click()
   const slip = page.getByRole('region', { name: 'Working' })
@@ -38,20 +74,31 @@ test('two chairs ordered, one sent back, and the fabric still to buy', async ({ 
   await page.getByRole('button', { name: 'Pay', exact: true }).click()
   await dialog(page).getByLabel('Amount').fill('400')
   await dialog(page).getByRole('button', { name: 'Paid' }).click()
-  await expectLine(page, { Paid: '400.00', Committed: '1 036.40', 'Still to buy': '431.52', Left: '3 532.08', Agreed: '6 000.00' })
+  await expectLine(page, {
+    Paid: '400.00',
+    Committed: '1 036.40',
+    'Still to buy': '431.52',
+    Left: '3 532.08',
+    Agreed: '6 000.00',
+  })
 
   await page.getByRole('button', { name: 'Goods came' }).click()
   await dialog(page).getByRole('button', { name: 'They are here' }).click()
   await page.getByRole('button', { name: 'Send back' }).click()
   await expect(dialog(page).getByLabel('Credit')).toHaveValue('691.20')
   await dialog(page).getByLabel('Why').fill('Too wide for the bay')
-  await dialog(page).getByLabel('Accepted on').fill(await dialog(page).getByLabel('Sent on').inputValue())
+  await dialog(page)
+    .getByLabel('Accepted on')
+    .fill(await dialog(page).getByLabel('Sent on').inputValue())
   await expect(dialog(page).getByLabel('What this would do')).toContainText('4 223.28'.replace(' ', '\u00a0'))
   await dialog(page).getByRole('button', { name: 'It goes back' }).click()
   await expectLine(page, { Paid: '400.00', Committed: '345.20', 'Still to buy': '431.52', Left: '4 223.28' })
   await expect(page.getByRole('region', { name: 'Reckoning' }).getByText('Refunds due')).toHaveCount(0)
 
-  await page.getByRole('region', { name: 'Reckoning' }).getByRole('button', { name: /^Committed/ }).click()
+  await page
+    .getByRole('region', { name: 'Reckoning' })
+    .getByRole('button', { name: /^Committed/ })
+    .click()
   await expect(slip).toContainText(/1\s436\.40 − 691\.20 credited − 400\.00 paid/)
   await page.keyboard.press('Escape')
   await expect(slip).toBeHidden()
@@ -60,14 +107,18 @@ test('two chairs ordered, one sent back, and the fabric still to buy', async ({ 
   await expectLine(page, { Committed: '345.20', Left: '4 223.28' })
 })
 
-test('an order that would break the agreed sum is stopped before it is made, and a signed change lets it through', async ({ page }) => {
+test('an order that would break the agreed sum is stopped before it is made, and a signed change lets it through', async ({
+  page,
+}) => {
   await makeStudio(page)
   await begin(page)
   await signBudget(page, { Furniture: '1000' }, '100')
   await planPiece(page, { name: 'Sideboard', category: 'Furniture', allowance: '900' })
   await addCandidate(page, { seller: 'A seller', name: 'Long sideboard', price: '1150' })
   await chooseCandidate(page, 'Long sideboard', 'It fits')
-  await expect(page.getByRole('region', { name: 'Reckoning' }).getByRole('button', { name: /Over the categories/ })).toContainText('−150.00')
+  await expect(
+    page.getByRole('region', { name: 'Reckoning' }).getByRole('button', { name: /Over the categories/ }),
+  ).toContainText('−150.00')
   await page.getByRole('button', { name: 'Order', exact: true }).click()
   const order = page.getByRole('dialog', { name: 'Order Sideboard' })
   await expect(order.getByRole('alert')).toContainText(/1\s150\.00, which is 50\.00 over the agreed 1\s100\.00/)
@@ -89,7 +140,9 @@ test('an order that would break the agreed sum is stopped before it is made, and
   await expect(page.getByRole('columnheader', { name: /Change 1/ })).toBeVisible()
 })
 
-test('two finishes are laid edge to edge, and a clash is said in words and accepted with a reason', async ({ page }) => {
+test('two finishes are laid edge to edge, and a clash is said in words and accepted with a reason', async ({
+  page,
+}) => {
   await makeStudio(page)
   await begin(page)
   await toStep(page, 'Palette')
@@ -98,7 +151,10 @@ test('two finishes are laid edge to edge, and a clash is said in words and accep
     ['Cool white', '92 -1 -5', 'paint', 'gloss'],
     ['Floor', '#c59c5f', 'wood', 'satin'],
   ] as const) {
-    await page.getByRole('button', { name: /Add a finish|Lay down the first/ }).first().click()
+    await page
+      .getByRole('button', { name: /Add a finish|Lay down the first/ })
+      .first()
+      .click()
     const form = dialog(page)
     await form.getByLabel('Name').fill(name)
     await form.getByLabel('Colour', { exact: true }).fill(colour)
@@ -133,7 +189,9 @@ test('two finishes are laid edge to edge, and a clash is said in words and accep
   await expect(looks).toContainText('1 look')
 })
 
-test('by keyboard alone: sign in, open the makeover, go through the steps, pay and read a working', async ({ page }) => {
+test('by keyboard alone: sign in, open the makeover, go through the steps, pay and read a working', async ({
+  page,
+}) => {
   await makeStudio(page)
   await begin(page)
   await signBudget(page, { Furniture: '500' }, '0')

@@ -11,7 +11,9 @@ async function main() {
   if (more.length > 0) throw new Ask(`“${more.join(' ')}” is not understood: expected at most the name of a file.`)
   if (!postgresPrograms()) throw new Ask('PostgreSQL’s programs are missing: start Bonitas once, it installs them.')
   const home = join(dataFolder(), 'main')
-  const to = resolve(file ?? join(dataFolder(), 'backups', `bonitas-${new Date().toISOString().slice(0, 19).replaceAll(':', '-')}.dump`))
+  const to = resolve(
+    file ?? join(dataFolder(), 'backups', `bonitas-${new Date().toISOString().slice(0, 19).replaceAll(':', '-')}.dump`),
+  )
   if (existsSync(to)) throw new Ask(`${to} is there already: name another file.`)
   let stop = () => undefined
   let address = process.env.DATABASE_URL
@@ -26,7 +28,10 @@ async function main() {
   const half = `${to}.half`
   try {
     const dumped = client('pg_dump', address, ['--format=custom', '--no-owner', '--file', half])
-    if (!dumped.ok) throw new Ask(`The backup was not made:\n${dumped.said}${/row-level security/.test(dumped.said) ? '\nThe role of DATABASE_URL has to see every studio: give it BYPASSRLS, or use that of an administrator.\n' : ''}`)
+    if (!dumped.ok)
+      throw new Ask(
+        `The backup was not made:\n${dumped.said}${/row-level security/.test(dumped.said) ? '\nThe role of DATABASE_URL has to see every studio: give it BYPASSRLS, or use that of an administrator.\n' : ''}`,
+      )
     const read = client('pg_restore', address, ['--list', half])
     if (!read.ok) throw new Ask(`The backup cannot be read back:\n${read.said}`)
     chmodSync(half, 0o600)
@@ -35,7 +40,9 @@ async function main() {
     rmSync(half, { force: true })
     stop()
   }
-  say(`Backed up to ${to} (${Math.ceil(statSync(to).size / 1000)} kB). It holds clients’ names and money: keep it as you keep those.`)
+  say(
+    `Backed up to ${to} (${Math.ceil(statSync(to).size / 1000)} kB). It holds clients’ names and money: keep it as you keep those.`,
+  )
 }
 
 main().catch((error) => {

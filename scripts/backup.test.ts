@@ -19,7 +19,11 @@ const [full, empty] = [join(folder, 'full'), join(folder, 'empty')]
 const file = join(folder, 'all.dump')
 const run = (script: string, home: string, ...words: string[]): { code: number | null; said: string } => {
   const { DATABASE_URL: _url, ...env } = process.env
-  const { status, stdout, stderr } = spawnSync(process.execPath, [`scripts/${script}.mjs`, ...words], { cwd: join(import.meta.dirname, '..'), env: { ...env, BONITAS_HOME: home }, encoding: 'utf8' })
+  const { status, stdout, stderr } = spawnSync(process.execPath, [`scripts/${script}.mjs`, ...words], {
+    cwd: join(import.meta.dirname, '..'),
+    env: { ...env, BONITAS_HOME: home },
+    encoding: 'utf8',
+  })
   return { code: status, said: stdout + stderr }
 }
 /** All that the demo's studio has, as one file, out of the database of a home folder. */
@@ -33,7 +37,9 @@ async function everything(home: string, demo: boolean): Promise<Buffer> {
   if (demo) await loadDemo(database, Date.now())
   const application = createApplication({ database, news, log, pages: null, now: Date.now, failedSignIns: 100 })
   const agent = request.agent(application)
-  expect((await agent.post('/api/session').send({ email: demoDecorator.email, password: demoDecorator.password })).status).toBe(200)
+  expect(
+    (await agent.post('/api/session').send({ email: demoDecorator.email, password: demoDecorator.password })).status,
+  ).toBe(200)
   const answer = await agent.get('/api/studio/export').responseType('blob')
   await news.close()
   await database.close()
@@ -58,12 +64,27 @@ it('brings back every studio, makeover, picture and the history of it, and leave
   expect(Buffer.compare(await everything(full, false), before)).toBe(0)
 })
 it('says what is wrong, and touches nothing', () => {
-  expect(run('restore', full, file)).toMatchObject({ code: 1, said: expect.stringMatching(/runs on .*: stop it first/) })
+  expect(run('restore', full, file)).toMatchObject({
+    code: 1,
+    said: expect.stringMatching(/runs on .*: stop it first/),
+  })
   stopPostgres(join(full, 'main'))
-  expect(run('restore', full, file)).toMatchObject({ code: 1, said: expect.stringMatching(/There is data in .* already, and nothing is ever restored over it/) })
-  expect(run('backup', full, file)).toMatchObject({ code: 1, said: expect.stringMatching(/is there already: name another/) })
-  expect(run('backup', join(folder, 'nowhere'))).toMatchObject({ code: 1, said: expect.stringMatching(/There is nothing to back up/) })
-  expect(run('restore', empty)).toMatchObject({ code: 1, said: expect.stringMatching(/Expected the name of one backup/) })
+  expect(run('restore', full, file)).toMatchObject({
+    code: 1,
+    said: expect.stringMatching(/There is data in .* already, and nothing is ever restored over it/),
+  })
+  expect(run('backup', full, file)).toMatchObject({
+    code: 1,
+    said: expect.stringMatching(/is there already: name another/),
+  })
+  expect(run('backup', join(folder, 'nowhere'))).toMatchObject({
+    code: 1,
+    said: expect.stringMatching(/There is nothing to back up/),
+  })
+  expect(run('restore', empty)).toMatchObject({
+    code: 1,
+    said: expect.stringMatching(/Expected the name of one backup/),
+  })
   const cut = join(folder, 'cut.dump')
   writeFileSync(cut, readFileSync(file).subarray(0, 3000))
   const third = join(folder, 'third')

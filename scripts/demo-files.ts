@@ -12,5 +12,6 @@ const draw = async (svg: string) => {
   const bytes = new Uint8Array(await sharp(Buffer.from(svg)).png({ palette: true }).toBuffer())
   return { bytes, sha256: createHash('sha256').update(bytes).digest('hex') }
 }
-for (const { name, documents, files } of await demoFiles(draw)) writeFileSync(join(root, 'demo', `${name}.zip`), writeParcel(documents, files, null))
+for (const { name, documents, files } of await demoFiles(draw))
+  writeFileSync(join(root, 'demo', `${name}.zip`), writeParcel(documents, files, null))
 writeFileSync(join(root, 'docs', 'makeover.schema.json'), `${JSON.stringify(parcelSchema(), null, 1)}\n`)

@@ -1,7 +1,16 @@
 // npm run dev: the server restarts and the pages reload as files change, over data of its own in .bonitas/dev.
 import { spawn } from 'node:child_process'
 import { join } from 'node:path'
-import { Ask, dataFolder, installDebian, installPackages, postgresPrograms, requireNode, root, say } from './prerequisites.mjs'
+import {
+  Ask,
+  dataFolder,
+  installDebian,
+  installPackages,
+  postgresPrograms,
+  requireNode,
+  root,
+  say,
+} from './prerequisites.mjs'
 
 async function main() {
   requireNode()
@@ -13,8 +22,16 @@ async function main() {
   const apiPort = process.env.API_PORT ?? '8081'
   const env = { ...process.env, DATABASE_URL: url, BONITAS_DEMO: 'yes', LOG_LEVEL: 'info', API_PORT: apiPort }
   const children = [
-    spawn(process.execPath, ['--watch-path=server', '--watch-path=core', '--watch-path=demo', '--import', 'tsx', 'server/main.ts'], { cwd: root, stdio: 'inherit', env: { ...env, PORT: apiPort } }),
-    spawn(process.execPath, [join(root, 'node_modules/vite/bin/vite.js'), '--port', process.env.PORT ?? '8080'], { cwd: root, stdio: 'inherit', env }),
+    spawn(
+      process.execPath,
+      ['--watch-path=server', '--watch-path=core', '--watch-path=demo', '--import', 'tsx', 'server/main.ts'],
+      { cwd: root, stdio: 'inherit', env: { ...env, PORT: apiPort } },
+    ),
+    spawn(process.execPath, [join(root, 'node_modules/vite/bin/vite.js'), '--port', process.env.PORT ?? '8080'], {
+      cwd: root,
+      stdio: 'inherit',
+      env,
+    }),
   ]
   const end = () => {
     for (const child of children) child.kill('SIGTERM')

@@ -16,7 +16,10 @@ function serverUser(dataDirectory) {
   if (made && made.uid !== 0) return { uid: made.uid, gid: made.gid }
   const id = (flag) => Number(spawnSync('id', [flag, 'postgres'], { encoding: 'utf8' }).stdout)
   const [uid, gid] = [id('-u'), id('-g')]
-  if (!uid) throw new Ask('PostgreSQL does not run as root, and there is no user postgres. Install Debian’s package postgresql, or start Bonitas as a plain user.')
+  if (!uid)
+    throw new Ask(
+      'PostgreSQL does not run as root, and there is no user postgres. Install Debian’s package postgresql, or start Bonitas as a plain user.',
+    )
   return { uid, gid }
 }
 
@@ -24,7 +27,17 @@ function serverUser(dataDirectory) {
 function run(dataDirectory, program, args, options = {}) {
   const path = join(postgresPrograms(), program)
   const user = serverUser(dataDirectory)
-  const prefix = user ? ['setpriv', `--reuid=${user.uid}`, `--regid=${user.gid}`, '--clear-groups', '--inh-caps=+dac_read_search', '--ambient-caps=+dac_read_search', '--'] : []
+  const prefix = user
+    ? [
+        'setpriv',
+        `--reuid=${user.uid}`,
+        `--regid=${user.gid}`,
+        '--clear-groups',
+        '--inh-caps=+dac_read_search',
+        '--ambient-caps=+dac_read_search',
+        '--',
+      ]
+    : []
   const [command, ...rest] = [...prefix, path, ...args]
   const env = { ...process.env, LC_ALL: 'C.UTF-8', TZ: 'UTC' }
   for (const name of Object.keys(env)) if (name.startsWith('PG')) delete env[name]
@@ -46,7 +59,8 @@ export const freePort = () =>
 function initialise(home, forTests) {
   const data = join(home, 'data')
   if (existsSync(join(home, 'ready')) && existsSync(join(data, 'PG_VERSION'))) return
-  if (existsSync(join(home, 'ready'))) throw new Ask(`${data} is gone though it was made: restore it from a copy, or remove ${home} to begin anew.`)
+  if (existsSync(join(home, 'ready')))
+    throw new Ask(`${data} is gone though it was made: restore it from a copy, or remove ${home} to begin anew.`)
   rmSync(data, { recursive: true, force: true })
   mkdirSync(data, { recursive: true, mode: 0o700 })
   const user = serverUser(data)
@@ -57,9 +71,24 @@ function initialise(home, forTests) {
     chownSync(passwordFile, user.uid, user.gid)
   }
   chmodSync(data, 0o700)
-  const args = ['-D', data, '-U', owner, '-A', 'scram-sha-256', `--pwfile=${passwordFile}`, '-E', 'UTF8', '--locale=C.UTF-8', '--locale-provider=icu', '--icu-locale=en-US', forTests ? '--no-sync' : '--data-checksums']
+  const args = [
+    '-D',
+    data,
+    '-U',
+    owner,
+    '-A',
+    'scram-sha-256',
+    `--pwfile=${passwordFile}`,
+    '-E',
+    'UTF8',
+    '--locale=C.UTF-8',
+    '--locale-provider=icu',
+    '--icu-locale=en-US',
+    forTests ? '--no-sync' : '--data-checksums',
+  ]
   const made = run(data, 'initdb', args)
-  if (made.status !== 0) throw new Ask(`PostgreSQL could not make its data folder ${data}:\n${made.stdout}${made.stderr}`)
+  if (made.status !== 0)
+    throw new Ask(`PostgreSQL could not make its data folder ${data}:\n${made.stdout}${made.stderr}`)
   writeFileSync(join(home, 'ready'), 'made\n')
 }
 
@@ -79,8 +108,20 @@ export function runningPostgres(home) {
 /** Runs one of PostgreSQL's own clients on a database; its password never stands on a command line. */
 export function client(program, address, args) {
   const url = new URL(address)
-  const env = { ...process.env, PGPASSWORD: decodeURIComponent(url.password), PGHOST: url.hostname, PGPORT: url.port || '5432', PGUSER: decodeURIComponent(url.username), PGDATABASE: url.pathname.slice(1), LC_ALL: 'C.UTF-8' }
-  const { status, stdout, stderr } = spawnSync(join(postgresPrograms(), program), args, { encoding: 'utf8', env, maxBuffer: 64 * 1024 * 1024 })
+  const env = {
+    ...process.env,
+    PGPASSWORD: decodeURIComponent(url.password),
+    PGHOST: url.hostname,
+    PGPORT: url.port || '5432',
+    PGUSER: decodeURIComponent(url.username),
+    PGDATABASE: url.pathname.slice(1),
+    LC_ALL: 'C.UTF-8',
+  }
+  const { status, stdout, stderr } = spawnSync(join(postgresPrograms(), program), args, {
+    encoding: 'utf8',
+    env,
+    maxBuffer: 64 * 1024 * 1024,
+  })
   return { ok: status === 0, said: `${stdout ?? ''}${stderr ?? ''}` }
 }
 
@@ -99,16 +140,22 @@ export async function startPostgres(home, { forTests = false, port: wanted } = {
     log_min_messages: 'fatal',
     ...(forTests ? { fsync: 'off', synchronous_commit: 'off', full_page_writes: 'off' } : {}),
   }
-  const options = Object.entries(settings).map(([name, value]) => `-c ${name}='${value}'`).join(' ')
+  const options = Object.entries(settings)
+    .map(([name, value]) => `-c ${name}='${value}'`)
+    .join(' ')
   const log = join(data, 'server.log')
   // just after a kill the old server can linger for a moment, as a zombie or in its backends: then it is tried again
-  const start = () => run(data, 'pg_ctl', ['start', '-D', data, '-l', log, '-w', '-t', '60', '-o', options], { stdio: 'ignore' })
+  const start = () =>
+    run(data, 'pg_ctl', ['start', '-D', data, '-l', log, '-w', '-t', '60', '-o', options], { stdio: 'ignore' })
   let started = start()
   for (let tries = 0; started.status !== 0 && tries < 20; tries++) {
     await new Promise((resolve) => setTimeout(resolve, 500))
     started = start()
   }
-  if (started.status !== 0) throw new Ask(`PostgreSQL did not start:\n${existsSync(log) ? readFileSync(log, 'utf8').split('\n').slice(-12).join('\n') : ''}`)
+  if (started.status !== 0)
+    throw new Ask(
+      `PostgreSQL did not start:\n${existsSync(log) ? readFileSync(log, 'utf8').split('\n').slice(-12).join('\n') : ''}`,
+    )
   return { address: addressOn(home, port), port, stop: () => stopPostgres(home) }
 }
 
@@ -130,7 +177,8 @@ export function stopPostgres(home) {
   const data = join(home, 'data')
   if (!runs(join(data, 'postmaster.pid'))) return
   const stopped = run(data, 'pg_ctl', ['stop', '-D', data, '-m', 'fast', '-w', '-t', '30'])
-  if (stopped.status !== 0 && run(data, 'pg_ctl', ['status', '-D', data]).status === 0) throw new Ask(`A PostgreSQL server in ${data} does not stop:\n${stopped.stderr}`)
+  if (stopped.status !== 0 && run(data, 'pg_ctl', ['status', '-D', data]).status === 0)
+    throw new Ask(`A PostgreSQL server in ${data} does not stop:\n${stopped.stderr}`)
 }
 
 /** Makes the product's database where it is not there yet; needs the pg package. */

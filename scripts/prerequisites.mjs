@@ -16,16 +16,22 @@ export function say(text) {
 
 export function requireNode() {
   const [major, minor] = process.versions.node.split('.').map(Number)
-  if (major < 20 || (major === 20 && minor < 19)) throw new Ask(`Node ${process.versions.node} is too old: Bonitas wants Node 20.19 or newer.`)
+  if (major < 20 || (major === 20 && minor < 19))
+    throw new Ask(`Node ${process.versions.node} is too old: Bonitas wants Node 20.19 or newer.`)
 }
 
 /** npm ci, when node_modules is not what package-lock.json says. */
 export function installPackages() {
   const stamp = join(root, 'node_modules', '.bonitas-lock')
-  const want = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex')
+  const want = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex')
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === want) return
   say('Installing npm packages (a minute, once) …')
-  const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: root, stdio: ['ignore', 'inherit', 'inherit'] })
+  const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    cwd: root,
+    stdio: ['ignore', 'inherit', 'inherit'],
+  })
   if (status !== 0) throw new Ask('npm ci did not finish: see above. Bonitas needs the npm registry once.')
   writeFileSync(stamp, want)
 }
@@ -39,8 +45,12 @@ export function installDebian(packageName, present, what) {
   }
   say(`Installing ${what} from Debian's packages …`)
   const log = join(dataFolder(), 'apt.log')
-  const { status } = spawnSync('sh', ['-c', `(${command}) >'${log}' 2>&1`], { stdio: 'ignore', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } })
-  if (status !== 0 || !present()) throw new Ask(`${what} could not be installed: see ${log}. Install it by hand:\n\n  ${command}\n`)
+  const { status } = spawnSync('sh', ['-c', `(${command}) >'${log}' 2>&1`], {
+    stdio: 'ignore',
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+  })
+  if (status !== 0 || !present())
+    throw new Ask(`${what} could not be installed: see ${log}. Install it by hand:\n\n  ${command}\n`)
 }
 
 /** The folder that everything this machine keeps for Bonitas is in: git-ignored beside the sources, or BONITAS_HOME. */
@@ -58,7 +68,9 @@ export function postgresPrograms() {
   }
   const base = '/usr/lib/postgresql'
   if (!existsSync(base)) return null
-  const versions = readdirSync(base).filter((name) => existsSync(join(base, name, 'bin', 'postgres')) && existsSync(join(base, name, 'bin', 'initdb')))
+  const versions = readdirSync(base).filter(
+    (name) => existsSync(join(base, name, 'bin', 'postgres')) && existsSync(join(base, name, 'bin', 'initdb')),
+  )
   const newest = versions.sort((one, other) => Number(other) - Number(one))[0]
   return newest ? join(base, newest, 'bin') : null
 }
@@ -69,7 +81,11 @@ export function buildPages({ force = false } = {}) {
   const want = sourceDigest()
   if (!force && existsSync(stamp) && readFileSync(stamp, 'utf8') === want) return
   say('Building the pages …')
-  const { status, stdout, stderr } = spawnSync(process.execPath, [join(root, 'node_modules', 'vite', 'bin', 'vite.js'), 'build', '--logLevel', 'warn'], { cwd: root, encoding: 'utf8', env: { ...process.env, NODE_ENV: 'production' } })
+  const { status, stdout, stderr } = spawnSync(
+    process.execPath,
+    [join(root, 'node_modules', 'vite', 'bin', 'vite.js'), 'build', '--logLevel', 'warn'],
+    { cwd: root, encoding: 'utf8', env: { ...process.env, NODE_ENV: 'production' } },
+  )
   if (status !== 0) throw new Ask(`The pages could not be built:\n${stdout}${stderr}`)
   writeFileSync(stamp, want)
 }
@@ -77,7 +93,9 @@ export function buildPages({ force = false } = {}) {
 function sourceDigest() {
   const hash = createHash('sha256')
   const walk = (folder) => {
-    for (const entry of readdirSync(folder, { withFileTypes: true }).sort((one, other) => (one.name < other.name ? -1 : 1))) {
+    for (const entry of readdirSync(folder, { withFileTypes: true }).sort((one, other) =>
+      one.name < other.name ? -1 : 1,
+    )) {
       const path = join(folder, entry.name)
       if (entry.isDirectory()) walk(path)
       else hash.update(path.slice(root.length)).update(readFileSync(path))

@@ -17,7 +17,12 @@ const demo = join(root, 'demo/music-room-tern-house.zip')
 const { documents } = readParcel(readFileSync(demo), sha256Of)
 const run = (...words: string[]): { code: number | null; out: string; err: string } => {
   const { PATH = '' } = process.env
-  const { status, stdout, stderr } = spawnSync('npm', ['run', '-s', 'reckon', '--', ...words], { cwd: root, encoding: 'utf8', env: { PATH, HOME: process.env.HOME, DATABASE_URL: 'postgresql://nobody@127.0.0.1:1/none' }, maxBuffer: 32 * 1024 * 1024 })
+  const { status, stdout, stderr } = spawnSync('npm', ['run', '-s', 'reckon', '--', ...words], {
+    cwd: root,
+    encoding: 'utf8',
+    env: { PATH, HOME: process.env.HOME, DATABASE_URL: 'postgresql://nobody@127.0.0.1:1/none' },
+    maxBuffer: 32 * 1024 * 1024,
+  })
   return { code: status, out: stdout, err: stderr }
 }
 type Said = { money: { total: Record<string, number> }; remarks: { key: string }[] }
@@ -38,11 +43,18 @@ describe('npm run reckon', () => {
   it('says the remarks as lines, and what a change would do', () => {
     const lines = run(demo, '--today', '2026-09-01', '--remarks').out.trim().split('\n')
     expect(lines).toHaveLength(reckon(documents, plainDate('2026-09-01')).remarks.length)
-    for (const line of lines) expect(line).toMatch(/^(stop|look|note)( \(accepted\))?\t(brief|survey|palette|pieces|purchases)\t/)
+    for (const line of lines)
+      expect(line).toMatch(/^(stop|look|note)( \(accepted\))?\t(brief|survey|palette|pieces|purchases)\t/)
     const piece = Object.values(documents.makeover.rows.piece).find((row) => row.name === 'Listening bench')
     const changes = join(folder, 'changes.json')
-    writeFileSync(changes, JSON.stringify([{ op: 'put', kind: 'piece', id: piece?.id, base: piece?.version, fields: { quantity: 9 } }]))
-    const difference = JSON.parse(run(demo, '--today', '2026-09-01', '--preview', changes).out) as { changed: Record<string, [number, number]>; newRemarks: unknown[] }
+    writeFileSync(
+      changes,
+      JSON.stringify([{ op: 'put', kind: 'piece', id: piece?.id, base: piece?.version, fields: { quantity: 9 } }]),
+    )
+    const difference = JSON.parse(run(demo, '--today', '2026-09-01', '--preview', changes).out) as {
+      changed: Record<string, [number, number]>
+      newRemarks: unknown[]
+    }
     const [was = 0, will = 0] = difference.changed['money.total.forecast'] ?? []
     expect(will).toBeGreaterThan(was)
     expect(difference.newRemarks.length).toBeGreaterThan(0)
@@ -50,7 +62,11 @@ describe('npm run reckon', () => {
   it.each<[string, () => string[], RegExp]>([
     ['no file', () => [], /expected one file/],
     ['a file that is not there', () => ['nowhere.zip'], /nowhere\.zip: there is no file here/],
-    ['a file that is none of ours', () => [join(root, 'package.json')], /makeover\.json format: expected “bonitas\.makeover”/],
+    [
+      'a file that is none of ours',
+      () => [join(root, 'package.json')],
+      /makeover\.json format: expected “bonitas\.makeover”/,
+    ],
     ['a zip cut short', () => [cut()], /cut\.zip: zip: /],
     ['no date', () => [demo, '--today', '31 Feb'], /--today 31 Feb: expected a date/],
     ['a word that is not known', () => [demo, '--tomorrow'], /tomorrow/],

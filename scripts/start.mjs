@@ -4,7 +4,17 @@
 import { fork } from 'node:child_process'
 import { existsSync, openSync, readFileSync, rmSync, writeSync, closeSync } from 'node:fs'
 import { join } from 'node:path'
-import { Ask, buildPages, dataFolder, installDebian, installPackages, postgresPrograms, requireNode, root, say } from './prerequisites.mjs'
+import {
+  Ask,
+  buildPages,
+  dataFolder,
+  installDebian,
+  installPackages,
+  postgresPrograms,
+  requireNode,
+  root,
+  say,
+} from './prerequisites.mjs'
 
 const empty = process.argv.includes('--empty')
 const unknown = process.argv.slice(2).filter((word) => word !== '--empty')
@@ -28,7 +38,10 @@ function takeLock(path) {
       } catch {
         held = null // cut short by a kill, or being written this moment
       }
-      if (held && alive(held.pid, held.began)) throw new Ask(`Bonitas is already running here, at http://127.0.0.1:${held.port} (process ${held.pid}). Stop it with Ctrl+C, or use --empty for a second one.`)
+      if (held && alive(held.pid, held.began))
+        throw new Ask(
+          `Bonitas is already running here, at http://127.0.0.1:${held.port} (process ${held.pid}). Stop it with Ctrl+C, or use --empty for a second one.`,
+        )
       rmSync(path, { force: true })
     }
   }
@@ -55,7 +68,8 @@ function beginning(pid) {
 async function main() {
   requireNode()
   if (unknown.length > 0) throw new Ask(`“${unknown.join(' ')}” is not understood: expected nothing, or --empty.`)
-  if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Ask(`PORT is “${process.env.PORT}”: expected a number from 1 to 65535.`)
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    throw new Ask(`PORT is “${process.env.PORT}”: expected a number from 1 to 65535.`)
   const home = join(dataFolder(), empty ? 'empty' : 'main')
   takeLock(`${home}.lock`)
   installPackages()
@@ -77,12 +91,27 @@ async function main() {
     database.stop()
     throw error
   }
-  const env = { ...process.env, NODE_ENV: 'production', DATABASE_URL: url, PORT: String(port), BONITAS_DEMO: empty ? 'no' : own ? 'yes' : 'if new' }
-  const server = fork(join(root, 'server', 'main.ts'), [], { cwd: root, env, execArgv: ['--import', 'tsx'], stdio: ['ignore', 'inherit', 'inherit', 'ipc'] })
+  const env = {
+    ...process.env,
+    NODE_ENV: 'production',
+    DATABASE_URL: url,
+    PORT: String(port),
+    BONITAS_DEMO: empty ? 'no' : own ? 'yes' : 'if new',
+  }
+  const server = fork(join(root, 'server', 'main.ts'), [], {
+    cwd: root,
+    env,
+    execArgv: ['--import', 'tsx'],
+    stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+  })
   server.on('message', ({ demo, here, others }) => {
     say(`\nBonitas is at ${here}`)
     if (others.length > 0) say(`In the same house, also at ${others.join(' or ')}`)
-    say(demo ? `Sign in to the demo as ${demo.email} with the password ${demo.password}` : 'Sign in, or make a studio on the sign-in page to begin.')
+    say(
+      demo
+        ? `Sign in to the demo as ${demo.email} with the password ${demo.password}`
+        : 'Sign in, or make a studio on the sign-in page to begin.',
+    )
     say('Ctrl+C stops it.')
   })
   let asked = false

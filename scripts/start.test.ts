@@ -12,11 +12,14 @@ const root = join(import.meta.dirname, '..')
 const home = mkdtempSync(join(tmpdir(), 'bonitas-start-'))
 const running = new Set<ChildProcess>()
 
-
 type Started = { child: ChildProcess; said: () => string; exit: Promise<number | null> }
 function start(words: string[], env: Record<string, string>): Started {
   const { DATABASE_URL: _url, ...rest } = process.env
-  const child = spawn(process.execPath, ['scripts/start.mjs', ...words], { cwd: root, env: { ...rest, BONITAS_HOME: home, ...env }, stdio: ['ignore', 'pipe', 'pipe'] })
+  const child = spawn(process.execPath, ['scripts/start.mjs', ...words], {
+    cwd: root,
+    env: { ...rest, BONITAS_HOME: home, ...env },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  })
   running.add(child)
   let text = ''
   child.stdout.on('data', (chunk: Buffer) => (text += chunk.toString()))
@@ -25,7 +28,8 @@ function start(words: string[], env: Record<string, string>): Started {
   void exit.then(() => running.delete(child))
   return { child, said: () => text, exit }
 }
-const ready = ({ said }: Started): Promise<void> => expect.poll(said, { timeout: 90_000, interval: 100 }).toContain('Ctrl+C stops it.')
+const ready = ({ said }: Started): Promise<void> =>
+  expect.poll(said, { timeout: 90_000, interval: 100 }).toContain('Ctrl+C stops it.')
 const databaseRuns = (folder: string): boolean => {
   try {
     process.kill(Number(readFileSync(join(home, folder, 'data', 'postmaster.pid'), 'utf8').split('\n')[0]), 0)
@@ -34,7 +38,12 @@ const databaseRuns = (folder: string): boolean => {
     return error instanceof Error && 'code' in error && error.code === 'EPERM'
   }
 }
-const post = (port: number, path: string, body: object): Promise<Response> => fetch(`http://127.0.0.1:${port}/api${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+const post = (port: number, path: string, body: object): Promise<Response> =>
+  fetch(`http://127.0.0.1:${port}/api${path}`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  })
 
 afterEach(async () => {
   for (const child of running) child.kill('SIGINT')
@@ -49,7 +58,17 @@ describe('npm start', () => {
     await ready(first)
     const [, email, password] = /Sign in to the demo as (\S+) with the password (\S+)/.exec(first.said()) ?? []
     expect((await post(port, '/session', { email, password })).status).toBe(200)
-    expect((await post(port, '/studios', { studioName: 'Mine', timeZone: 'UTC', name: 'Me', email: 'me@test.example', password: 'a long enough password' })).status).toBe(201)
+    expect(
+      (
+        await post(port, '/studios', {
+          studioName: 'Mine',
+          timeZone: 'UTC',
+          name: 'Me',
+          email: 'me@test.example',
+          password: 'a long enough password',
+        })
+      ).status,
+    ).toBe(201)
 
     const second = start([], { PORT: String(await freePort()) })
     expect(await second.exit).toBe(1)
@@ -60,7 +79,9 @@ describe('npm start', () => {
     expect(databaseRuns('main')).toBe(true) // the database was left behind …
     const again = start([], { PORT: String(port) })
     await ready(again)
-    expect((await post(port, '/session', { email: 'me@test.example', password: 'a long enough password' })).status).toBe(200) // … and taken over, with what was in it
+    expect(
+      (await post(port, '/session', { email: 'me@test.example', password: 'a long enough password' })).status,
+    ).toBe(200) // … and taken over, with what was in it
     expect((await post(port, '/session', { email, password })).status).toBe(200)
 
     again.child.kill('SIGINT')
@@ -74,7 +95,9 @@ describe('npm start', () => {
     const empty = start(['--empty'], { PORT: String(port) })
     await ready(empty)
     expect(empty.said()).not.toContain('demo')
-    expect((await post(port, '/session', { email: 'ottilie@wrenandtide.example', password: 'lamplight-on-larch' })).status).toBe(401)
+    expect(
+      (await post(port, '/session', { email: 'ottilie@wrenandtide.example', password: 'lamplight-on-larch' })).status,
+    ).toBe(401)
   })
   it('a lock that a crash left half written does not keep anyone out', async () => {
     writeFileSync(join(home, 'empty.lock'), '{"pid":')
@@ -84,8 +107,18 @@ describe('npm start', () => {
   it.each([
     ['a word that is not known', ['--emtpy'], {}, /“--emtpy” is not understood: expected nothing, or --empty/],
     ['a port that is none', [], { PORT: '99999' }, /PORT is “99999”: expected a number from 1 to 65535/],
-    ['programs that are not there', ['--empty'], { PG_BIN: '/nowhere' }, /PG_BIN is \/nowhere, and there is no postgres in it/],
-    ['a database that does not answer', ['--empty'], { DATABASE_URL: 'postgresql://a:b@127.0.0.1:1/c' }, /cannot use the database: .*ECONNREFUSED/],
+    [
+      'programs that are not there',
+      ['--empty'],
+      { PG_BIN: '/nowhere' },
+      /PG_BIN is \/nowhere, and there is no postgres in it/,
+    ],
+    [
+      'a database that does not answer',
+      ['--empty'],
+      { DATABASE_URL: 'postgresql://a:b@127.0.0.1:1/c' },
+      /cannot use the database: .*ECONNREFUSED/,
+    ],
   ])('%s gets a clear answer', async (_name, words, env, message) => {
     const port = await freePort()
     const wrong = start(words, { PORT: String(port), ...env })
@@ -95,7 +128,27 @@ describe('npm start', () => {
   })
   it('reaches a phone in the house over HTTPS, with a password of its own for the demo', async () => {
     const [cert, key] = [join(home, 'bonitas.crt'), join(home, 'bonitas.key')]
-    execFileSync('openssl', ['req', '-x509', '-newkey', 'rsa:2048', '-nodes', '-days', '2', '-subj', '/CN=bonitas', '-addext', 'subjectAltName=IP:127.0.0.1', '-keyout', key, '-out', cert], { stdio: 'ignore' })
+    execFileSync(
+      'openssl',
+      [
+        'req',
+        '-x509',
+        '-newkey',
+        'rsa:2048',
+        '-nodes',
+        '-days',
+        '2',
+        '-subj',
+        '/CN=bonitas',
+        '-addext',
+        'subjectAltName=IP:127.0.0.1',
+        '-keyout',
+        key,
+        '-out',
+        cert,
+      ],
+      { stdio: 'ignore' },
+    )
     const port = await freePort()
     const open = { PORT: String(port), HOST: '0.0.0.0', TLS_CERT: cert, TLS_KEY: key }
     const refused = start([], open) // the demo of the first test is there, with the password that anybody can read
@@ -107,10 +160,20 @@ describe('npm start', () => {
     expect(served.said()).toMatch(/In the same house, also at https:/)
     const ask = (password: string): Promise<{ status: number; headers: Record<string, unknown> }> =>
       new Promise((resolve, reject) => {
-        const asked = request({ host: '127.0.0.1', port, path: '/api/session', method: 'POST', ca: readFileSync(cert), headers: { 'content-type': 'application/json' } }, (answer) => {
-          answer.resume()
-          resolve({ status: answer.statusCode ?? 0, headers: answer.headers })
-        })
+        const asked = request(
+          {
+            host: '127.0.0.1',
+            port,
+            path: '/api/session',
+            method: 'POST',
+            ca: readFileSync(cert),
+            headers: { 'content-type': 'application/json' },
+          },
+          (answer) => {
+            answer.resume()
+            resolve({ status: answer.statusCode ?? 0, headers: answer.headers })
+          },
+        )
         asked.on('error', reject)
         asked.end(JSON.stringify({ email: 'ottilie@wrenandtide.example', password }))
       })

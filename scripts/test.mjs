@@ -4,7 +4,17 @@
 import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
-import { Ask, buildPages, dataFolder, installDebian, installPackages, postgresPrograms, requireNode, root, say } from './prerequisites.mjs'
+import {
+  Ask,
+  buildPages,
+  dataFolder,
+  installDebian,
+  installPackages,
+  postgresPrograms,
+  requireNode,
+  root,
+  say,
+} from './prerequisites.mjs'
 
 const parts = ['lint', 'types', 'unit', 'browser']
 const words = process.argv.slice(2)
@@ -24,7 +34,11 @@ const tell = (name, ok, bad) => {
 /** Runs one of the tools; its output goes straight through. */
 function run(program, args, env = {}) {
   return new Promise((resolve) => {
-    const child = spawn(process.execPath, [join(root, 'node_modules', program), ...args], { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } })
+    const child = spawn(process.execPath, [join(root, 'node_modules', program), ...args], {
+      cwd: root,
+      stdio: ['ignore', 'inherit', 'inherit'],
+      env: { ...process.env, ...env },
+    })
     child.on('exit', (code) => resolve(code ?? 1))
     child.on('error', () => resolve(1))
   })
@@ -60,17 +74,31 @@ async function main() {
 
   if (wants('unit')) {
     installDebian('hledger', () => existsSync('/usr/bin/hledger'), 'hledger, which the journal is checked with')
-    installDebian('poppler-utils', () => existsSync('/usr/bin/pdftotext'), 'poppler-utils, which the papers are read with')
+    installDebian(
+      'poppler-utils',
+      () => existsSync('/usr/bin/pdftotext'),
+      'poppler-utils, which the papers are read with',
+    )
     const file = join(reports, 'unit.json')
-    const code = await run('vitest/vitest.mjs', ['run', '--reporter=dot', '--reporter=json', `--outputFile.json=${file}`, ...passedOn], env)
-    const { ok, bad } = readReport(file, ({ numPassedTests, numFailedTests, numFailedTestSuites, success }) => ({ ok: numPassedTests, bad: numFailedTests || (success ? 0 : Math.max(1, numFailedTestSuites)) }))
+    const code = await run(
+      'vitest/vitest.mjs',
+      ['run', '--reporter=dot', '--reporter=json', `--outputFile.json=${file}`, ...passedOn],
+      env,
+    )
+    const { ok, bad } = readReport(file, ({ numPassedTests, numFailedTests, numFailedTestSuites, success }) => ({
+      ok: numPassedTests,
+      bad: numFailedTests || (success ? 0 : Math.max(1, numFailedTestSuites)),
+    }))
     tell('Unit and server', ok, bad || (code === 0 ? 0 : 1))
   }
   if (wants('browser')) {
     installDebian('chromium', () => existsSync('/usr/bin/chromium'), 'Chromium')
     buildPages()
     const file = join(reports, 'browser.json')
-    const code = await run('@playwright/test/cli.js', ['test', '--reporter=dot,json', ...passedOn], { ...env, PLAYWRIGHT_JSON_OUTPUT_FILE: file })
+    const code = await run('@playwright/test/cli.js', ['test', '--reporter=dot,json', ...passedOn], {
+      ...env,
+      PLAYWRIGHT_JSON_OUTPUT_FILE: file,
+    })
     const { ok, bad } = readReport(file, ({ stats }) => ({ ok: stats.expected, bad: stats.unexpected + stats.flaky }))
     tell('Browser', ok, bad || (code === 0 ? 0 : 1))
   }

@@ -10,7 +10,10 @@ const checks = [
 ]
 let failed = false
 for (const [program, ...args] of checks) {
-  const { status } = spawnSync(process.execPath, [join(root, 'node_modules', program), ...args], { cwd: root, stdio: 'inherit' })
+  const { status } = spawnSync(process.execPath, [join(root, 'node_modules', program), ...args], {
+    cwd: root,
+    stdio: 'inherit',
+  })
   failed ||= status !== 0
 }
 process.exit(failed ? 1 : 0)

@@ -69,24 +69,55 @@ export function createApplication(setting: Setting): Express {
   application.use(compression())
   application.use('/api', (request, _response, next) => {
     const reads = request.method === 'GET' || request.method === 'HEAD'
-    if (!reads && isFromElsewhere(request)) throw new Problem(403, 'other-site', 'Refused', 'This came from another site.')
-    if (!reads && !takesBytes.test(request.path) && Number(request.get('content-length') ?? 0) > 0 && !request.is('application/json')) throw new Problem(415, 'media-type', 'Not JSON', 'Expected a body of type application/json.')
+    if (!reads && isFromElsewhere(request))
+      throw new Problem(403, 'other-site', 'Refused', 'This came from another site.')
+    if (
+      !reads &&
+      !takesBytes.test(request.path) &&
+      Number(request.get('content-length') ?? 0) > 0 &&
+      !request.is('application/json')
+    )
+      throw new Problem(415, 'media-type', 'Not JSON', 'Expected a body of type application/json.')
     next()
   })
-  application.use('/api', express.json({ limit: '1mb', strict: true, type: (request) => !takesBytes.test((request.url ?? '').split('?')[0] ?? '') && /^application\/json\b/.test(request.headers['content-type'] ?? '') }), (_request, response, next) => {
-    response.set('cache-control', 'no-store')
-    next()
-  })
+  application.use(
+    '/api',
+    express.json({
+      limit: '1mb',
+      strict: true,
+      type: (request) =>
+        !takesBytes.test((request.url ?? '').split('?')[0] ?? '') &&
+        /^application\/json\b/.test(request.headers['content-type'] ?? ''),
+    }),
+    (_request, response, next) => {
+      response.set('cache-control', 'no-store')
+      next()
+    },
+  )
   application.use('/api', accountRoutes(setting))
-  application.use('/api', withPerson(setting), attachmentRoutes(setting), makeoverRoutes(setting), streamRoutes(setting), parcelRoutes(setting), documentRoutes(setting), standinRoutes())
+  application.use(
+    '/api',
+    withPerson(setting),
+    attachmentRoutes(setting),
+    makeoverRoutes(setting),
+    streamRoutes(setting),
+    parcelRoutes(setting),
+    documentRoutes(setting),
+    standinRoutes(),
+  )
   application.use('/api', () => {
     throw notFound()
   })
   if (setting.pages !== null && existsSync(join(setting.pages, 'index.html'))) {
     const { pages } = setting
-    application.use('/assets', express.static(join(pages, 'assets'), { immutable: true, maxAge: '365d', fallthrough: false }))
+    application.use(
+      '/assets',
+      express.static(join(pages, 'assets'), { immutable: true, maxAge: '365d', fallthrough: false }),
+    )
     application.use(express.static(pages, { index: false, maxAge: 0 }))
-    application.get('/{*path}', (_request, response) => response.sendFile(join(pages, 'index.html'), { headers: { 'cache-control': 'no-cache' } }))
+    application.get('/{*path}', (_request, response) =>
+      response.sendFile(join(pages, 'index.html'), { headers: { 'cache-control': 'no-cache' } }),
+    )
   }
   application.use(problems(setting.log))
   return application
@@ -117,11 +148,34 @@ function problems(log: Logger): ErrorRequestHandler {
 }
 
 function fromHttpError(error: unknown, path: string): Problem {
-  if (isDatabaseAway(error)) return new Problem(503, 'away', 'Not reachable', 'The database does not answer just now. Nothing is lost: try again in a moment.')
+  if (isDatabaseAway(error))
+    return new Problem(
+      503,
+      'away',
+      'Not reachable',
+      'The database does not answer just now. Nothing is lost: try again in a moment.',
+    )
   const status = error instanceof Error && 'status' in error && typeof error.status === 'number' ? error.status : 500
-  if (status === 413) return new Problem(413, 'too-large', 'Too large', `Expected at most ${path.endsWith('/files') ? `${largestFile / 1024 / 1024} MB: make the picture smaller, or photograph it again` : takesBytes.test(path.replace(/^\/api/, '')) ? `${largestParcel / 1024 / 1024} MB` : '1 MB'}.`)
-  if (status === 400) return new Problem(400, 'malformed', 'Not readable', 'Expected a body of well-formed JSON and a path that can be decoded.')
+  if (status === 413)
+    return new Problem(
+      413,
+      'too-large',
+      'Too large',
+      `Expected at most ${path.endsWith('/files') ? `${largestFile / 1024 / 1024} MB: make the picture smaller, or photograph it again` : takesBytes.test(path.replace(/^\/api/, '')) ? `${largestParcel / 1024 / 1024} MB` : '1 MB'}.`,
+    )
+  if (status === 400)
+    return new Problem(
+      400,
+      'malformed',
+      'Not readable',
+      'Expected a body of well-formed JSON and a path that can be decoded.',
+    )
   if (status === 404) return notFound()
   if (status >= 400 && status < 500) return new Problem(status, 'refused', 'Refused', 'The request was not understood.')
-  return new Problem(500, 'unexpected', 'Something went wrong here', 'Nothing was changed. Try again; if it stays so, the log of the server says what it was.')
+  return new Problem(
+    500,
+    'unexpected',
+    'Something went wrong here',
+    'Nothing was changed. Try again; if it stays so, the log of the server says what it was.',
+  )
 }

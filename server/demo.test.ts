@@ -44,16 +44,46 @@ describe('the demo', () => {
     const reckoned = opened.map((one) => reckon(one, plainDate('2027-03-01')))
     const all = <T>(of: (one: (typeof opened)[number]) => readonly T[]): T[] => opened.flatMap(of)
     const states = new Set(reckoned.flatMap(({ money }) => money.purchases.map((purchase) => purchase.state)))
-    for (const state of ['ordered', 'part here', 'here', 'placed', 'kept', 'going back', 'refunded'] as const) expect([...states]).toContain(state)
-    expect(new Set(all(({ makeover }) => rowsOf(makeover, 'candidate').map((row) => row.source)))).toEqual(new Set(sources))
-    expect(new Set(all(({ makeover }) => rowsOf(makeover, 'payment').map((row) => row.tender)))).toEqual(new Set(['card', 'transfer', 'cash', 'gift card', 'held credit']))
-    for (const kind of ['constraint', 'permission', 'scopeOption', 'inspiration', 'sample', 'patternPart', 'coupon', 'credit', 'cancellation', 'return', 'claim', 'substitution', 'question', 'price', 'attachment', 'school'] as const) expect([kind, all(({ makeover }) => rowsOf(makeover, kind)).length > 0]).toEqual([kind, true])
+    for (const state of ['ordered', 'part here', 'here', 'placed', 'kept', 'going back', 'refunded'] as const)
+      expect([...states]).toContain(state)
+    expect(new Set(all(({ makeover }) => rowsOf(makeover, 'candidate').map((row) => row.source)))).toEqual(
+      new Set(sources),
+    )
+    expect(new Set(all(({ makeover }) => rowsOf(makeover, 'payment').map((row) => row.tender)))).toEqual(
+      new Set(['card', 'transfer', 'cash', 'gift card', 'held credit']),
+    )
+    for (const kind of [
+      'constraint',
+      'permission',
+      'scopeOption',
+      'inspiration',
+      'sample',
+      'patternPart',
+      'coupon',
+      'credit',
+      'cancellation',
+      'return',
+      'claim',
+      'substitution',
+      'question',
+      'price',
+      'attachment',
+      'school',
+    ] as const)
+      expect([kind, all(({ makeover }) => rowsOf(makeover, kind)).length > 0]).toEqual([kind, true])
     expect(new Set(opened.map(({ makeover }) => headOf(makeover)?.scope))).toEqual(new Set(['decorate', 'refresh']))
     expect(reckoned.flatMap((one) => one.remarks.filter((remark) => remark.weight === 'stop'))).toEqual([])
     expect(reckoned.reduce((total, one) => total + one.palette.clashes.length, 0)).toBeGreaterThan(1)
     expect(new Set(reckoned.map((one) => one.practice.schools.colours)).size).toBe(3)
   })
   it('can be loaded on any day of the year', () => {
-    for (let day = 0; day < 400; day += 33) expect(demoMakeovers(addDays(plainDate('2027-01-01'), day), countingIds(), emptyStudio('01900000-0000-7000-8000-00000000ffff')).every((told) => told.changeSets.length > 20)).toBe(true)
+    for (let day = 0; day < 400; day += 33)
+      expect(
+        demoMakeovers(
+          addDays(plainDate('2027-01-01'), day),
+          countingIds(),
+          emptyStudio('01900000-0000-7000-8000-00000000ffff'),
+        ).every((told) => told.changeSets.length > 20),
+      ).toBe(true)
   })
 })

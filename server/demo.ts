@@ -15,7 +15,11 @@ import { people } from './database/tables.ts'
  * Loads the demo through the door, as its decorator would have typed it: once a database, and all or nothing, so that
  * a start that is killed half way leaves none of it. Returns how to sign in.
  */
-export async function loadDemo(database: Database, nowMs: number, ownPassword?: string): Promise<{ email: string; password: string }> {
+export async function loadDemo(
+  database: Database,
+  nowMs: number,
+  ownPassword?: string,
+): Promise<{ email: string; password: string }> {
   const { email } = demoDecorator
   const password = ownPassword ?? demoDecorator.password
   const today = dateIn(demoDecorator.timeZone, nowMs)
@@ -26,19 +30,43 @@ export async function loadDemo(database: Database, nowMs: number, ownPassword?: 
         await keepBlob(tx, maker.studioId, file)
         return { sha256: file.sha256, bytes: file.bytes.length }
       })
-      for (const changeSet of [...told.changeSets, ...(files.length > 0 ? [{ id: uuidv7(), schemaVersion, sentence: 'Put pictures and receipts with their things', operations: files }] : [])]) {
+      for (const changeSet of [
+        ...told.changeSets,
+        ...(files.length > 0
+          ? [
+              {
+                id: uuidv7(),
+                schemaVersion,
+                sentence: 'Put pictures and receipts with their things',
+                operations: files,
+              },
+            ]
+          : []),
+      ]) {
         const outcome = await take(tx, database, maker, told.makeoverId, changeSet, nowMs)
-        if (outcome.is !== 'taken') throw new Error(`The demo does not fit the product: “${changeSet.sentence}”: ${JSON.stringify(outcome)}`)
+        if (outcome.is !== 'taken')
+          throw new Error(`The demo does not fit the product: “${changeSet.sentence}”: ${JSON.stringify(outcome)}`)
       }
     }
-    for (const helper of demoHelpers) await tx.insert(people).values({ studioId: maker.studioId, id: uuidv7(), name: helper.name, email: helper.email, passwordHash: await hashPassword(password) })
+    for (const helper of demoHelpers)
+      await tx
+        .insert(people)
+        .values({
+          studioId: maker.studioId,
+          id: uuidv7(),
+          name: helper.name,
+          email: helper.email,
+          passwordHash: await hashPassword(password),
+        })
   })
-  if (!made && ownPassword !== undefined) for (const one of [demoDecorator, ...demoHelpers]) await setPassword(database, one.email, ownPassword)
+  if (!made && ownPassword !== undefined)
+    for (const one of [demoDecorator, ...demoHelpers]) await setPassword(database, one.email, ownPassword)
   return { email, password }
 }
 
 /** Does the demo's password, which anybody can read in the sources, open anything here? */
 export async function demoIsOpen(database: Database): Promise<boolean> {
-  for (const { email } of [demoDecorator, ...demoHelpers]) if (await fits(database, email, demoDecorator.password)) return true
+  for (const { email } of [demoDecorator, ...demoHelpers])
+    if (await fits(database, email, demoDecorator.password)) return true
   return false
 }

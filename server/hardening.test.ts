@@ -31,28 +31,57 @@ type Route = { readonly method: string; readonly path: string }
 type Layer = { route?: { path: string; methods: Record<string, boolean> }; handle?: { stack?: Layer[] } }
 /** Every route that the application has, read out of it: a new one cannot be forgotten here. */
 function routesOf(application: Express): Route[] {
-  const walk = (stack: readonly Layer[]): Route[] => stack.flatMap((layer) => [...(layer.route ? Object.keys(layer.route.methods).map((method) => ({ method: method.toUpperCase(), path: layer.route?.path ?? '' })) : []), ...walk(layer.handle?.stack ?? [])])
+  const walk = (stack: readonly Layer[]): Route[] =>
+    stack.flatMap((layer) => [
+      ...(layer.route
+        ? Object.keys(layer.route.methods).map((method) => ({
+            method: method.toUpperCase(),
+            path: layer.route?.path ?? '',
+          }))
+        : []),
+      ...walk(layer.handle?.stack ?? []),
+    ])
   return walk((application.router as unknown as { stack: Layer[] }).stack)
 }
 /** Whoever is signed in or not may ask these. */
 const open = new Set(['POST /session', 'GET /session', 'DELETE /session', 'POST /studios'])
-const filled = (path: string, makeoverId = id): string => path.replace(':id', makeoverId).replace(':rev', '1').replace(':sha256', 'a'.repeat(64)).replace(':reader', 'client').replace(':ending', 'csv')
+const filled = (path: string, makeoverId = id): string =>
+  path
+    .replace(':id', makeoverId)
+    .replace(':rev', '1')
+    .replace(':sha256', 'a'.repeat(64))
+    .replace(':reader', 'client')
+    .replace(':ending', 'csv')
 const send = ({ method, path }: Route, cookie: string, makeoverId?: string, headers: Record<string, string> = {}) => {
-  const asked = request(served.application)[method.toLowerCase() as 'get'](`/api${filled(path, makeoverId)}`).set('cookie', cookie).set(headers)
+  const asked = request(served.application)
+    [method.toLowerCase() as 'get'](`/api${filled(path, makeoverId)}`)
+    .set('cookie', cookie)
+    .set(headers)
   return method === 'GET' || method === 'DELETE' ? asked : asked.set('content-type', 'application/json').send('{}')
 }
 
 describe('every route', () => {
   it('is known to this test', () => {
     const known = routesOf(served.application).map(({ method, path }) => `${method} ${path}`)
-    for (const one of ['POST /makeovers/:id/changes', 'GET /stream', 'POST /imports', 'GET /studio/export', 'GET /files/:sha256/thumbnail', 'POST /people', 'GET /reach', ...open]) expect(known).toContain(one)
+    for (const one of [
+      'POST /makeovers/:id/changes',
+      'GET /stream',
+      'POST /imports',
+      'GET /studio/export',
+      'GET /files/:sha256/thumbnail',
+      'POST /people',
+      'GET /reach',
+      ...open,
+    ])
+      expect(known).toContain(one)
   })
   it('but the way in is shut to whoever has no session, a made-up one, or one that ran out', async () => {
     const old = await person(served)
     const day = 86_400_000
     for (const route of routesOf(served.application)) {
       if (open.has(`${route.method} ${route.path}`)) continue
-      for (const cookie of ['', 'bonitas_session=made-up', 'bonitas_session=']) expect([route, (await send(route, cookie)).status]).toEqual([route, 401])
+      for (const cookie of ['', 'bonitas_session=made-up', 'bonitas_session='])
+        expect([route, (await send(route, cookie)).status]).toEqual([route, 401])
       served.clock.now += 15 * day
       expect([route, (await send(route, old.cookie)).status]).toEqual([route, 401])
       served.clock.now -= 15 * day
@@ -63,101 +92,264 @@ describe('every route', () => {
     for (const route of routesOf(served.application).filter(({ path }) => path.includes(':id'))) {
       const [theirs, nobodys] = [await send(route, stranger.cookie), await send(route, stranger.cookie, uuidv7())]
       if (route.path.endsWith('/changes') && route.method === 'POST') {
-        const change = { id: uuidv7(), schemaVersion, sentence: 'x', operations: [add('room', uuidv7(), { name: 'x' })] }
+        const change = {
+          id: uuidv7(),
+          schemaVersion,
+          sentence: 'x',
+          operations: [add('room', uuidv7(), { name: 'x' })],
+        }
         expect((await stranger.post(`/makeovers/${id}/changes`, change)).status).toBe(404)
         continue
       }
       if (route.path.endsWith('/diary')) expect([theirs.body, nobodys.body]).toEqual([[], []])
-      else if (route.path.endsWith('/here') && route.method === 'POST') expect((await stranger.post(`/makeovers/${id}/here`, { window: uuidv7(), page: 'brief' })).status).toBe(404)
+      else if (route.path.endsWith('/here') && route.method === 'POST')
+        expect((await stranger.post(`/makeovers/${id}/here`, { window: uuidv7(), page: 'brief' })).status).toBe(404)
       else expect([route, theirs.status]).toEqual([route, 404])
       expect(JSON.stringify(theirs.body)).toBe(JSON.stringify(nobodys.body))
     }
   })
   it('that changes something is refused to another site, however it says where it comes from', async () => {
-    const elsewhere = [{ 'sec-fetch-site': 'cross-site' }, { 'sec-fetch-site': 'same-site' }, { origin: 'https://elsewhere.example' }, { origin: 'null' }]
+    const elsewhere = [
+      { 'sec-fetch-site': 'cross-site' },
+      { 'sec-fetch-site': 'same-site' },
+      { origin: 'https://elsewhere.example' },
+      { origin: 'null' },
+    ]
     for (const route of routesOf(served.application).filter(({ method }) => method !== 'GET')) {
-      for (const headers of elsewhere) expect([route, headers, (await send(route, who.cookie, undefined, headers as Record<string, string>)).status]).toEqual([route, headers, 403])
+      for (const headers of elsewhere)
+        expect([
+          route,
+          headers,
+          (await send(route, who.cookie, undefined, headers as Record<string, string>)).status,
+        ]).toEqual([route, headers, 403])
     }
     expect((await who.get('/day')).status).toBe(200) // still signed in: the sign-out from elsewhere did nothing
   })
   it('answers with headers that let nothing run but our own', async () => {
     const { headers } = await who.get('/day')
-    const policy = new Map((headers['content-security-policy'] ?? '').split(';').map((part) => [part.split(' ')[0], part.split(' ').slice(1).join(' ')]))
-    expect([policy.get('default-src'), policy.get('script-src'), policy.get('script-src-attr'), policy.get('object-src'), policy.get('frame-ancestors')]).toEqual(["'none'", "'self'", "'none'", "'none'", "'none'"])
+    const policy = new Map(
+      (headers['content-security-policy'] ?? '')
+        .split(';')
+        .map((part) => [part.split(' ')[0], part.split(' ').slice(1).join(' ')]),
+    )
+    expect([
+      policy.get('default-src'),
+      policy.get('script-src'),
+      policy.get('script-src-attr'),
+      policy.get('object-src'),
+      policy.get('frame-ancestors'),
+    ]).toEqual(["'none'", "'self'", "'none'", "'none'", "'none'"])
     expect([...policy.values()].some((value) => /unsafe-eval|\*|http:/.test(value))).toBe(false)
-    expect(headers).toMatchObject({ 'x-content-type-options': 'nosniff', 'x-frame-options': 'SAMEORIGIN', 'referrer-policy': 'same-origin', 'cross-origin-opener-policy': 'same-origin', 'cache-control': 'no-store' })
+    expect(headers).toMatchObject({
+      'x-content-type-options': 'nosniff',
+      'x-frame-options': 'SAMEORIGIN',
+      'referrer-policy': 'same-origin',
+      'cross-origin-opener-policy': 'same-origin',
+      'cache-control': 'no-store',
+    })
     expect(headers['x-powered-by']).toBeUndefined()
   })
 })
 
 /** Rubbish of every sort, and now and then something that is nearly right. */
-const text = fc.oneof(fc.string({ unit: 'binary', maxLength: 40 }), fc.constantFrom('', '../..', '%00', '%', '\u0000', "' or 1=1 --", '__proto__', 'constructor', 'NaN', '1e999', '-1', '٣', '😀', 'x'.repeat(3000)))
+const text = fc.oneof(
+  fc.string({ unit: 'binary', maxLength: 40 }),
+  fc.constantFrom(
+    '',
+    '../..',
+    '%00',
+    '%',
+    '\u0000',
+    "' or 1=1 --",
+    '__proto__',
+    'constructor',
+    'NaN',
+    '1e999',
+    '-1',
+    '٣',
+    '😀',
+    'x'.repeat(3000),
+  ),
+)
 const leaf = fc.oneof(text, fc.integer(), fc.double(), fc.boolean(), fc.constant(null), fc.constant(undefined))
 const rubbish = fc.letrec((tie) => ({
-  any: fc.oneof({ depthSize: 'small' }, leaf, fc.array(tie('any'), { maxLength: 4 }), fc.dictionary(fc.oneof(text, fc.constantFrom('id', 'operations', 'email', 'password', 'name', 'sentence', 'schemaVersion', 'window', 'page', 'undoes')), tie('any'), { maxKeys: 6 })),
+  any: fc.oneof(
+    { depthSize: 'small' },
+    leaf,
+    fc.array(tie('any'), { maxLength: 4 }),
+    fc.dictionary(
+      fc.oneof(
+        text,
+        fc.constantFrom(
+          'id',
+          'operations',
+          'email',
+          'password',
+          'name',
+          'sentence',
+          'schemaVersion',
+          'window',
+          'page',
+          'undoes',
+        ),
+      ),
+      tie('any'),
+      { maxKeys: 6 },
+    ),
+  ),
 })).any
-const near = fc.record({ id: fc.oneof(fc.constant('01900000-0000-7000-8000-000000000001'), leaf), schemaVersion: fc.oneof(fc.constantFrom(1, 2, 3, 4), leaf), sentence: leaf, operations: fc.array(fc.record({ op: fc.oneof(fc.constantFrom('put', 'remove'), leaf), kind: fc.oneof(fc.constantFrom('room', 'payment', 'client', 'studio', 'makeover', 'agreement', 'order', 'purchase', 'attachment', 'wall', 'diagonal', 'opening', 'survey'), leaf), id: fc.oneof(fc.constant('01900000-0000-7000-8000-000000000002'), leaf), base: fc.oneof(fc.constant(null), fc.constant('01900000-0000-7000-8000-000000000003'), leaf), fields: fc.oneof(fc.dictionary(text, leaf, { maxKeys: 4 }), leaf) }), { maxLength: 3 }), undoes: fc.option(leaf, { nil: undefined }) })
+const near = fc.record({
+  id: fc.oneof(fc.constant('01900000-0000-7000-8000-000000000001'), leaf),
+  schemaVersion: fc.oneof(fc.constantFrom(1, 2, 3, 4), leaf),
+  sentence: leaf,
+  operations: fc.array(
+    fc.record({
+      op: fc.oneof(fc.constantFrom('put', 'remove'), leaf),
+      kind: fc.oneof(
+        fc.constantFrom(
+          'room',
+          'payment',
+          'client',
+          'studio',
+          'makeover',
+          'agreement',
+          'order',
+          'purchase',
+          'attachment',
+          'wall',
+          'diagonal',
+          'opening',
+          'survey',
+        ),
+        leaf,
+      ),
+      id: fc.oneof(fc.constant('01900000-0000-7000-8000-000000000002'), leaf),
+      base: fc.oneof(fc.constant(null), fc.constant('01900000-0000-7000-8000-000000000003'), leaf),
+      fields: fc.oneof(fc.dictionary(text, leaf, { maxKeys: 4 }), leaf),
+    }),
+    { maxLength: 3 },
+  ),
+  undoes: fc.option(leaf, { nil: undefined }),
+})
 const account = fc.record({ studioName: leaf, name: leaf, email: leaf, timeZone: leaf })
 const body = fc.oneof(
-  rubbish.map((value) => (JSON.stringify(value) as string | undefined) ?? ''), near.map((value) => JSON.stringify(value)), account.map((value) => JSON.stringify(value)), text,
-  fc.uint8Array({ maxLength: 200 }).map((bytes) => Buffer.from(bytes)), fc.constantFrom('{"a":', '[[[[', '"\\ud800"', '{"__proto__":{"admin":true}}', '['.repeat(20_000)),
+  rubbish.map((value) => (JSON.stringify(value) as string | undefined) ?? ''),
+  near.map((value) => JSON.stringify(value)),
+  account.map((value) => JSON.stringify(value)),
+  text,
+  fc.uint8Array({ maxLength: 200 }).map((bytes) => Buffer.from(bytes)),
+  fc.constantFrom('{"a":', '[[[[', '"\\ud800"', '{"__proto__":{"admin":true}}', '['.repeat(20_000)),
   fc.uint8Array({ maxLength: 120 }).map((bytes) => Buffer.concat([Buffer.from('PK\u0003\u0004'), Buffer.from(bytes)])),
-  fc.uint8Array({ maxLength: 120 }).map((bytes) => Buffer.concat([Buffer.from([0xff, 0xd8, 0xff, 0xe0]), Buffer.from(bytes)])),
+  fc
+    .uint8Array({ maxLength: 120 })
+    .map((bytes) => Buffer.concat([Buffer.from([0xff, 0xd8, 0xff, 0xe0]), Buffer.from(bytes)])),
 )
 const odd = fc.record({
   body,
-  type: fc.constantFrom('application/json', 'application/json; charset=utf-16', 'application/json; charset=nothing', 'text/plain', 'application/octet-stream', 'multipart/form-data', 'application/zip', ''),
+  type: fc.constantFrom(
+    'application/json',
+    'application/json; charset=utf-16',
+    'application/json; charset=nothing',
+    'text/plain',
+    'application/octet-stream',
+    'multipart/form-data',
+    'application/zip',
+    '',
+  ),
   parameter: fc.oneof({ weight: 1, arbitrary: fc.constant(null) }, { weight: 60, arbitrary: text }),
-  query: fc.dictionary(fc.constantFrom('after', 'before', 'of', 'mine', 'history', 'as', 'version', 'x[]', '__proto__[x]'), text, { maxKeys: 3 }),
+  query: fc.dictionary(
+    fc.constantFrom('after', 'before', 'of', 'mine', 'history', 'as', 'version', 'x[]', '__proto__[x]'),
+    text,
+    { maxKeys: 3 },
+  ),
   encoding: fc.constantFrom('', '', '', '', 'gzip', 'br', 'nothing'),
 })
 
 describe(`${malformed} malformed requests a route (MALFORMED=2000 for more)`, () => {
   const streams = new Set(['GET /stream'])
-  it('on each route are each answered, and none with a 500', async () => {
-    const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`
-    const answers = new Map<number, number>()
-    const routes = routesOf(served.application).filter(({ method, path }) => !streams.has(`${method} ${path}`))
-    for (const [at, { method, path }] of routes.entries()) {
-      if (`${method} ${path}` === 'DELETE /session') continue // tried below: it would end the session of all the others
-      let at_ = 0
-      const requests = fc.sample(odd, { numRuns: malformed, seed: 4711 + at })
-      const one = async ({ body: sent, type, parameter, query, encoding }: (typeof requests)[number]): Promise<void> => {
-        const bodied = method !== 'GET'
-        const safe = (word: string): string => encodeURIComponent(word.toWellFormed())
-        // what reads is malformed by what it names; what writes, by its body as well
-        const named = parameter === null || (bodied && at_++ % 2 === 0)
-        const url = `${base}${named ? filled(path) : filled(path.replace(/:\w+/, safe(parameter).slice(0, 2000) || '%20'))}?${Object.entries(query).map(([key, value]) => `${key}=${safe(value)}`).join('&')}`
-        // what takes nothing but a session is given a malformed one
-        const cookie = bodied || path.includes(':') ? who.cookie : `bonitas_session=${safe(parameter ?? '').slice(0, 300)}`
-        const answer = await fetch(url, { method, headers: { cookie, ...(bodied && type ? { 'content-type': type } : {}), ...(bodied && encoding ? { 'content-encoding': encoding } : {}) }, ...(bodied ? { body: sent } : {}) })
-        const said = await answer.text()
-        answers.set(answer.status, (answers.get(answer.status) ?? 0) + 1)
-        if (answer.status >= 500) throw new Error(`${method} ${url} ${type}: ${String(sent).slice(0, 400)} → ${answer.status} ${said}`)
-        if (answer.status >= 400) expect(JSON.parse(said)).toMatchObject({ status: answer.status, title: expect.any(String), detail: expect.any(String) })
+  it(
+    'on each route are each answered, and none with a 500',
+    async () => {
+      const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`
+      const answers = new Map<number, number>()
+      const routes = routesOf(served.application).filter(({ method, path }) => !streams.has(`${method} ${path}`))
+      for (const [at, { method, path }] of routes.entries()) {
+        if (`${method} ${path}` === 'DELETE /session') continue // tried below: it would end the session of all the others
+        let at_ = 0
+        const requests = fc.sample(odd, { numRuns: malformed, seed: 4711 + at })
+        const one = async ({
+          body: sent,
+          type,
+          parameter,
+          query,
+          encoding,
+        }: (typeof requests)[number]): Promise<void> => {
+          const bodied = method !== 'GET'
+          const safe = (word: string): string => encodeURIComponent(word.toWellFormed())
+          // what reads is malformed by what it names; what writes, by its body as well
+          const named = parameter === null || (bodied && at_++ % 2 === 0)
+          const url = `${base}${named ? filled(path) : filled(path.replace(/:\w+/, safe(parameter).slice(0, 2000) || '%20'))}?${Object.entries(
+            query,
+          )
+            .map(([key, value]) => `${key}=${safe(value)}`)
+            .join('&')}`
+          // what takes nothing but a session is given a malformed one
+          const cookie =
+            bodied || path.includes(':') ? who.cookie : `bonitas_session=${safe(parameter ?? '').slice(0, 300)}`
+          const answer = await fetch(url, {
+            method,
+            headers: {
+              cookie,
+              ...(bodied && type ? { 'content-type': type } : {}),
+              ...(bodied && encoding ? { 'content-encoding': encoding } : {}),
+            },
+            ...(bodied ? { body: sent } : {}),
+          })
+          const said = await answer.text()
+          answers.set(answer.status, (answers.get(answer.status) ?? 0) + 1)
+          if (answer.status >= 500)
+            throw new Error(`${method} ${url} ${type}: ${String(sent).slice(0, 400)} → ${answer.status} ${said}`)
+          if (answer.status >= 400)
+            expect(JSON.parse(said)).toMatchObject({
+              status: answer.status,
+              title: expect.any(String),
+              detail: expect.any(String),
+            })
+        }
+        let next = 0
+        const from = performance.now()
+        await Promise.all(
+          Array.from({ length: 12 }, async () => {
+            for (let mine = requests[next++]; mine; mine = requests[next++]) await one(mine)
+          }),
+        )
+        if (process.env.SLOW) process.stderr.write(`${method} ${path} ${Math.round(performance.now() - from)}\n`)
       }
-      let next = 0
-      const from = performance.now()
-      await Promise.all(Array.from({ length: 12 }, async () => {
-        for (let mine = requests[next++]; mine; mine = requests[next++]) await one(mine)
-      }))
-      if (process.env.SLOW) process.stderr.write(`${method} ${path} ${Math.round(performance.now() - from)}\n`)
-    }
-    const total = [...answers.values()].reduce((sum, count) => sum + count, 0)
-    expect(total).toBe((routes.length - 1) * malformed)
-    expect([...answers.keys()].every((status) => status < 500)).toBe(true)
-    // and nothing of it did anything
-    expect((await who.open(id)).makeover.rev).toBe(1)
-    expect((await who.get('/people')).body).toHaveLength(1)
-    expect((await request(served.application).post('/api/session').send({ email: who.email, password })).status).toBe(200)
-  }, 60_000 + malformed * 200)
+      const total = [...answers.values()].reduce((sum, count) => sum + count, 0)
+      expect(total).toBe((routes.length - 1) * malformed)
+      expect([...answers.keys()].every((status) => status < 500)).toBe(true)
+      // and nothing of it did anything
+      expect((await who.open(id)).makeover.rev).toBe(1)
+      expect((await who.get('/people')).body).toHaveLength(1)
+      expect((await request(served.application).post('/api/session').send({ email: who.email, password })).status).toBe(
+        200,
+      )
+    },
+    60_000 + malformed * 200,
+  )
   it('at the sign-out and in the headers are answered as well', async () => {
-    for (const cookie of ['bonitas_session=%', 'bonitas_session=\u00ff', '=;;;', `bonitas_session=${'x'.repeat(5000)}`]) {
+    for (const cookie of [
+      'bonitas_session=%',
+      'bonitas_session=\u00ff',
+      '=;;;',
+      `bonitas_session=${'x'.repeat(5000)}`,
+    ]) {
       const answer = await request(served.application).delete('/api/session').set('cookie', cookie)
       expect(answer.status).toBeLessThan(500)
     }
     expect((await who.get('/makeovers/%E0%A4%A')).status).toBe(400)
     expect((await who.get('/nothing')).status).toBe(404)
-    for (const path of ['/', '//', '//x', '/files/', '/imports//dry', '/makeovers//changes']) expect([path, (await who.post(path, { a: 1 })).status < 500]).toEqual([path, true])
+    for (const path of ['/', '//', '//x', '/files/', '/imports//dry', '/makeovers//changes'])
+      expect([path, (await who.post(path, { a: 1 })).status < 500]).toEqual([path, true])
   })
 })

@@ -32,23 +32,50 @@ let fresh = false
 try {
   fresh = (await migrateDatabase(url)).fresh
 } catch (error) {
-  fail(error instanceof MissingRight ? `Bonitas: ${error.message}` : `Bonitas cannot use the database: ${error instanceof Error ? error.message : String(error)}`)
+  fail(
+    error instanceof MissingRight
+      ? `Bonitas: ${error.message}`
+      : `Bonitas cannot use the database: ${error instanceof Error ? error.message : String(error)}`,
+  )
 }
 const database = connect(url)
 const news = openNews(url, database, log)
 const wanted = process.env.BONITAS_DEMO
 const ownPassword = process.env.DEMO_PASSWORD
-if (ownPassword !== undefined && [...ownPassword].length < 12) fail('DEMO_PASSWORD is too short: expected at least 12 characters')
-const demo = wanted === 'yes' || (wanted === 'if new' && fresh) ? await loadDemo(database, Date.now(), ownPassword) : null
+if (ownPassword !== undefined && [...ownPassword].length < 12)
+  fail('DEMO_PASSWORD is too short: expected at least 12 characters')
+const demo =
+  wanted === 'yes' || (wanted === 'if new' && fresh) ? await loadDemo(database, Date.now(), ownPassword) : null
 if (process.env.NODE_ENV === 'production' && reach.open && (await demoIsOpen(database)))
-  fail(`HOST is ${host}, which others can reach, and anybody knows the demo's password. Begin without it (npm start -- --empty), or give it a password of your own (DEMO_PASSWORD).`)
+  fail(
+    `HOST is ${host}, which others can reach, and anybody knows the demo's password. Begin without it (npm start -- --empty), or give it a password of your own (DEMO_PASSWORD).`,
+  )
 
 const pages = fileURLToPath(new URL('../dist/web', import.meta.url))
-const application = createApplication({ database, news, log, pages, now: Date.now, failedSignIns: Number(process.env.FAILED_SIGN_INS ?? 20), ...reach })
-const server = (reach.tls ? createSecureServer({ ...reach.tls, minVersion: 'TLSv1.2' }, application) : createServer(application)).listen(port, host)
+const application = createApplication({
+  database,
+  news,
+  log,
+  pages,
+  now: Date.now,
+  failedSignIns: Number(process.env.FAILED_SIGN_INS ?? 20),
+  ...reach,
+})
+const server = (
+  reach.tls ? createSecureServer({ ...reach.tls, minVersion: 'TLSv1.2' }, application) : createServer(application)
+).listen(port, host)
 server.keepAliveTimeout = 65_000 // longer than proxies and browsers keep a connection idle, so that none is closed under a request
-server.on('error', (error: NodeJS.ErrnoException) => fail(error.code === 'EADDRINUSE' ? `Port ${port} is taken: set another with PORT=8090 npm start` : String(error)))
-server.on('listening', () => process.send?.({ ready: true, demo, here: `${reach.tls ? 'https' : 'http'}://${reach.open ? '127.0.0.1' : host}:${port}`, others: addressesOf(reach) }))
+server.on('error', (error: NodeJS.ErrnoException) =>
+  fail(error.code === 'EADDRINUSE' ? `Port ${port} is taken: set another with PORT=8090 npm start` : String(error)),
+)
+server.on('listening', () =>
+  process.send?.({
+    ready: true,
+    demo,
+    here: `${reach.tls ? 'https' : 'http'}://${reach.open ? '127.0.0.1' : host}:${port}`,
+    others: addressesOf(reach),
+  }),
+)
 
 let stopping = false
 async function stop(): Promise<void> {

@@ -15,18 +15,32 @@ export class Problem extends Error {
   }
 
   body(): Record<string, unknown> {
-    return { type: `urn:bonitas:problem:${this.code}`, title: this.title, status: this.status, detail: this.detail, ...this.more }
+    return {
+      type: `urn:bonitas:problem:${this.code}`,
+      title: this.title,
+      status: this.status,
+      detail: this.detail,
+      ...this.more,
+    }
   }
 }
 
-export const notFound = (): Problem => new Problem(404, 'not-found', 'Not found', 'There is no such thing here, or it belongs to another studio.')
-export const signedOut = (): Problem => new Problem(401, 'signed-out', 'Signed out', 'Sign in first: there is no session, or it has run out.')
+export const notFound = (): Problem =>
+  new Problem(404, 'not-found', 'Not found', 'There is no such thing here, or it belongs to another studio.')
+export const signedOut = (): Problem =>
+  new Problem(401, 'signed-out', 'Signed out', 'Sign in first: there is no session, or it has run out.')
 
 /** Faults of a change as one problem; its code is the first fault's, since that is what a page answers to. */
 export function refused(faults: readonly Fault[]): Problem {
   const [first] = faults
   const detail = faults.map((one) => (one.field ? `${one.field}: ${one.message}` : one.message)).join('; ')
-  return new Problem(first?.code === 'malformed' ? 400 : 422, first?.code ?? 'refused', 'The change was not made', detail, { faults })
+  return new Problem(
+    first?.code === 'malformed' ? 400 : 422,
+    first?.code ?? 'refused',
+    'The change was not made',
+    detail,
+    { faults },
+  )
 }
 
 /** The id that a path names; what is none is not found. */

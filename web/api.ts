@@ -3,10 +3,22 @@ import type { Fault } from '#core/makeover/change.ts'
 import type { Kind } from '#core/makeover/kinds.ts'
 
 /** A row that somebody else changed after it was last seen here; null where they took it away. */
-export type Conflict = { readonly kind: Kind; readonly id: string; readonly fields: readonly string[]; readonly current: Readonly<Record<string, unknown>> | null }
+export type Conflict = {
+  readonly kind: Kind
+  readonly id: string
+  readonly fields: readonly string[]
+  readonly current: Readonly<Record<string, unknown>> | null
+}
 
 /** A problem detail (RFC 9457) as the server answers it. */
-export type ProblemDetail = { readonly type: string; readonly title: string; readonly status: number; readonly detail: string; readonly faults?: readonly Fault[]; readonly conflicts?: readonly Conflict[] }
+export type ProblemDetail = {
+  readonly type: string
+  readonly title: string
+  readonly status: number
+  readonly detail: string
+  readonly faults?: readonly Fault[]
+  readonly conflicts?: readonly Conflict[]
+}
 
 /** The server said no, and why. */
 export class Refused extends Error {
@@ -22,11 +34,25 @@ export class NoAnswer extends Error {}
 
 /** A request to the routes; throws Refused on a problem detail and NoAnswer when nothing came back. */
 export const request = <T>(method: 'GET' | 'POST' | 'DELETE', path: string, body?: unknown): Promise<T> =>
-  send<T>(path, { method, signal: AbortSignal.timeout(15_000), ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }) })
+  send<T>(path, {
+    method,
+    signal: AbortSignal.timeout(15_000),
+    ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+  })
 
-export type KeptFile = { readonly sha256: string; readonly mediaType: 'image/jpeg' | 'image/png' | 'image/webp' | 'application/pdf'; readonly bytes: number }
+export type KeptFile = {
+  readonly sha256: string
+  readonly mediaType: 'image/jpeg' | 'image/png' | 'image/webp' | 'application/pdf'
+  readonly bytes: number
+}
 /** Sends a file as it is; throws as `request` does. */
-export const sendFile = <T>(path: string, file: File): Promise<T> => send<T>(path, { method: 'POST', signal: AbortSignal.timeout(120_000), headers: { 'content-type': 'application/octet-stream' }, body: file })
+export const sendFile = <T>(path: string, file: File): Promise<T> =>
+  send<T>(path, {
+    method: 'POST',
+    signal: AbortSignal.timeout(120_000),
+    headers: { 'content-type': 'application/octet-stream' },
+    body: file,
+  })
 /** Sends a picture or a PDF to be kept by its content. */
 export const upload = (file: File): Promise<KeptFile> => sendFile('/files', file)
 

@@ -24,6 +24,8 @@ export function agreements(makeover: Makeover): Agreement[] {
 export const isSigned = (row: Row<'agreement'>): boolean => row.signedOn !== null && row.signedById !== null
 
 /** The version in force: the last one signed; null while nothing is. */
-export const agreedNow = (versions: readonly Agreement[]): Agreement | null => versions.findLast(({ row }) => isSigned(row)) ?? null
+export const agreedNow = (versions: readonly Agreement[]): Agreement | null =>
+  versions.findLast(({ row }) => isSigned(row)) ?? null
 
-export const agreedFor = (agreement: Agreement | null, categoryId: string): Minor => agreement?.amounts.get(categoryId) ?? zero
+export const agreedFor = (agreement: Agreement | null, categoryId: string): Minor =>
+  agreement?.amounts.get(categoryId) ?? zero

@@ -18,14 +18,33 @@ const { ids, categories } = world
 const [shelf, wired] = [newId(), newId()]
 const planned = change(world.start, [
   ...world.operations,
-  add('piece', shelf, pieceOf(ids.room, categories.Furniture ?? '', { name: 'Shelf', chosenId: wired, chosenReason: 'Good' })),
+  add(
+    'piece',
+    shelf,
+    pieceOf(ids.room, categories.Furniture ?? '', { name: 'Shelf', chosenId: wired, chosenReason: 'Good' }),
+  ),
   add('candidate', wired, candidateOf(shelf, ids.seller, { name: 'Pinned shelf', methods: 'drill' })),
   add('serving', newId(), { needId: ids.need, pieceId: shelf }),
 ])
-const forbid = (forbids: (typeof forbiddable)[number]): Operation => add('constraint', newId(), { roomId: null, reason: 'tenancy', forbids, note: '' })
-const said = (documents: Documents, code: string) => reckon(documents, testToday).remarks.filter((remark) => remark.code === code)
-const permission = (answer: 'waiting' | 'yes' | 'no', restorePieceId: string | null = null, method: (typeof forbiddable)[number] = 'drill'): Operation =>
-  add('permission', newId(), { method, ask: 'May we?', askedOf: 'the owner', askedOn: testToday, answer, answeredOn: answer === 'waiting' ? null : testToday, restore: '', restorePieceId })
+const forbid = (forbids: (typeof forbiddable)[number]): Operation =>
+  add('constraint', newId(), { roomId: null, reason: 'tenancy', forbids, note: '' })
+const said = (documents: Documents, code: string) =>
+  reckon(documents, testToday).remarks.filter((remark) => remark.code === code)
+const permission = (
+  answer: 'waiting' | 'yes' | 'no',
+  restorePieceId: string | null = null,
+  method: (typeof forbiddable)[number] = 'drill',
+): Operation =>
+  add('permission', newId(), {
+    method,
+    ask: 'May we?',
+    askedOf: 'the owner',
+    askedOn: testToday,
+    answer,
+    answeredOn: answer === 'waiting' ? null : testToday,
+    restore: '',
+    restorePieceId,
+  })
 
 describe('a constraint', () => {
   it('stops a method that is forbidden, and says what is usual instead', () => {
@@ -33,24 +52,59 @@ describe('a constraint', () => {
     expect(stop).toMatchObject({ weight: 'stop', step: 'pieces' })
     expect(stop?.sentence).toContain('adhesive strips')
   })
-  it('is silent on what needs nothing of the kind', () => expect(said(change(planned, [forbid('paint')]), 'brief.forbidden')).toEqual([]))
+  it('is silent on what needs nothing of the kind', () =>
+    expect(said(change(planned, [forbid('paint')]), 'brief.forbidden')).toEqual([]))
   it.each([
     ['waiting', 'look'],
     ['no', 'stop'],
-  ] as const)('with leave %s it is a %s', (answer, weight) => expect(said(change(planned, [forbid('drill'), permission(answer)]), 'brief.forbidden')[0]?.weight).toBe(weight))
-  it('with leave given it is silent', () => expect(said(change(planned, [forbid('drill'), permission('yes')]), 'brief.forbidden')).toEqual([]))
+  ] as const)('with leave %s it is a %s', (answer, weight) =>
+    expect(said(change(planned, [forbid('drill'), permission(answer)]), 'brief.forbidden')[0]?.weight).toBe(weight),
+  )
+  it('with leave given it is silent', () =>
+    expect(said(change(planned, [forbid('drill'), permission('yes')]), 'brief.forbidden')).toEqual([]))
   it('a quality is looked at, never a stop', () => {
-    const fragile = change(planned, [edit('candidate', planned.makeover.rows.candidate[wired] ?? ({} as never), { qualities: 'fragile' }), forbid('fragile')])
+    const fragile = change(planned, [
+      edit('candidate', planned.makeover.rows.candidate[wired] ?? ({} as never), { qualities: 'fragile' }),
+      forbid('fragile'),
+    ])
     expect(said(fragile, 'brief.forbidden')[0]?.weight).toBe('look')
   })
   it('paint passes where the school paints back, once putting it back is planned', () => {
-    const wall = add('finish', newId(), { ...blank.finish, roomId: ids.room, name: 'Wall', role: 'dominant', family: 'paint', sheen: 'matt', labL: 60, labA: 0, labB: 10, colourSource: 'lab', usedFor: '', visibleM2: null, surface: 'walls', methods: 'paint' })
-    const painted = change(planned, [wall, forbid('paint'), add('school', newId(), { question: 'tenant-walls', school: 'painted-back' })])
+    const wall = add('finish', newId(), {
+      ...blank.finish,
+      roomId: ids.room,
+      name: 'Wall',
+      role: 'dominant',
+      family: 'paint',
+      sheen: 'matt',
+      labL: 60,
+      labA: 0,
+      labB: 10,
+      colourSource: 'lab',
+      usedFor: '',
+      visibleM2: null,
+      surface: 'walls',
+      methods: 'paint',
+    })
+    const painted = change(planned, [
+      wall,
+      forbid('paint'),
+      add('school', newId(), { question: 'tenant-walls', school: 'painted-back' }),
+    ])
     expect(said(painted, 'brief.forbidden')).toHaveLength(1)
     const back = newId()
-    const restored = change(painted, [add('piece', back, pieceOf(ids.room, categories.Furniture ?? '', { name: 'Paint it back', allowanceMinor: minor(300_00) })), permission('waiting', back, 'paint')])
+    const restored = change(painted, [
+      add(
+        'piece',
+        back,
+        pieceOf(ids.room, categories.Furniture ?? '', { name: 'Paint it back', allowanceMinor: minor(300_00) }),
+      ),
+      permission('waiting', back, 'paint'),
+    ])
     expect(said(restored, 'brief.forbidden')).toEqual([])
-    expect(reckon(restored, testToday).money.total.stillToBuy - reckon(painted, testToday).money.total.stillToBuy).toBe(300_00)
+    expect(reckon(restored, testToday).money.total.stillToBuy - reckon(painted, testToday).money.total.stillToBuy).toBe(
+      300_00,
+    )
   })
   it('has a usual substitute for everything it can forbid', () => {
     for (const word of forbiddable) expect(substitutes[word].length).toBeGreaterThan(0)
@@ -60,29 +114,60 @@ describe('a constraint', () => {
 describe('what stays', () => {
   const [chair, old, other] = [newId(), newId(), newId()]
   const kept = change(planned, [
-    add('piece', chair, pieceOf(ids.room, categories.Furniture ?? '', { name: 'Chair', categoryId: null, chosenId: old, chosenReason: 'It stays' })),
-    add('candidate', old, { ...blank.candidate, pieceId: chair, sellerId: null, source: 'owned', name: 'Grandmother’s chair', keepReason: 'sentimental' }),
+    add(
+      'piece',
+      chair,
+      pieceOf(ids.room, categories.Furniture ?? '', {
+        name: 'Chair',
+        categoryId: null,
+        chosenId: old,
+        chosenReason: 'It stays',
+      }),
+    ),
+    add('candidate', old, {
+      ...blank.candidate,
+      pieceId: chair,
+      sellerId: null,
+      source: 'owned',
+      name: 'Grandmother’s chair',
+      keepReason: 'sentimental',
+    }),
     add('serving', newId(), { needId: ids.need, pieceId: chair }),
   ])
   it('covers a need and costs nothing', () => {
     const reckoning = reckon(kept, testToday)
-    expect(reckoning.money.pieces.find((one) => one.id === chair)).toMatchObject({ basis: 'in hand', open: 0, stillToBuy: 0 })
+    expect(reckoning.money.pieces.find((one) => one.id === chair)).toMatchObject({
+      basis: 'in hand',
+      open: 0,
+      stillToBuy: 0,
+    })
     expect(reckoning.needs[0]?.covered).toBe(true)
   })
   it('needs a category as soon as it costs something', () => {
     const row = kept.makeover.rows.candidate[old] ?? ({} as never)
-    expect(tryChange(kept, [edit('candidate', row, { workMinor: minor(1) })]).faults[0]).toMatchObject({ field: 'categoryId' })
+    expect(tryChange(kept, [edit('candidate', row, { workMinor: minor(1) })]).faults[0]).toMatchObject({
+      field: 'categoryId',
+    })
   })
   it('is said when a sentimental thing would be replaced', () => {
     const swapped = change(kept, [
       add('candidate', other, candidateOf(chair, ids.seller, { name: 'New chair' })),
-      edit('piece', kept.makeover.rows.piece[chair] ?? ({} as never), { chosenId: other, categoryId: categories.Furniture ?? '' }),
+      edit('piece', kept.makeover.rows.piece[chair] ?? ({} as never), {
+        chosenId: other,
+        categoryId: categories.Furniture ?? '',
+      }),
     ])
     expect(said(swapped, 'pieces.keepsake-replaced')).toHaveLength(1)
     expect(said(kept, 'pieces.keepsake-replaced')).toEqual([])
   })
   it('goes back by its day', () => {
-    const lent = change(kept, [edit('candidate', kept.makeover.rows.candidate[old] ?? ({} as never), { source: 'borrowed', keepReason: null, goBackOn: plainDate('2027-02-20') })])
+    const lent = change(kept, [
+      edit('candidate', kept.makeover.rows.candidate[old] ?? ({} as never), {
+        source: 'borrowed',
+        keepReason: null,
+        goBackOn: plainDate('2027-02-20'),
+      }),
+    ])
     expect(said(lent, 'brief.go-back-late')[0]?.sentence).toContain('9 days ago')
   })
 })
@@ -97,12 +182,25 @@ describe('schools', () => {
     }
   })
   it('override only rules that are there', () => {
-    for (const { id, schools } of questions) for (const school of schools) for (const rule of Object.keys(schoolRules(chosenSchools([{ question: id, school: school.id }])))) expect(ruleIds).toContain(rule)
+    for (const { id, schools } of questions)
+      for (const school of schools)
+        for (const rule of Object.keys(schoolRules(chosenSchools([{ question: id, school: school.id }]))))
+          expect(ruleIds).toContain(rule)
   })
   it('the makeover’s choice lies over the studio’s, and its own number over both', () => {
-    const studio = change(planned, [add('studioSchool', newId(), { question: 'woods', school: 'mixed' }), add('studioRuling', newId(), { rule: 'dates.buffer', value: 10 })])
-    expect(practiceOf(studio)).toMatchObject({ schools: { woods: 'mixed' }, chosen: ['woods'], rules: { 'clash.wood': 999, 'dates.buffer': 10 } })
-    const own = change(studio, [add('school', newId(), { question: 'woods', school: 'one-undertone' }), add('ruling', newId(), { rule: 'dates.buffer', value: 3 })])
+    const studio = change(planned, [
+      add('studioSchool', newId(), { question: 'woods', school: 'mixed' }),
+      add('studioRuling', newId(), { rule: 'dates.buffer', value: 10 }),
+    ])
+    expect(practiceOf(studio)).toMatchObject({
+      schools: { woods: 'mixed' },
+      chosen: ['woods'],
+      rules: { 'clash.wood': 999, 'dates.buffer': 10 },
+    })
+    const own = change(studio, [
+      add('school', newId(), { question: 'woods', school: 'one-undertone' }),
+      add('ruling', newId(), { rule: 'dates.buffer', value: 3 }),
+    ])
     expect(practiceOf(own).rules).toMatchObject({ 'clash.wood': 6, 'dates.buffer': 3 })
   })
 })
@@ -112,19 +210,31 @@ describe('a signed brief', () => {
   const open = begin(draft, { signed: false })
   const documents = change(open.start, open.operations)
   const agreement = documents.makeover.rows.agreement[open.ids.agreement] ?? ({} as never)
-  const sign = (kept: string) => [edit('agreement', agreement, { signedById: open.ids.client, signedOn: testToday, kept })]
+  const sign = (kept: string) => [
+    edit('agreement', agreement, { signedById: open.ids.client, signedOn: testToday, kept }),
+  ]
   const brief = keepBrief(documents, open.ids.agreement)
   if (!brief) throw new Error('the draft was made above')
   it('keeps the brief word for word, with the rules it was reckoned by', () => {
     const signed = change(documents, sign(writeKept(brief)))
     const kept = readKept(signed.makeover.rows.agreement[open.ids.agreement]?.kept ?? '')
     expect(kept?.rules['dates.buffer']).toBe(7)
-    const later = change(signed, [add('ruling', draft(), { rule: 'dates.buffer', value: 30 }), add('need', draft(), { roomId: open.ids.room, zoneId: null, name: 'Read', importance: 'must', who: '' })])
+    const later = change(signed, [
+      add('ruling', draft(), { rule: 'dates.buffer', value: 30 }),
+      add('need', draft(), { roomId: open.ids.room, zoneId: null, name: 'Read', importance: 'must', who: '' }),
+    ])
     expect(readKept(later.makeover.rows.agreement[open.ids.agreement]?.kept ?? '')).toEqual(kept)
   })
   it('refuses a brief that is not the one that stands', () => {
-    expect(tryChange(documents, sign(writeKept({ ...brief, contingencyMinor: 1 }))).faults[0]).toMatchObject({ code: 'kept' })
-    expect(tryChange(documents, [...sign(writeKept(brief)), add('need', draft(), { roomId: open.ids.room, zoneId: null, name: 'Read', importance: 'must', who: '' })]).faults[0]).toMatchObject({ code: 'kept' })
+    expect(tryChange(documents, sign(writeKept({ ...brief, contingencyMinor: 1 }))).faults[0]).toMatchObject({
+      code: 'kept',
+    })
+    expect(
+      tryChange(documents, [
+        ...sign(writeKept(brief)),
+        add('need', draft(), { roomId: open.ids.room, zoneId: null, name: 'Read', importance: 'must', who: '' }),
+      ]).faults[0],
+    ).toMatchObject({ code: 'kept' })
   })
   it('names nobody', () => expect(writeKept(brief)).not.toContain('A client'))
 })
@@ -135,14 +245,39 @@ describe('the collection and the ways', () => {
       add('inspiration', newId(), { name: 'One', liked: '', materials: 'Oak, linen; oak', hues: 'rust', words: '' }),
       add('inspiration', newId(), { name: 'Two', liked: '', materials: 'oak ,  brass', hues: '', words: 'calm' }),
     ])
-    expect(recurring(collected.makeover).materials).toEqual([{ word: 'oak', clippings: ['One', 'Two'] }, { word: 'brass', clippings: ['Two'] }, { word: 'linen', clippings: ['One'] }])
+    expect(recurring(collected.makeover).materials).toEqual([
+      { word: 'oak', clippings: ['One', 'Two'] },
+      { word: 'brass', clippings: ['Two'] },
+      { word: 'linen', clippings: ['One'] },
+    ])
   })
   it('prices the ways side by side, and raises repainting that comes near to replacing', () => {
     const choice = newId()
-    const way = (kind: 'cover' | 'repaint' | 'replace', cost: number, lifeYears: number, chosen = false) => add('scopeOption', newId(), { choiceId: choice, way: kind, name: kind, costMinor: minor(cost), days: 1, lifeYears, methods: kind === 'repaint' ? 'paint' : '', chosen, pieceId: null })
-    const priced = change(planned, [add('scopeChoice', choice, { roomId: ids.room, name: 'Cabinets' }), way('replace', 2_000_00, 20), way('repaint', 1_700_00, 8, true), way('cover', 300_00, 3), forbid('paint')])
+    const way = (kind: 'cover' | 'repaint' | 'replace', cost: number, lifeYears: number, chosen = false) =>
+      add('scopeOption', newId(), {
+        choiceId: choice,
+        way: kind,
+        name: kind,
+        costMinor: minor(cost),
+        days: 1,
+        lifeYears,
+        methods: kind === 'repaint' ? 'paint' : '',
+        chosen,
+        pieceId: null,
+      })
+    const priced = change(planned, [
+      add('scopeChoice', choice, { roomId: ids.room, name: 'Cabinets' }),
+      way('replace', 2_000_00, 20),
+      way('repaint', 1_700_00, 8, true),
+      way('cover', 300_00, 3),
+      forbid('paint'),
+    ])
     const [reckoned] = scopeChoices(priced.makeover, practiceOf(priced))
-    expect(reckoned?.ways.map((one) => [one.row.way, one.aboveLeast, one.perYear])).toEqual([['cover', 0, 100_00], ['repaint', 1_400_00, 212_50], ['replace', 1_700_00, 100_00]])
+    expect(reckoned?.ways.map((one) => [one.row.way, one.aboveLeast, one.perYear])).toEqual([
+      ['cover', 0, 100_00],
+      ['repaint', 1_400_00, 212_50],
+      ['replace', 1_700_00, 100_00],
+    ])
     expect(reckoned?.repaintShare).toBe(85)
     expect(reckoned?.ways[1]?.ruledOut.map((one) => one.word)).toEqual(['paint'])
     expect(said(priced, 'brief.repaint-near-replace')).toHaveLength(1)

@@ -5,7 +5,13 @@ import type { Rules } from '../rulebook/rulebook.ts'
 
 /** What is usually done instead of what is forbidden. */
 export const substitutes: Readonly<Record<Forbiddable, readonly string[]>> = {
-  drill: ['adhesive strips within their rating', 'a leaning mirror or picture', 'a tension rod', 'an over-door hook', 'a free-standing bookcase'],
+  drill: [
+    'adhesive strips within their rating',
+    'a leaning mirror or picture',
+    'a tension rod',
+    'an over-door hook',
+    'a free-standing bookcase',
+  ],
   paint: ['a tall headboard or hanging', 'removable paper', 'a painted board or screen'],
   remove: ['a rug over the floor', 'a cloth over it', 'hardware changed and kept to change back'],
   glue: ['a rug pad', 'weights and clips', 'a tension rod'],
@@ -21,7 +27,12 @@ export const substitutes: Readonly<Record<Forbiddable, readonly string[]>> = {
 }
 
 export type Leave = 'not asked' | 'waiting' | 'yes' | 'no'
-export type Forbidden = { readonly word: Forbiddable; readonly constraints: readonly Row<'constraint'>[]; readonly leave: Leave; readonly permission: Row<'permission'> | null }
+export type Forbidden = {
+  readonly word: Forbiddable
+  readonly constraints: readonly Row<'constraint'>[]
+  readonly leave: Leave
+  readonly permission: Row<'permission'> | null
+}
 
 /** What may not be done or brought into a room, and whether leave was asked. */
 export function forbiddenIn(makeover: Makeover, roomId: string): Forbidden[] {
@@ -30,8 +41,14 @@ export function forbiddenIn(makeover: Makeover, roomId: string): Forbidden[] {
   const words = [...new Set(here.map((row) => row.forbids))]
   return words.map((word) => {
     const asked = rowsOf(makeover, 'permission').filter((row) => row.method === word)
-    const permission = asked.find((row) => row.answer === 'yes') ?? asked.find((row) => row.answer === 'waiting') ?? asked.at(-1) ?? null
-    return { word, constraints: here.filter((row) => row.forbids === word), leave: permission?.answer ?? 'not asked', permission }
+    const permission =
+      asked.find((row) => row.answer === 'yes') ?? asked.find((row) => row.answer === 'waiting') ?? asked.at(-1) ?? null
+    return {
+      word,
+      constraints: here.filter((row) => row.forbids === word),
+      leave: permission?.answer ?? 'not asked',
+      permission,
+    }
   })
 }
 
@@ -45,14 +62,20 @@ export function wordsOfFinish(finish: Row<'finish'>, rules: Rules): string[] {
 }
 /** Methods and qualities of a candidate: those it was given, and pale by its colour where its piece carries a soft finish. */
 export function wordsOfCandidate(makeover: Makeover, candidate: Row<'candidate'>, rules: Rules): string[] {
-  const isSoft = paletteFinishes(makeover).some((finish) => finish.pieceId === candidate.pieceId && soft.has(finish.family))
+  const isSoft = paletteFinishes(makeover).some(
+    (finish) => finish.pieceId === candidate.pieceId && soft.has(finish.family),
+  )
   const pale = isSoft && candidate.labL !== null && candidate.labL >= rules['words.pale-from']
-  return [...new Set([...splitSeveral(candidate.methods), ...splitSeveral(candidate.qualities), ...(pale ? ['pale'] : [])])]
+  return [
+    ...new Set([...splitSeveral(candidate.methods), ...splitSeveral(candidate.qualities), ...(pale ? ['pale'] : [])]),
+  ]
 }
 
 /** What rules a thing out in its room: the forbidden words it bears, leave not given. */
-export const ruledOut = (forbidden: readonly Forbidden[], words: readonly string[]): Forbidden[] => forbidden.filter((one) => words.includes(one.word) && one.leave !== 'yes')
+export const ruledOut = (forbidden: readonly Forbidden[], words: readonly string[]): Forbidden[] =>
+  forbidden.filter((one) => words.includes(one.word) && one.leave !== 'yes')
 
 /** "a tenancy forbids drilling; adhesive strips … do instead" */
-export const because = ({ constraints }: Pick<Forbidden, 'constraints'>): string => [...new Set(constraints.map((row) => row.reason))].join(', ')
+export const because = ({ constraints }: Pick<Forbidden, 'constraints'>): string =>
+  [...new Set(constraints.map((row) => row.reason))].join(', ')
 export const insteadOf = (word: Forbiddable): string => substitutes[word].slice(0, 3).join(', ')

@@ -1,5 +1,15 @@
 export { agreedFor, agreedNow, agreements, isSigned, type Agreement } from './agreement.ts'
-export { because, forbiddenIn, insteadOf, isMethod, ruledOut, substitutes, wordsOfCandidate, wordsOfFinish, type Forbidden } from './constraints.ts'
+export {
+  because,
+  forbiddenIn,
+  insteadOf,
+  isMethod,
+  ruledOut,
+  substitutes,
+  wordsOfCandidate,
+  wordsOfFinish,
+  type Forbidden,
+} from './constraints.ts'
 export { briefGuards } from './guards.ts'
 export { recurring, wordsIn, type Collection, type Recurring } from './inspiration.ts'
 export { isKeepsake, keepers, type Keeper } from './keepers.ts'

@@ -1,7 +1,11 @@
 import { rowsOf, type Makeover } from '../makeover/document.ts'
 
 export type Recurring = { readonly word: string; readonly clippings: readonly string[] }
-export type Collection = { readonly materials: readonly Recurring[]; readonly hues: readonly Recurring[]; readonly words: readonly Recurring[] }
+export type Collection = {
+  readonly materials: readonly Recurring[]
+  readonly hues: readonly Recurring[]
+  readonly words: readonly Recurring[]
+}
 
 /** What recurs in the pictures that were collected: each material, hue and word with the clippings it is in, most first. */
 export function recurring(makeover: Makeover): Collection {
@@ -13,10 +17,19 @@ export function recurring(makeover: Makeover): Collection {
         const names = found.get(word) ?? new Set()
         found.set(word, names.add(clipping.name))
       }
-    return [...found].map(([word, names]) => ({ word, clippings: [...names] })).sort((one, other) => other.clippings.length - one.clippings.length || (one.word < other.word ? -1 : 1))
+    return [...found]
+      .map(([word, names]) => ({ word, clippings: [...names] }))
+      .sort((one, other) => other.clippings.length - one.clippings.length || (one.word < other.word ? -1 : 1))
   }
   return { materials: count((one) => one.materials), hues: count((one) => one.hues), words: count((one) => one.words) }
 }
 
 /** Words parted by commas or semicolons, in small letters, each once. */
-export const wordsIn = (list: string): string[] => [...new Set(list.split(/[,;]/).map((word) => word.trim().toLocaleLowerCase('en')).filter((word) => word !== ''))]
+export const wordsIn = (list: string): string[] => [
+  ...new Set(
+    list
+      .split(/[,;]/)
+      .map((word) => word.trim().toLocaleLowerCase('en'))
+      .filter((word) => word !== ''),
+  ),
+]

@@ -16,10 +16,28 @@ export type KeptBrief = {
   readonly scope: string
   readonly currency: string
   readonly installOn: string | null
-  readonly needs: readonly { readonly name: string; readonly importance: string; readonly who: string; readonly servedBy: readonly string[] }[]
-  readonly stays: readonly { readonly name: string; readonly source: string; readonly reason: string; readonly origin: string; readonly goesBackOn: string | null; readonly hole: string }[]
+  readonly needs: readonly {
+    readonly name: string
+    readonly importance: string
+    readonly who: string
+    readonly servedBy: readonly string[]
+  }[]
+  readonly stays: readonly {
+    readonly name: string
+    readonly source: string
+    readonly reason: string
+    readonly origin: string
+    readonly goesBackOn: string | null
+    readonly hole: string
+  }[]
   readonly constraints: readonly { readonly forbids: string; readonly reason: string; readonly note: string }[]
-  readonly permissions: readonly { readonly ask: string; readonly askedOf: string; readonly answer: string; readonly restore: string; readonly restoreMinor: number }[]
+  readonly permissions: readonly {
+    readonly ask: string
+    readonly askedOf: string
+    readonly answer: string
+    readonly restore: string
+    readonly restoreMinor: number
+  }[]
   readonly ways: readonly { readonly wish: string; readonly way: string; readonly costMinor: number }[]
   readonly schools: readonly { readonly asks: string; readonly school: string; readonly then: string }[]
   readonly sums: readonly { readonly category: string; readonly amountMinor: number }[]
@@ -28,7 +46,10 @@ export type KeptBrief = {
 }
 
 /** The brief of a makeover with the sums of one version of its budget; null where there is no such version. */
-export function keepBrief(documents: { readonly makeover: Makeover; readonly studio: Studio }, agreementId: string): KeptBrief | null {
+export function keepBrief(
+  documents: { readonly makeover: Makeover; readonly studio: Studio },
+  agreementId: string,
+): KeptBrief | null {
   const { makeover } = documents
   const head = headOf(makeover)
   const version = agreements(makeover).find(({ row }) => row.id === agreementId)
@@ -43,16 +64,44 @@ export function keepBrief(documents: { readonly makeover: Makeover; readonly stu
     scope: head.scope,
     currency: head.currency,
     installOn: head.installOn,
-    needs: rowsOf(makeover, 'need').map(({ id, name, importance, who }) => ({ name, importance, who, servedBy: (covered.get(id) ?? []).map(nameOf) })),
-    stays: keepers(makeover).map(({ piece, thing }) => ({ name: piece.name, source: thing.source, reason: thing.keepReason ?? '', origin: thing.origin, goesBackOn: thing.goBackOn, hole: thing.hole })),
+    needs: rowsOf(makeover, 'need').map(({ id, name, importance, who }) => ({
+      name,
+      importance,
+      who,
+      servedBy: (covered.get(id) ?? []).map(nameOf),
+    })),
+    stays: keepers(makeover).map(({ piece, thing }) => ({
+      name: piece.name,
+      source: thing.source,
+      reason: thing.keepReason ?? '',
+      origin: thing.origin,
+      goesBackOn: thing.goBackOn,
+      hole: thing.hole,
+    })),
     constraints: rowsOf(makeover, 'constraint').map(({ forbids, reason, note }) => ({ forbids, reason, note })),
-    permissions: rowsOf(makeover, 'permission').map(({ ask, askedOf, answer, restore, restorePieceId }) => ({ ask, askedOf, answer, restore, restoreMinor: restorePieceId === null ? 0 : (makeover.rows.piece[restorePieceId]?.allowanceMinor ?? 0) })),
-    ways: rowsOf(makeover, 'scopeOption').filter((row) => row.chosen).map((row) => ({ wish: makeover.rows.scopeChoice[row.choiceId]?.name ?? '', way: row.name, costMinor: row.costMinor })),
-    schools: questions.filter((question) => chosen.has(question.id)).map((question) => {
-      const school = schoolOf(question.id, schools[question.id])
-      return { asks: question.asks, school: school.name, then: school.then }
-    }),
-    sums: rowsOf(makeover, 'category').toSorted((one, other) => one.place - other.place).map((category) => ({ category: category.name, amountMinor: version.amounts.get(category.id) ?? 0 })),
+    permissions: rowsOf(makeover, 'permission').map(({ ask, askedOf, answer, restore, restorePieceId }) => ({
+      ask,
+      askedOf,
+      answer,
+      restore,
+      restoreMinor: restorePieceId === null ? 0 : (makeover.rows.piece[restorePieceId]?.allowanceMinor ?? 0),
+    })),
+    ways: rowsOf(makeover, 'scopeOption')
+      .filter((row) => row.chosen)
+      .map((row) => ({
+        wish: makeover.rows.scopeChoice[row.choiceId]?.name ?? '',
+        way: row.name,
+        costMinor: row.costMinor,
+      })),
+    schools: questions
+      .filter((question) => chosen.has(question.id))
+      .map((question) => {
+        const school = schoolOf(question.id, schools[question.id])
+        return { asks: question.asks, school: school.name, then: school.then }
+      }),
+    sums: rowsOf(makeover, 'category')
+      .toSorted((one, other) => one.place - other.place)
+      .map((category) => ({ category: category.name, amountMinor: version.amounts.get(category.id) ?? 0 })),
     contingencyMinor: version.row.contingencyMinor,
     rules,
   }

@@ -8,6 +8,10 @@ export function coverage(makeover: Makeover): NeedReckoning[] {
   const ordered = new Set(rowsOf(makeover, 'purchase').map((row) => row.pieceId))
   return rowsOf(makeover, 'need').map((need) => {
     const pieces = (serving.get(need.id) ?? []).flatMap(({ pieceId }) => makeover.rows.piece[pieceId] ?? [])
-    return { id: need.id, pieceIds: pieces.map((piece) => piece.id), covered: pieces.some((piece) => piece.chosenId !== null || ordered.has(piece.id)) }
+    return {
+      id: need.id,
+      pieceIds: pieces.map((piece) => piece.id),
+      covered: pieces.some((piece) => piece.chosenId !== null || ordered.has(piece.id)),
+    }
   })
 }

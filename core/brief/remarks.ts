@@ -1,7 +1,16 @@
 import { type Makeover, paletteFinishes, rowsOf } from '../makeover/document.ts'
 import { remark, type Remark } from '../remarks/remark.ts'
 import { agreedNow, agreements } from './agreement.ts'
-import { because, forbiddenIn, insteadOf, isMethod, ruledOut, wordsOfCandidate, wordsOfFinish, type Forbidden } from './constraints.ts'
+import {
+  because,
+  forbiddenIn,
+  insteadOf,
+  isMethod,
+  ruledOut,
+  wordsOfCandidate,
+  wordsOfFinish,
+  type Forbidden,
+} from './constraints.ts'
 import { keepers } from './keepers.ts'
 import type { NeedReckoning } from './needs.ts'
 import { scopeChoices } from './scope.ts'
@@ -14,7 +23,12 @@ import type { Practice } from '../rulebook/practice.ts'
 import type { Subject } from '../remarks/remark.ts'
 
 /** What the brief gives cause to say: an unsigned budget, a need that nothing serves. */
-export function briefRemarks(makeover: Makeover, needs: readonly NeedReckoning[], practice: Practice, today: PlainDate): Remark[] {
+export function briefRemarks(
+  makeover: Makeover,
+  needs: readonly NeedReckoning[],
+  practice: Practice,
+  today: PlainDate,
+): Remark[] {
   const remarks: Remark[] = []
   const versions = agreements(makeover)
   const pieces = rowsOf(makeover, 'piece').length
@@ -26,7 +40,8 @@ export function briefRemarks(makeover: Makeover, needs: readonly NeedReckoning[]
         step: 'brief',
         subjects: [{ kind: 'makeover', id: makeover.id }],
         title: 'No budget is signed yet',
-        sentence: 'Pieces are planned, and nothing has been agreed that they can be held against. Nothing can be ordered until the client has signed.',
+        sentence:
+          'Pieces are planned, and nothing has been agreed that they can be held against. Nothing can be ordered until the client has signed.',
         rule: null,
         numbers: ['unsigned'],
       }),
@@ -47,53 +62,128 @@ export function briefRemarks(makeover: Makeover, needs: readonly NeedReckoning[]
       }),
     )
   }
-  return [...remarks, ...breaches(makeover, practice), ...keeperRemarks(makeover, today), ...scopeRemarks(makeover, practice), ...beginRemarks(makeover, practice)]
+  return [
+    ...remarks,
+    ...breaches(makeover, practice),
+    ...keeperRemarks(makeover, today),
+    ...scopeRemarks(makeover, practice),
+    ...beginRemarks(makeover, practice),
+  ]
 }
 
 /** What is chosen although it is forbidden: acting on every finish, candidate and way whose methods or qualities are known. */
 function breaches(makeover: Makeover, practice: Practice): Remark[] {
   const { rules } = practice
-  const things: { subject: Subject; name: string; roomId: string; words: string[]; step: 'palette' | 'pieces' | 'brief' }[] = [
-    ...paletteFinishes(makeover).map((row) => ({ subject: { kind: 'finish' as const, id: row.id }, name: row.name, roomId: row.roomId, words: wordsOfFinish(row, rules), step: 'palette' as const })),
+  const things: {
+    subject: Subject
+    name: string
+    roomId: string
+    words: string[]
+    step: 'palette' | 'pieces' | 'brief'
+  }[] = [
+    ...paletteFinishes(makeover).map((row) => ({
+      subject: { kind: 'finish' as const, id: row.id },
+      name: row.name,
+      roomId: row.roomId,
+      words: wordsOfFinish(row, rules),
+      step: 'palette' as const,
+    })),
     ...rowsOf(makeover, 'piece').flatMap((row) => {
       const chosen = row.chosenId === null ? undefined : makeover.rows.candidate[row.chosenId]
-      return chosen ? [{ subject: { kind: 'piece' as const, id: row.id }, name: `${row.name}, ${chosen.name}`, roomId: row.roomId, words: wordsOfCandidate(makeover, chosen, rules), step: 'pieces' as const }] : []
+      return chosen
+        ? [
+            {
+              subject: { kind: 'piece' as const, id: row.id },
+              name: `${row.name}, ${chosen.name}`,
+              roomId: row.roomId,
+              words: wordsOfCandidate(makeover, chosen, rules),
+              step: 'pieces' as const,
+            },
+          ]
+        : []
     }),
-    ...rowsOf(makeover, 'scopeOption').filter((row) => row.chosen).map((row) => ({ subject: { kind: 'scopeOption' as const, id: row.id }, name: row.name, roomId: makeover.rows.scopeChoice[row.choiceId]?.roomId ?? '', words: splitSeveral(row.methods), step: 'brief' as const })),
+    ...rowsOf(makeover, 'scopeOption')
+      .filter((row) => row.chosen)
+      .map((row) => ({
+        subject: { kind: 'scopeOption' as const, id: row.id },
+        name: row.name,
+        roomId: makeover.rows.scopeChoice[row.choiceId]?.roomId ?? '',
+        words: splitSeveral(row.methods),
+        step: 'brief' as const,
+      })),
   ]
   const forbidden = new Map(rowsOf(makeover, 'room').map((room) => [room.id, forbiddenIn(makeover, room.id)]))
   return things.flatMap(({ subject, name, roomId, words, step }) => {
     const found = ruledOut(forbidden.get(roomId) ?? [], words)
-    return found.filter((one) => !paidBack(one, practice)).map((one) =>
-      remark({
-        code: 'brief.forbidden',
-        weight: !isMethod(one.word) || one.leave === 'waiting' ? 'look' : 'stop',
-        step,
-        subjects: [subject, ...one.constraints.map((row) => ({ kind: 'constraint' as const, id: row.id }))],
-        title: `${name}: ${one.word} is ruled out`,
-        sentence: `${capital(because(one))} forbids it${one.leave === 'waiting' ? ', and leave was asked but not given yet' : one.leave === 'no' ? ', and leave was refused' : ''}. Usual in its place: ${insteadOf(one.word)}.${isMethod(one.word) && one.leave === 'not asked' ? ' Or ask for leave, and write down the answer.' : ''}`,
-        rule: null,
-        numbers: [one.word, one.leave],
-      }),
-    )
+    return found
+      .filter((one) => !paidBack(one, practice))
+      .map((one) =>
+        remark({
+          code: 'brief.forbidden',
+          weight: !isMethod(one.word) || one.leave === 'waiting' ? 'look' : 'stop',
+          step,
+          subjects: [subject, ...one.constraints.map((row) => ({ kind: 'constraint' as const, id: row.id }))],
+          title: `${name}: ${one.word} is ruled out`,
+          sentence: `${capital(because(one))} forbids it${one.leave === 'waiting' ? ', and leave was asked but not given yet' : one.leave === 'no' ? ', and leave was refused' : ''}. Usual in its place: ${insteadOf(one.word)}.${isMethod(one.word) && one.leave === 'not asked' ? ' Or ask for leave, and write down the answer.' : ''}`,
+          rule: null,
+          numbers: [one.word, one.leave],
+        }),
+      )
   })
 }
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 
 /** The school that paints a tenancy and paints it back: it passes once putting it back is planned and paid for. */
-const paidBack = (one: Forbidden, { schools }: Practice): boolean => one.word === 'paint' && schools['tenant-walls'] === 'painted-back' && one.leave !== 'no' && (one.permission?.restorePieceId ?? null) !== null
+const paidBack = (one: Forbidden, { schools }: Practice): boolean =>
+  one.word === 'paint' &&
+  schools['tenant-walls'] === 'painted-back' &&
+  one.leave !== 'no' &&
+  (one.permission?.restorePieceId ?? null) !== null
 
 function keeperRemarks(makeover: Makeover, today: PlainDate): Remark[] {
   return keepers(makeover).flatMap(({ piece, thing, lent }) => {
     const subjects: Subject[] = [{ kind: 'piece', id: piece.id }]
     const remarks: Remark[] = []
     if (thing.goBackOn !== null && thing.goBackOn < today)
-      remarks.push(remark({ code: 'brief.go-back-late', weight: 'look', step: 'brief', subjects, title: `${piece.name} should have gone back`, sentence: `It was to go back ${thing.origin ? `to ${thing.origin} ` : ''}on ${writeDate(thing.goBackOn)}, ${daysBetween(thing.goBackOn, today)} days ago.`, rule: null, numbers: [thing.goBackOn] }))
+      remarks.push(
+        remark({
+          code: 'brief.go-back-late',
+          weight: 'look',
+          step: 'brief',
+          subjects,
+          title: `${piece.name} should have gone back`,
+          sentence: `It was to go back ${thing.origin ? `to ${thing.origin} ` : ''}on ${writeDate(thing.goBackOn)}, ${daysBetween(thing.goBackOn, today)} days ago.`,
+          rule: null,
+          numbers: [thing.goBackOn],
+        }),
+      )
     else if (lent && thing.source !== 'moved' && thing.goBackOn === null)
-      remarks.push(remark({ code: 'brief.no-go-back', weight: 'note', step: 'brief', subjects, title: `${piece.name} is lent without a date`, sentence: `It comes ${thing.origin ? `from ${thing.origin}` : 'from somebody else'}. Agree when it goes back, and write the date down.`, rule: null, numbers: ['no date'] }))
+      remarks.push(
+        remark({
+          code: 'brief.no-go-back',
+          weight: 'note',
+          step: 'brief',
+          subjects,
+          title: `${piece.name} is lent without a date`,
+          sentence: `It comes ${thing.origin ? `from ${thing.origin}` : 'from somebody else'}. Agree when it goes back, and write the date down.`,
+          rule: null,
+          numbers: ['no date'],
+        }),
+      )
     if (thing.source === 'moved' && thing.hole === '')
-      remarks.push(remark({ code: 'brief.hole', weight: 'note', step: 'brief', subjects, title: `${piece.name} leaves a hole where it stood`, sentence: `It was moved ${thing.origin ? `from ${thing.origin}` : 'from another room'}. Say what is missing there now, or that nothing is.`, rule: null, numbers: [thing.origin] }))
+      remarks.push(
+        remark({
+          code: 'brief.hole',
+          weight: 'note',
+          step: 'brief',
+          subjects,
+          title: `${piece.name} leaves a hole where it stood`,
+          sentence: `It was moved ${thing.origin ? `from ${thing.origin}` : 'from another room'}. Say what is missing there now, or that nothing is.`,
+          rule: null,
+          numbers: [thing.origin],
+        }),
+      )
     return remarks
   })
 }
@@ -103,7 +193,8 @@ function scopeRemarks(makeover: Makeover, practice: Practice): Remark[] {
   return scopeChoices(makeover, practice).flatMap((choice) => {
     const repaint = choice.ways.find(({ row }) => row.way === 'repaint')
     const replace = choice.ways.find(({ row }) => row.way === 'replace')
-    if (choice.repaintShare === null || !repaint || !replace || choice.repaintShare < limit || !repaint.row.chosen) return []
+    if (choice.repaintShare === null || !repaint || !replace || choice.repaintShare < limit || !repaint.row.chosen)
+      return []
     const write = (way: typeof repaint): string => writeMoney(way.row.costMinor, currencyOf(makeover))
     return [
       remark({
@@ -126,13 +217,50 @@ function beginRemarks(makeover: Makeover, { schools, chosen }: Practice): Remark
   const pieces = rowsOf(makeover, 'piece').length
   const finishes = paletteFinishes(makeover)
   const missing: Readonly<Record<string, [boolean, string, string]>> = {
-    needs: [pieces > 0 && rowsOf(makeover, 'need').length === 0, 'Pieces are planned, and no need is written down', 'This makeover begins with what the room is for. Write the needs down, and hold the pieces against them.'],
-    floor: [finishes.length > 0 && !finishes.some((row) => row.surface === 'floor'), 'The palette has no floor yet', 'This makeover begins with the floor or the rug, since it sets the direction: lay it in first.'],
-    paint: [finishes.length > 0 && !finishes.some((row) => row.surface === 'walls'), 'The palette has no wall yet', 'This makeover begins with paint: lay the walls in first.'],
-    clearing: [pieces > 0 && keepers(makeover).length === 0, 'Nothing is listed that stays', 'This makeover begins with clearing out: write down what stays before anything is bought.'],
-    inspiration: [finishes.length > 0 && rowsOf(makeover, 'inspiration').length === 0, 'The collection is empty', 'This makeover begins with an inspiration: put the picture or cloth in that the colours come from.'],
-    fixture: [finishes.length > 0 && !finishes.some((row) => row.family === 'metal'), 'The palette has no metal yet', 'This makeover begins with the anchor fixture, whose metal leads: lay it in first.'],
+    needs: [
+      pieces > 0 && rowsOf(makeover, 'need').length === 0,
+      'Pieces are planned, and no need is written down',
+      'This makeover begins with what the room is for. Write the needs down, and hold the pieces against them.',
+    ],
+    floor: [
+      finishes.length > 0 && !finishes.some((row) => row.surface === 'floor'),
+      'The palette has no floor yet',
+      'This makeover begins with the floor or the rug, since it sets the direction: lay it in first.',
+    ],
+    paint: [
+      finishes.length > 0 && !finishes.some((row) => row.surface === 'walls'),
+      'The palette has no wall yet',
+      'This makeover begins with paint: lay the walls in first.',
+    ],
+    clearing: [
+      pieces > 0 && keepers(makeover).length === 0,
+      'Nothing is listed that stays',
+      'This makeover begins with clearing out: write down what stays before anything is bought.',
+    ],
+    inspiration: [
+      finishes.length > 0 && rowsOf(makeover, 'inspiration').length === 0,
+      'The collection is empty',
+      'This makeover begins with an inspiration: put the picture or cloth in that the colours come from.',
+    ],
+    fixture: [
+      finishes.length > 0 && !finishes.some((row) => row.family === 'metal'),
+      'The palette has no metal yet',
+      'This makeover begins with the anchor fixture, whose metal leads: lay it in first.',
+    ],
   }
   const [is, title, sentence] = missing[schools.begin] ?? [false, '', '']
-  return is ? [remark({ code: 'brief.begin', weight: 'note', step: 'brief', subjects: [{ kind: 'makeover', id: makeover.id }], title, sentence, rule: null, numbers: [schools.begin] })] : []
+  return is
+    ? [
+        remark({
+          code: 'brief.begin',
+          weight: 'note',
+          step: 'brief',
+          subjects: [{ kind: 'makeover', id: makeover.id }],
+          title,
+          sentence,
+          rule: null,
+          numbers: [schools.begin],
+        }),
+      ]
+    : []
 }

@@ -4,7 +4,18 @@ import { converter } from 'culori'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { deltaE } from './difference.ts'
-import { hexFromLab, hueApart, hueDifference, labFromHex, labFromLch, labFromName, lrv, readColour, showable, type Lab } from './lab.ts'
+import {
+  hexFromLab,
+  hueApart,
+  hueDifference,
+  labFromHex,
+  labFromLch,
+  labFromName,
+  lrv,
+  readColour,
+  showable,
+  type Lab,
+} from './lab.ts'
 
 type Pair = { lab1: [number, number, number]; lab2: [number, number, number]; dE: number }
 const pairs = JSON.parse(readFileSync(new URL('./sharma-2005-pairs.json', import.meta.url), 'utf8')) as Pair[]
@@ -13,10 +24,13 @@ const hex = fc.integer({ min: 0, max: 0xffffff }).map((value) => `#${value.toStr
 const of = (text: string): Lab => labFromHex(text) ?? { L: Number.NaN, a: 0, b: 0 }
 
 describe('CIEDE2000', () => {
-  it.each(pairs.map((pair, at) => [at + 1, pair] as const))('gives pair %i of Sharma, Wu, Dalal 2005, table 1, to four decimals', (_at, { lab1, lab2, dE }) => {
-    expect(deltaE(lab(lab1), lab(lab2))).toBeCloseTo(dE, 4)
-    expect(deltaE(lab(lab2), lab(lab1))).toBeCloseTo(dE, 4)
-  })
+  it.each(pairs.map((pair, at) => [at + 1, pair] as const))(
+    'gives pair %i of Sharma, Wu, Dalal 2005, table 1, to four decimals',
+    (_at, { lab1, lab2, dE }) => {
+      expect(deltaE(lab(lab1), lab(lab2))).toBeCloseTo(dE, 4)
+      expect(deltaE(lab(lab2), lab(lab1))).toBeCloseTo(dE, 4)
+    },
+  )
   it('has all 34 pairs', () => expect(pairs).toHaveLength(34))
   it('agrees with colorjs.io, an independent library, on any two sRGB colours', () => {
     fc.assert(
@@ -45,7 +59,12 @@ describe('conversions', () => {
     )
   })
   it('come back to the same hex', () => {
-    fc.assert(fc.property(hex, (text) => { expect(hexFromLab(of(text))).toBe(text) }), { examples: [['#fff500'], ['#fff600']] }) // at the edge of sRGB
+    fc.assert(
+      fc.property(hex, (text) => {
+        expect(hexFromLab(of(text))).toBe(text)
+      }),
+      { examples: [['#fff500'], ['#fff600']] },
+    ) // at the edge of sRGB
   })
   it('know what sRGB cannot show, and keep its lightness and hue', () => {
     const beyond = { L: 50, a: 100, b: -100 }
@@ -53,7 +72,11 @@ describe('conversions', () => {
     const shown = of(hexFromLab(beyond))
     expect(shown.L).toBeCloseTo(50, 0)
     expect(hueApart(shown, beyond)).toBeLessThan(1)
-    fc.assert(fc.property(hex, (text) => { expect(showable(of(text))).toBe(true) }))
+    fc.assert(
+      fc.property(hex, (text) => {
+        expect(showable(of(text))).toBe(true)
+      }),
+    )
   })
 })
 
@@ -89,7 +112,20 @@ describe('a typed colour', () => {
     const read = readColour(text)
     expect(read.ok && read.value.source).toBe(source)
   })
-  it.each(['greenish', 'LCh 65 -7 236', 'LCh 65 7 400', '#12345', '🎻', '', '101 0 0', '50 0 200', '1e3 0 0', '50 0', '#gggggg', 'NaN NaN NaN'])('“%s” is asked back', (text) => {
+  it.each([
+    'greenish',
+    'LCh 65 -7 236',
+    'LCh 65 7 400',
+    '#12345',
+    '🎻',
+    '',
+    '101 0 0',
+    '50 0 200',
+    '1e3 0 0',
+    '50 0',
+    '#gggggg',
+    'NaN NaN NaN',
+  ])('“%s” is asked back', (text) => {
     const read = readColour(text)
     expect(read.ok).toBe(false)
     if (!read.ok) expect(read.error).toMatch(/expected/)
@@ -100,12 +136,17 @@ describe('a colour by LCh or by name', () => {
   it('LCh is Lab in polar form, as culori converts it', () => {
     const toLab = converter('lab65')
     fc.assert(
-      fc.property(fc.double({ min: 1, max: 99, noNaN: true }), fc.double({ min: 0.1, max: 120, noNaN: true }), fc.double({ min: 0, max: 359.9, noNaN: true }), (l, c, h) => {
-        const other = toLab({ mode: 'lch65', l, c, h })
-        const own = labFromLch(l, c, h)
-        expect(own.a).toBeCloseTo(other.a, 6)
-        expect(own.b).toBeCloseTo(other.b, 6)
-      }),
+      fc.property(
+        fc.double({ min: 1, max: 99, noNaN: true }),
+        fc.double({ min: 0.1, max: 120, noNaN: true }),
+        fc.double({ min: 0, max: 359.9, noNaN: true }),
+        (l, c, h) => {
+          const other = toLab({ mode: 'lch65', l, c, h })
+          const own = labFromLch(l, c, h)
+          expect(own.a).toBeCloseTo(other.a, 6)
+          expect(own.b).toBeCloseTo(other.b, 6)
+        },
+      ),
     )
   })
   it('names are those of the CSS Color Module, level 4', () => {

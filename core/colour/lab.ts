@@ -34,7 +34,8 @@ export const hueDifference = (one: Lab, other: Lab): number =>
   2 * Math.sqrt(chroma(one) * chroma(other)) * Math.sin((hueApart(one, other) * Math.PI) / 360)
 
 /** Light reflectance value, 0 to 100: 100·Y under D65 for the 2° observer, by CIE 15 from L* alone. An estimate, since it comes from three numbers. */
-export const lrv = ({ L }: Lab): number => Math.min(100, Math.max(0, 100 * (L > 8 ? ((L + 16) / 116) ** 3 : (27 * L) / 24389)))
+export const lrv = ({ L }: Lab): number =>
+  Math.min(100, Math.max(0, 100 * (L > 8 ? ((L + 16) / 116) ** 3 : (27 * L) / 24389)))
 
 /** "#rrggbb" as Lab; null where it is not such a text. */
 export function labFromHex(hex: string): Lab | null {
@@ -48,19 +49,26 @@ export function showable(lab: Lab): boolean {
   const { r, g, b } = toRgb(asCulori(lab))
   return inSrgb({ mode: 'rgb', r: settle(r), g: settle(g), b: settle(b) })
 }
-const settle = (channel: number): number => Math.min(1, Math.max(0, channel)) + (channel < -0.001 || channel > 1.001 ? channel : 0)
+const settle = (channel: number): number =>
+  Math.min(1, Math.max(0, channel)) + (channel < -0.001 || channel > 1.001 ? channel : 0)
 
 /** The nearest showable colour of the same lightness and hue as "#rrggbb", the chroma reduced where sRGB ends, and only there: at its edge a rounding error must not cost a colour its strength. */
-export const hexFromLab = (lab: Lab): string => formatHex(showable(lab) ? asCulori(lab) : clampChroma(asCulori(lab), 'lch65', 'rgb'))
+export const hexFromLab = (lab: Lab): string =>
+  formatHex(showable(lab) ? asCulori(lab) : clampChroma(asCulori(lab), 'lch65', 'rgb'))
 
 /** The showable colour as three sRGB bytes. */
 export function bytesFromLab(lab: Lab): [number, number, number] {
   const hex = hexFromLab(lab)
-  return [Number.parseInt(hex.slice(1, 3), 16), Number.parseInt(hex.slice(3, 5), 16), Number.parseInt(hex.slice(5, 7), 16)]
+  return [
+    Number.parseInt(hex.slice(1, 3), 16),
+    Number.parseInt(hex.slice(3, 5), 16),
+    Number.parseInt(hex.slice(5, 7), 16),
+  ]
 }
 
 /** Whether the numbers can be a surface colour: L* 0 to 100, a* and b* within ±128. */
-export const isLab = ({ L, a, b }: Lab): boolean => [L, a, b].every(Number.isFinite) && L >= 0 && L <= 100 && Math.abs(a) <= 128 && Math.abs(b) <= 128
+export const isLab = ({ L, a, b }: Lab): boolean =>
+  [L, a, b].every(Number.isFinite) && L >= 0 && L <= 100 && Math.abs(a) <= 128 && Math.abs(b) <= 128
 
 /** Lab from lightness, chroma and hue angle in degrees (CIE 15: a* = C* cos h, b* = C* sin h). */
 export function labFromLch(L: number, C: number, h: number): Lab {
@@ -82,7 +90,14 @@ export type TypedSource = 'hex' | 'lab' | 'lch' | 'name'
 export function readColour(text: string): Reading<{ lab: Lab; source: TypedSource }> {
   const typed = text.trim()
   const short = /^#?([0-9a-f])([0-9a-f])([0-9a-f])$/i.exec(typed)
-  const hex = short ? `#${short.slice(1).map((d) => d + d).join('')}` : /^[0-9a-f]{6}$/i.test(typed) ? `#${typed}` : typed
+  const hex = short
+    ? `#${short
+        .slice(1)
+        .map((d) => d + d)
+        .join('')}`
+    : /^[0-9a-f]{6}$/i.test(typed)
+      ? `#${typed}`
+      : typed
   const fromHex = labFromHex(hex)
   if (fromHex) return { ok: true, value: { lab: fromHex, source: 'hex' } }
   const named = labFromName(typed)
@@ -91,12 +106,27 @@ export function readColour(text: string): Reading<{ lab: Lab; source: TypedSourc
   const bare = typed.replace(/^(cie)?\s*(lab|lch)\s*[:(]?/i, '').replace(/\)$/, '')
   const words = /[\s;]/.test(bare) ? bare.split(/[\s;]+/).map((word) => word.replace(/[,°]+$/, '')) : bare.split(',')
   const numbers = words.map((word) => readDecimal(word, 6))
-  const [one, two, three] = numbers.map((number) => (number.ok ? Number(`${number.value.digits}e-${number.value.scale}`) : Number.NaN))
-  if (numbers.length === 3 && one !== undefined && two !== undefined && three !== undefined && [one, two, three].every(Number.isFinite)) {
-    if (lch && (two < 0 || three < 0 || three > 360)) return { ok: false, error: `LCh ${one} ${two} ${three} is no colour: expected C* from 0 and h from 0 to 360` }
+  const [one, two, three] = numbers.map((number) =>
+    number.ok ? Number(`${number.value.digits}e-${number.value.scale}`) : Number.NaN,
+  )
+  if (
+    numbers.length === 3 &&
+    one !== undefined &&
+    two !== undefined &&
+    three !== undefined &&
+    [one, two, three].every(Number.isFinite)
+  ) {
+    if (lch && (two < 0 || three < 0 || three > 360))
+      return { ok: false, error: `LCh ${one} ${two} ${three} is no colour: expected C* from 0 and h from 0 to 360` }
     const lab = lch ? labFromLch(one, two, three) : { L: one, a: two, b: three }
     if (isLab(lab)) return { ok: true, value: { lab, source: lch ? 'lch' : 'lab' } }
-    return { ok: false, error: `${lch ? 'LCh' : 'Lab'} ${one} ${two} ${three} is no surface colour: expected L* from 0 to 100, a* and b* from −128 to 128` }
+    return {
+      ok: false,
+      error: `${lch ? 'LCh' : 'Lab'} ${one} ${two} ${three} is no surface colour: expected L* from 0 to 100, a* and b* from −128 to 128`,
+    }
   }
-  return { ok: false, error: `“${[...typed].slice(0, 24).join('')}” is not a colour: expected a hex such as #8fa3a8, Lab as three numbers, 65 -4 -6, LCh 65 7 236, or a common name` }
+  return {
+    ok: false,
+    error: `“${[...typed].slice(0, 24).join('')}” is not a colour: expected a hex such as #8fa3a8, Lab as three numbers, 65 -4 -6, LCh 65 7 236, or a common name`,
+  }
 }

@@ -18,7 +18,8 @@ export function xyzUnder(light: readonly number[], reflectance?: readonly number
   for (let band = 0; band < bands; band++) {
     const power = light[band] ?? 0
     white += power * (matching[1][band] ?? 0)
-    for (let channel = 0; channel < 3; channel++) sum[channel] = (sum[channel] ?? 0) + power * (reflectance?.[band] ?? 1) * (matching[channel]?.[band] ?? 0)
+    for (let channel = 0; channel < 3; channel++)
+      sum[channel] = (sum[channel] ?? 0) + power * (reflectance?.[band] ?? 1) * (matching[channel]?.[band] ?? 0)
   }
   return [(sum[0] ?? 0) / white, (sum[1] ?? 0) / white, (sum[2] ?? 0) / white]
 }
@@ -34,12 +35,16 @@ const inverse = [
   [0.38752654, 0.62144744, -0.00897398],
   [-0.0158415, -0.03412294, 1.04996444],
 ] as const
-const times = (matrix: readonly (readonly [number, number, number])[], [x, y, z]: Xyz): Xyz => matrix.map((row) => row[0] * x + row[1] * y + row[2] * z) as unknown as Xyz
+const times = (matrix: readonly (readonly [number, number, number])[], [x, y, z]: Xyz): Xyz =>
+  matrix.map((row) => row[0] * x + row[1] * y + row[2] * z) as unknown as Xyz
 
 /** X, Y, Z as they look in the other white's light, to a degree of adaptation from 0 to 1. */
 export function adapt(xyz: Xyz, from: Xyz, to: Xyz, degree = 1): Xyz {
   const [cones, white, aim] = [times(cat16, xyz), times(cat16, from), times(cat16, to)]
-  return times(inverse, cones.map((cone, at) => cone * (degree * ((aim[at] ?? 1) / (white[at] ?? 1)) + 1 - degree)) as unknown as Xyz)
+  return times(
+    inverse,
+    cones.map((cone, at) => cone * (degree * ((aim[at] ?? 1) / (white[at] ?? 1)) + 1 - degree)) as unknown as Xyz,
+  )
 }
 
 const toLab = converter('lab65')

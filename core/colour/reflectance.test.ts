@@ -27,7 +27,10 @@ describe('the observer and its lights', () => {
     const at = (nm: number): number => d65[(nm - 380) / 5] ?? 0
     expect(Math.abs((100 * at(460)) / at(560) - 117.8)).toBeLessThan(0.1)
   })
-  it.each([[2700, 0.45986, 0.4106], [4000, 0.38044, 0.37675]])('a black body of %d K lies at %d, %d (Planck’s law; published loci)', (kelvin, x, y) => {
+  it.each([
+    [2700, 0.45986, 0.4106],
+    [4000, 0.38044, 0.37675],
+  ])('a black body of %d K lies at %d, %d (Planck’s law; published loci)', (kelvin, x, y) => {
     const [ownX, ownY] = xy(blackBody(kelvin))
     expect(ownX).toBeCloseTo(x, 4)
     expect(ownY).toBeCloseTo(y, 4)
@@ -39,7 +42,9 @@ describe('the observer and its lights', () => {
       fc.property(value, value, value, (x, y, z) => {
         const theirs = adaptTheirs(whites.D65, whites.D50, [x, y, z], { method: 'CAT16' })
         adapt([x, y, z], whites.D65, whites.D50).forEach((own, at) => expect(own).toBeCloseTo(Number(theirs[at]), 5))
-        adapt(adapt([x, y, z], whites.D65, whites.D50), whites.D50, whites.D65).forEach((own, at) => expect(own).toBeCloseTo([x, y, z][at] ?? 0, 5))
+        adapt(adapt([x, y, z], whites.D65, whites.D50), whites.D50, whites.D65).forEach((own, at) =>
+          expect(own).toBeCloseTo([x, y, z][at] ?? 0, 5),
+        )
       }),
     )
   })
@@ -49,15 +54,21 @@ describe('a typical reflectance', () => {
   const toXyz = converter('xyz65')
   it('gives back its colour under D65 and stays between 0 and 1, whatever gives the colour', () => {
     fc.assert(
-      fc.property(fc.double({ min: 8, max: 96, noNaN: true }), fc.double({ min: 0, max: 45, noNaN: true }), fc.double({ min: 0, max: 360, noNaN: true }), fc.constantFrom(...colourants), (L, C, h, colourant) => {
-        const lab = labFromLch(L, C, h)
-        if (!showable(lab)) return
-        const { values, exact } = reflectanceOf(lab, colourant)
-        for (const value of values) expect(value >= 0 && value <= 1).toBe(true)
-        if (!exact) return
-        const { x, y, z } = toXyz({ mode: 'lab65', l: lab.L, a: lab.a, b: lab.b })
-        xyzOf(values).forEach((value, at) => expect(Math.abs(value - ([x, y, z][at] ?? 0))).toBeLessThan(1e-3))
-      }),
+      fc.property(
+        fc.double({ min: 8, max: 96, noNaN: true }),
+        fc.double({ min: 0, max: 45, noNaN: true }),
+        fc.double({ min: 0, max: 360, noNaN: true }),
+        fc.constantFrom(...colourants),
+        (L, C, h, colourant) => {
+          const lab = labFromLch(L, C, h)
+          if (!showable(lab)) return
+          const { values, exact } = reflectanceOf(lab, colourant)
+          for (const value of values) expect(value >= 0 && value <= 1).toBe(true)
+          if (!exact) return
+          const { x, y, z } = toXyz({ mode: 'lab65', l: lab.L, a: lab.a, b: lab.b })
+          xyzOf(values).forEach((value, at) => expect(Math.abs(value - ([x, y, z][at] ?? 0))).toBeLessThan(1e-3))
+        },
+      ),
       { numRuns: 80 },
     )
   })

@@ -23,7 +23,9 @@ const shapes: Readonly<Record<Colourant, (nm: number) => number>> = {
 }
 
 const nmAt = (band: number): number => firstNm + band * stepNm
-const white = [0, 1, 2].map((channel) => d65.reduce((sum, power, band) => sum + power * (matching[channel]?.[band] ?? 0), 0))
+const white = [0, 1, 2].map((channel) =>
+  d65.reduce((sum, power, band) => sum + power * (matching[channel]?.[band] ?? 0), 0),
+)
 const perY = 1 / (white[1] ?? 1)
 
 /** X, Y, Z of a reflectance under D65, for Y = 1 of the perfect white. */
@@ -31,7 +33,8 @@ export function xyzOf(reflectance: readonly number[]): [number, number, number] 
   const sum: [number, number, number] = [0, 0, 0]
   for (let band = 0; band < bands; band++) {
     const light = (reflectance[band] ?? 0) * (d65[band] ?? 0) * perY
-    for (let channel = 0; channel < 3; channel++) sum[channel] = (sum[channel] ?? 0) + light * (matching[channel]?.[band] ?? 0)
+    for (let channel = 0; channel < 3; channel++)
+      sum[channel] = (sum[channel] ?? 0) + light * (matching[channel]?.[band] ?? 0)
   }
   return sum
 }
@@ -39,11 +42,16 @@ export function xyzOf(reflectance: readonly number[]): [number, number, number] 
 // three soft parts of the spectrum that add up to one: short, middle and long
 const short = (nm: number): number => 1 - rise(nm, 492, 14)
 const long = (nm: number): number => rise(nm, 588, 14)
-const parts: readonly (readonly number[])[] = [short, (nm: number) => 1 - short(nm) - long(nm), long].map((part) => Array.from({ length: bands }, (_, band) => part(nmAt(band))))
+const parts: readonly (readonly number[])[] = [short, (nm: number) => 1 - short(nm) - long(nm), long].map((part) =>
+  Array.from({ length: bands }, (_, band) => part(nmAt(band))),
+)
 
 const toXyz = converter('xyz65')
 
-export type Reflectance = { readonly values: readonly number[]; /** Whether it gives its colour to 0.001 in X, Y and Z. */ readonly exact: boolean }
+export type Reflectance = {
+  readonly values: readonly number[]
+  /** Whether it gives its colour to 0.001 in X, Y and Z. */ readonly exact: boolean
+}
 
 /**
  * A believable reflectance, 0 to 1 at each 5 nm from 380 to 780 nm, for a colour and what gives it. Newton's method on
@@ -55,18 +63,48 @@ export function reflectanceOf(lab: Lab, colourant: Colourant): Reflectance {
   const shape = Array.from({ length: bands }, (_, band) => shapes[colourant](nmAt(band)))
   const level = Math.log(Math.min(0.98, Math.max(0.005, y)) / (1 - Math.min(0.98, Math.max(0.005, y))))
   let bend = [level, level, level]
-  const valuesOf = (by: readonly number[]): number[] => shape.map((own, band) => 1 / (1 + Math.exp(-(own + (by[0] ?? 0) * (parts[0]?.[band] ?? 0) + (by[1] ?? 0) * (parts[1]?.[band] ?? 0) + (by[2] ?? 0) * (parts[2]?.[band] ?? 0)))))
-  const missing = (values: readonly number[]): number[] => xyzOf(values).map((found, channel) => (aim[channel] ?? 0) - found)
+  const valuesOf = (by: readonly number[]): number[] =>
+    shape.map(
+      (own, band) =>
+        1 /
+        (1 +
+          Math.exp(
+            -(
+              own +
+              (by[0] ?? 0) * (parts[0]?.[band] ?? 0) +
+              (by[1] ?? 0) * (parts[1]?.[band] ?? 0) +
+              (by[2] ?? 0) * (parts[2]?.[band] ?? 0)
+            ),
+          )),
+    )
+  const missing = (values: readonly number[]): number[] =>
+    xyzOf(values).map((found, channel) => (aim[channel] ?? 0) - found)
   const size = (of: readonly number[]): number => Math.max(...of.map(Math.abs))
   let values = valuesOf(bend)
   let off = missing(values)
   for (let step = 0; step < 60 && size(off) > 1e-7; step++) {
-    const slopes = [0, 1, 2].map((channel) => [0, 1, 2].map((part) => values.reduce((sum, value, band) => sum + value * (1 - value) * (parts[part]?.[band] ?? 0) * (d65[band] ?? 0) * perY * (matching[channel]?.[band] ?? 0), 0)))
+    const slopes = [0, 1, 2].map((channel) =>
+      [0, 1, 2].map((part) =>
+        values.reduce(
+          (sum, value, band) =>
+            sum +
+            value *
+              (1 - value) *
+              (parts[part]?.[band] ?? 0) *
+              (d65[band] ?? 0) *
+              perY *
+              (matching[channel]?.[band] ?? 0),
+          0,
+        ),
+      ),
+    )
     const turn = solve3(slopes, off)
     if (!turn) break
     let stride = 1
     while (stride > 1e-3) {
-      const next = bend.map((by, part) => Math.min(40, Math.max(-40, by + stride * Math.min(3, Math.max(-3, turn[part] ?? 0)))))
+      const next = bend.map((by, part) =>
+        Math.min(40, Math.max(-40, by + stride * Math.min(3, Math.max(-3, turn[part] ?? 0)))),
+      )
       const nextValues = valuesOf(next)
       const nextOff = missing(nextValues)
       if (size(nextOff) < size(off)) {
@@ -88,5 +126,8 @@ function solve3(rows: readonly (readonly number[])[], right: readonly number[]):
   }
   const whole = det(rows)
   if (Math.abs(whole) < 1e-18) return null
-  return [0, 1, 2].map((column) => det(rows.map((row, at) => row.map((value, each) => (each === column ? (right[at] ?? 0) : value)))) / whole)
+  return [0, 1, 2].map(
+    (column) =>
+      det(rows.map((row, at) => row.map((value, each) => (each === column ? (right[at] ?? 0) : value)))) / whole,
+  )
 }

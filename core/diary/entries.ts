@@ -6,24 +6,46 @@ import type { Makeover, Studio } from '../makeover/document.ts'
 type Values = Readonly<Record<string, unknown>>
 
 /** What a change did to one row: the fields that differ, before and after; null where the row is new or gone. */
-export type DiaryRow = { readonly kind: string; readonly rowId: string; readonly operation: string; readonly before: Values | null; readonly after: Values | null }
+export type DiaryRow = {
+  readonly kind: string
+  readonly rowId: string
+  readonly operation: string
+  readonly before: Values | null
+  readonly after: Values | null
+}
 
 /** A change that was taken, as the diary keeps it. */
-export type DiaryEntry = { readonly rev: number; readonly id: string; readonly sentence: string; readonly undoes: string | null; readonly rows: readonly DiaryRow[] }
+export type DiaryEntry = {
+  readonly rev: number
+  readonly id: string
+  readonly sentence: string
+  readonly undoes: string | null
+  readonly rows: readonly DiaryRow[]
+}
 
 /** Stands in the diary for a value that is personal: its table can be erased, the diary cannot. */
 export const personal = '(personal)'
 /** Do rows of the diary hide something personal? */
-export const holdsPersonal = (rows: readonly DiaryRow[]): boolean => rows.some(({ before, after }) => [before, after].some((values) => values !== null && Object.values(values).includes(personal)))
+export const holdsPersonal = (rows: readonly DiaryRow[]): boolean =>
+  rows.some(({ before, after }) =>
+    [before, after].some((values) => values !== null && Object.values(values).includes(personal)),
+  )
 
 /** What operations did to documents; with values of personal kinds too, which whoever keeps it has to hide. */
-export function entriesOf(before: Documents, after: Documents, operations: readonly Operation[]): (DiaryRow & { readonly kind: Kind })[] {
+export function entriesOf(
+  before: Documents,
+  after: Documents,
+  operations: readonly Operation[],
+): (DiaryRow & { readonly kind: Kind })[] {
   const [was, is] = [anyRows(before), anyRows(after)]
   return operations.map(({ op, kind, id }) => {
     const old: Values | undefined = was[kind][id]
     const now: Values | undefined = op === 'remove' ? undefined : is[kind][id]
-    const fields = [...new Set([...Object.keys(old ?? {}), ...Object.keys(now ?? {})])].filter((field) => field !== 'id' && field !== 'version' && old?.[field] !== now?.[field])
-    const values = (row: Values | undefined) => (row ? Object.fromEntries(fields.map((field) => [field, row[field]])) : null)
+    const fields = [...new Set([...Object.keys(old ?? {}), ...Object.keys(now ?? {})])].filter(
+      (field) => field !== 'id' && field !== 'version' && old?.[field] !== now?.[field],
+    )
+    const values = (row: Values | undefined) =>
+      row ? Object.fromEntries(fields.map((field) => [field, row[field]])) : null
     return { kind, rowId: id, operation: op, before: values(old), after: values(now) }
   })
 }
@@ -31,7 +53,8 @@ export function entriesOf(before: Documents, after: Documents, operations: reado
 /** The same with the values of personal kinds hidden, as a diary may keep it. */
 export function withoutPersonal<T extends DiaryRow>(row: T): T {
   if (!isKind(row.kind) || !personalKinds.has(row.kind)) return row
-  const hidden = (values: Values | null) => values && Object.fromEntries(Object.keys(values).map((field) => [field, personal]))
+  const hidden = (values: Values | null) =>
+    values && Object.fromEntries(Object.keys(values).map((field) => [field, personal]))
   return { ...row, before: hidden(row.before), after: hidden(row.after) }
 }
 
@@ -45,7 +68,12 @@ function withRows(documents: Documents, write: (rows: Rows, copy: (kind: Kind) =
     copied.add(kind)
     return (rows[kind] = own)
   })
-  const of = <T extends Makeover | Studio>(document: T): T => ({ ...document, rows: Object.fromEntries(Object.keys(document.rows).map((kind) => [kind, rows[kind] ?? {}])) as unknown as T['rows'] })
+  const of = <T extends Makeover | Studio>(document: T): T => ({
+    ...document,
+    rows: Object.fromEntries(
+      Object.keys(document.rows).map((kind) => [kind, rows[kind] ?? {}]),
+    ) as unknown as T['rows'],
+  })
   return { makeover: of(documents.makeover), studio: of(documents.studio) }
 }
 
@@ -54,7 +82,10 @@ function withRows(documents: Documents, write: (rows: Rows, copy: (kind: Kind) =
  * values it does not keep, and rows of the studio have a diary of their own.
  */
 export function advance(documents: Documents, entries: readonly DiaryEntry[]): Documents | null {
-  if (entries.some(({ rows }) => holdsPersonal(rows) || rows.some((row) => !isKind(row.kind) || isStudioKind(row.kind)))) return null
+  if (
+    entries.some(({ rows }) => holdsPersonal(rows) || rows.some((row) => !isKind(row.kind) || isStudioKind(row.kind)))
+  )
+    return null
   const after = withRows(documents, (_rows, copy) => {
     for (const { id, rows } of entries) {
       for (const { kind, rowId, operation, after: now } of rows) {

@@ -1,3 +1,12 @@
-export { advance, entriesOf, holdsPersonal, personal, rollBack, withoutPersonal, type DiaryEntry, type DiaryRow } from './entries.ts'
+export {
+  advance,
+  entriesOf,
+  holdsPersonal,
+  personal,
+  rollBack,
+  withoutPersonal,
+  type DiaryEntry,
+  type DiaryRow,
+} from './entries.ts'
 export { fieldWords, namesIn, tellRow, type FieldTold, type RowTold } from './telling.ts'
 export { undoOf, undoStack, type Done, type Undo } from './undo.ts'

@@ -9,36 +9,75 @@ import { personal, type DiaryRow } from './entries.ts'
 import { questions, schoolOf, type QuestionId } from '../rulebook/schools.ts'
 
 export type FieldTold = { readonly field: string; readonly before: string; readonly after: string }
-export type RowTold = { readonly kind: string; readonly rowId: string; readonly what: string; readonly name: string; readonly did: 'new' | 'changed' | 'taken away'; readonly fields: readonly FieldTold[] }
+export type RowTold = {
+  readonly kind: string
+  readonly rowId: string
+  readonly what: string
+  readonly name: string
+  readonly did: 'new' | 'changed' | 'taken away'
+  readonly fields: readonly FieldTold[]
+}
 
 /** Fields that tell nothing to a reader: they are shown by others, or are long. */
 const quiet = new Set(['kept', 'fingerprint', 'remarkKey', 'sha256', 'labA', 'labB', 'place'])
 
-const named: Readonly<Record<string, string>> = { labL: 'colour', visibleM2: 'visible area, m²', chosenId: 'chosen', packs: 'packs', returnDays: 'days to return', adjustDays: 'days it pays price drops', leadDays: 'lead time, days', turnedDown: 'turned down', kept: 'brief' }
+const named: Readonly<Record<string, string>> = {
+  labL: 'colour',
+  visibleM2: 'visible area, m²',
+  chosenId: 'chosen',
+  packs: 'packs',
+  returnDays: 'days to return',
+  adjustDays: 'days it pays price drops',
+  leadDays: 'lead time, days',
+  turnedDown: 'turned down',
+  kept: 'brief',
+}
 /** "price", "ordered on", "tax": a field as one says it. */
 export function fieldWords(field: string): string {
   const known = named[field]
   if (known) return known
-  return field.replace(/(Minor|Ppm|Id|Mm|M2)$/, '').replace(/([a-z])([A-Z])/g, (_, a: string, b: string) => `${a} ${b.toLowerCase()}`)
+  return field
+    .replace(/(Minor|Ppm|Id|Mm|M2)$/, '')
+    .replace(/([a-z])([A-Z])/g, (_, a: string, b: string) => `${a} ${b.toLowerCase()}`)
 }
 
 /** A diary row told with the documents as they are now: a thing that is gone is told by what the diary keeps of it. */
-export function tellRow(row: DiaryRow, documents: Documents, currency: string, names: ReadonlyMap<string, string>): RowTold {
+export function tellRow(
+  row: DiaryRow,
+  documents: Documents,
+  currency: string,
+  names: ReadonlyMap<string, string>,
+): RowTold {
   const kind = isKind(row.kind) ? row.kind : null
-  const value = (field: string, raw: unknown, all: Readonly<Record<string, unknown>> | null): string => (kind ? writeValue(kind, field, raw, all, currency, names) : String(raw))
-  const fields = [...new Set([...Object.keys(row.before ?? {}), ...Object.keys(row.after ?? {})])].filter((field) => !quiet.has(field))
-  const told = fields.map((field) => ({ field: fieldWords(field), before: row.before ? value(field, row.before[field], row.before) : '', after: row.after ? value(field, row.after[field], row.after) : '' }))
+  const value = (field: string, raw: unknown, all: Readonly<Record<string, unknown>> | null): string =>
+    kind ? writeValue(kind, field, raw, all, currency, names) : String(raw)
+  const fields = [...new Set([...Object.keys(row.before ?? {}), ...Object.keys(row.after ?? {})])].filter(
+    (field) => !quiet.has(field),
+  )
+  const told = fields.map((field) => ({
+    field: fieldWords(field),
+    before: row.before ? value(field, row.before[field], row.before) : '',
+    after: row.after ? value(field, row.after[field], row.after) : '',
+  }))
   const did = row.operation === 'remove' ? 'taken away' : row.before === null ? 'new' : 'changed'
   // of a new row the fields that say nothing are left out
   const said = did === 'new' ? told.filter((one) => one.after !== '' && one.after !== '–' && one.after !== 'no') : told
-  return { kind: row.kind, rowId: row.rowId, what: kind ? spoken[kind] : row.kind, name: nameOf(row, documents, names), did, fields: said }
+  return {
+    kind: row.kind,
+    rowId: row.rowId,
+    what: kind ? spoken[kind] : row.kind,
+    name: nameOf(row, documents, names),
+    did,
+    fields: said,
+  }
 }
 
 function nameOf(row: DiaryRow, documents: Documents, names: ReadonlyMap<string, string>): string {
   const now = isKind(row.kind) ? anyRows(documents)[row.kind][row.rowId] : undefined
   for (const from of [now, row.after, row.before]) {
     if (!from) continue
-    for (const field of ['name', 'ask', 'reason', 'question', 'rule']) if (typeof from[field] === 'string' && from[field] !== '' && from[field] !== personal) return from[field]
+    for (const field of ['name', 'ask', 'reason', 'question', 'rule'])
+      if (typeof from[field] === 'string' && from[field] !== '' && from[field] !== personal) return from[field]
     for (const field of ['pieceId', 'candidateId', 'purchaseId', 'finishId', 'categoryId', 'orderId']) {
       const to = from[field]
       if (typeof to === 'string') return names.get(to) ?? ''
@@ -47,7 +86,14 @@ function nameOf(row: DiaryRow, documents: Documents, names: ReadonlyMap<string, 
   return ''
 }
 
-function writeValue(kind: Kind, field: string, raw: unknown, all: Readonly<Record<string, unknown>> | null, currency: string, names: ReadonlyMap<string, string>): string {
+function writeValue(
+  kind: Kind,
+  field: string,
+  raw: unknown,
+  all: Readonly<Record<string, unknown>> | null,
+  currency: string,
+  names: ReadonlyMap<string, string>,
+): string {
   if (raw === null || raw === undefined) return '–'
   if (field === 'labL' && all && typeof raw === 'number') {
     const [a, b] = [all.labA, all.labB]
@@ -58,18 +104,24 @@ function writeValue(kind: Kind, field: string, raw: unknown, all: Readonly<Recor
   if (field.endsWith('Mm') && typeof raw === 'number') return `${raw} mm`
   if (typeof raw === 'boolean') return raw ? 'yes' : 'no'
   if (isPlainDate(raw)) return writeDate(raw)
-  if (field === 'school' && all && typeof raw === 'string') return typeof all.question === 'string' ? schoolOf(all.question as QuestionId, raw).name : raw
+  if (field === 'school' && all && typeof raw === 'string')
+    return typeof all.question === 'string' ? schoolOf(all.question as QuestionId, raw).name : raw
   if (field === 'question') return typeof raw === 'string' ? (questions.find((one) => one.id === raw)?.asks ?? raw) : ''
   const target = (references[kind] as Readonly<Record<string, Kind>> | undefined)?.[field]
   if (target && typeof raw === 'string') return names.get(raw) ?? aSpoken(target)
-  return typeof raw === 'string' ? raw : typeof raw === 'number' ? String(Math.round(raw * 1000) / 1000) : JSON.stringify(raw)
+  return typeof raw === 'string'
+    ? raw
+    : typeof raw === 'number'
+      ? String(Math.round(raw * 1000) / 1000)
+      : JSON.stringify(raw)
 }
 
 /** What every row is called, so that a reference reads as a name. */
 export function namesIn(documents: Documents): Map<string, string> {
   const names = new Map<string, string>()
   const rows = anyRows(documents)
-  for (const of of Object.values(rows)) for (const row of Object.values(of)) if (typeof row.name === 'string') names.set(row.id, row.name)
+  for (const of of Object.values(rows))
+    for (const row of Object.values(of)) if (typeof row.name === 'string') names.set(row.id, row.name)
   const through = (kind: Kind, field: string): void => {
     for (const row of Object.values(rows[kind])) {
       const to = row[field]
@@ -82,7 +134,9 @@ export function namesIn(documents: Documents): Map<string, string> {
     const lines = Object.values(rows.purchase).filter((line) => line.orderId === row.id)
     names.set(row.id, lines.map((line) => names.get(line.id) ?? '').join(', '))
   }
-  for (const row of Object.values(rows.agreement)) names.set(row.id, row.number === 1 ? 'the agreed budget' : `change ${Number(row.number) - 1}`)
-  for (const row of Object.values(rows.credit)) names.set(row.id, [row.kind, row.number].filter((word) => typeof word === 'string' && word !== '').join(' '))
+  for (const row of Object.values(rows.agreement))
+    names.set(row.id, row.number === 1 ? 'the agreed budget' : `change ${Number(row.number) - 1}`)
+  for (const row of Object.values(rows.credit))
+    names.set(row.id, [row.kind, row.number].filter((word) => typeof word === 'string' && word !== '').join(' '))
   return names
 }

@@ -1,7 +1,16 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { blank } from '../makeover/blank.ts'
-import { add, anyRows, apply, edit, remove, type ChangeSet, type Documents, type Operation } from '../makeover/change.ts'
+import {
+  add,
+  anyRows,
+  apply,
+  edit,
+  remove,
+  type ChangeSet,
+  type Documents,
+  type Operation,
+} from '../makeover/change.ts'
 import { rowsOf } from '../makeover/document.ts'
 import { restingOn, restsOn } from '../makeover/waiting.ts'
 import { plainDate } from '../measure/plain-date.ts'
@@ -16,7 +25,12 @@ const world = begin(newId)
 const begun = change(world.start, world.operations)
 
 /** Makes a change and gives it as the diary would, with who undoes what. */
-function did(documents: Documents, operations: readonly Operation[], sentence = 'Did it', undoes: string | null = null): { documents: Documents; done: Done } {
+function did(
+  documents: Documents,
+  operations: readonly Operation[],
+  sentence = 'Did it',
+  undoes: string | null = null,
+): { documents: Documents; done: Done } {
   const id = newId()
   const { documents: after, faults } = apply(documents, operations, id)
   expect(faults).toEqual([])
@@ -24,12 +38,18 @@ function did(documents: Documents, operations: readonly Operation[], sentence = 
   return { documents: after, done: { id, sentence, undoes, rows: entriesOf(documents, after, operations) } }
 }
 /** The rows without their versions, which an undo moves on. */
-const bare = (documents: Documents): unknown => JSON.parse(JSON.stringify(anyRows(documents), (key, value: unknown) => (key === 'version' ? undefined : value)))
+const bare = (documents: Documents): unknown =>
+  JSON.parse(JSON.stringify(anyRows(documents), (key, value: unknown) => (key === 'version' ? undefined : value)))
 const undo = (done: Done, documents: Documents) => undoOf(done, documents, testToday, newId)
 
 describe('undo', () => {
   it('brings back exactly what was, whatever was done, and redo does it again', () => {
-    const step = fc.record({ what: fc.nat(3), pick: fc.nat(9), name: fc.constantFrom('Chair', 'Table', 'Lamp'), quantity: fc.integer({ min: 1, max: 9 }) })
+    const step = fc.record({
+      what: fc.nat(3),
+      pick: fc.nat(9),
+      name: fc.constantFrom('Chair', 'Table', 'Lamp'),
+      quantity: fc.integer({ min: 1, max: 9 }),
+    })
     fc.assert(
       fc.property(fc.array(step, { minLength: 1, maxLength: 12 }), (steps) => {
         let now = begun
@@ -40,11 +60,19 @@ describe('undo', () => {
           const fresh = newId()
           const operations: Operation[] =
             what === 0 || !piece
-              ? [add('piece', fresh, pieceOf(world.ids.room, world.categories.Furniture ?? '', { name })), add('candidate', newId(), candidateOf(fresh, world.ids.seller))]
+              ? [
+                  add('piece', fresh, pieceOf(world.ids.room, world.categories.Furniture ?? '', { name })),
+                  add('candidate', newId(), candidateOf(fresh, world.ids.seller)),
+                ]
               : what === 1
                 ? [edit('piece', piece, { name, quantity })]
                 : what === 2
-                  ? [remove('piece', piece), ...rowsOf(now.makeover, 'candidate').filter((row) => row.pieceId === piece.id).map((row) => remove('candidate', row))]
+                  ? [
+                      remove('piece', piece),
+                      ...rowsOf(now.makeover, 'candidate')
+                        .filter((row) => row.pieceId === piece.id)
+                        .map((row) => remove('candidate', row)),
+                    ]
                   : [edit('piece', piece, { name: `${name} ${pick}` }), add('room', fresh, { name })]
           const made = did(now, operations)
           history.push({ before: now, done: made.done })
@@ -74,21 +102,41 @@ describe('undo', () => {
   })
   it('is refused with the reason where others built on it', () => {
     const [piece, room] = [newId(), newId()]
-    const made = did(begun, [add('piece', piece, pieceOf(world.ids.room, world.categories.Furniture ?? '', { name: 'Chair' }))])
+    const made = did(begun, [
+      add('piece', piece, pieceOf(world.ids.room, world.categories.Furniture ?? '', { name: 'Chair' })),
+    ])
     const row = made.documents.makeover.rows.piece[piece] ?? ({} as never)
     const renamed = did(made.documents, [edit('piece', row, { name: 'Throne' })])
-    expect(undo(made.done, renamed.documents)).toMatchObject({ is: 'refused', why: expect.stringMatching(/name of the piece “Throne” was changed again since/) })
+    expect(undo(made.done, renamed.documents)).toMatchObject({
+      is: 'refused',
+      why: expect.stringMatching(/name of the piece “Throne” was changed again since/),
+    })
     // another field of it is no hindrance to taking back one's own
-    const counted = did(renamed.documents, [edit('piece', renamed.documents.makeover.rows.piece[piece] ?? ({} as never), { quantity: 4 })])
+    const counted = did(renamed.documents, [
+      edit('piece', renamed.documents.makeover.rows.piece[piece] ?? ({} as never), { quantity: 4 }),
+    ])
     const back = undo(renamed.done, counted.documents)
     expect(back).toMatchObject({ is: 'ready' })
-    if (back.is === 'ready') expect(did(counted.documents, back.operations).documents.makeover.rows.piece[piece]).toMatchObject({ name: 'Chair', quantity: 4 })
+    if (back.is === 'ready')
+      expect(did(counted.documents, back.operations).documents.makeover.rows.piece[piece]).toMatchObject({
+        name: 'Chair',
+        quantity: 4,
+      })
     const hall = did(begun, [add('room', room, { name: 'Hall' })])
     const used = did(hall.documents, [add('zone', newId(), { ...blank.zone, roomId: room, name: 'Nook' })])
-    expect(undo(hall.done, used.documents)).toMatchObject({ is: 'refused', why: expect.stringMatching(/“Nook” refers to a room that is not there/) })
+    expect(undo(hall.done, used.documents)).toMatchObject({
+      is: 'refused',
+      why: expect.stringMatching(/“Nook” refers to a room that is not there/),
+    })
     const gone = did(made.documents, [remove('piece', row)])
-    expect(undo(made.done, gone.documents)).toMatchObject({ is: 'refused', why: expect.stringMatching(/was taken away since/) })
-    expect(undo(gone.done, made.documents)).toMatchObject({ is: 'refused', why: expect.stringMatching(/is there again already/) })
+    expect(undo(made.done, gone.documents)).toMatchObject({
+      is: 'refused',
+      why: expect.stringMatching(/was taken away since/),
+    })
+    expect(undo(gone.done, made.documents)).toMatchObject({
+      is: 'refused',
+      why: expect.stringMatching(/is there again already/),
+    })
   })
   it('does not make up what the diary does not keep', () => {
     const client = begun.makeover.rows.client[world.ids.client] ?? ({} as never)
@@ -96,31 +144,78 @@ describe('undo', () => {
     expect(undo(made.done, made.documents)).toMatchObject({ is: 'ready' }) // who typed it here still knows
     const kept = { ...made.done, rows: made.done.rows.map(withoutPersonal) }
     expect(JSON.stringify(kept.rows)).not.toContain('Somebody Private')
-    expect(undo(kept, made.documents)).toMatchObject({ is: 'refused', why: expect.stringMatching(/is personal, and the diary does not keep it/) })
+    expect(undo(kept, made.documents)).toMatchObject({
+      is: 'refused',
+      why: expect.stringMatching(/is personal, and the diary does not keep it/),
+    })
   })
   it('offers money that moved its own opposite, once', () => {
     const [piece, candidate, order] = [newId(), newId(), newId()]
     const offer = candidateOf(piece, world.ids.seller)
-    const ordered = change(begun, [add('piece', piece, pieceOf(world.ids.room, world.categories.Furniture ?? '')), add('candidate', candidate, offer), ...orderOf(order, candidate, offer, 1)])
-    const paid = did(ordered, [add('payment', newId(), { ...blank.payment, orderId: order, direction: 'out', amountMinor: minor(40_00), paidOn: plainDate('2027-02-03'), tender: 'card' })], 'Paid it')
+    const ordered = change(begun, [
+      add('piece', piece, pieceOf(world.ids.room, world.categories.Furniture ?? '')),
+      add('candidate', candidate, offer),
+      ...orderOf(order, candidate, offer, 1),
+    ])
+    const paid = did(
+      ordered,
+      [
+        add('payment', newId(), {
+          ...blank.payment,
+          orderId: order,
+          direction: 'out',
+          amountMinor: minor(40_00),
+          paidOn: plainDate('2027-02-03'),
+          tender: 'card',
+        }),
+      ],
+      'Paid it',
+    )
     const back = undo(paid.done, paid.documents)
-    expect(back).toMatchObject({ is: 'refused', why: expect.stringMatching(/a payment is never changed or taken away/), opposite: { sentence: 'Entered the opposite of “Paid it”' } })
+    expect(back).toMatchObject({
+      is: 'refused',
+      why: expect.stringMatching(/a payment is never changed or taken away/),
+      opposite: { sentence: 'Entered the opposite of “Paid it”' },
+    })
     if (back.is !== 'refused' || !back.opposite) throw new Error('it has an opposite')
     const reversed = did(paid.documents, back.opposite.operations)
-    expect(rowsOf(reversed.documents.makeover, 'payment').map((row) => [row.direction, row.amountMinor])).toEqual([['out', 40_00], ['back', 40_00]])
+    expect(rowsOf(reversed.documents.makeover, 'payment').map((row) => [row.direction, row.amountMinor])).toEqual([
+      ['out', 40_00],
+      ['back', 40_00],
+    ])
     expect(undo(paid.done, reversed.documents)).toMatchObject({ is: 'refused', opposite: null })
   })
   it('offers a signed change the sums before it, as a draft to be signed', () => {
     const id = newId()
-    const lines = Object.values(world.categories).map((categoryId) => add('agreementLine', newId(), { agreementId: id, categoryId, amountMinor: minor(9_000_00) }))
-    const signed = did(begun, [add('agreement', id, { number: 2, contingencyMinor: minor(1), signedById: world.ids.client, signedOn: testToday, reason: 'More', kept: '' }), ...lines])
+    const lines = Object.values(world.categories).map((categoryId) =>
+      add('agreementLine', newId(), { agreementId: id, categoryId, amountMinor: minor(9_000_00) }),
+    )
+    const signed = did(begun, [
+      add('agreement', id, {
+        number: 2,
+        contingencyMinor: minor(1),
+        signedById: world.ids.client,
+        signedOn: testToday,
+        reason: 'More',
+        kept: '',
+      }),
+      ...lines,
+    ])
     const back = undo(signed.done, signed.documents)
-    expect(back).toMatchObject({ is: 'refused', why: expect.stringMatching(/is fixed: it changes only by a signed change/) })
+    expect(back).toMatchObject({
+      is: 'refused',
+      why: expect.stringMatching(/is fixed: it changes only by a signed change/),
+    })
     if (back.is !== 'refused' || !back.opposite) throw new Error('it has an opposite')
     const drafted = did(signed.documents, back.opposite.operations).documents
     const draft = rowsOf(drafted.makeover, 'agreement').at(-1)
     expect(draft).toMatchObject({ number: 3, signedOn: null, contingencyMinor: 600_00 })
-    expect(rowsOf(drafted.makeover, 'agreementLine').filter((row) => row.agreementId === draft?.id).map((row) => row.amountMinor).sort()).toEqual([1_400_00, 4_000_00])
+    expect(
+      rowsOf(drafted.makeover, 'agreementLine')
+        .filter((row) => row.agreementId === draft?.id)
+        .map((row) => row.amountMinor)
+        .sort(),
+    ).toEqual([1_400_00, 4_000_00])
     expect(rowsOf(drafted.makeover, 'agreement').filter((row) => row.signedOn !== null)).toHaveLength(2)
   })
 })
@@ -128,13 +223,70 @@ describe('undo', () => {
 describe('what is next to undo and to do again', () => {
   it.each<[string, [string, string | null][], string | null, string | null]>([
     ['nothing', [], null, null],
-    ['the last', [['a', null], ['b', null]], 'b', null],
-    ['the one before, after an undo', [['a', null], ['b', null], ['c', 'b']], 'a', 'c'],
-    ['as if never undone, after a redo', [['a', null], ['b', null], ['c', 'b'], ['d', 'c']], 'd', null],
-    ['nothing more to redo, after something new', [['a', null], ['b', 'a'], ['c', null]], 'c', null],
-    ['two undone, and the later one first to come back', [['a', null], ['b', null], ['c', 'b'], ['d', 'a']], null, 'd'],
-    ['one in the middle, taken back from the history', [['a', null], ['b', null], ['c', 'a']], 'b', 'c'],
-  ])('%s', (_name, own, next, again) => expect(undoStack(own.map(([id, undoes]) => ({ id, undoes })))).toEqual({ undo: next, redo: again }))
+    [
+      'the last',
+      [
+        ['a', null],
+        ['b', null],
+      ],
+      'b',
+      null,
+    ],
+    [
+      'the one before, after an undo',
+      [
+        ['a', null],
+        ['b', null],
+        ['c', 'b'],
+      ],
+      'a',
+      'c',
+    ],
+    [
+      'as if never undone, after a redo',
+      [
+        ['a', null],
+        ['b', null],
+        ['c', 'b'],
+        ['d', 'c'],
+      ],
+      'd',
+      null,
+    ],
+    [
+      'nothing more to redo, after something new',
+      [
+        ['a', null],
+        ['b', 'a'],
+        ['c', null],
+      ],
+      'c',
+      null,
+    ],
+    [
+      'two undone, and the later one first to come back',
+      [
+        ['a', null],
+        ['b', null],
+        ['c', 'b'],
+        ['d', 'a'],
+      ],
+      null,
+      'd',
+    ],
+    [
+      'one in the middle, taken back from the history',
+      [
+        ['a', null],
+        ['b', null],
+        ['c', 'a'],
+      ],
+      'b',
+      'c',
+    ],
+  ])('%s', (_name, own, next, again) =>
+    expect(undoStack(own.map(([id, undoes]) => ({ id, undoes })))).toEqual({ undo: next, redo: again }),
+  )
 })
 
 describe('the diary forwards and backwards', () => {
@@ -172,6 +324,11 @@ describe('changes that wait', () => {
   })
   it('of two things in one category do not rest on each other', () => {
     const category = world.categories.Furniture ?? ''
-    expect(restsOn(set(add('piece', newId(), pieceOf(world.ids.room, category))), set(add('piece', newId(), pieceOf(world.ids.room, category))))).toBe(false)
+    expect(
+      restsOn(
+        set(add('piece', newId(), pieceOf(world.ids.room, category))),
+        set(add('piece', newId(), pieceOf(world.ids.room, category))),
+      ),
+    ).toBe(false)
   })
 })

@@ -26,27 +26,71 @@ export function writeAmount(amount: Minor, currency: string): string {
 export function journal(makeover: Makeover, money: Money): string {
   const currency = currencyOf(makeover)
   const entries: Entry[] = []
-  const short = new Map(rowsOf(makeover, 'order').map((order, at) => [order.id, `order ${String(at + 1).padStart(3, '0')}`]))
+  const short = new Map(
+    rowsOf(makeover, 'order').map((order, at) => [order.id, `order ${String(at + 1).padStart(3, '0')}`]),
+  )
   const payable = (orderId: string): string => `payable:${short.get(orderId) ?? 'order'}`
   for (const one of money.purchases) {
     const goods = `goods:${part(makeover.rows.category[one.categoryId]?.name ?? 'no category')}`
     const name = part(makeover.rows.piece[one.pieceId]?.name ?? 'a piece')
-    const move = (on: PlainDate, said: string, amount: Minor): void => void entries.push({ on, said: `${said}: ${name}`, postings: [[goods, amount], [payable(one.orderId), negate(amount)]] })
+    const move = (on: PlainDate, said: string, amount: Minor): void =>
+      void entries.push({
+        on,
+        said: `${said}: ${name}`,
+        postings: [
+          [goods, amount],
+          [payable(one.orderId), negate(amount)],
+        ],
+      })
     move(one.orderedOn, 'Ordered', one.terms.landed)
-    for (const row of rowsOf(makeover, 'cancellation')) if (row.purchaseId === one.id) move(row.cancelledOn, 'Cancelled', negate(row.creditMinor))
-    for (const row of rowsOf(makeover, 'return')) if (row.purchaseId === one.id && row.acceptedOn !== null) move(row.acceptedOn, 'Returned', negate(row.creditMinor))
-    for (const row of rowsOf(makeover, 'claim')) if (row.purchaseId === one.id && row.answer === 'yes' && row.answeredOn !== null) move(row.answeredOn, 'Allowed', negate(row.grantedMinor))
+    for (const row of rowsOf(makeover, 'cancellation'))
+      if (row.purchaseId === one.id) move(row.cancelledOn, 'Cancelled', negate(row.creditMinor))
+    for (const row of rowsOf(makeover, 'return'))
+      if (row.purchaseId === one.id && row.acceptedOn !== null)
+        move(row.acceptedOn, 'Returned', negate(row.creditMinor))
+    for (const row of rowsOf(makeover, 'claim'))
+      if (row.purchaseId === one.id && row.answer === 'yes' && row.answeredOn !== null)
+        move(row.answeredOn, 'Allowed', negate(row.grantedMinor))
   }
-  for (const row of rowsOf(makeover, 'credit')) if (row.faceMinor > 0) entries.push({ on: row.gotOn, said: 'Gift card', postings: [[heldIn(row), row.faceMinor], ['given:gift cards', negate(row.faceMinor)]] })
+  for (const row of rowsOf(makeover, 'credit'))
+    if (row.faceMinor > 0)
+      entries.push({
+        on: row.gotOn,
+        said: 'Gift card',
+        postings: [
+          [heldIn(row), row.faceMinor],
+          ['given:gift cards', negate(row.faceMinor)],
+        ],
+      })
   for (const row of rowsOf(makeover, 'payment')) {
     const amount = row.direction === 'out' ? row.amountMinor : negate(row.amountMinor)
     const credit = row.creditId === null ? undefined : makeover.rows.credit[row.creditId]
-    entries.push({ on: row.paidOn, said: row.reversesId ? 'Reversed' : row.direction === 'out' ? 'Paid' : 'Refunded', postings: [[payable(row.orderId), amount], [credit ? heldIn(credit) : `tender:${part(row.tender)}`, negate(amount)]] })
+    entries.push({
+      on: row.paidOn,
+      said: row.reversesId ? 'Reversed' : row.direction === 'out' ? 'Paid' : 'Refunded',
+      postings: [
+        [payable(row.orderId), amount],
+        [credit ? heldIn(credit) : `tender:${part(row.tender)}`, negate(amount)],
+      ],
+    })
   }
   const lines = entries
     .toSorted((one, other) => (one.on < other.on ? -1 : one.on > other.on ? 1 : 0))
-    .map(({ on, said, postings }) => [`${on} ${said}`, ...postings.map(([account, amount]) => `    ${account}  ${writeAmount(amount, currency)}`)].join('\n'))
+    .map(({ on, said, postings }) =>
+      [
+        `${on} ${said}`,
+        ...postings.map(([account, amount]) => `    ${account}  ${writeAmount(amount, currency)}`),
+      ].join('\n'),
+    )
   return [`; ${part(makeover.rows.makeover[makeover.id]?.name ?? 'A makeover')}`, ...lines].join('\n\n') + '\n'
 }
 
-const heldIn = ({ kind, number, id }: { readonly kind: string; readonly number: string; readonly id: string }): string => `held:${part(kind)} ${part(number || id.slice(-6))}`
+const heldIn = ({
+  kind,
+  number,
+  id,
+}: {
+  readonly kind: string
+  readonly number: string
+  readonly id: string
+}): string => `held:${part(kind)} ${part(number || id.slice(-6))}`

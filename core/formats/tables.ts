@@ -5,7 +5,11 @@ import type { Statement } from '../purchases/index.ts'
 
 /** A cell: words, a day, an amount in minor units, or nothing. */
 export type Cell = { readonly text: string } | { readonly date: PlainDate } | { readonly amount: Minor } | null
-export type Table = { readonly name: string; readonly head: readonly string[]; readonly rows: readonly (readonly Cell[])[] }
+export type Table = {
+  readonly name: string
+  readonly head: readonly string[]
+  readonly rows: readonly (readonly Cell[])[]
+}
 
 const text = (value: string): Cell => ({ text: value })
 const amount = (value: Minor | null): Cell => (value === null ? null : { amount: value })
@@ -13,25 +17,94 @@ const amount = (value: Minor | null): Cell => (value === null ? null : { amount:
 /** Categories, orders, what is still to buy, payments and what is held; margins only where the studio reads it. */
 export function statementTables(statement: Statement): Table[] {
   const forStudio = statement.for === 'studio'
-  const sums = (of: Pick<Statement['total'], 'paid' | 'committed' | 'stillToBuy' | 'refundsDue' | 'forecast' | 'left'>): Cell[] => [of.paid, of.committed, of.stillToBuy, of.refundsDue, of.forecast, of.left].map(amount)
-  const margins = (studioCost: Minor | null, margin: Minor | null): Cell[] => (forStudio ? [amount(studioCost), amount(margin)] : [])
+  const sums = (
+    of: Pick<Statement['total'], 'paid' | 'committed' | 'stillToBuy' | 'refundsDue' | 'forecast' | 'left'>,
+  ): Cell[] => [of.paid, of.committed, of.stillToBuy, of.refundsDue, of.forecast, of.left].map(amount)
+  const margins = (studioCost: Minor | null, margin: Minor | null): Cell[] =>
+    forStudio ? [amount(studioCost), amount(margin)] : []
   return [
     {
       name: 'Categories',
       head: ['Category', 'Agreed', 'Paid', 'Committed', 'Still to buy', 'Refunds due', 'Forecast', 'Left'],
       rows: [
-        ...statement.categories.map((category): Cell[] => [text(category.name), amount(category.agreed), ...sums(category)]),
+        ...statement.categories.map((category): Cell[] => [
+          text(category.name),
+          amount(category.agreed),
+          ...sums(category),
+        ]),
         [text('All categories'), amount(statement.total.categoriesAgreed), ...sums(statement.total)],
-        [text('Contingency'), amount(statement.total.contingency), null, null, null, null, null, amount(minus(statement.total.contingency, statement.total.contingencyDrawn))],
+        [
+          text('Contingency'),
+          amount(statement.total.contingency),
+          null,
+          null,
+          null,
+          null,
+          null,
+          amount(minus(statement.total.contingency, statement.total.contingencyDrawn)),
+        ],
       ],
     },
     {
       name: 'Orders',
-      head: ['Category', 'Piece', 'Thing', 'Seller', 'Order number', 'Ordered', 'How far', 'Landed', 'Tax in it', 'Credited', 'Owed', 'Paid', 'Due', ...(forStudio ? ['Cost to the studio', 'Margin'] : [])],
-      rows: statement.lines.map((line): Cell[] => [text(line.category), text(line.piece), text(line.thing), text(line.seller), text(line.reference), { date: line.orderedOn }, text(line.state), ...[line.landed, line.tax, line.credited, line.owed, line.paid, line.due].map(amount), ...margins(line.studioCost, line.margin)]),
+      head: [
+        'Category',
+        'Piece',
+        'Thing',
+        'Seller',
+        'Order number',
+        'Ordered',
+        'How far',
+        'Landed',
+        'Tax in it',
+        'Credited',
+        'Owed',
+        'Paid',
+        'Due',
+        ...(forStudio ? ['Cost to the studio', 'Margin'] : []),
+      ],
+      rows: statement.lines.map((line): Cell[] => [
+        text(line.category),
+        text(line.piece),
+        text(line.thing),
+        text(line.seller),
+        text(line.reference),
+        { date: line.orderedOn },
+        text(line.state),
+        ...[line.landed, line.tax, line.credited, line.owed, line.paid, line.due].map(amount),
+        ...margins(line.studioCost, line.margin),
+      ]),
     },
-    { name: 'Still to buy', head: ['Category', 'Piece', 'Counted by', 'Still to buy'], rows: statement.wishes.map((wish): Cell[] => [text(wish.category), text(wish.piece), text(wish.basis), amount(wish.stillToBuy)]) },
-    { name: 'Payments', head: ['Paid on', 'For', 'Seller', 'By', 'Amount'], rows: statement.payments.map((payment): Cell[] => [{ date: payment.paidOn }, text(payment.order), text(payment.seller), text(payment.tender), amount(payment.amount)]) },
-    { name: 'Held', head: ['What', 'Seller', 'Until', 'Left on it'], rows: statement.held.map((held): Cell[] => [text(held.what), text(held.seller), held.until ? { date: held.until } : null, amount(held.balance)]) },
+    {
+      name: 'Still to buy',
+      head: ['Category', 'Piece', 'Counted by', 'Still to buy'],
+      rows: statement.wishes.map((wish): Cell[] => [
+        text(wish.category),
+        text(wish.piece),
+        text(wish.basis),
+        amount(wish.stillToBuy),
+      ]),
+    },
+    {
+      name: 'Payments',
+      head: ['Paid on', 'For', 'Seller', 'By', 'Amount'],
+      rows: statement.payments.map((payment): Cell[] => [
+        { date: payment.paidOn },
+        text(payment.order),
+        text(payment.seller),
+        text(payment.tender),
+        amount(payment.amount),
+      ]),
+    },
+    {
+      name: 'Held',
+      head: ['What', 'Seller', 'Until', 'Left on it'],
+      rows: statement.held.map((held): Cell[] => [
+        text(held.what),
+        text(held.seller),
+        held.until ? { date: held.until } : null,
+        amount(held.balance),
+      ]),
+    },
   ]
 }

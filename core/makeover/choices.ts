@@ -1,14 +1,49 @@
 /** The fixed lists that fields choose from. */
 export const importances = ['must', 'should', 'nice'] as const
 export const roles = ['dominant', 'secondary', 'accent'] as const
-export const families = ['paint', 'wood', 'metal', 'textile', 'plush', 'leather', 'stone', 'ceramic', 'glass', 'paper', 'cane', 'greenery'] as const
+export const families = [
+  'paint',
+  'wood',
+  'metal',
+  'textile',
+  'plush',
+  'leather',
+  'stone',
+  'ceramic',
+  'glass',
+  'paper',
+  'cane',
+  'greenery',
+] as const
 export const sheens = ['matt', 'eggshell', 'satin', 'gloss'] as const
 /** How a material is worked, where its family can be worked in more than one way; "usual" is the family’s own. */
 export const textures = ['usual', 'plaster', 'brushed', 'polished', 'aged', 'terrazzo', 'tile', 'leaf'] as const
-export const surfaces = ['walls', 'ceiling', 'floor', 'trim', 'door', 'window', 'piece', 'step edge', 'rail', 'switch', 'other'] as const
+export const surfaces = [
+  'walls',
+  'ceiling',
+  'floor',
+  'trim',
+  'door',
+  'window',
+  'piece',
+  'step edge',
+  'rail',
+  'switch',
+  'other',
+] as const
 /** What a finish stands up to. */
 export const uses = ['traffic', 'wet', 'sun', 'scrub'] as const
-export const patterns = ['plain', 'stripe', 'check', 'plaid', 'trellis', 'floral', 'geometric', 'motif', 'all over'] as const
+export const patterns = [
+  'plain',
+  'stripe',
+  'check',
+  'plaid',
+  'trellis',
+  'floral',
+  'geometric',
+  'motif',
+  'all over',
+] as const
 export const scales = ['small', 'medium', 'large'] as const
 export const colourSources = ['hex', 'lab', 'lch', 'name', 'picker', 'measured', 'maker', 'photo', 'library'] as const
 export const unitSystems = ['metric', 'feet and inches'] as const
@@ -18,9 +53,30 @@ export const scopes = ['decorate', 'refresh', 'renovate'] as const
 
 /** What a constraint can forbid: ways of doing, and qualities of things. */
 export const methods = ['drill', 'paint', 'remove', 'glue', 'wire in'] as const
-export const qualities = ['fragile', 'pale', 'corded', 'toxic plant', 'heavy', 'scented', 'loose fibres', 'small parts'] as const
+export const qualities = [
+  'fragile',
+  'pale',
+  'corded',
+  'toxic plant',
+  'heavy',
+  'scented',
+  'loose fibres',
+  'small parts',
+] as const
 export const forbiddable = [...methods, ...qualities] as const
-export const constraintReasons = ['tenancy', 'children', 'pets', 'allergies', 'sun', 'damp', 'weight limit', 'noise', 'access', 'listed building', 'their wish'] as const
+export const constraintReasons = [
+  'tenancy',
+  'children',
+  'pets',
+  'allergies',
+  'sun',
+  'damp',
+  'weight limit',
+  'noise',
+  'access',
+  'listed building',
+  'their wish',
+] as const
 export const answers = ['waiting', 'yes', 'no'] as const
 export const ways = ['leave', 'cover', 'change parts', 'repaint', 'replace'] as const
 
@@ -32,16 +88,52 @@ export const bowings = ['out', 'in'] as const
 export const openingKinds = ['door', 'window', 'arch', 'niche'] as const
 export const hingeSides = ['none', 'left', 'right'] as const
 export const swings = ['none', 'in', 'out'] as const
-export const fixtureKinds = ['socket', 'switch', 'light point', 'radiator', 'vent', 'fireplace', 'soffit', 'built-in', 'pipe', 'other'] as const
+export const fixtureKinds = [
+  'socket',
+  'switch',
+  'light point',
+  'radiator',
+  'vent',
+  'fireplace',
+  'soffit',
+  'built-in',
+  'pipe',
+  'other',
+] as const
 export const passageKinds = ['gate', 'door', 'corridor', 'turn', 'stair', 'lift'] as const
 /** What becomes of a finish that is there already; a finish without a fate is a new one. */
 export const fates = ['keep', 'change', 'camouflage'] as const
 export const conditions = ['good', 'worn', 'damaged'] as const
 /** What an old finish is made of, where it matters for cautions. */
-export const materials = ['paint', 'plaster', 'textured coating', 'paper', 'wood', 'sheet floor', 'carpet', 'tile', 'stone', 'metal', 'other'] as const
+export const materials = [
+  'paint',
+  'plaster',
+  'textured coating',
+  'paper',
+  'wood',
+  'sheet floor',
+  'carpet',
+  'tile',
+  'stone',
+  'metal',
+  'other',
+] as const
 
 /** Where a thing comes from. */
-export const sources = ['new', 'second-hand', 'trade', 'owned', 'moved', 'borrowed', 'made', 'altered', 'gift', 'custom', 'rented', 'placeholder'] as const
+export const sources = [
+  'new',
+  'second-hand',
+  'trade',
+  'owned',
+  'moved',
+  'borrowed',
+  'made',
+  'altered',
+  'gift',
+  'custom',
+  'rented',
+  'placeholder',
+] as const
 /** What is in hand already and is not ordered. */
 export const inHand = ['owned', 'moved', 'borrowed', 'gift'] as const
 export const keepReasons = ['works', 'sentimental', 'no money to replace it'] as const
@@ -78,4 +170,5 @@ export const isInHand = (source: Source): boolean => inHand.some((one) => one ==
 /** Several choices kept as one text: the words of it. */
 export const splitSeveral = (text: string): string[] => (text === '' ? [] : text.split(', '))
 /** The chosen ones as one text, in the order of the list; what is not in the list is dropped. */
-export const joinSeveral = (options: readonly string[], chosen: readonly string[]): string => options.filter((option) => chosen.includes(option)).join(', ')
+export const joinSeveral = (options: readonly string[], chosen: readonly string[]): string =>
+  options.filter((option) => chosen.includes(option)).join(', ')

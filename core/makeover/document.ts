@@ -14,13 +14,18 @@ export const emptyMakeover = (id: string): Makeover => ({
   rev: 0,
   rows: Object.fromEntries(makeoverKinds.map((kind) => [kind, {}])) as unknown as Rows<MakeoverKind>,
 })
-export const emptyStudio = (id: string): Studio => ({ id, rev: 0, rows: Object.fromEntries(studioKinds.map((kind) => [kind, {}])) as unknown as Rows<StudioKind> })
+export const emptyStudio = (id: string): Studio => ({
+  id,
+  rev: 0,
+  rows: Object.fromEntries(studioKinds.map((kind) => [kind, {}])) as unknown as Rows<StudioKind>,
+})
 
 /** Documents never change in place, so the rows of a kind are put in order once for each of its states. */
 const inOrder = new WeakMap<object, readonly unknown[]>()
 
 /** All rows of a kind of the studio. */
-export const studioRows = <K extends StudioKind>(studio: Studio, kind: K): readonly Row<K>[] => Object.values<Row<K>>(studio.rows[kind]).sort((one, other) => (one.id < other.id ? -1 : 1))
+export const studioRows = <K extends StudioKind>(studio: Studio, kind: K): readonly Row<K>[] =>
+  Object.values<Row<K>>(studio.rows[kind]).sort((one, other) => (one.id < other.id ? -1 : 1))
 
 /** All rows of a kind, in the order of their ids (which is the order they were made in). */
 export function rowsOf<K extends MakeoverKind>(makeover: Makeover, kind: K): readonly Row<K>[] {

@@ -22,7 +22,14 @@ export const given =
     value == null || test(value)
 
 /** One line of text that must say something, of at most so many characters. */
-export const label = (most = 120) => line(most).meta({ json: { type: 'string', minLength: 1, maxLength: most } }).test('said', 'is empty: expected some text', given((value) => value.trim() !== ''))
+export const label = (most = 120) =>
+  line(most)
+    .meta({ json: { type: 'string', minLength: 1, maxLength: most } })
+    .test(
+      'said',
+      'is empty: expected some text',
+      given((value) => value.trim() !== ''),
+    )
 
 /** Text that may be empty. */
 export const line = (most = 1000) =>
@@ -32,15 +39,30 @@ export const line = (most = 1000) =>
     .defined('is missing: expected text')
     .nonNullable('expected text')
     .typeError('expected text')
-    .test('length', ({ value }) => `is too long: expected at most ${most} characters, this has ${[...String(value)].length}`, given((value) => [...value].length <= most))
+    .test(
+      'length',
+      ({ value }) => `is too long: expected at most ${most} characters, this has ${[...String(value)].length}`,
+      given((value) => [...value].length <= most),
+    )
     // eslint-disable-next-line no-control-regex -- control characters are what is looked for
-    .test('readable', 'has characters that cannot be written', given((value) => (!/[\u0000-\u0008\u000b-\u001f\u007f]/.test(value) && value.isWellFormed())))
+    .test(
+      'readable',
+      'has characters that cannot be written',
+      given((value) => !/[\u0000-\u0008\u000b-\u001f\u007f]/.test(value) && value.isWellFormed()),
+    )
 
 export const uuidShape = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/
 export const isUuid = (value: unknown): value is string => typeof value === 'string' && uuidShape.test(value)
 
 /** An id that points at another row. */
-export const reference = () => string().strict().meta({ json: { type: 'string', pattern: uuidShape.source } }).defined('is missing').nonNullable('is missing').typeError('expected an id').matches(uuidShape, 'expected an id')
+export const reference = () =>
+  string()
+    .strict()
+    .meta({ json: { type: 'string', pattern: uuidShape.source } })
+    .defined('is missing')
+    .nonNullable('is missing')
+    .typeError('expected an id')
+    .matches(uuidShape, 'expected an id')
 
 /** A choice from a fixed list. */
 export const choice = <const T extends string>(options: readonly T[]) =>
@@ -57,10 +79,23 @@ export const money = (least = 0) =>
     .typeError('expected a whole number of minor units')
     .defined('is missing: expected an amount')
     .nonNullable('is missing: expected an amount')
-    .test('least', least === 0 ? 'is below zero: expected zero or more' : 'is too small: expected more than zero', given((value) => value >= least))
-    .test('most', 'is too large', given((value) => value <= largestMinor))
+    .test(
+      'least',
+      least === 0 ? 'is below zero: expected zero or more' : 'is too small: expected more than zero',
+      given((value) => value >= least),
+    )
+    .test(
+      'most',
+      'is too large',
+      given((value) => value <= largestMinor),
+    )
 
-export const date = () => mixed<PlainDate>({ check: isPlainDate }).meta({ json: { type: 'string', pattern: '^\\d{4}-\\d{2}-\\d{2}$' } }).typeError('expected a date such as 2027-03-14').defined('is missing: expected a date').nonNullable('is missing: expected a date')
+export const date = () =>
+  mixed<PlainDate>({ check: isPlainDate })
+    .meta({ json: { type: 'string', pattern: '^\\d{4}-\\d{2}-\\d{2}$' } })
+    .typeError('expected a date such as 2027-03-14')
+    .defined('is missing: expected a date')
+    .nonNullable('is missing: expected a date')
 
 /** A whole number within bounds. */
 export const count = (least: number, most: number) =>
@@ -70,7 +105,11 @@ export const count = (least: number, most: number) =>
     .defined(`is missing: expected a whole number from ${least} to ${most}`)
     .nonNullable(`is missing: expected a whole number from ${least} to ${most}`)
     .typeError(`expected a whole number from ${least} to ${most}`)
-    .test('bounds', `expected a whole number from ${least} to ${most}`, given((value) => (Number.isSafeInteger(value) && value >= least && value <= most)))
+    .test(
+      'bounds',
+      `expected a whole number from ${least} to ${most}`,
+      given((value) => Number.isSafeInteger(value) && value >= least && value <= most),
+    )
 
 /** A rate in parts per million, 0 to 100 %. */
 export const rate = () => count(0, 1_000_000)
@@ -84,7 +123,13 @@ export const quantity = () => {
     .defined(`is missing: ${message}`)
     .nonNullable(`is missing: ${message}`)
     .typeError(message)
-    .test('bounds', message, given((value) => (value > 0 && value <= 100_000 && Math.round(value * 1000) === Number((value * 1000).toPrecision(15)))))
+    .test(
+      'bounds',
+      message,
+      given(
+        (value) => value > 0 && value <= 100_000 && Math.round(value * 1000) === Number((value * 1000).toPrecision(15)),
+      ),
+    )
 }
 
 /** A finite number within bounds. */
@@ -95,12 +140,26 @@ export const real = (least: number, most: number) =>
     .defined('is missing: expected a number')
     .nonNullable('is missing: expected a number')
     .typeError('expected a number')
-    .test('bounds', `expected a number from ${least} to ${most}`, given((value) => (Number.isFinite(value) && value >= least && value <= most)))
+    .test(
+      'bounds',
+      `expected a number from ${least} to ${most}`,
+      given((value) => Number.isFinite(value) && value >= least && value <= most),
+    )
 
-export const flag = () => mixed<boolean>({ check: (value): value is boolean => typeof value === 'boolean' }).meta({ json: { type: 'boolean' } }).typeError('expected yes or no').defined('is missing').nonNullable('expected yes or no')
+export const flag = () =>
+  mixed<boolean>({ check: (value): value is boolean => typeof value === 'boolean' })
+    .meta({ json: { type: 'boolean' } })
+    .typeError('expected yes or no')
+    .defined('is missing')
+    .nonNullable('expected yes or no')
 
 /** A time zone by its IANA name. */
-export const timeZone = () => line(60).test('zone', 'expected a time zone such as Europe/Lisbon', given((zone) => isTimeZone(zone)))
+export const timeZone = () =>
+  line(60).test(
+    'zone',
+    'expected a time zone such as Europe/Lisbon',
+    given((zone) => isTimeZone(zone)),
+  )
 
 function isTimeZone(zone: string): boolean {
   try {
@@ -112,7 +171,14 @@ function isTimeZone(zone: string): boolean {
 
 /** Several choices from a fixed list, kept as one text in the list's order, separated by commas; empty for none. */
 export const several = (options: readonly string[]) =>
-  line(500).test('several', `expected some of ${options.join(', ')}`, given((text) => text === joinSeveral(options, splitSeveral(text))))
+  line(500).test(
+    'several',
+    `expected some of ${options.join(', ')}`,
+    given((text) => text === joinSeveral(options, splitSeveral(text))),
+  )
 
 /** A SHA-256 in hexadecimal. */
-export const digest = () => line(64).meta({ json: { type: 'string', pattern: '^[0-9a-f]{64}$' } }).matches(/^[0-9a-f]{64}$/, 'expected a SHA-256')
+export const digest = () =>
+  line(64)
+    .meta({ json: { type: 'string', pattern: '^[0-9a-f]{64}$' } })
+    .matches(/^[0-9a-f]{64}$/, 'expected a SHA-256')

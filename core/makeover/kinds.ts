@@ -54,7 +54,22 @@ import {
   verdicts,
   ways,
 } from './choices.ts'
-import { choice, count, date, digest, flag, label, line, money, quantity, rate, real, reference, several, timeZone } from './fields.ts'
+import {
+  choice,
+  count,
+  date,
+  digest,
+  flag,
+  label,
+  line,
+  money,
+  quantity,
+  rate,
+  real,
+  reference,
+  several,
+  timeZone,
+} from './fields.ts'
 
 /** A size in millimetres. */
 const size = () => real(1, 100_000).nullable()
@@ -77,7 +92,11 @@ const terms = {
   deliveryTaxed: flag(),
   /** Work on it, for all of it, as it is paid: cloth, paint, legs, fitting. */
   workMinor: money(),
-  hours: real(0, 10_000).test('thousandths', 'expected at most three decimals', (value) => Math.round(value * 1000) === Number((value * 1000).toPrecision(15))),
+  hours: real(0, 10_000).test(
+    'thousandths',
+    'expected at most three decimals',
+    (value) => Math.round(value * 1000) === Number((value * 1000).toPrecision(15)),
+  ),
   /** What an hour of that work costs. */
   hourMinor: money(),
   /** What the studio keeps of the price where it buys and bills on: its trade discount, before tax. */
@@ -89,19 +108,43 @@ const terms = {
   adjustDays: count(0, 1000).nullable(),
 }
 
-const row = <T extends Parameters<typeof object>[0]>(fields: T) => object(fields as NonNullable<T>).strict().noUnknown(({ unknown }) => `has fields that are not known: ${unknown}`)
+const row = <T extends Parameters<typeof object>[0]>(fields: T) =>
+  object(fields as NonNullable<T>)
+    .strict()
+    .noUnknown(({ unknown }) => `has fields that are not known: ${unknown}`)
 
 export const schemas = {
   studio: row({ name: label(), timeZone: timeZone() }),
-  seller: row({ name: label(), taxRounding: choice(taxRoundings), adjustDays: count(0, 1000).nullable(), note: line(500) }),
+  seller: row({
+    name: label(),
+    taxRounding: choice(taxRoundings),
+    adjustDays: count(0, 1000).nullable(),
+    note: line(500),
+  }),
   studioRuling: row({ rule: choice(ruleIds), value: real(-100_000, 100_000) }),
   studioSchool: row({ question: choice(questionIds), school: label(60) }),
 
-  makeover: row({ name: label(), currency: choice(currencyCodes), units: choice(unitSystems), entryUnit: choice(entryUnits), scope: choice(scopes), installOn: date().nullable(), /** When the house was built, where anybody knows. */ builtYear: count(1000, 2200).nullable() }),
+  makeover: row({
+    name: label(),
+    currency: choice(currencyCodes),
+    units: choice(unitSystems),
+    entryUnit: choice(entryUnits),
+    scope: choice(scopes),
+    installOn: date().nullable(),
+    /** When the house was built, where anybody knows. */ builtYear: count(1000, 2200).nullable(),
+  }),
   client: row({ name: label() }),
   room: row({ name: label() }),
   /** What was measured of a room as a whole. Heights are of the ceiling, the dado and the picture rail above the floor. */
-  survey: row({ roomId: reference(), heightMm: size(), dadoMm: size(), railMm: size(), /** The compass direction one looks in when facing the first wall. */ facesDeg: real(0, 360).nullable(), measuredOn: date().nullable(), note: line(500) }),
+  survey: row({
+    roomId: reference(),
+    heightMm: size(),
+    dadoMm: size(),
+    railMm: size(),
+    /** The compass direction one looks in when facing the first wall. */ facesDeg: real(0, 360).nullable(),
+    measuredOn: date().nullable(),
+    note: line(500),
+  }),
   /** A wall, in the order one walks round the room with its walls to the left: clockwise, seen from above. */
   wall: row({
     roomId: reference(),
@@ -144,15 +187,53 @@ export const schemas = {
     sharesId: reference().nullable(),
   }),
   /** A fixed thing on a wall, or off it: a point by its middle, a thing with a width by its near and lower edge. */
-  fixture: row({ wallId: reference(), what: choice(fixtureKinds), name: line(60), fromMm: distance(), fromEnd: flag(), aboveMm: distance(20_000), widthMm: size(), heightMm: size(), depthMm: size(), /** How far off the wall. */ outMm: distance(), note: line(300) }),
+  fixture: row({
+    wallId: reference(),
+    what: choice(fixtureKinds),
+    name: line(60),
+    fromMm: distance(),
+    fromEnd: flag(),
+    aboveMm: distance(20_000),
+    widthMm: size(),
+    heightMm: size(),
+    depthMm: size(),
+    /** How far off the wall. */ outMm: distance(),
+    note: line(300),
+  }),
   /** A stage of the way in, in order from the street, with its clear sizes. The depth is the second width of a turn, or a lift's. */
-  passage: row({ place: real(0, 1_000_000), what: choice(passageKinds), name: label(), widthMm: real(1, 100_000), heightMm: size(), depthMm: size(), note: line(500) }),
+  passage: row({
+    place: real(0, 1_000_000),
+    what: choice(passageKinds),
+    name: label(),
+    widthMm: real(1, 100_000),
+    heightMm: size(),
+    depthMm: size(),
+    note: line(500),
+  }),
   /** A part of a room; where it is given, a rectangle off a wall. */
-  zone: row({ roomId: reference(), name: label(), wallId: reference().nullable(), fromMm: distance().nullable(), widthMm: size(), depthMm: size() }),
-  need: row({ roomId: reference(), zoneId: reference().nullable(), name: label(), importance: choice(importances), who: line(120) }),
+  zone: row({
+    roomId: reference(),
+    name: label(),
+    wallId: reference().nullable(),
+    fromMm: distance().nullable(),
+    widthMm: size(),
+    depthMm: size(),
+  }),
+  need: row({
+    roomId: reference(),
+    zoneId: reference().nullable(),
+    name: label(),
+    importance: choice(importances),
+    who: line(120),
+  }),
   ruling: row({ rule: choice(ruleIds), value: real(-100_000, 100_000) }),
   school: row({ question: choice(questionIds), school: label(60) }),
-  constraint: row({ roomId: reference().nullable(), reason: choice(constraintReasons), forbids: choice(forbiddable), note: line(500) }),
+  constraint: row({
+    roomId: reference().nullable(),
+    reason: choice(constraintReasons),
+    forbids: choice(forbiddable),
+    note: line(500),
+  }),
   /** A picture or clipping: what is liked in it, and the materials, hues and words it speaks with, separated by commas. */
   inspiration: row({ name: label(), liked: line(500), materials: line(300), hues: line(300), words: line(300) }),
   category: row({ name: label(60), place: count(0, 1000) }),
@@ -226,15 +307,59 @@ export const schemas = {
   }),
   /** A further colour of a candidate: a rug or a cloth may hold several. */
   candidateColour: row({ candidateId: reference(), ...lab }),
-  price: row({ candidateId: reference(), kind: choice(priceKinds), amountMinor: money(), seenOn: date(), note: line(200) }),
+  price: row({
+    candidateId: reference(),
+    kind: choice(priceKinds),
+    amountMinor: money(),
+    seenOn: date(),
+    note: line(200),
+  }),
   /** Another thing taken than was planned: both stay on record with what they cost at the time. */
-  substitution: row({ pieceId: reference(), fromId: reference(), toId: reference(), fromLandedMinor: money(), toLandedMinor: money(), reason: label(500), agreedById: reference().nullable(), madeOn: date() }),
+  substitution: row({
+    pieceId: reference(),
+    fromId: reference(),
+    toId: reference(),
+    fromLandedMinor: money(),
+    toLandedMinor: money(),
+    reason: label(500),
+    agreedById: reference().nullable(),
+    madeOn: date(),
+  }),
   /** Something a client has to answer. */
-  question: row({ pieceId: reference().nullable(), candidateId: reference().nullable(), ask: label(300), askedOn: date(), neededBy: date().nullable(), answer: choice(answers), answerNote: line(500), answeredById: reference().nullable(), answeredOn: date().nullable() }),
+  question: row({
+    pieceId: reference().nullable(),
+    candidateId: reference().nullable(),
+    ask: label(300),
+    askedOn: date(),
+    neededBy: date().nullable(),
+    answer: choice(answers),
+    answerNote: line(500),
+    answeredById: reference().nullable(),
+    answeredOn: date().nullable(),
+  }),
   /** Leave asked of an owner for something forbidden, and how it is put back. */
-  permission: row({ method: choice(forbiddable), ask: label(300), askedOf: line(120), askedOn: date(), answer: choice(answers), answeredOn: date().nullable(), restore: line(500), restorePieceId: reference().nullable() }),
+  permission: row({
+    method: choice(forbiddable),
+    ask: label(300),
+    askedOf: line(120),
+    askedOn: date(),
+    answer: choice(answers),
+    answeredOn: date().nullable(),
+    restore: line(500),
+    restorePieceId: reference().nullable(),
+  }),
   scopeChoice: row({ roomId: reference(), name: label() }),
-  scopeOption: row({ choiceId: reference(), way: choice(ways), name: label(), costMinor: money(), days: count(0, 1000), lifeYears: real(0.1, 200).nullable(), methods: several(methods), chosen: flag(), pieceId: reference().nullable() }),
+  scopeOption: row({
+    choiceId: reference(),
+    way: choice(ways),
+    name: label(),
+    costMinor: money(),
+    days: count(0, 1000),
+    lifeYears: real(0.1, 200).nullable(),
+    methods: several(methods),
+    chosen: flag(),
+    pieceId: reference().nullable(),
+  }),
   finish: row({
     roomId: reference(),
     zoneId: reference().nullable(),
@@ -277,12 +402,43 @@ export const schemas = {
   }),
   /** A palette colour that a patterned finish carries, by its share of the pattern. */
   patternPart: row({ finishId: reference(), partId: reference(), sharePpm: rate() }),
-  sample: row({ finishId: reference(), orderedOn: date().nullable(), cameOn: date().nullable(), verdict: choice(verdicts), judgedBy: line(60) }),
+  sample: row({
+    finishId: reference(),
+    orderedOn: date().nullable(),
+    cameOn: date().nullable(),
+    verdict: choice(verdicts),
+    judgedBy: line(60),
+  }),
   /** A sample looked at: put up on which wall, by which light, and what was said by whom. */
-  viewing: row({ sampleId: reference(), wallId: reference().nullable(), light: choice(lights), seenOn: date().nullable(), verdict: choice(verdicts), judgedBy: line(60), note: line(300) }),
-  coupon: row({ sellerId: reference(), name: label(), gives: choice(couponGives), ratePpm: rate(), amountMinor: money(), base: choice(couponBases), minimumMinor: money(), endsOn: date().nullable(), conditions: line(500) }),
+  viewing: row({
+    sampleId: reference(),
+    wallId: reference().nullable(),
+    light: choice(lights),
+    seenOn: date().nullable(),
+    verdict: choice(verdicts),
+    judgedBy: line(60),
+    note: line(300),
+  }),
+  coupon: row({
+    sellerId: reference(),
+    name: label(),
+    gives: choice(couponGives),
+    ratePpm: rate(),
+    amountMinor: money(),
+    base: choice(couponBases),
+    minimumMinor: money(),
+    endsOn: date().nullable(),
+    conditions: line(500),
+  }),
   /** Gift cards and credit notes: what is held with a seller. A credit note begins empty and is filled by refunds. */
-  credit: row({ sellerId: reference(), kind: choice(creditKinds), number: line(60), faceMinor: money(), gotOn: date(), expiresOn: date().nullable() }),
+  credit: row({
+    sellerId: reference(),
+    kind: choice(creditKinds),
+    number: line(60),
+    faceMinor: money(),
+    gotOn: date(),
+    expiresOn: date().nullable(),
+  }),
   order: row({
     sellerId: reference().nullable(),
     orderedOn: date(),
@@ -295,12 +451,33 @@ export const schemas = {
     couponId: reference().nullable(),
     note: line(500),
   }),
-  purchase: row({ orderId: reference(), pieceId: reference(), candidateId: reference(), packs: count(1, 100_000), couponMinor: money(), ...terms }),
-  delivery: row({ purchaseId: reference(), packs: count(1, 100_000), receivedOn: date(), damagedPacks: count(0, 100_000), note: line(500) }),
+  purchase: row({
+    orderId: reference(),
+    pieceId: reference(),
+    candidateId: reference(),
+    packs: count(1, 100_000),
+    couponMinor: money(),
+    ...terms,
+  }),
+  delivery: row({
+    purchaseId: reference(),
+    packs: count(1, 100_000),
+    receivedOn: date(),
+    damagedPacks: count(0, 100_000),
+    note: line(500),
+  }),
   /** Put in its place; kept once the tags are off. */
   placing: row({ purchaseId: reference(), placedOn: date(), tagsOffOn: date().nullable() }),
   /** Goods that will not come. The credit is what the order's price falls by; what is kept, the seller holds back. */
-  cancellation: row({ purchaseId: reference(), packs: count(1, 100_000), cancelledOn: date(), reason: label(500), creditMinor: money(), keptMinor: money(), wantedAgain: flag() }),
+  cancellation: row({
+    purchaseId: reference(),
+    packs: count(1, 100_000),
+    cancelledOn: date(),
+    reason: label(500),
+    creditMinor: money(),
+    keptMinor: money(),
+    wantedAgain: flag(),
+  }),
   /** Goods going back. The credit is what the purchase's price falls by once the seller accepts them. */
   return: row({
     purchaseId: reference(),
@@ -315,7 +492,16 @@ export const schemas = {
     wantedAgain: flag(),
   }),
   /** Money asked of a seller while the goods stay: for damage, or a price seen lower within its window. */
-  claim: row({ purchaseId: reference(), about: choice(claimReasons), note: line(500), askedMinor: money(1), madeOn: date(), answer: choice(answers), grantedMinor: money(), answeredOn: date().nullable() }),
+  claim: row({
+    purchaseId: reference(),
+    about: choice(claimReasons),
+    note: line(500),
+    askedMinor: money(1),
+    madeOn: date(),
+    answer: choice(answers),
+    grantedMinor: money(),
+    answeredOn: date().nullable(),
+  }),
   payment: row({
     orderId: reference(),
     direction: choice(['out', 'back']),
@@ -328,7 +514,19 @@ export const schemas = {
     reversesId: reference().nullable(),
   }),
   /** A file kept by its content, hung on what it belongs to. */
-  attachment: row({ sha256: digest(), mediaType: choice(mediaTypes), bytes: count(1, 10_485_760), name: label(200), addedOn: date(), orderId: reference().nullable(), deliveryId: reference().nullable(), candidateId: reference().nullable(), inspirationId: reference().nullable(), finishId: reference().nullable(), roomId: reference().nullable() }),
+  attachment: row({
+    sha256: digest(),
+    mediaType: choice(mediaTypes),
+    bytes: count(1, 10_485_760),
+    name: label(200),
+    addedOn: date(),
+    orderId: reference().nullable(),
+    deliveryId: reference().nullable(),
+    candidateId: reference().nullable(),
+    inspirationId: reference().nullable(),
+    finishId: reference().nullable(),
+    roomId: reference().nullable(),
+  }),
   /** A remark accepted as it stands: it comes back when its numbers are no longer those of the fingerprint. */
   acceptance: row({ remarkKey: label(300), fingerprint: line(1000), reason: label(500), acceptedOn: date() }),
 }
@@ -383,7 +581,14 @@ export const references: { readonly [K in Kind]?: { readonly [F in keyof Fields<
   return: { purchaseId: 'purchase' },
   claim: { purchaseId: 'purchase' },
   payment: { orderId: 'order', creditId: 'credit', reversesId: 'payment' },
-  attachment: { orderId: 'order', deliveryId: 'delivery', candidateId: 'candidate', inspirationId: 'inspiration', finishId: 'finish', roomId: 'room' },
+  attachment: {
+    orderId: 'order',
+    deliveryId: 'delivery',
+    candidateId: 'candidate',
+    inspirationId: 'inspiration',
+    finishId: 'finish',
+    roomId: 'room',
+  },
 }
 
 /** Kinds that hold what is personal: the diary of changes names their fields but never keeps their values. */

@@ -3,10 +3,19 @@ import { blank } from './blank.ts'
 import { lights, splitSeveral } from './choices.ts'
 
 /** Every earlier version, and what brings its operations to the next. */
-const steps: Readonly<Record<number, (operations: readonly unknown[]) => unknown[]>> = { 1: fromVersionOne, 2: fromVersionTwo, 3: fromVersionThree, 4: fromVersionFour }
+const steps: Readonly<Record<number, (operations: readonly unknown[]) => unknown[]>> = {
+  1: fromVersionOne,
+  2: fromVersionTwo,
+  3: fromVersionThree,
+  4: fromVersionFour,
+}
 
 /** Operations of an earlier version in the form of `today`'s; null for a version that is not known. */
-export function upgradeOperations(version: unknown, operations: readonly unknown[], today: number): readonly unknown[] | null {
+export function upgradeOperations(
+  version: unknown,
+  operations: readonly unknown[],
+  today: number,
+): readonly unknown[] | null {
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 1 || version > today) return null
   let told = operations
   for (let at = version; at < today; at++) told = steps[at]?.(told) ?? told
@@ -16,7 +25,8 @@ export function upgradeOperations(version: unknown, operations: readonly unknown
 /** What a new row of version 1 lacks is what a new row says while nobody has said more. */
 const lacking: Readonly<Record<string, Readonly<Record<string, unknown>> | undefined>> = blank
 
-const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value)
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
 
 /**
  * Operations of version 1 in the form of version 2: new rows get the fields they lack; an order, then a row of its own,
@@ -24,7 +34,13 @@ const isRecord = (value: unknown): value is Record<string, unknown> => typeof va
  */
 function fromVersionOne(operations: readonly unknown[]): unknown[] {
   return operations.flatMap((operation) => {
-    if (!isRecord(operation) || operation.op !== 'put' || !isRecord(operation.fields) || typeof operation.kind !== 'string') return [operation]
+    if (
+      !isRecord(operation) ||
+      operation.op !== 'put' ||
+      !isRecord(operation.fields) ||
+      typeof operation.kind !== 'string'
+    )
+      return [operation]
     const { kind, id, base } = operation
     const { needId, purchaseId, orderedOn, reference, ...rest } = operation.fields
     const fields: Record<string, unknown> = base === null ? { ...lacking[kind], ...rest } : { ...rest }
@@ -32,24 +48,48 @@ function fromVersionOne(operations: readonly unknown[]): unknown[] {
     else if (purchaseId !== undefined) fields.purchaseId = purchaseId
     if (kind === 'purchase' && base === null) {
       const order = { ...blank.order, sellerId: null, orderedOn, reference }
-      return [{ op: 'put', kind: 'order', id, base, fields: order }, { ...operation, fields: { ...fields, orderId: id } }]
+      return [
+        { op: 'put', kind: 'order', id, base, fields: order },
+        { ...operation, fields: { ...fields, orderId: id } },
+      ]
     }
-    if (kind === 'piece' && typeof needId === 'string') return [{ ...operation, fields }, { op: 'put', kind: 'serving', id, base: null, fields: { needId, pieceId: id } }]
+    if (kind === 'piece' && typeof needId === 'string')
+      return [
+        { ...operation, fields },
+        { op: 'put', kind: 'serving', id, base: null, fields: { needId, pieceId: id } },
+      ]
     return [{ ...operation, fields }]
   })
 }
 
 /** Since version 3 a file may hang on a room. */
 function fromVersionTwo(operations: readonly unknown[]): unknown[] {
-  return operations.map((operation) => (isRecord(operation) && operation.op === 'put' && operation.kind === 'attachment' && operation.base === null && isRecord(operation.fields) ? { ...operation, fields: { ...blank.attachment, ...operation.fields } } : operation))
+  return operations.map((operation) =>
+    isRecord(operation) &&
+    operation.op === 'put' &&
+    operation.kind === 'attachment' &&
+    operation.base === null &&
+    isRecord(operation.fields)
+      ? { ...operation, fields: { ...blank.attachment, ...operation.fields } }
+      : operation,
+  )
 }
 
 /** Since version 4 a finish may be there already, a zone has a place, and a makeover says in which unit a bare number is. */
 function fromVersionThree(operations: readonly unknown[]): unknown[] {
   const today = new Set(['makeover', 'zone', 'finish'])
   return operations.map((operation) => {
-    if (!isRecord(operation) || operation.op !== 'put' || operation.base !== null || typeof operation.kind !== 'string' || !today.has(operation.kind) || !isRecord(operation.fields)) return operation
-    const entry = operation.kind === 'makeover' && operation.fields.units === 'feet and inches' ? { entryUnit: 'in' } : {}
+    if (
+      !isRecord(operation) ||
+      operation.op !== 'put' ||
+      operation.base !== null ||
+      typeof operation.kind !== 'string' ||
+      !today.has(operation.kind) ||
+      !isRecord(operation.fields)
+    )
+      return operation
+    const entry =
+      operation.kind === 'makeover' && operation.fields.units === 'feet and inches' ? { entryUnit: 'in' } : {}
     return { ...operation, fields: { ...lacking[operation.kind], ...entry, ...operation.fields } }
   })
 }
@@ -57,15 +97,39 @@ function fromVersionThree(operations: readonly unknown[]): unknown[] {
 /** Since version 5 each look at a sample is a row of its own, by its light; finishes and pieces say where they are. */
 function fromVersionFour(operations: readonly unknown[]): unknown[] {
   return operations.flatMap((operation): unknown[] => {
-    if (!isRecord(operation) || operation.op !== 'put' || !isRecord(operation.fields) || typeof operation.kind !== 'string' || typeof operation.id !== 'string') return [operation]
+    if (
+      !isRecord(operation) ||
+      operation.op !== 'put' ||
+      !isRecord(operation.fields) ||
+      typeof operation.kind !== 'string' ||
+      typeof operation.id !== 'string'
+    )
+      return [operation]
     const { kind, id, base } = operation
     const { seenIn, ...rest } = operation.fields
     const lack = base === null && (kind === 'finish' || kind === 'piece') ? lacking[kind] : {}
     const put = { ...operation, fields: { ...lack, ...(kind === 'sample' ? rest : operation.fields) } }
     const seen = kind === 'sample' && typeof seenIn === 'string' ? splitSeveral(seenIn) : []
-    return [put, ...seen.map((light) => ({ op: 'put', kind: 'viewing', id: stepped(id, 1 + Math.max(0, lights.findIndex((one) => one === light))), base: null, fields: { ...blank.viewing, sampleId: id, light } }))]
+    return [
+      put,
+      ...seen.map((light) => ({
+        op: 'put',
+        kind: 'viewing',
+        id: stepped(
+          id,
+          1 +
+            Math.max(
+              0,
+              lights.findIndex((one) => one === light),
+            ),
+        ),
+        base: null,
+        fields: { ...blank.viewing, sampleId: id, light },
+      })),
+    ]
   })
 }
 
 /** An id of its own beside another's, the same each time it is told: the last digit so many further on. */
-const stepped = (id: string, by: number): string => `${id.slice(0, -1)}${((Number.parseInt(id.slice(-1), 16) + by) % 16).toString(16)}`
+const stepped = (id: string, by: number): string =>
+  `${id.slice(0, -1)}${((Number.parseInt(id.slice(-1), 16) + by) % 16).toString(16)}`

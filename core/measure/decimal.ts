@@ -16,7 +16,8 @@ export function readDecimal(text: string, decimals: number): Reading<Decimal> {
   const typed = text.trim()
   if (typed === '') return wrong('nothing typed: expected a number')
   const bare = typed.replace(/[\s\u00a0\u202f'’]/g, '').replace(/^[−–]/, '-')
-  if (!/^[-+]?[\d.,]+$/.test(bare) || !/\d/.test(bare)) return wrong(`“${shorten(typed)}” is not a number: expected digits, such as 1250.50`)
+  if (!/^[-+]?[\d.,]+$/.test(bare) || !/\d/.test(bare))
+    return wrong(`“${shorten(typed)}” is not a number: expected digits, such as 1250.50`)
   const body = bare.replace(/^[-+]/, '')
   const separators = [...body.replace(/\d/g, '')]
   const last = separators.at(-1)
@@ -26,29 +27,48 @@ export function readDecimal(text: string, decimals: number): Reading<Decimal> {
     const kinds = new Set(separators)
     const at = body.lastIndexOf(last)
     const tail = body.slice(at + 1)
-    if (kinds.size === 2 && separators.filter((s) => s === last).length > 1) return wrong(`“${shorten(typed)}” has its separators mixed: write 1250.50`)
+    if (kinds.size === 2 && separators.filter((s) => s === last).length > 1)
+      return wrong(`“${shorten(typed)}” has its separators mixed: write 1250.50`)
     if (separators.length > 1 && kinds.size === 1) {
-      if (!/^\d{1,3}([.,]\d{3})+$/.test(body)) return wrong(`“${shorten(typed)}” has too many separators: write 1250.50`)
-    } else if (kinds.size === 1 && tail.length === 3 && at > 0 && at <= 3 && bare === typed && !(decimals >= 3 && (last === '.' || body.startsWith('0')))) {
+      if (!/^\d{1,3}([.,]\d{3})+$/.test(body))
+        return wrong(`“${shorten(typed)}” has too many separators: write 1250.50`)
+    } else if (
+      kinds.size === 1 &&
+      tail.length === 3 &&
+      at > 0 &&
+      at <= 3 &&
+      bare === typed &&
+      !(decimals >= 3 && (last === '.' || body.startsWith('0')))
+    ) {
       const joined = body.replace(last, '')
-      return wrong(`“${shorten(typed)}” could be ${joined} or ${body.slice(0, at)}.${tail}: write it without the “${last}”, or with other than three decimals`)
+      return wrong(
+        `“${shorten(typed)}” could be ${joined} or ${body.slice(0, at)}.${tail}: write it without the “${last}”, or with other than three decimals`,
+      )
     } else {
       whole = body.slice(0, at)
       fraction = tail
-      if (/[.,]/.test(whole) && !/^\d{1,3}([.,]\d{3})+$/.test(whole)) return wrong(`“${shorten(typed)}” has its thousands in the wrong places: write 1250.50`)
+      if (/[.,]/.test(whole) && !/^\d{1,3}([.,]\d{3})+$/.test(whole))
+        return wrong(`“${shorten(typed)}” has its thousands in the wrong places: write 1250.50`)
     }
   }
   const wholeDigits = whole.replace(/[.,]/g, '')
   const kept = fraction.replace(/0+$/, '')
   if (kept.length > decimals)
-    return wrong(decimals === 0 ? `“${shorten(typed)}” has decimals: expected a whole number` : `“${shorten(typed)}” has ${kept.length} decimals: expected at most ${decimals}`)
+    return wrong(
+      decimals === 0
+        ? `“${shorten(typed)}” has decimals: expected a whole number`
+        : `“${shorten(typed)}” has ${kept.length} decimals: expected at most ${decimals}`,
+    )
   const digits = Number(`${wholeDigits}${kept}` || '0')
   if (!Number.isSafeInteger(digits)) return wrong(`“${shorten(typed)}” is too large`)
   return { ok: true, value: { digits: bare.startsWith('-') ? 0 - digits : digits, scale: kept.length } }
 }
 
 /** A typed number with at most so many decimals, within bounds. */
-export function readNumber(text: string, { decimals, least, most }: { decimals: number; least: number; most: number }): Reading<number> {
+export function readNumber(
+  text: string,
+  { decimals, least, most }: { decimals: number; least: number; most: number },
+): Reading<number> {
   const read = readDecimal(text.replace(/%/g, ''), decimals)
   if (!read.ok) return read
   const value = Number(`${read.value.digits}e-${read.value.scale}`)

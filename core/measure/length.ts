@@ -27,8 +27,16 @@ function inches(text: string): number | null {
  * `6 ft 2`. A bare number is in the entry unit. At most 100 m, and more than nothing.
  */
 export function readLength(text: string, bare: LengthUnit): Reading<number> {
-  const typed = text.trim().replace(/[′’]/g, "'").replace(/[″”“]|''/g, '"').replace(/feet|foot/gi, 'ft').replace(/inch(es)?/gi, 'in')
-  const wrong: Reading<number> = { ok: false, error: `“${[...text.trim()].slice(0, 24).join('')}” is not a length: expected one such as 12' 6 1/2", 3.81 m, 381 mm or a number of ${bare}` }
+  const typed = text
+    .trim()
+    .replace(/[′’]/g, "'")
+    .replace(/[″”“]|''/g, '"')
+    .replace(/feet|foot/gi, 'ft')
+    .replace(/inch(es)?/gi, 'in')
+  const wrong: Reading<number> = {
+    ok: false,
+    error: `“${[...text.trim()].slice(0, 24).join('')}” is not a length: expected one such as 12' 6 1/2", 3.81 m, 381 mm or a number of ${bare}`,
+  }
   const feet = /^(.+?)\s*(?:'|ft)\s*(?:(.+?)\s*(?:"|in)?)?$/i.exec(typed)
   const unit = /^(.+?)\s*(mm|cm|m|in|")$/i.exec(typed)
   let mm: number | null
@@ -55,7 +63,8 @@ export function writeIn(mm: number, unit: LengthUnit): string {
 }
 
 /** A length as a drawing shows it: whole millimetres without their unit, or feet and inches to the nearest 1/8 in. */
-export const writeDimension = (mm: number, system: UnitSystem): string => (system === 'metric' ? String(Math.round(mm)) : writeLength(mm, system).replaceAll('\u00a0', ' '))
+export const writeDimension = (mm: number, system: UnitSystem): string =>
+  system === 'metric' ? String(Math.round(mm)) : writeLength(mm, system).replaceAll('\u00a0', ' ')
 
 /** A length in words: "1895 mm", or feet and inches to the nearest 1/8 in, `6' 2 5/8"`. */
 export function writeLength(mm: number, system: UnitSystem): string {

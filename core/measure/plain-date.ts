@@ -56,7 +56,9 @@ export function readDate(text: string): Reading<PlainDate> {
   const iso = /^(\d{4})-(\d{1,2})-(\d{1,2})$/.exec(typed)
   const named = /^(\d{1,2})\.?\s+([a-z]{3,9})\.?,?\s+(\d{4})$/i.exec(typed)
   const dotted = /^(\d{1,2})[./](\d{1,2})[./](\d{4})$/.exec(typed)
-  const month = named ? monthNames.findIndex((name) => (named[2] ?? '').toLowerCase().startsWith(name.toLowerCase())) + 1 : 0
+  const month = named
+    ? monthNames.findIndex((name) => (named[2] ?? '').toLowerCase().startsWith(name.toLowerCase())) + 1
+    : 0
   const found = iso
     ? [iso[1], iso[2], iso[3]]
     : named && month > 0
@@ -65,7 +67,9 @@ export function readDate(text: string): Reading<PlainDate> {
         ? [dotted[3], dotted[2], dotted[1]]
         : null
   const date = found?.map((part) => (part ?? '').padStart(2, '0')).join('-')
-  return isPlainDate(date) ? { ok: true, value: date } : { ok: false, error: `“${typed.slice(0, 24)}” is not a date: expected 14 Mar 2027 or 2027-03-14` }
+  return isPlainDate(date)
+    ? { ok: true, value: date }
+    : { ok: false, error: `“${typed.slice(0, 24)}” is not a date: expected 14 Mar 2027 or 2027-03-14` }
 }
 
 /** Making a formatter costs more than using it a hundred times. */
@@ -73,7 +77,9 @@ const zones = new Map<string, Intl.DateTimeFormat>()
 
 /** The calendar date it is in a time zone at a moment given in milliseconds since 1970. */
 export function dateIn(timeZone: string, atMs: number): PlainDate {
-  const known = zones.get(timeZone) ?? new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' })
+  const known =
+    zones.get(timeZone) ??
+    new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' })
   zones.set(timeZone, known)
   return plainDate(known.format(new Date(atMs)))
 }

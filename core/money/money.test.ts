@@ -12,7 +12,31 @@ const ppm = fc.integer({ min: 0, max: million })
 
 describe('currencies', () => {
   /** ISO 4217 list one as the package currency-codes ships it. Funds, metals, tests and units of account are not money to buy with. */
-  const apart = new Set(['BOV', 'CHE', 'CHW', 'CLF', 'COU', 'MXV', 'USN', 'UYI', 'UYW', 'XAD', 'XAG', 'XAU', 'XBA', 'XBB', 'XBC', 'XBD', 'XDR', 'XPD', 'XPT', 'XSU', 'XTS', 'XUA', 'XXX'])
+  const apart = new Set([
+    'BOV',
+    'CHE',
+    'CHW',
+    'CLF',
+    'COU',
+    'MXV',
+    'USN',
+    'UYI',
+    'UYW',
+    'XAD',
+    'XAG',
+    'XAU',
+    'XBA',
+    'XBB',
+    'XBC',
+    'XBD',
+    'XDR',
+    'XPD',
+    'XPT',
+    'XSU',
+    'XTS',
+    'XUA',
+    'XXX',
+  ])
   it.each(currencyCodes.filter((code) => codes.code(code)))('%s has the decimals of ISO 4217 list one', (code) => {
     expect(decimalsOf(code)).toBe(codes.code(code)?.digits)
   })
@@ -28,19 +52,32 @@ describe('currencies', () => {
 describe('a portion of money', () => {
   it('is rounded once, half away from zero, as decimal.js does it', () => {
     fc.assert(
-      fc.property(amount, fc.integer({ min: 0, max: 3_000_000 }), fc.integer({ min: 1, max: 3_000_000 }), (of, numerator, denominator) => {
-        const product = new Decimal(of).times(numerator)
-        fc.pre(product.abs().div(denominator).lt(Number.MAX_SAFE_INTEGER))
-        const theirs = Decimal.clone({ precision: 60, rounding: Decimal.ROUND_HALF_UP })
-        expect(portion(of, numerator, denominator)).toBe(new theirs(of).times(numerator).div(denominator).toDecimalPlaces(0).toNumber() + 0)
-      }),
+      fc.property(
+        amount,
+        fc.integer({ min: 0, max: 3_000_000 }),
+        fc.integer({ min: 1, max: 3_000_000 }),
+        (of, numerator, denominator) => {
+          const product = new Decimal(of).times(numerator)
+          fc.pre(product.abs().div(denominator).lt(Number.MAX_SAFE_INTEGER))
+          const theirs = Decimal.clone({ precision: 60, rounding: Decimal.ROUND_HALF_UP })
+          expect(portion(of, numerator, denominator)).toBe(
+            new theirs(of).times(numerator).div(denominator).toDecimalPlaces(0).toNumber() + 0,
+          )
+        },
+      ),
     )
   })
   it('at a rate is what dinero.js makes of it', () => {
     const EUR = { code: 'EUR', base: 10, exponent: 2 }
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 90_000_000 }), ppm, (of, rate) => {
-        const theirs = toSnapshot(transformScale(multiply(dinero({ amount: of, currency: EUR }), { amount: rate, scale: 6 }), 2, halfAwayFromZero)).amount
+        const theirs = toSnapshot(
+          transformScale(
+            multiply(dinero({ amount: of, currency: EUR }), { amount: rate, scale: 6 }),
+            2,
+            halfAwayFromZero,
+          ),
+        ).amount
         expect(atRate(minor(of), rate)).toBe(theirs)
       }),
     )
@@ -66,7 +103,11 @@ describe('a portion of money', () => {
     expect(isMinor('1')).toBe(false)
   })
   it('adds without order', () => {
-    fc.assert(fc.property(fc.array(amount, { maxLength: 20 }), (list) => { expect(sum(list)).toBe(list.reduceRight((total, one) => plus(total, one), minor(0))) }))
+    fc.assert(
+      fc.property(fc.array(amount, { maxLength: 20 }), (list) => {
+        expect(sum(list)).toBe(list.reduceRight((total, one) => plus(total, one), minor(0)))
+      }),
+    )
   })
 })
 
@@ -79,11 +120,13 @@ describe('written money', () => {
     ['HUF', 100_050, '1\u00a0000.50'], // two decimals by ISO 4217, though Intl shows none
   ])('%s %i is %s', (currency, value, text) => expect(writeMoney(minor(value), currency)).toBe(text))
   it('is read back as it was, in any currency', () => {
-    fc.assert(fc.property(amount, fc.constantFrom('EUR', 'JPY', 'KWD'), (value, currency) => {
-      const [whole, decimals] = moneyParts(value, currency)
-      const read = readMoney(`${whole}${decimals}`, currency)
-      expect(read).toEqual({ ok: true, value })
-    }))
+    fc.assert(
+      fc.property(amount, fc.constantFrom('EUR', 'JPY', 'KWD'), (value, currency) => {
+        const [whole, decimals] = moneyParts(value, currency)
+        const read = readMoney(`${whole}${decimals}`, currency)
+        expect(read).toEqual({ ok: true, value })
+      }),
+    )
   })
   it.each([
     ['1250', 125_000],
@@ -97,7 +140,21 @@ describe('written money', () => {
     ['-3', -300],
     ['.5', 50],
   ])('“%s” is %i cents', (text, value) => expect(readMoney(text, 'EUR')).toEqual({ ok: true, value }))
-  it.each(['1e3', '🎻', '', 'twelve', '1,234', '1.5.2', '12.345', '--3', '1,2,3', '9'.repeat(30), '0x10', 'Infinity', '1.234,567,8'])('“%s” is asked back, saying what was expected', (text) => {
+  it.each([
+    '1e3',
+    '🎻',
+    '',
+    'twelve',
+    '1,234',
+    '1.5.2',
+    '12.345',
+    '--3',
+    '1,2,3',
+    '9'.repeat(30),
+    '0x10',
+    'Infinity',
+    '1.234,567,8',
+  ])('“%s” is asked back, saying what was expected', (text) => {
     const read = readMoney(text, 'EUR')
     expect(read.ok).toBe(false)
     if (!read.ok) expect(read.error).toMatch(/expected|write|too large|could be/)

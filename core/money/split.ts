@@ -7,7 +7,8 @@ import { minor, zero, type Minor } from './minor.ts'
  */
 export function split(amount: Minor, weights: readonly number[]): Minor[] {
   if (weights.length === 0) return []
-  if (!weights.every((weight) => Number.isSafeInteger(weight) && weight >= 0)) throw new RangeError('Money: expected whole weights, not below zero')
+  if (!weights.every((weight) => Number.isSafeInteger(weight) && weight >= 0))
+    throw new RangeError('Money: expected whole weights, not below zero')
   const even = weights.every((weight) => weight === 0)
   const shares = weights.map((weight) => BigInt(even ? 1 : weight))
   const whole = shares.reduce((total, share) => total + share, 0n)

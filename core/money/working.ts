@@ -4,6 +4,11 @@ import type { Minor } from './minor.ts'
 export type WorkingLine = { readonly label: string; readonly how: string; readonly amount: Minor | string }
 
 /** How a figure came about: lines that lead to a result, and what the figure means. */
-export type Working = { readonly title: string; readonly means: string; readonly lines: readonly WorkingLine[]; readonly result: WorkingLine }
+export type Working = {
+  readonly title: string
+  readonly means: string
+  readonly lines: readonly WorkingLine[]
+  readonly result: WorkingLine
+}
 
 export const workingLine = (label: string, amount: Minor | string, how = ''): WorkingLine => ({ label, how, amount })

@@ -6,28 +6,48 @@ import type { Rules } from '../rulebook/rulebook.ts'
 import type { FinishArea } from '../survey/index.ts'
 
 /** A visible area in m². */
-export type SeenArea = { readonly m2: number; readonly from: 'survey' | 'eye' | 'size' | 'typical'; readonly how: string }
+export type SeenArea = {
+  readonly m2: number
+  readonly from: 'survey' | 'eye' | 'size' | 'typical'
+  readonly how: string
+}
 
 /**
  * The area of every finish. Where neither tape nor eye said, a finish on a piece is as large as the silhouette of its
  * piece, W × H; any other is taken from an ordinary room, its surface shared by those that say no more.
  */
-export function seenAreas(makeover: Makeover, known: ReadonlyMap<string, FinishArea>, rules: Rules): Map<string, SeenArea> {
+export function seenAreas(
+  makeover: Makeover,
+  known: ReadonlyMap<string, FinishArea>,
+  rules: Rules,
+): Map<string, SeenArea> {
   const areas = new Map<string, SeenArea>()
   const open: Row<'finish'>[] = []
   for (const row of paletteFinishes(makeover)) {
     const found = known.get(row.id)
     const size = found ? null : silhouette(makeover, row.pieceId)
     if (found) areas.set(row.id, found)
-    else if (size !== null) areas.set(row.id, { m2: size, from: 'size', how: 'as large as its piece is from the front' })
+    else if (size !== null)
+      areas.set(row.id, { m2: size, from: 'size', how: 'as large as its piece is from the front' })
     else open.push(row)
   }
   for (const group of groupBy(open, (row) => `${row.roomId} ${row.surface}`).values()) {
     const surface = group[0]?.surface ?? 'other'
     const shared = sharedSurfaces.has(surface) ? group.length : 1
-    const taken = sharedSurfaces.has(surface) ? paletteFinishes(makeover).reduce((sum, row) => sum + (row.surface === surface && row.roomId === group[0]?.roomId ? (areas.get(row.id)?.m2 ?? 0) : 0), 0) : 0
+    const taken = sharedSurfaces.has(surface)
+      ? paletteFinishes(makeover).reduce(
+          (sum, row) =>
+            sum + (row.surface === surface && row.roomId === group[0]?.roomId ? (areas.get(row.id)?.m2 ?? 0) : 0),
+          0,
+        )
+      : 0
     const whole = typicalOf(surface, rules)
-    for (const row of group) areas.set(row.id, { m2: Math.max(typicalOf('other', rules), whole - taken) / shared, from: 'typical', how: `typical of an ordinary room: ${whole} m² of ${surface}` })
+    for (const row of group)
+      areas.set(row.id, {
+        m2: Math.max(typicalOf('other', rules), whole - taken) / shared,
+        from: 'typical',
+        how: `typical of an ordinary room: ${whole} m² of ${surface}`,
+      })
   }
   return areas
 }
@@ -37,7 +57,14 @@ const sharedSurfaces: ReadonlySet<Surface> = new Set(['walls', 'ceiling', 'floor
 
 function typicalOf(surface: Surface, rules: Rules): number {
   if (surface === 'ceiling') return rules['typical.floor']
-  return surface === 'walls' || surface === 'floor' || surface === 'trim' || surface === 'door' || surface === 'window' || surface === 'piece' ? rules[`typical.${surface}`] : rules['typical.other']
+  return surface === 'walls' ||
+    surface === 'floor' ||
+    surface === 'trim' ||
+    surface === 'door' ||
+    surface === 'window' ||
+    surface === 'piece'
+    ? rules[`typical.${surface}`]
+    : rules['typical.other']
 }
 
 /** W × H of a piece in m², as many as are wanted of it; null where its size is not known. */
@@ -65,7 +92,13 @@ export function colourAreas(makeover: Makeover, areas: ReadonlyMap<string, SeenA
 }
 
 /** The share a role has of what is seen, against what the school wants of it; 0 to 100. */
-export type RoleBalance = { readonly role: Role; readonly share: number; readonly target: number; readonly grace: number; readonly off: number }
+export type RoleBalance = {
+  readonly role: Role
+  readonly share: number
+  readonly target: number
+  readonly grace: number
+  readonly off: number
+}
 export type Balance = {
   readonly roles: readonly RoleBalance[]
   /** Does the chosen school hold shares against targets? */
@@ -74,13 +107,22 @@ export type Balance = {
   readonly rests: Readonly<Record<SeenArea['from'], number>>
 }
 
-export function balanceOf(finishes: readonly { readonly id: string; readonly role: Role; readonly share: number | null }[], areas: ReadonlyMap<string, SeenArea>, rules: Rules): Balance {
+export function balanceOf(
+  finishes: readonly { readonly id: string; readonly role: Role; readonly share: number | null }[],
+  areas: ReadonlyMap<string, SeenArea>,
+  rules: Rules,
+): Balance {
   const shares = roles.map((role) => {
     const share = 100 * finishes.reduce((total, one) => total + (one.role === role ? (one.share ?? 0) : 0), 0)
     const [target, grace] = [rules[`balance.${role}`], rules[`balance.grace-${role}`]]
     return { role, share, target, grace, off: Math.max(0, Math.abs(share - target) - grace) }
   })
   const total = [...areas.values()].reduce((sum, one) => sum + one.m2, 0)
-  const of = (from: SeenArea['from']): number => (total === 0 ? 0 : [...areas.values()].reduce((sum, one) => sum + (one.from === from ? one.m2 : 0), 0) / total)
-  return { roles: shares, held: rules['balance.held'] !== 0, rests: { survey: of('survey'), eye: of('eye'), size: of('size'), typical: of('typical') } }
+  const of = (from: SeenArea['from']): number =>
+    total === 0 ? 0 : [...areas.values()].reduce((sum, one) => sum + (one.from === from ? one.m2 : 0), 0) / total
+  return {
+    roles: shares,
+    held: rules['balance.held'] !== 0,
+    rests: { survey: of('survey'), eye: of('eye'), size: of('size'), typical: of('typical') },
+  }
 }

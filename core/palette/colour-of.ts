@@ -3,5 +3,12 @@ import type { Lab } from '../colour/lab.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Swatch } from './compare.ts'
 
-export const labOf = (row: { readonly labL: number; readonly labA: number; readonly labB: number }): Lab => ({ L: row.labL, a: row.labA, b: row.labB })
-export const asSwatch = (row: Pick<Row<'finish'>, 'family' | 'labL' | 'labA' | 'labB'>, lab: Lab = labOf(row)): Swatch => ({ family: row.family, lab })
+export const labOf = (row: { readonly labL: number; readonly labA: number; readonly labB: number }): Lab => ({
+  L: row.labL,
+  a: row.labA,
+  b: row.labB,
+})
+export const asSwatch = (
+  row: Pick<Row<'finish'>, 'family' | 'labL' | 'labA' | 'labB'>,
+  lab: Lab = labOf(row),
+): Swatch => ({ family: row.family, lab })

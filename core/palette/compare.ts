@@ -8,7 +8,13 @@ import { differenceWords } from './words.ts'
 export type Swatch = { readonly family: Family; readonly lab: Lab }
 
 /** Two finishes of one family whose undertones part: by how much, how much passes, and which rule says so. */
-export type Clash = { readonly measured: number; readonly passes: number; readonly rule: RuleId; readonly measure: string; readonly hueApart: number }
+export type Clash = {
+  readonly measured: number
+  readonly passes: number
+  readonly rule: RuleId
+  readonly measure: string
+  readonly hueApart: number
+}
 
 /**
  * Woods, metals and greenery clash by metric hue difference ΔH*; whites, greys and beiges by distance in (a*, b*),
@@ -23,7 +29,15 @@ export function clash(one: Swatch, other: Swatch, rules: Rules): Clash | null {
     const measured = Math.hypot(one.lab.a - other.lab.a, one.lab.b - other.lab.b)
     const trueNeutral = Math.min(chroma(one.lab), chroma(other.lab)) < rules['colour.true-neutral']
     const parts = measured >= rules['clash.neutral-distance'] && (apart >= rules['clash.neutral-hue'] || trueNeutral)
-    return parts ? { measured, passes: rules['clash.neutral-distance'], rule: 'clash.neutral-distance', measure: 'in hue and chroma', hueApart: apart } : null
+    return parts
+      ? {
+          measured,
+          passes: rules['clash.neutral-distance'],
+          rule: 'clash.neutral-distance',
+          measure: 'in hue and chroma',
+          hueApart: apart,
+        }
+      : null
   }
   if (group === 'metals' && (matches(one.lab, rules) || matches(other.lab, rules))) return null
   const rule = ({ woods: 'clash.wood', metals: 'clash.metal', greenery: 'clash.greenery' } as const)[group]
@@ -32,7 +46,9 @@ export function clash(one: Swatch, other: Swatch, rules: Rules): Clash | null {
 }
 
 /** Black metal, and metal of no undertone at all, goes with every other. */
-const matches = (lab: Lab, rules: Rules): boolean => chroma(lab) < rules['colour.true-neutral'] || (lab.L <= rules['colour.black-to'] && chroma(lab) < rules['colour.near-neutral'])
+const matches = (lab: Lab, rules: Rules): boolean =>
+  chroma(lab) < rules['colour.true-neutral'] ||
+  (lab.L <= rules['colour.black-to'] && chroma(lab) < rules['colour.near-neutral'])
 
 export type Comparison = {
   readonly deltaE: number
@@ -52,7 +68,11 @@ export function compare(one: Swatch, other: Swatch, rules: Rules): Comparison {
   const difference = deltaE(one.lab, other.lab)
   return {
     deltaE: difference,
-    parts: { lighter: one.lab.L - other.lab.L, stronger: chroma(one.lab) - chroma(other.lab), hue: hueDifference(one.lab, other.lab) },
+    parts: {
+      lighter: one.lab.L - other.lab.L,
+      stronger: chroma(one.lab) - chroma(other.lab),
+      hue: hueDifference(one.lab, other.lab),
+    },
     seen: seenWords(difference, rules),
     sentence: differenceWords(one, other, undertones, difference, rules),
     undertones,

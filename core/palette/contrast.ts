@@ -30,25 +30,53 @@ const mayBlend: ReadonlySet<Surface> = new Set(['trim', 'door', 'window', 'switc
 /** Each piece of known colour, and each finish that stands before a wall, against that wall: its own, or the nearest in colour. */
 export function standings(makeover: Makeover, table: readonly PieceColours[], rules: Rules): Standing[] {
   const finishes = paletteFinishes(makeover)
-  const walls = groupBy(finishes.filter((row) => row.surface === 'walls'), (row) => row.roomId)
+  const walls = groupBy(
+    finishes.filter((row) => row.surface === 'walls'),
+    (row) => row.roomId,
+  )
   const wallsOf = (roomId: string, wallId: string | null): readonly Row<'finish'>[] => {
     const all = walls.get(roomId) ?? []
     const own = wallId === null ? [] : all.filter((row) => row.wallId === wallId)
     return own.length > 0 ? own : wallId === null ? all : all.filter((row) => row.wallId === null)
   }
-  const against = (kind: Standing['kind'], row: { readonly id: string; readonly roomId: string; readonly wallId: string | null; readonly hides: boolean }, colour: Lab, blends: boolean): Standing[] => {
+  const against = (
+    kind: Standing['kind'],
+    row: { readonly id: string; readonly roomId: string; readonly wallId: string | null; readonly hides: boolean },
+    colour: Lab,
+    blends: boolean,
+  ): Standing[] => {
     const wall = nearestOf(colour, wallsOf(row.roomId, row.wallId), row.id)
     if (!wall) return []
     const [apart, lighter] = [deltaE(colour, labOf(wall)), colour.L - wall.labL]
     const vanishes = apart < rules['wall.vanish-difference'] && Math.abs(lighter) < rules['wall.vanish-lightness']
     const reads = vanishes ? 'disappears' : Math.abs(lighter) > rules['wall.stand-out'] ? 'stands out' : 'between'
-    return [{ kind, id: row.id, wallId: wall.id, deltaE: apart, lighter, reads, hides: row.hides, fault: row.hides ? reads === 'stands out' : reads === 'disappears' && !blends }]
+    return [
+      {
+        kind,
+        id: row.id,
+        wallId: wall.id,
+        deltaE: apart,
+        lighter,
+        reads,
+        hides: row.hides,
+        fault: row.hides ? reads === 'stands out' : reads === 'disappears' && !blends,
+      },
+    ]
   }
   const pieces = table.flatMap(({ pieceId, colours: [colour] }) => {
     const piece = makeover.rows.piece[pieceId]
     return piece && colour ? against('piece', piece, colour, false) : []
   })
-  const own = finishes.filter((row) => row.pieceId === null && before.has(row.surface)).flatMap((row) => against('finish', { ...row, hides: row.hides || row.fate === 'camouflage' }, labOf(row), mayBlend.has(row.surface) || row.role !== 'accent'))
+  const own = finishes
+    .filter((row) => row.pieceId === null && before.has(row.surface))
+    .flatMap((row) =>
+      against(
+        'finish',
+        { ...row, hides: row.hides || row.fate === 'camouflage' },
+        labOf(row),
+        mayBlend.has(row.surface) || row.role !== 'accent',
+      ),
+    )
   return [...pieces, ...own]
 }
 
@@ -63,18 +91,37 @@ function nearestOf(colour: Lab, walls: readonly Row<'finish'>[], itself: string)
 }
 
 /** Two surfaces that people must tell apart, by points of LRV (BS 8300-2 asks 30; the rule is the studio's to set). */
-export type Apart = { readonly one: string; readonly other: string; readonly points: number; readonly wanted: number; readonly enough: boolean }
+export type Apart = {
+  readonly one: string
+  readonly other: string
+  readonly points: number
+  readonly wanted: number
+  readonly enough: boolean
+}
 
 /** Doors and switches against walls, floors against walls, step edges against floors, rails against walls. */
 export function tellApart(makeover: Makeover, rules: Rules): Apart[] {
   const wanted = rules['door.contrast']
-  const pairs: readonly (readonly [Surface, Surface])[] = [['door', 'walls'], ['floor', 'walls'], ['step edge', 'floor'], ['rail', 'walls'], ['switch', 'walls']]
+  const pairs: readonly (readonly [Surface, Surface])[] = [
+    ['door', 'walls'],
+    ['floor', 'walls'],
+    ['step edge', 'floor'],
+    ['rail', 'walls'],
+    ['switch', 'walls'],
+  ]
   return [...groupBy(paletteFinishes(makeover), (row) => row.roomId).values()].flatMap((rows) =>
     pairs.flatMap(([surface, behind]) =>
-      rows.filter((row) => row.surface === surface).flatMap((one) => {
-        const other = rows.filter((row) => row.surface === behind).map((row) => ({ row, points: Math.abs(lrv(labOf(one)) - lrv(labOf(row))) })).sort((a, b) => a.points - b.points)[0]
-        return other ? [{ one: one.id, other: other.row.id, points: other.points, wanted, enough: other.points >= wanted }] : []
-      }),
+      rows
+        .filter((row) => row.surface === surface)
+        .flatMap((one) => {
+          const other = rows
+            .filter((row) => row.surface === behind)
+            .map((row) => ({ row, points: Math.abs(lrv(labOf(one)) - lrv(labOf(row))) }))
+            .sort((a, b) => a.points - b.points)[0]
+          return other
+            ? [{ one: one.id, other: other.row.id, points: other.points, wanted, enough: other.points >= wanted }]
+            : []
+        }),
     ),
   )
 }

@@ -40,13 +40,27 @@ export function staysBecause(makeover: Makeover, finish: Row<'finish'>): string 
  * Ways to cure a clash, the least change first: one of the two moved towards the other's undertone at the same depth,
  * just so far that they agree and no other clash comes of it; or the nearest finish of the library that agrees with all.
  */
-export function clashCures(makeover: Makeover, pair: { readonly one: string; readonly other: string }, { rules, schools }: Practice): Cure[] {
+export function clashCures(
+  makeover: Makeover,
+  pair: { readonly one: string; readonly other: string },
+  { rules, schools }: Practice,
+): Cure[] {
   const [one, other] = [makeover.rows.finish[pair.one], makeover.rows.finish[pair.other]]
   if (!one || !other) return []
-  const cures = [[one, other], [other, one]].flatMap(([moved, towards]) => {
+  const cures = [
+    [one, other],
+    [other, one],
+  ].flatMap(([moved, towards]) => {
     if (!moved || !towards || staysBecause(makeover, moved) !== null) return []
-    const others = paletteFinishes(makeover).filter((row) => row.id !== moved.id && (schools.scheme === 'home' || row.roomId === moved.roomId))
-    const agrees = (lab: Lab, family = moved.family): boolean => others.every((row) => clash({ family, lab }, asSwatch(row), rules) === null || (row.id !== towards.id && clash(asSwatch(moved), asSwatch(row), rules) !== null))
+    const others = paletteFinishes(makeover).filter(
+      (row) => row.id !== moved.id && (schools.scheme === 'home' || row.roomId === moved.roomId),
+    )
+    const agrees = (lab: Lab, family = moved.family): boolean =>
+      others.every(
+        (row) =>
+          clash({ family, lab }, asSwatch(row), rules) === null ||
+          (row.id !== towards.id && clash(asSwatch(moved), asSwatch(row), rules) !== null),
+      )
     return [...bent(moved, towards, agrees, rules), ...fromShelf(moved, agrees, rules)]
   })
   return cures.sort((a, b) => a.moves - b.moves)
@@ -58,12 +72,23 @@ function bent(moved: Row<'finish'>, towards: Row<'finish'>, agrees: (lab: Lab) =
   const [from, to] = [labOf(moved), labOf(towards)]
   const neutral = groupOf(moved.family, from, rules) === 'neutrals'
   const turn = ((hue(to) - hue(from) + 540) % 360) - 180
-  const at = (share: number): Lab => (neutral ? { L: from.L, a: from.a + (to.a - from.a) * share, b: from.b + (to.b - from.b) * share } : labFromLch(from.L, chroma(from), hue(from) + turn * share))
+  const at = (share: number): Lab =>
+    neutral
+      ? { L: from.L, a: from.a + (to.a - from.a) * share, b: from.b + (to.b - from.b) * share }
+      : labFromLch(from.L, chroma(from), hue(from) + turn * share)
   for (let step = 1; step <= steps; step++) {
     const lab = rounded(at(step / steps))
     if (!agrees(lab)) continue
     const moves = deltaE(from, lab)
-    return [{ title: `${moved.name}: ${neutral ? 'its cast' : 'its hue'} towards ${towards.name}`, detail: `The same depth, ${neutral ? `a* ${lab.a.toFixed(1)}, b* ${lab.b.toFixed(1)}` : `from ${Math.round(hue(from))}° to ${Math.round(hue(lab))}°`}; ΔE ${moves.toFixed(1)} from what it is.`, finishIds: [moved.id], moves, operations: [edit('finish', moved, { labL: lab.L, labA: lab.a, labB: lab.b, colourSource: 'lab' })] }]
+    return [
+      {
+        title: `${moved.name}: ${neutral ? 'its cast' : 'its hue'} towards ${towards.name}`,
+        detail: `The same depth, ${neutral ? `a* ${lab.a.toFixed(1)}, b* ${lab.b.toFixed(1)}` : `from ${Math.round(hue(from))}° to ${Math.round(hue(lab))}°`}; ΔE ${moves.toFixed(1)} from what it is.`,
+        finishIds: [moved.id],
+        moves,
+        operations: [edit('finish', moved, { labL: lab.L, labA: lab.a, labB: lab.b, colourSource: 'lab' })],
+      },
+    ]
   }
   return []
 }
@@ -73,10 +98,32 @@ const round2 = (value: number): number => Math.round(value * 100) / 100
 /** The nearest finish of the library of the same make that agrees with all the others. */
 function fromShelf(moved: Row<'finish'>, agrees: (lab: Lab) => boolean, rules: Rules): Cure[] {
   const from = labOf(moved)
-  const found = library.filter((one) => one.family === moved.family && agrees(one.lab)).map((one) => ({ one, moves: deltaE(from, one.lab) })).sort((a, b) => a.moves - b.moves)[0]
+  const found = library
+    .filter((one) => one.family === moved.family && agrees(one.lab))
+    .map((one) => ({ one, moves: deltaE(from, one.lab) }))
+    .sort((a, b) => a.moves - b.moves)[0]
   if (!found || found.moves < rules['colour.unseen']) return []
   const { one, moves } = found
-  return [{ title: `${moved.name}: take “${one.name}” from the library`, detail: `The nearest ${moved.family} that agrees with all; ΔE ${moves.toFixed(1)} from what it is.`, finishIds: [moved.id], moves, operations: [edit('finish', moved, { name: one.name, labL: round2(one.lab.L), labA: round2(one.lab.a), labB: round2(one.lab.b), colourSource: 'library', texture: one.texture, sheen: one.sheen, suits: one.suits })] }]
+  return [
+    {
+      title: `${moved.name}: take “${one.name}” from the library`,
+      detail: `The nearest ${moved.family} that agrees with all; ΔE ${moves.toFixed(1)} from what it is.`,
+      finishIds: [moved.id],
+      moves,
+      operations: [
+        edit('finish', moved, {
+          name: one.name,
+          labL: round2(one.lab.L),
+          labA: round2(one.lab.a),
+          labB: round2(one.lab.b),
+          colourSource: 'library',
+          texture: one.texture,
+          sheen: one.sheen,
+          suits: one.suits,
+        }),
+      ],
+    },
+  ]
 }
 
 const recoloured = new Set(['paint', 'textile', 'plush', 'paper', 'leather', 'ceramic'])
@@ -94,33 +141,74 @@ export function balanceCures(makeover: Makeover, palette: Palette, { rules }: Pr
   const leaders = new Map<Role, Row<'finish'>>()
   for (const row of rows) {
     const lead = leaders.get(row.role)
-    if (recoloured.has(row.family) && (!lead || (share.get(row.id) ?? 0) > (share.get(lead.id) ?? 0))) leaders.set(row.role, row)
+    if (recoloured.has(row.family) && (!lead || (share.get(row.id) ?? 0) > (share.get(lead.id) ?? 0)))
+      leaders.set(row.role, row)
   }
   type Move = { readonly row: Row<'finish'>; readonly to: Row<'finish'>; readonly points: number }
   const moves = rows.flatMap((row): Move[] => {
     const points = share.get(row.id) ?? 0
-    if (points === 0 || row.surface === 'ceiling' || row.pattern !== 'plain' || !recoloured.has(row.family) || staysBecause(makeover, row) !== null) return []
+    if (
+      points === 0 ||
+      row.surface === 'ceiling' ||
+      row.pattern !== 'plain' ||
+      !recoloured.has(row.family) ||
+      staysBecause(makeover, row) !== null
+    )
+      return []
     // in its new colour it must not clash with anything in the room
-    const agrees = (lab: Lab): boolean => rows.every((other) => other.id === row.id || other.roomId !== row.roomId || clash({ family: row.family, lab }, asSwatch(other), rules) === null)
-    return [...leaders].filter(([role, lead]) => role !== row.role && lead.id !== row.id && lead.roomId === row.roomId && agrees(labOf(lead))).map(([, to]) => ({ row, to, points }))
+    const agrees = (lab: Lab): boolean =>
+      rows.every(
+        (other) =>
+          other.id === row.id ||
+          other.roomId !== row.roomId ||
+          clash({ family: row.family, lab }, asSwatch(other), rules) === null,
+      )
+    return [...leaders]
+      .filter(
+        ([role, lead]) => role !== row.role && lead.id !== row.id && lead.roomId === row.roomId && agrees(labOf(lead)),
+      )
+      .map(([, to]) => ({ row, to, points }))
   })
   const offAfter = (made: readonly Move[]): number =>
     palette.balance.roles.reduce((sum, { role, share: own, target }) => {
-      const after = own + made.reduce((by, move) => by + (move.to.role === role ? move.points : 0) - (move.row.role === role ? move.points : 0), 0)
+      const after =
+        own +
+        made.reduce(
+          (by, move) => by + (move.to.role === role ? move.points : 0) - (move.row.role === role ? move.points : 0),
+          0,
+        )
       return sum + Math.max(0, Math.abs(after - target) - rules[`balance.grace-${role}`])
     }, 0)
   const singles = moves.map((move) => [move])
-  const pairs = moves.flatMap((move, at) => moves.slice(at + 1).filter((other) => other.row.id !== move.row.id && other.to.id !== move.row.id && move.to.id !== other.row.id).map((other) => [move, other]))
+  const pairs = moves.flatMap((move, at) =>
+    moves
+      .slice(at + 1)
+      .filter((other) => other.row.id !== move.row.id && other.to.id !== move.row.id && move.to.id !== other.row.id)
+      .map((other) => [move, other]),
+  )
   return [...singles, ...pairs]
     .map((made) => ({ made, off: offAfter(made), points: made.reduce((sum, move) => sum + move.points, 0) }))
     .filter(({ off }) => off < before - 0.05)
-    .sort((one, other) => Math.round(one.off * 10) - Math.round(other.off * 10) || one.made.length - other.made.length || one.points - other.points)
+    .sort(
+      (one, other) =>
+        Math.round(one.off * 10) - Math.round(other.off * 10) ||
+        one.made.length - other.made.length ||
+        one.points - other.points,
+    )
     .slice(0, mostBalanceCures)
     .map(({ made, off, points }) => ({
       title: made.map(({ row, to }) => `${row.name} in the colour of ${to.name}`).join(', and '),
       detail: `${points.toFixed(0)} points of the room change; ${off < 0.05 ? 'the shares are then as the school wants them' : `the shares are then ${off.toFixed(0)} points off, ${before.toFixed(0)} before`}.`,
       finishIds: made.map(({ row }) => row.id),
       moves: points,
-      operations: made.map(({ row, to }) => edit('finish', row, { role: to.role, labL: to.labL, labA: to.labA, labB: to.labB, colourSource: to.colourSource })),
+      operations: made.map(({ row, to }) =>
+        edit('finish', row, {
+          role: to.role,
+          labL: to.labL,
+          labA: to.labA,
+          labB: to.labB,
+          colourSource: to.colourSource,
+        }),
+      ),
     }))
 }

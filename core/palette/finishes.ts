@@ -51,7 +51,12 @@ export type Palette = {
 }
 
 /** The palette: each finish read by itself, each pair of one family whose undertones part, and how the room holds together. */
-export function reckonPalette(makeover: Makeover, { rules, schools }: Practice, known: ReadonlyMap<string, FinishArea>, rooms: readonly Room[] = []): Palette {
+export function reckonPalette(
+  makeover: Makeover,
+  { rules, schools }: Practice,
+  known: ReadonlyMap<string, FinishArea>,
+  rooms: readonly Room[] = [],
+): Palette {
   const rows = paletteFinishes(makeover)
   const areas = seenAreas(makeover, known, rules)
   const colourArea = colourAreas(makeover, areas)
@@ -82,7 +87,12 @@ export function reckonPalette(makeover: Makeover, { rules, schools }: Practice, 
     apart: tellApart(makeover, rules),
     variety: varietyOf(makeover, areas, rules),
     colours,
-    strong: colours.filter((group) => group.some((id) => chroma(labOf(makeover.rows.finish[id] ?? { labL: 0, labA: 0, labB: 0 })) >= rules['colour.near-neutral'])),
+    strong: colours.filter((group) =>
+      group.some(
+        (id) =>
+          chroma(labOf(makeover.rows.finish[id] ?? { labL: 0, labA: 0, labB: 0 })) >= rules['colour.near-neutral'],
+      ),
+    ),
   }
 }
 const nothing: SeenArea = { m2: 0, from: 'typical', how: '' }
@@ -93,7 +103,9 @@ function clashesAmong(rows: readonly Row<'finish'>[], rules: Rules, wholeHome: b
     const group = groupOf(row.family, labOf(row), rules)
     return group === null ? row.id : `${wholeHome ? '' : row.roomId} ${group}`
   })
-  const pairs = [...families.values()].flatMap((family) => family.flatMap((one, at) => family.slice(at + 1).map((other) => [one, other] as const)))
+  const pairs = [...families.values()].flatMap((family) =>
+    family.flatMap((one, at) => family.slice(at + 1).map((other) => [one, other] as const)),
+  )
   return pairs.flatMap(([one, other]) => {
     const found = clash(asSwatch(one), asSwatch(other), rules)
     return found ? [{ ...found, one: one.id, other: other.id }] : []
@@ -109,7 +121,14 @@ function colourGroups(rows: readonly Row<'finish'>[], rules: Rules): string[][] 
     const tone = toneOf(labOf(row))
     const near = tone.C < rules['colour.near-neutral']
     const home = groups.find((group) =>
-      group.some((one) => tieOfTones(one.tone, tone, rules) !== null || (near && one.tone.C < rules['colour.near-neutral'] && deltaE(one.tone, tone) <= 2 * rules['colour.at-a-glance'] && clash(asSwatch(one.row), asSwatch(row), rules) === null)),
+      group.some(
+        (one) =>
+          tieOfTones(one.tone, tone, rules) !== null ||
+          (near &&
+            one.tone.C < rules['colour.near-neutral'] &&
+            deltaE(one.tone, tone) <= 2 * rules['colour.at-a-glance'] &&
+            clash(asSwatch(one.row), asSwatch(row), rules) === null),
+      ),
     )
     if (home) home.push({ row, tone })
     else groups.push([{ row, tone }])

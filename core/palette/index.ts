@@ -9,7 +9,18 @@ export { averageReadings, readAperture, type Aperture, type Averaged, type Meter
 export { paletteRemarks } from './remarks/index.ts'
 export { lightsSeen, unseenByLamp } from './samples.ts'
 export { suggest, wants, type Ask, type Suggestion, type Suggestions, type Want } from './suggest.ts'
-export { drawTile, lean, repeatsOf, sheenOver, shineOf, texturesOf, type Look, type Print, type Stop, type Tile } from './texture/index.ts'
+export {
+  drawTile,
+  lean,
+  repeatsOf,
+  sheenOver,
+  shineOf,
+  texturesOf,
+  type Look,
+  type Print,
+  type Stop,
+  type Tile,
+} from './texture/index.ts'
 export { coloursOf, holdAgainst, tieOf, type Cell, type PieceColours, type Tie } from './ties.ts'
 export { type Place, type Spread } from './places.ts'
 export { type Balance, type RoleBalance, type SeenArea } from './balance.ts'

@@ -17,26 +17,49 @@ const of = (family: Family, L: number, C: number, h: number) => ({ family, lab: 
 describe('undertones as practitioners judge them (common practice; typical colours, our own)', () => {
   it.each([
     ['red mahogany beside yellow pine: the classic mistake', of('wood', 34, 27, 45), of('wood', 70, 36, 76), true],
-    ['pale oak beside smoked oak: depth is made within one undertone', of('wood', 72, 22, 76), of('wood', 38, 16, 74), false],
-    ['walnut beside ebonised wood: a near-black wood stands with any', of('wood', 40, 20, 58), of('wood', 16, 2, 60), false],
+    [
+      'pale oak beside smoked oak: depth is made within one undertone',
+      of('wood', 72, 22, 76),
+      of('wood', 38, 16, 74),
+      false,
+    ],
+    [
+      'walnut beside ebonised wood: a near-black wood stands with any',
+      of('wood', 40, 20, 58),
+      of('wood', 16, 2, 60),
+      false,
+    ],
     ['a cream beside a blue white: the cream looks dirty', of('paint', 93, 7, 92), of('paint', 93, 4, 250), true],
     ['a true white beside a cream: the cream looks dirty', of('paint', 96, 0.6, 100), of('paint', 92, 9, 90), true],
     ['a white and a deeper cream of one undertone agree', of('paint', 95, 3, 94), of('paint', 88, 9, 90), false],
     ['a pink beige beside a green beige', of('paint', 78, 8, 40), of('paint', 78, 9, 108), true],
     ['a warm grey beside a blue grey', of('paint', 62, 5, 78), of('textile', 60, 6, 252), true],
-    ['a blue grey sofa before a blue grey wall, much deeper', of('textile', 40, 7, 248), of('paint', 72, 5, 244), false],
+    [
+      'a blue grey sofa before a blue grey wall, much deeper',
+      of('textile', 40, 7, 248),
+      of('paint', 72, 5, 244),
+      false,
+    ],
     ['a brass that leans pink beside one that leans green', of('metal', 70, 30, 73), of('metal', 68, 34, 95), true],
     ['two brasses of one lean, one polished and one aged', of('metal', 76, 38, 87), of('metal', 50, 24, 84), false],
     ['black iron beside brass: black metal matches easily', of('metal', 20, 1, 260), of('metal', 72, 34, 86), false],
     ['blue-green leaves beside yellow-green ones', of('greenery', 56, 22, 168), of('greenery', 60, 42, 112), true],
     ['fern beside ivy: greens of one side', of('greenery', 48, 36, 122), of('greenery', 36, 22, 128), false],
-    ['a strong red beside a strong green stand for themselves', of('textile', 42, 50, 30), of('paint', 40, 30, 150), false],
+    [
+      'a strong red beside a strong green stand for themselves',
+      of('textile', 42, 50, 30),
+      of('paint', 40, 30, 150),
+      false,
+    ],
   ])('%s', (_said, one, other, clashes) => {
     expect(clash(one, other, rules) !== null).toBe(clashes)
     expect(clash(other, one, rules) !== null).toBe(clashes)
   })
   it('polished nickel is warmer than chrome', () => {
-    const [nickel, chrome] = [undertone('metal', labFromLch(77, 6, 86), rules), undertone('metal', labFromLch(80, 2.6, 248), rules)]
+    const [nickel, chrome] = [
+      undertone('metal', labFromLch(77, 6, 86), rules),
+      undertone('metal', labFromLch(80, 2.6, 248), rules),
+    ]
     expect([nickel.warmth, chrome.warmth]).toEqual(['warm', 'cool'])
   })
 })
@@ -44,8 +67,10 @@ describe('undertones as practitioners judge them (common practice; typical colou
 describe('contrast as practitioners judge it (common practice; BS 8300-2 for 30 points of LRV, from memory)', () => {
   const world = paletteWorld()
   const { finish, piece } = world
-  const room = (wall: string, ...more: (Operation | Operation[])[]) => world.with(finish('Wall', wall, { surface: 'walls' }), ...more)
-  const reads = (documents: ReturnType<typeof room>, name: string): string | undefined => reckoned(documents).palette.standings.find((one) => one.id === world.idOf(name))?.reads
+  const room = (wall: string, ...more: (Operation | Operation[])[]) =>
+    world.with(finish('Wall', wall, { surface: 'walls' }), ...more)
+  const reads = (documents: ReturnType<typeof room>, name: string): string | undefined =>
+    reckoned(documents).palette.standings.find((one) => one.id === world.idOf(name))?.reads
   it('a black frame before a white wall stands out; a cream chair before a cream wall is lost; a terracotta pot before sage is neither', () => {
     expect(reads(room('#f2efe6', piece('Frame', '#1c1c1c')), 'Frame')).toBe('stands out')
     expect(reads(room('#efe6d2', piece('Chair', '#ece2cc')), 'Chair')).toBe('disappears')
@@ -53,18 +78,26 @@ describe('contrast as practitioners judge it (common practice; BS 8300-2 for 30 
   })
   it('a white door in a white wall cannot be told by people who see little, a dark blue one can', () => {
     const asked = { roomId: null, reason: 'access' as const, forbids: 'drill' as const, note: '' }
-    const door = (hex: string) => codesOf(room('#f2efe6', finish('Door', hex, { surface: 'door' }), add('constraint', world.newId(), asked))).includes('palette.door')
+    const door = (hex: string) =>
+      codesOf(
+        room('#f2efe6', finish('Door', hex, { surface: 'door' }), add('constraint', world.newId(), asked)),
+      ).includes('palette.door')
     expect(door('#f7f7f4')).toBe(true)
     expect(door('#27384f')).toBe(false)
   })
   it('a cable cover is meant to hide, and is said only where it does not', () => {
-    const cover = (hex: string) => codesOf(room('#efe6d2', finish('Cover', hex, { surface: 'other', role: 'accent', hides: true }))).includes('palette.before-wall')
+    const cover = (hex: string) =>
+      codesOf(room('#efe6d2', finish('Cover', hex, { surface: 'other', role: 'accent', hides: true }))).includes(
+        'palette.before-wall',
+      )
     expect([cover('#ece2cc'), cover('#20252a')]).toEqual([false, true])
   })
 })
 
 describe('published colours of one hue', () => {
-  const { source, ...samples } = JSON.parse(readFileSync(new URL('./cie-13-3-samples.json', import.meta.url), 'utf8')) as Record<string, number[]> & { source: unknown }
+  const { source, ...samples } = JSON.parse(
+    readFileSync(new URL('./cie-13-3-samples.json', import.meta.url), 'utf8'),
+  ) as Record<string, number[]> & { source: unknown }
   const reflectances = new Map(Object.entries(samples))
   const toLab = converter('lab65')
   const labOf = (name: string): Lab => {
@@ -74,12 +107,28 @@ describe('published colours of one hue', () => {
   }
   it(`are of the Munsell value they are named by (Y of value 6 is 30.05, of 8 is 59.10, of 4 is 12.00: ASTM D1535, memory)`, () => {
     expect(String(source)).toMatch(/CIE 13.3/)
-    for (const [name, Y] of [['5Y 6/4', 30.05], ['5GY 6/8', 30.05], ['5Y 8/10', 59.1], ['5GY 4/4', 12]] as const) expect(Math.abs(100 * xyzOf(reflectances.get(name) ?? [])[1] - Y)).toBeLessThan(2)
+    for (const [name, Y] of [
+      ['5Y 6/4', 30.05],
+      ['5GY 6/8', 30.05],
+      ['5Y 8/10', 59.1],
+      ['5GY 4/4', 12],
+    ] as const)
+      expect(Math.abs(100 * xyzOf(reflectances.get(name) ?? [])[1] - Y)).toBeLessThan(2)
   })
-  it.each([['5Y 6/4', '5Y 8/10'], ['5GY 6/8', '5GY 4/4']])('Munsell %s and %s differ in depth and strength, and never clash for it, whatever they are made of', (one, other) => {
-    expect(Math.abs(chroma(labOf(one)) - chroma(labOf(other)))).toBeGreaterThan(15)
-    for (const family of families) expect([family, clash({ family, lab: labOf(one) }, { family, lab: labOf(other) }, rules)]).toEqual([family, null])
-  })
+  it.each([
+    ['5Y 6/4', '5Y 8/10'],
+    ['5GY 6/8', '5GY 4/4'],
+  ])(
+    'Munsell %s and %s differ in depth and strength, and never clash for it, whatever they are made of',
+    (one, other) => {
+      expect(Math.abs(chroma(labOf(one)) - chroma(labOf(other)))).toBeGreaterThan(15)
+      for (const family of families)
+        expect([family, clash({ family, lab: labOf(one) }, { family, lab: labOf(other) }, rules)]).toEqual([
+          family,
+          null,
+        ])
+    },
+  )
 })
 
 describe('two finishes in words, from ΔL*, ΔC*, ΔH* and the undertones', () => {
@@ -90,13 +139,26 @@ describe('two finishes in words, from ΔL*, ΔC*, ΔH* and the undertones', () =
     [of('wood', 34, 27, 45), of('wood', 70, 36, 76), 'A redder, much darker and greyer wood.'],
     [of('metal', 70, 30, 95), of('metal', 70, 30, 75), 'A greener yellow metal.'],
     [of('greenery', 48, 30, 150), of('greenery', 48, 30, 120), 'A bluer green.'],
-    [of('textile', 30, 22, 334), of('textile', 60, 24, 140), 'A deep violet beside a green: more violet and much darker.'],
+    [
+      of('textile', 30, 22, 334),
+      of('textile', 60, 24, 140),
+      'A deep violet beside a green: more violet and much darker.',
+    ],
     [of('paint', 60, 6, 80), of('paint', 60, 6.2, 80), 'A yellow beige beside its match.'],
   ] as const)('%o beside %o: %s', (one, other, sentence) => expect(compare(one, other, rules).sentence).toBe(sentence))
-  it.each([[0.5, /No one/], [1.5, /trained eye/], [4, /Anyone sees it, side by side/], [8, /even apart/], [12, /at a glance/]])('a difference of ΔE %d is seen so (common practice)', (difference, words) => {
+  it.each([
+    [0.5, /No one/],
+    [1.5, /trained eye/],
+    [4, /Anyone sees it, side by side/],
+    [8, /even apart/],
+    [12, /at a glance/],
+  ])('a difference of ΔE %d is seen so (common practice)', (difference, words) => {
     // greys apart in lightness alone: the ΔE00 is found by trying
     const grey = (L: number) => of('paint', L, 0, 0)
-    const L = Array.from({ length: 4000 }, (_, at) => 50 + at / 100).find((light) => compare(grey(light), grey(50), rules).deltaE >= difference) ?? 50
+    const L =
+      Array.from({ length: 4000 }, (_, at) => 50 + at / 100).find(
+        (light) => compare(grey(light), grey(50), rules).deltaE >= difference,
+      ) ?? 50
     expect(compare(grey(L), grey(50), rules).seen).toMatch(words)
   })
 })

@@ -8,7 +8,20 @@ import type { Rules } from '../rulebook/rulebook.ts'
 import { fromLibrary } from './library.ts'
 import type { Swatch } from './compare.ts'
 
-const usual: Readonly<Record<Family, Colourant>> = { paint: 'mineral', wood: 'wood', metal: 'metal', textile: 'dye', plush: 'dye', leather: 'dye', stone: 'mineral', ceramic: 'mineral', glass: 'mineral', paper: 'dye', cane: 'wood', greenery: 'leaf' }
+const usual: Readonly<Record<Family, Colourant>> = {
+  paint: 'mineral',
+  wood: 'wood',
+  metal: 'metal',
+  textile: 'dye',
+  plush: 'dye',
+  leather: 'dye',
+  stone: 'mineral',
+  ceramic: 'mineral',
+  glass: 'mineral',
+  paper: 'dye',
+  cane: 'wood',
+  greenery: 'leaf',
+}
 /** What is likely to give a finish its colour: as the library says, or as its family usually does; pale ones by their white. */
 export function colourantOf({ family, lab }: Swatch, name = ''): Colourant {
   const known = fromLibrary(name)
@@ -16,12 +29,25 @@ export function colourantOf({ family, lab }: Swatch, name = ''): Colourant {
   return (family === 'paint' || family === 'ceramic') && lab.L > 84 && chroma(lab) < 12 ? 'white' : usual[family]
 }
 
-export type ByLamp = { readonly deltaE: number; readonly by: number; readonly words: 'may close up' | 'may part' | 'much as by day' }
+export type ByLamp = {
+  readonly deltaE: number
+  readonly by: number
+  readonly words: 'may close up' | 'may part' | 'much as by day'
+}
 
 /** The difference of two finishes by day and by lamp; a change that a trained eye would not see is none. */
-export function byLamp(one: Swatch & { readonly name?: string }, other: Swatch & { readonly name?: string }, rules: Rules): ByLamp {
-  const lampLab = (of: Swatch & { readonly name?: string }): Lab => underLamp(reflectanceOf(of.lab, colourantOf(of, of.name)).values)
+export function byLamp(
+  one: Swatch & { readonly name?: string },
+  other: Swatch & { readonly name?: string },
+  rules: Rules,
+): ByLamp {
+  const lampLab = (of: Swatch & { readonly name?: string }): Lab =>
+    underLamp(reflectanceOf(of.lab, colourantOf(of, of.name)).values)
   const [lamp, day] = [deltaE(lampLab(one), lampLab(other)), deltaE(one.lab, other.lab)]
   const by = lamp - day
-  return { deltaE: lamp, by, words: Math.abs(by) < rules['colour.unseen'] ? 'much as by day' : by < 0 ? 'may close up' : 'may part' }
+  return {
+    deltaE: lamp,
+    by,
+    words: Math.abs(by) < rules['colour.unseen'] ? 'much as by day' : by < 0 ? 'may close up' : 'may part',
+  }
 }

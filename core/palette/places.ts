@@ -6,7 +6,11 @@ import { pointOn, type Room } from '../survey/index.ts'
 import type { Appearance } from './ties.ts'
 
 /** In mm of the room's own plan, y upwards; null where nobody said. `all`: it is all over its surface, so no one place. */
-export type Place = Appearance & { readonly at: { readonly x: number; readonly y: number } | null; readonly z: number | null; readonly all: boolean }
+export type Place = Appearance & {
+  readonly at: { readonly x: number; readonly y: number } | null
+  readonly z: number | null
+  readonly all: boolean
+}
 
 export type Spread = {
   readonly finishId: string
@@ -18,7 +22,13 @@ export type Spread = {
 }
 
 /** The places of each finish's appearances, with what their spread gives cause to say. */
-export function spreadsOf(makeover: Makeover, finishes: readonly Row<'finish'>[], appears: ReadonlyMap<string, readonly Appearance[]>, rooms: ReadonlyMap<string, Room>, rules: Rules): Spread[] {
+export function spreadsOf(
+  makeover: Makeover,
+  finishes: readonly Row<'finish'>[],
+  appears: ReadonlyMap<string, readonly Appearance[]>,
+  rooms: ReadonlyMap<string, Room>,
+  rules: Rules,
+): Spread[] {
   // a thing carries several colours and is in one place
   const known = new Map<string, Place>()
   return finishes.map((finish) => {
@@ -43,21 +53,31 @@ function near(one: Place, other: Place, rules: Rules): boolean {
 
 function faultOf(places: readonly Place[], room: Room | undefined, rules: Rules): Spread['fault'] {
   if (places.length < 3 || places.some((place) => place.all)) return null
-  const [points, heights] = [places.flatMap(({ at }) => (at ? [at] : [])), places.flatMap(({ z }) => (z === null ? [] : [z]))]
+  const [points, heights] = [
+    places.flatMap(({ at }) => (at ? [at] : [])),
+    places.flatMap(({ z }) => (z === null ? [] : [z])),
+  ]
   if (room && room.outline.length > 0 && points.length === places.length) {
     const [walls, things] = [extent(room.outline), extent(points)]
-    for (const [axis, across] of [['x', 'y'], ['y', 'x']] as const) {
+    for (const [axis, across] of [
+      ['x', 'y'],
+      ['y', 'x'],
+    ] as const) {
       const middle = (walls[axis].low + walls[axis].high) / 2
       const oneHalf = things[axis].high < middle || things[axis].low > middle
       const long = walls[axis].high - walls[axis].low >= walls[across].high - walls[across].low
       if (oneHalf && (long || things[across].high - things[across].low < rules['tie.apart-plan'])) return 'one side'
     }
   }
-  return heights.length === places.length && Math.max(...heights) - Math.min(...heights) < rules['tie.apart-height'] ? 'one height' : null
+  return heights.length === places.length && Math.max(...heights) - Math.min(...heights) < rules['tie.apart-height']
+    ? 'one height'
+    : null
 }
 
 type Extent = { readonly low: number; readonly high: number }
-const extent = (points: readonly { readonly x: number; readonly y: number }[]): { readonly x: Extent; readonly y: Extent } => {
+const extent = (
+  points: readonly { readonly x: number; readonly y: number }[],
+): { readonly x: Extent; readonly y: Extent } => {
   const of = (values: readonly number[]): Extent => ({ low: Math.min(...values), high: Math.max(...values) })
   return { x: of(points.map(({ x }) => x)), y: of(points.map(({ y }) => y)) }
 }
@@ -74,7 +94,12 @@ function placeOf(makeover: Makeover, of: Appearance, room: Room | undefined): Pl
   const zone = zoneMiddle(finish.zoneId, room)
   switch (finish.surface) {
     case 'floor':
-      return { ...nowhere, at: zone, z: 0, all: zone === null && finish.family !== 'plush' && finish.family !== 'textile' }
+      return {
+        ...nowhere,
+        at: zone,
+        z: 0,
+        all: zone === null && finish.family !== 'plush' && finish.family !== 'textile',
+      }
     case 'ceiling':
       return { ...nowhere, z: ceiling, all: true }
     case 'walls': {
@@ -87,13 +112,18 @@ function placeOf(makeover: Makeover, of: Appearance, room: Room | undefined): Pl
       return { ...nowhere, all: true }
     case 'door':
     case 'window': {
-      const openings = (room?.walls ?? []).flatMap((wall) => wall.openings.filter((one) => one.row.what === finish.surface && (finish.wallId === null || wall.row.id === finish.wallId)).map((one) => ({ at: pointOn(wall, (one.u0 + one.u1) / 2), z: (one.z0 + one.z1) / 2 })))
+      const openings = (room?.walls ?? []).flatMap((wall) =>
+        wall.openings
+          .filter((one) => one.row.what === finish.surface && (finish.wallId === null || wall.row.id === finish.wallId))
+          .map((one) => ({ at: pointOn(wall, (one.u0 + one.u1) / 2), z: (one.z0 + one.z1) / 2 })),
+      )
       const [first] = openings
       return first ? { ...nowhere, ...first, at: middleOf(openings.map((one) => one.at)) } : nowhere
     }
     default: {
       const wall = room?.walls.find((one) => one.row.id === finish.wallId)
-      const z = finish.bandFromMm !== null && finish.bandToMm !== null ? (finish.bandFromMm + finish.bandToMm) / 2 : null
+      const z =
+        finish.bandFromMm !== null && finish.bandToMm !== null ? (finish.bandFromMm + finish.bandToMm) / 2 : null
       return { ...nowhere, at: wall ? pointOn(wall, wall.lengthMm / 2, offWall) : zone, z }
     }
   }
@@ -104,7 +134,9 @@ const offWall = 300
 
 function pieceAt(piece: Row<'piece'>, room: Room | undefined): { x: number; y: number } | null {
   const wall = room?.walls.find((one) => one.row.id === piece.wallId)
-  return wall ? pointOn(wall, wall.lengthMm / 2, Math.max(offWall, (piece.depthMm ?? 0) / 2)) : zoneMiddle(piece.zoneId, room)
+  return wall
+    ? pointOn(wall, wall.lengthMm / 2, Math.max(offWall, (piece.depthMm ?? 0) / 2))
+    : zoneMiddle(piece.zoneId, room)
 }
 
 function zoneMiddle(zoneId: string | null, room: Room | undefined): { x: number; y: number } | null {
@@ -112,7 +144,8 @@ function zoneMiddle(zoneId: string | null, room: Room | undefined): { x: number;
   return outline ? middleOf(outline) : null
 }
 
-const middleOf = (points: readonly { readonly x: number; readonly y: number }[]): { x: number; y: number } => points.reduce((sum, { x, y }) => ({ x: sum.x + x / points.length, y: sum.y + y / points.length }), { x: 0, y: 0 })
+const middleOf = (points: readonly { readonly x: number; readonly y: number }[]): { x: number; y: number } =>
+  points.reduce((sum, { x, y }) => ({ x: sum.x + x / points.length, y: sum.y + y / points.length }), { x: 0, y: 0 })
 
 /** The middle of a piece above the floor; null where its height is not known. */
 function heightOf(makeover: Makeover, piece: Row<'piece'>): number | null {

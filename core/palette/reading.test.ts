@@ -10,7 +10,12 @@ import { averageReadings, fromLibrary, library, readAperture, searchLibrary, tex
 const rules = effectiveRules()
 
 describe('readings of one surface', () => {
-  const around = (lab: Lab, by: number): Lab[] => [{ ...lab, L: lab.L + by }, { ...lab, L: lab.L - by }, { ...lab, a: lab.a + by }, { ...lab, a: lab.a - by }]
+  const around = (lab: Lab, by: number): Lab[] => [
+    { ...lab, L: lab.L + by },
+    { ...lab, L: lab.L - by },
+    { ...lab, a: lab.a + by },
+    { ...lab, a: lab.a - by },
+  ]
   const wall = labFromLch(60, 12, 240)
   it('come to their mean, with how far they spread', () => {
     const averaged = averageReadings(around(wall, 0.3), rules)
@@ -35,11 +40,22 @@ describe('readings of one surface', () => {
 })
 
 describe('an aperture over a picture', () => {
-  const picture = (width: number, height: number, at: (x: number, y: number) => readonly [number, number, number]) => ({ width, height, data: Uint8ClampedArray.from({ length: width * height * 4 }, (_, index) => (index % 4 === 3 ? 255 : (at((index >> 2) % width, Math.floor((index >> 2) / width))[index % 4] ?? 0))) })
+  const picture = (width: number, height: number, at: (x: number, y: number) => readonly [number, number, number]) => ({
+    width,
+    height,
+    data: Uint8ClampedArray.from({ length: width * height * 4 }, (_, index) =>
+      index % 4 === 3 ? 255 : (at((index >> 2) % width, Math.floor((index >> 2) / width))[index % 4] ?? 0),
+    ),
+  })
   it('reads a flat colour as it is, one point or wide, also at the edge', () => {
     const flat = picture(40, 30, () => [0x83, 0xa7, 0xad])
     const lab = labFromHex('#83a7ad')
-    for (const [x, y, radius] of [[20, 15, 0.5], [20, 15, 9], [0, 0, 6], [39, 29, 20]] as const) {
+    for (const [x, y, radius] of [
+      [20, 15, 0.5],
+      [20, 15, 9],
+      [0, 0, 6],
+      [39, 29, 20],
+    ] as const) {
       const read = readAperture(flat, x, y, radius)
       expect(read && lab && deltaE(read.lab, lab)).toBeLessThan(0.01)
       expect(read?.uneven).toBeLessThan(1e-3)
@@ -58,8 +74,17 @@ describe('an aperture over a picture', () => {
     const [toLinear, toLab] = [converter('lrgb'), converter('lab65')]
     fc.assert(
       fc.property(fc.array(fc.tuple(byte, byte, byte), { minLength: 9, maxLength: 9 }), (pixels) => {
-        const read = readAperture(picture(3, 3, (x, y) => pixels[y * 3 + x] ?? [0, 0, 0]), 1, 1, 5)
-        const mean = (channel: 'r' | 'g' | 'b'): number => pixels.reduce((sum, [r, g, b]) => sum + toLinear({ mode: 'rgb', r: r / 255, g: g / 255, b: b / 255 })[channel] / 9, 0)
+        const read = readAperture(
+          picture(3, 3, (x, y) => pixels[y * 3 + x] ?? [0, 0, 0]),
+          1,
+          1,
+          5,
+        )
+        const mean = (channel: 'r' | 'g' | 'b'): number =>
+          pixels.reduce(
+            (sum, [r, g, b]) => sum + toLinear({ mode: 'rgb', r: r / 255, g: g / 255, b: b / 255 })[channel] / 9,
+            0,
+          )
         const theirs = toLab({ mode: 'lrgb', r: mean('r'), g: mean('g'), b: mean('b') })
         expect(read?.lab.L).toBeCloseTo(theirs.l, 6)
         expect(read?.lab.a).toBeCloseTo(theirs.a, 6)
@@ -75,7 +100,11 @@ describe('the library', () => {
     expect(new Set(library.map((one) => one.name)).size).toBe(library.length)
     expect(new Set(library.map((one) => one.family)).size).toBe(families.length)
     for (const one of library) {
-      expect([one.name, showable(one.lab), texturesOf(one.family).includes(one.texture)]).toEqual([one.name, true, true])
+      expect([one.name, showable(one.lab), texturesOf(one.family).includes(one.texture)]).toEqual([
+        one.name,
+        true,
+        true,
+      ])
       expect(one.suits).toBe(joinSeveral(uses, splitSeveral(one.suits)))
     }
   })
@@ -84,7 +113,13 @@ describe('the library', () => {
       const one = fromLibrary(name)
       return one && undertone(one.family, one.lab, rules).cast
     }
-    expect([cast('White, pink cast'), cast('White, blue cast'), cast('Pale grey, green cast'), cast('Middle grey, warm'), cast('True white')]).toEqual(['pink', 'blue', 'green', 'yellow', null])
+    expect([
+      cast('White, pink cast'),
+      cast('White, blue cast'),
+      cast('Pale grey, green cast'),
+      cast('Middle grey, warm'),
+      cast('True white'),
+    ]).toEqual(['pink', 'blue', 'green', 'yellow', null])
     const L = (name: string): number => fromLibrary(name)?.lab.L ?? Number.NaN
     expect(L('Oak, smoked')).toBeLessThan(L('Oak, oiled'))
     expect(L('Oak, oiled')).toBeLessThan(L('Oak, soaped'))

@@ -21,46 +21,89 @@ export type Averaged = {
 
 /** The mean of several readings; one that strays from the middle of three or more is left out and named. Null where there is none. */
 export function averageReadings(readings: readonly Lab[], rules: Rules): Averaged | null {
-  const middle = readings.map((one) => ({ one, far: readings.reduce((sum, other) => sum + deltaE(one, other), 0) })).sort((one, other) => one.far - other.far)[0]?.one
+  const middle = readings
+    .map((one) => ({ one, far: readings.reduce((sum, other) => sum + deltaE(one, other), 0) }))
+    .sort((one, other) => one.far - other.far)[0]?.one
   if (!middle) return null
-  const far = readings.map((one, at) => ({ at, deltaE: deltaE(one, middle) })).filter((one) => one.deltaE > rules['meter.stray'])
+  const far = readings
+    .map((one, at) => ({ at, deltaE: deltaE(one, middle) }))
+    .filter((one) => one.deltaE > rules['meter.stray'])
   // where most lie apart none is the stray: then the readings do not agree
   const strays = far.length * 3 <= readings.length ? far : []
   const kept = readings.filter((_, at) => !strays.some((stray) => stray.at === at))
   const mean = meanOf(kept)
   const spread = kept.reduce((sum, one) => sum + deltaE(one, mean), 0) / kept.length
-  return { mean, spread, strays, enough: kept.length >= rules['meter.readings'], steady: spread <= rules['meter.spread'] }
+  return {
+    mean,
+    spread,
+    strays,
+    enough: kept.length >= rules['meter.readings'],
+    steady: spread <= rules['meter.spread'],
+  }
 }
 
 const meanOf = (labs: readonly Lab[]): Lab => {
-  const sum = labs.reduce((total, { L, a, b }) => ({ L: total.L + L, a: total.a + a, b: total.b + b }), { L: 0, a: 0, b: 0 })
+  const sum = labs.reduce((total, { L, a, b }) => ({ L: total.L + L, a: total.a + a, b: total.b + b }), {
+    L: 0,
+    a: 0,
+    b: 0,
+  })
   return { L: sum.L / labs.length, a: sum.a / labs.length, b: sum.b / labs.length }
 }
 
 const toLab = converter('lab65')
-const linear = Float64Array.from({ length: 256 }, (_, byte) => (byte / 255 <= 0.04045 ? byte / 255 / 12.92 : ((byte / 255 + 0.055) / 1.055) ** 2.4))
+const linear = Float64Array.from({ length: 256 }, (_, byte) =>
+  byte / 255 <= 0.04045 ? byte / 255 / 12.92 : ((byte / 255 + 0.055) / 1.055) ** 2.4,
+)
 
-export type Aperture = { readonly lab: Lab; /** Pixels that were averaged. */ readonly pixels: number; /** How uneven they are: the standard deviation of their lightness, in L*. */ readonly uneven: number }
+export type Aperture = {
+  readonly lab: Lab
+  /** Pixels that were averaged. */ readonly pixels: number
+  /** How uneven they are: the standard deviation of their lightness, in L*. */ readonly uneven: number
+}
 
 /**
  * The mean colour within a round aperture of a picture, sRGB bytes RGBA: of the light, not of the bytes, as a meter's
  * opening takes it. The middle and the radius are in pixels; null where the aperture lies off the picture.
  */
-export function readAperture(picture: { readonly data: ArrayLike<number>; readonly width: number; readonly height: number }, middleX: number, middleY: number, radius: number): Aperture | null {
+export function readAperture(
+  picture: { readonly data: ArrayLike<number>; readonly width: number; readonly height: number },
+  middleX: number,
+  middleY: number,
+  radius: number,
+): Aperture | null {
   const sum = [0, 0, 0]
   let [pixels, lightness, squared] = [0, 0, 0]
-  for (let y = Math.max(0, Math.ceil(middleY - radius)); y <= Math.min(picture.height - 1, Math.floor(middleY + radius)); y++)
-    for (let x = Math.max(0, Math.ceil(middleX - radius)); x <= Math.min(picture.width - 1, Math.floor(middleX + radius)); x++) {
+  for (
+    let y = Math.max(0, Math.ceil(middleY - radius));
+    y <= Math.min(picture.height - 1, Math.floor(middleY + radius));
+    y++
+  )
+    for (
+      let x = Math.max(0, Math.ceil(middleX - radius));
+      x <= Math.min(picture.width - 1, Math.floor(middleX + radius));
+      x++
+    ) {
       if ((x - middleX) ** 2 + (y - middleY) ** 2 > radius * radius + 1e-9) continue
       const from = (y * picture.width + x) * 4
       const light = [0, 1, 2].map((channel) => linear[picture.data[from + channel] ?? 0] ?? 0)
       for (let channel = 0; channel < 3; channel++) sum[channel] = (sum[channel] ?? 0) + (light[channel] ?? 0)
-      const bright = 116 * Math.cbrt(0.2126 * (light[0] ?? 0) + 0.7152 * (light[1] ?? 0) + 0.0722 * (light[2] ?? 0)) - 16
+      const bright =
+        116 * Math.cbrt(0.2126 * (light[0] ?? 0) + 0.7152 * (light[1] ?? 0) + 0.0722 * (light[2] ?? 0)) - 16
       lightness += bright
       squared += bright * bright
       pixels++
     }
   if (pixels === 0) return null
-  const { l, a, b } = toLab({ mode: 'lrgb', r: (sum[0] ?? 0) / pixels, g: (sum[1] ?? 0) / pixels, b: (sum[2] ?? 0) / pixels })
-  return { lab: { L: Math.min(100, Math.max(0, l)), a, b }, pixels, uneven: Math.sqrt(Math.max(0, squared / pixels - (lightness / pixels) ** 2)) }
+  const { l, a, b } = toLab({
+    mode: 'lrgb',
+    r: (sum[0] ?? 0) / pixels,
+    g: (sum[1] ?? 0) / pixels,
+    b: (sum[2] ?? 0) / pixels,
+  })
+  return {
+    lab: { L: Math.min(100, Math.max(0, l)), a, b },
+    pixels,
+    uneven: Math.sqrt(Math.max(0, squared / pixels - (lightness / pixels) ** 2)),
+  }
 }

@@ -13,16 +13,29 @@ import { lightsSeen } from './index.ts'
 
 const world = paletteWorld()
 const { carries, finish, idOf, newId, piece, school } = world
-const share = (documents: Documents, role: (typeof roles)[number]): number => reckoned(documents).palette.balance.roles.find((one) => one.role === role)?.share ?? Number.NaN
-const areaOf = (documents: Documents, name: string) => reckoned(documents).palette.finishes.find((one) => one.id === idOf(name))?.area
-const titles = (documents: Documents, code: string): string[] => reckoned(documents).remarks.filter((remark) => remark.code === code).map((remark) => remark.title)
+const share = (documents: Documents, role: (typeof roles)[number]): number =>
+  reckoned(documents).palette.balance.roles.find((one) => one.role === role)?.share ?? Number.NaN
+const areaOf = (documents: Documents, name: string) =>
+  reckoned(documents).palette.finishes.find((one) => one.id === idOf(name))?.area
+const titles = (documents: Documents, code: string): string[] =>
+  reckoned(documents)
+    .remarks.filter((remark) => remark.code === code)
+    .map((remark) => remark.title)
 
 describe('the balance', () => {
   it('adds up to 100, whatever is laid, measured or not', () => {
-    const one = fc.record({ role: fc.constantFrom(...roles), m2: fc.option(fc.double({ min: 0.01, max: 90, noNaN: true })), surface: fc.constantFrom('walls', 'floor', 'trim', 'window', 'piece', 'other') })
+    const one = fc.record({
+      role: fc.constantFrom(...roles),
+      m2: fc.option(fc.double({ min: 0.01, max: 90, noNaN: true })),
+      surface: fc.constantFrom('walls', 'floor', 'trim', 'window', 'piece', 'other'),
+    })
     fc.assert(
       fc.property(fc.array(one, { minLength: 1, maxLength: 14 }), (list) => {
-        const documents = world.with(list.map(({ role, m2, surface }, at) => finish(`F${at}`, labFromLch(50 + at, 5 * at, 30 * at), { role, visibleM2: m2, surface })))
+        const documents = world.with(
+          list.map(({ role, m2, surface }, at) =>
+            finish(`F${at}`, labFromLch(50 + at, 5 * at, 30 * at), { role, visibleM2: m2, surface }),
+          ),
+        )
         expect(roles.reduce((sum, role) => sum + share(documents, role), 0)).toBeCloseTo(100, 6)
         const { rests } = reckoned(documents).palette.balance
         expect(Object.values(rests).reduce((sum, part) => sum + part, 0)).toBeCloseTo(1, 9)
@@ -31,11 +44,22 @@ describe('the balance', () => {
     )
   })
   it('works before anybody measured, from what is typical, and says so', () => {
-    const documents = world.with(finish('Wall', '#e9e2d3', { surface: 'walls', visibleM2: null }), finish('Floor', '#8f5741', { surface: 'floor', family: 'wood', role: 'secondary', visibleM2: null }), finish('Lamp', '#a84f33', { surface: 'other', role: 'accent', visibleM2: null }), school('colours', 'sixty-thirty-ten'))
+    const documents = world.with(
+      finish('Wall', '#e9e2d3', { surface: 'walls', visibleM2: null }),
+      finish('Floor', '#8f5741', { surface: 'floor', family: 'wood', role: 'secondary', visibleM2: null }),
+      finish('Lamp', '#a84f33', { surface: 'other', role: 'accent', visibleM2: null }),
+      school('colours', 'sixty-thirty-ten'),
+    )
     // 32 of walls, 15 of floor, 0.6 of something small (our own typical room)
     expect(share(documents, 'dominant')).toBeCloseTo((100 * 32) / 47.6, 6)
-    expect(areaOf(documents, 'Wall')).toMatchObject({ from: 'typical', how: expect.stringContaining('ordinary room') as string })
-    expect(reckoned(documents).remarks.find((remark) => remark.code === 'palette.balance')).toMatchObject({ weight: 'note', sentence: expect.stringContaining('100 % of the area is typical') as string })
+    expect(areaOf(documents, 'Wall')).toMatchObject({
+      from: 'typical',
+      how: expect.stringContaining('ordinary room') as string,
+    })
+    expect(reckoned(documents).remarks.find((remark) => remark.code === 'palette.balance')).toMatchObject({
+      weight: 'note',
+      sentence: expect.stringContaining('100 % of the area is typical') as string,
+    })
   })
   it('two walls that nobody measured share the typical wall; what one was judged to be is left to the other', () => {
     const wall = (name: string, visibleM2: number | null) => finish(name, '#e9e2d3', { surface: 'walls', visibleM2 })
@@ -45,17 +69,41 @@ describe('the balance', () => {
   })
   it('a finish on a piece is as large as the piece from the front, as many as are wanted', () => {
     const documents = world.with(piece('Chairs', '#a84f33', { quantity: 2 }, { widthMm: 600, heightMm: 900 }))
-    expect(areaOf(change(documents, [finish('Seat', '#a84f33', { surface: 'piece', pieceId: idOf('Chairs'), visibleM2: null })]), 'Seat')).toMatchObject({ m2: 0.6 * 0.9 * 2, from: 'size' })
+    expect(
+      areaOf(
+        change(documents, [finish('Seat', '#a84f33', { surface: 'piece', pieceId: idOf('Chairs'), visibleM2: null })]),
+        'Seat',
+      ),
+    ).toMatchObject({ m2: 0.6 * 0.9 * 2, from: 'size' })
   })
 })
 
 describe('where a colour appears', () => {
-  const bare = world.with(finish('Wall', '#e9e2d3', { surface: 'walls' }), finish('Rust', '#a84f33', { role: 'accent', surface: 'other', visibleM2: 1 }))
-  const { operations, wallIds } = surveyRows(world.ids.room, { walls: rectangle(6000, 4000), survey: { heightMm: 2500 } }, newId)
+  const bare = world.with(
+    finish('Wall', '#e9e2d3', { surface: 'walls' }),
+    finish('Rust', '#a84f33', { role: 'accent', surface: 'other', visibleM2: 1 }),
+  )
+  const { operations, wallIds } = surveyRows(
+    world.ids.room,
+    { walls: rectangle(6000, 4000), survey: { heightMm: 2500 } },
+    newId,
+  )
   const room = change(bare, operations)
-  const at = (wall: number, aboveMm: number, name: string, heightMm = 300): Operation[] => piece(name, '#a84f33', { wallId: wallIds[wall] ?? null, aboveMm }, { heightMm, widthMm: 300 })
-  const spread = (documents: Documents) => reckoned(documents).palette.spreads.find((one) => one.finishId === idOf('Rust'))
-  const placed = (documents: Documents): Documents => change(documents, [edit('finish', documents.makeover.rows.finish[idOf('Rust')] ?? (() => { throw new Error('Rust') })(), { wallId: wallIds[0] ?? null, bandFromMm: 0, bandToMm: 500 })])
+  const at = (wall: number, aboveMm: number, name: string, heightMm = 300): Operation[] =>
+    piece(name, '#a84f33', { wallId: wallIds[wall] ?? null, aboveMm }, { heightMm, widthMm: 300 })
+  const spread = (documents: Documents) =>
+    reckoned(documents).palette.spreads.find((one) => one.finishId === idOf('Rust'))
+  const placed = (documents: Documents): Documents =>
+    change(documents, [
+      edit(
+        'finish',
+        documents.makeover.rows.finish[idOf('Rust')] ??
+          (() => {
+            throw new Error('Rust')
+          })(),
+        { wallId: wallIds[0] ?? null, bandFromMm: 0, bandToMm: 500 },
+      ),
+    ])
   it('in three parts of the room at different heights it looks meant, and nothing is said', () => {
     const documents = placed(change(room, [...at(2, 0, 'Chair'), ...at(1, 1500, 'Picture')]))
     expect(spread(documents)).toMatchObject({ apart: 3, fault: null })
@@ -74,114 +122,221 @@ describe('where a colour appears', () => {
     const documents = rust ? change(right, [edit('finish', rust, { wallId: wallIds[1] ?? null })]) : right
     expect(spread(documents)?.fault).toBe('one side')
     expect(titles(documents, 'palette.one-side')).toEqual(['Rust is all on one side of the room'])
-    const level = placed(change(room, [...at(1, 0, 'Chair', 400), ...at(2, 0, 'Stool', 500), ...at(3, 0, 'Basket', 450)]))
+    const level = placed(
+      change(room, [...at(1, 0, 'Chair', 400), ...at(2, 0, 'Stool', 500), ...at(3, 0, 'Basket', 450)]),
+    )
     expect(spread(level)?.fault).toBe('one height')
   })
   it('without a survey each thing counts, since nobody knows where it is', () => {
-    expect(spread(change(bare, [...piece('Chair', '#a84f33'), ...piece('Stool', '#a84f33')]))).toMatchObject({ apart: 3, fault: null })
+    expect(spread(change(bare, [...piece('Chair', '#a84f33'), ...piece('Stool', '#a84f33')]))).toMatchObject({
+      apart: 3,
+      fault: null,
+    })
   })
 })
 
 describe('variety', () => {
-  const metal = (name: string, hex: string, visibleM2: number) => finish(name, hex, { family: 'metal', sheen: 'satin', visibleM2, surface: 'piece' })
+  const metal = (name: string, hex: string, visibleM2: number) =>
+    finish(name, hex, { family: 'metal', sheen: 'satin', visibleM2, surface: 'piece' })
   it('one metal leads where it is seen half as much again as the next', () => {
-    expect(codesOf(world.with(metal('Brass', '#b79a5c', 3), metal('Steel', '#b4b6b8', 1)))).not.toContain('palette.no-metal-leads')
-    expect(titles(world.with(metal('Brass', '#b79a5c', 1.2), metal('Iron', '#2a2a2a', 1)), 'palette.no-metal-leads')).toEqual(['No metal leads: Brass, Iron'])
+    expect(codesOf(world.with(metal('Brass', '#b79a5c', 3), metal('Steel', '#b4b6b8', 1)))).not.toContain(
+      'palette.no-metal-leads',
+    )
+    expect(
+      titles(world.with(metal('Brass', '#b79a5c', 1.2), metal('Iron', '#2a2a2a', 1)), 'palette.no-metal-leads'),
+    ).toEqual(['No metal leads: Brass, Iron'])
   })
   it('four metals are too many, two tones of one are one', () => {
-    const four = [metal('A', '#b79a5c', 9), metal('B', '#b4b6b8', 1), metal('C', '#2a2a2a', 1), metal('D', '#b06a48', 1)]
+    const four = [
+      metal('A', '#b79a5c', 9),
+      metal('B', '#b4b6b8', 1),
+      metal('C', '#2a2a2a', 1),
+      metal('D', '#b06a48', 1),
+    ]
     expect(titles(world.with(...four), 'palette.many-metals')).toEqual(['4 metals, where 3 are enough'])
     expect(codesOf(world.with(...four.slice(0, 3), metal('E', '#b79b5d', 1)))).not.toContain('palette.many-metals')
   })
   it('patterns of one scale compete, by their repeat where it was measured; a colour in common holds them together', () => {
-    const cloth = (name: string, repeatMm: number | null, hex: string) => finish(name, hex, { family: 'textile', pattern: 'stripe', patternScale: 'medium', repeatMm })
+    const cloth = (name: string, repeatMm: number | null, hex: string) =>
+      finish(name, hex, { family: 'textile', pattern: 'stripe', patternScale: 'medium', repeatMm })
     const rust = finish('Rust', '#a84f33', { role: 'accent' })
     const apart = world.with(rust, cloth('Stripe', 40, '#f3ecdb'), cloth('Check', 400, '#dfe4e0'))
     expect(codesOf(apart)).not.toContain('palette.pattern-scale')
     expect(codesOf(apart)).toContain('palette.pattern-apart')
-    expect(codesOf(change(apart, [carries('Stripe', 'Rust', 0.2), carries('Check', 'Rust', 0.1)]))).not.toContain('palette.pattern-apart')
-    expect(titles(world.with(rust, cloth('Stripe', 300, '#f3ecdb'), cloth('Check', 400, '#dfe4e0')), 'palette.pattern-scale')).toEqual(['Stripe and Check: two large patterns'])
+    expect(codesOf(change(apart, [carries('Stripe', 'Rust', 0.2), carries('Check', 'Rust', 0.1)]))).not.toContain(
+      'palette.pattern-apart',
+    )
+    expect(
+      titles(
+        world.with(rust, cloth('Stripe', 300, '#f3ecdb'), cloth('Check', 400, '#dfe4e0')),
+        'palette.pattern-scale',
+      ),
+    ).toEqual(['Stripe and Check: two large patterns'])
   })
 })
 
 describe('samples', () => {
   const sample = (name: string, lights: readonly ('morning' | 'noon' | 'evening' | 'lamp')[]): Operation[] => {
     const id = newId()
-    return [add('sample', id, { ...blank.sample, finishId: idOf(name) }), ...lights.map((light) => add('viewing', newId(), { ...blank.viewing, sampleId: id, light }))]
+    return [
+      add('sample', id, { ...blank.sample, finishId: idOf(name) }),
+      ...lights.map((light) => add('viewing', newId(), { ...blank.viewing, sampleId: id, light })),
+    ]
   }
-  const asked = (documents: Documents) => reckoned(documents).remarks.find((remark) => remark.code === 'palette.lamp-unseen')
+  const asked = (documents: Documents) =>
+    reckoned(documents).remarks.find((remark) => remark.code === 'palette.lamp-unseen')
   it('a paint never seen by lamp light is an open question; chosen and about to be ordered it is looked at', () => {
     const paint = world.with(finish('Wall', '#e9e2d3', { surface: 'walls' }))
     expect(asked(paint)).toMatchObject({ weight: 'note', title: 'Wall was never seen by lamp light' })
-    expect(asked(change(paint, sample('Wall', ['morning', 'noon', 'evening'])))?.sentence).toContain('morning light, noon light, evening light')
+    expect(asked(change(paint, sample('Wall', ['morning', 'noon', 'evening'])))?.sentence).toContain(
+      'morning light, noon light, evening light',
+    )
     expect(asked(change(paint, sample('Wall', ['lamp'])))).toBeUndefined()
     const bought = world.with(piece('Paint', '#e9e2d3'))
     const chosen = change(bought, [finish('Wall', '#e9e2d3', { surface: 'walls', pieceId: idOf('Paint') })])
     expect(asked(chosen)?.weight).toBe('look')
     expect(reckoned(chosen).attention).toMatchObject([{ kind: 'sample', title: 'Wall' }])
-    expect(lightsSeen(change(chosen, sample('Wall', ['lamp', 'morning'])).makeover, idOf('Wall'))).toEqual(['morning', 'lamp'])
+    expect(lightsSeen(change(chosen, sample('Wall', ['lamp', 'morning'])).makeover, idOf('Wall'))).toEqual([
+      'morning',
+      'lamp',
+    ])
   })
   it('what is there already is not asked for, nor wood or cloth', () => {
-    expect(asked(world.with(finish('Old', '#e9e2d3', { surface: 'walls', fate: 'keep' }), finish('Oak', '#b98d55', { family: 'wood' }), finish('Cloth', '#a84f33', { family: 'textile' })))).toBeUndefined()
+    expect(
+      asked(
+        world.with(
+          finish('Old', '#e9e2d3', { surface: 'walls', fate: 'keep' }),
+          finish('Oak', '#b98d55', { family: 'wood' }),
+          finish('Cloth', '#a84f33', { family: 'textile' }),
+        ),
+      ),
+    ).toBeUndefined()
   })
 })
 
 describe('what a finish stands up to', () => {
   it('is held against where it lies, and nothing is said where nobody knows', () => {
-    const floor = (suits: string) => codesOf(world.with(finish('Rug', '#a84f33', { surface: 'floor', family: 'textile', suits }))).includes('palette.use')
+    const floor = (suits: string) =>
+      codesOf(world.with(finish('Rug', '#a84f33', { surface: 'floor', family: 'textile', suits }))).includes(
+        'palette.use',
+      )
     expect([floor('sun'), floor('traffic, sun'), floor('')]).toEqual([true, false, false])
-    expect(titles(world.with(finish('Trim', '#f1e9da', { surface: 'trim', suits: 'wet' })), 'palette.use')).toEqual(['Trim is not made for scrubbing'])
+    expect(titles(world.with(finish('Trim', '#f1e9da', { surface: 'trim', suits: 'wet' })), 'palette.use')).toEqual([
+      'Trim is not made for scrubbing',
+    ])
   })
 })
 
 describe('each school of colour holds its own checks', () => {
   const wall = (hex: string) => finish('Wall', hex, { surface: 'walls', visibleM2: 60 })
   it('exactly two and one: a second main colour is missed, a second accent raised', () => {
-    const one = [wall('#e9e2d3'), finish('Same', '#eae4d6', { surface: 'trim', role: 'secondary' }), finish('Rust', '#a84f33', { role: 'accent', visibleM2: 3 }), school('colours', 'two-and-one')]
+    const one = [
+      wall('#e9e2d3'),
+      finish('Same', '#eae4d6', { surface: 'trim', role: 'secondary' }),
+      finish('Rust', '#a84f33', { role: 'accent', visibleM2: 3 }),
+      school('colours', 'two-and-one'),
+    ]
     expect(codesOf(world.with(...one))).toContain('palette.two-mains')
-    const three = codesOf(world.with(...one, finish('Teal', '#2f6f73', { role: 'secondary' }), finish('Gold', '#c8a032', { role: 'accent', visibleM2: 2 })))
+    const three = codesOf(
+      world.with(
+        ...one,
+        finish('Teal', '#2f6f73', { role: 'secondary' }),
+        finish('Gold', '#c8a032', { role: 'accent', visibleM2: 2 }),
+      ),
+    )
     expect(three).toContain('palette.one-accent')
     expect(three).not.toContain('palette.two-mains')
   })
   it('neutrals and one asks for the one', () => {
-    expect(codesOf(world.with(wall('#e9e2d3'), finish('Grey', '#8a8a88'), finish('White', '#f5f5f2', { role: 'secondary' }), school('colours', 'neutrals-and-one')))).toContain('palette.no-pop')
+    expect(
+      codesOf(
+        world.with(
+          wall('#e9e2d3'),
+          finish('Grey', '#8a8a88'),
+          finish('White', '#f5f5f2', { role: 'secondary' }),
+          school('colours', 'neutrals-and-one'),
+        ),
+      ),
+    ).toContain('palette.no-pop')
   })
   it('quiet layers: cloth stays pale; greenery and what hangs at the window may carry colour', () => {
     const quiet = (...more: Operation[]) => codesOf(world.with(wall('#e9e2d3'), ...more, school('colours', 'quiet')))
-    expect(quiet(finish('Cushion', '#3b3f46', { family: 'textile', surface: 'piece' }))).toContain('palette.quiet-cloth')
-    expect(quiet(finish('Cushion', '#e4dccb', { family: 'textile', surface: 'piece' }))).not.toContain('palette.quiet-cloth')
-    expect(quiet(finish('Curtain', '#a84f33', { family: 'textile', surface: 'window' }))).not.toContain('palette.many-strong')
+    expect(quiet(finish('Cushion', '#3b3f46', { family: 'textile', surface: 'piece' }))).toContain(
+      'palette.quiet-cloth',
+    )
+    expect(quiet(finish('Cushion', '#e4dccb', { family: 'textile', surface: 'piece' }))).not.toContain(
+      'palette.quiet-cloth',
+    )
+    expect(quiet(finish('Curtain', '#a84f33', { family: 'textile', surface: 'window' }))).not.toContain(
+      'palette.many-strong',
+    )
     expect(quiet(finish('Chair', '#a84f33', { family: 'textile', surface: 'piece' }))).toContain('palette.many-strong')
   })
   it('one envelope: one colour all round, warm white or dark, one focal point, cloth that stands out, one rug', () => {
     const dark = '#2e2a3a'
-    const envelope = (...more: Operation[]) => codesOf(world.with(wall(dark), finish('Trim', dark, { surface: 'trim', role: 'secondary' }), ...more, school('colours', 'envelope')))
-    expect(envelope(finish('Lamp', '#f0d9a8', { role: 'accent', surface: 'piece' })).filter((code) => code.startsWith('palette.envelope'))).toEqual([])
+    const envelope = (...more: Operation[]) =>
+      codesOf(
+        world.with(
+          wall(dark),
+          finish('Trim', dark, { surface: 'trim', role: 'secondary' }),
+          ...more,
+          school('colours', 'envelope'),
+        ),
+      )
+    expect(
+      envelope(finish('Lamp', '#f0d9a8', { role: 'accent', surface: 'piece' })).filter((code) =>
+        code.startsWith('palette.envelope'),
+      ),
+    ).toEqual([])
     expect(envelope()).not.toContain('palette.envelope-depth')
     expect(envelope(finish('Door', '#f1e9da', { surface: 'door' }))).toContain('palette.envelope-broken')
-    expect(envelope(finish('Other', '#312d3c', { role: 'secondary', surface: 'other' }))).toContain('palette.envelope-focal')
-    expect(envelope(finish('Sofa', '#2b2b38', { family: 'plush', surface: 'piece' }))).toContain('palette.envelope-lost')
-    expect(envelope(finish('Rug', '#8a7a6a', { family: 'plush', surface: 'floor' }), finish('Runner', '#8a7a6a', { family: 'textile', surface: 'floor' }))).toContain('palette.envelope-floor')
+    expect(envelope(finish('Other', '#312d3c', { role: 'secondary', surface: 'other' }))).toContain(
+      'palette.envelope-focal',
+    )
+    expect(envelope(finish('Sofa', '#2b2b38', { family: 'plush', surface: 'piece' }))).toContain(
+      'palette.envelope-lost',
+    )
+    expect(
+      envelope(
+        finish('Rug', '#8a7a6a', { family: 'plush', surface: 'floor' }),
+        finish('Runner', '#8a7a6a', { family: 'textile', surface: 'floor' }),
+      ),
+    ).toContain('palette.envelope-floor')
     expect(codesOf(world.with(wall('#8fa3a8'), school('colours', 'envelope')))).toContain('palette.envelope-depth')
     expect(codesOf(world.with(wall('#f3ead8'), school('colours', 'envelope')))).not.toContain('palette.envelope-depth')
   })
   it('a soft white is expected of trim only where that school was chosen', () => {
-    const trim = (...more: Operation[]) => codesOf(world.with(wall('#e9e2d3'), finish('Trim', '#6f8a76', { surface: 'trim' }), ...more)).includes('palette.trim-white')
+    const trim = (...more: Operation[]) =>
+      codesOf(world.with(wall('#e9e2d3'), finish('Trim', '#6f8a76', { surface: 'trim' }), ...more)).includes(
+        'palette.trim-white',
+      )
     expect([trim(), trim(school('trim', 'soft-white')), trim(school('trim', 'same'))]).toEqual([false, true, false])
   })
 })
 
 describe('surfaces to be told apart', () => {
   it('are listed with their points of LRV, and raised only where somebody asked for access', () => {
-    const step = world.with(finish('Stair', '#8f8f8f', { surface: 'floor' }), finish('Edge', '#9a9a9a', { surface: 'step edge' }))
-    expect(reckoned(step).palette.apart).toMatchObject([{ one: idOf('Edge'), other: idOf('Stair'), enough: false, wanted: 30 }])
+    const step = world.with(
+      finish('Stair', '#8f8f8f', { surface: 'floor' }),
+      finish('Edge', '#9a9a9a', { surface: 'step edge' }),
+    )
+    expect(reckoned(step).palette.apart).toMatchObject([
+      { one: idOf('Edge'), other: idOf('Stair'), enough: false, wanted: 30 },
+    ])
     expect(codesOf(step)).not.toContain('palette.door')
-    expect(codesOf(change(step, [add('constraint', newId(), { roomId: null, reason: 'access', forbids: 'drill', note: '' })]))).toContain('palette.door')
+    expect(
+      codesOf(
+        change(step, [add('constraint', newId(), { roomId: null, reason: 'access', forbids: 'drill', note: '' })]),
+      ),
+    ).toContain('palette.door')
   })
 })
 
 it('a makeover without a finish has nothing to say of its palette, and a piece that costs nothing ties as any other', () => {
   expect(codesOf(world.begun)).toEqual([])
-  const documents = world.with(finish('Rust', '#a84f33', { role: 'accent' }), piece('Quilt', '#a84f33', { allowanceMinor: minor(0) }))
+  const documents = world.with(
+    finish('Rust', '#a84f33', { role: 'accent' }),
+    piece('Quilt', '#a84f33', { allowanceMinor: minor(0) }),
+  )
   expect(reckoned(documents).palette.ties).toMatchObject([{ pieceId: idOf('Quilt'), tied: 1 }])
 })

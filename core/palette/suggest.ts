@@ -30,15 +30,28 @@ export type Suggestion = {
   readonly reason: string
   readonly score: number
 }
-export type Suggestions = { readonly list: readonly Suggestion[]; /** Why there is none, or none further. */ readonly why: string | null }
+export type Suggestions = {
+  readonly list: readonly Suggestion[]
+  /** Why there is none, or none further. */ readonly why: string | null
+}
 
-export type Ask = { readonly roomId: string; readonly want: Want; readonly from: 'library' | 'free'; /** Keys that were shown before. */ readonly seen?: ReadonlySet<string> }
+export type Ask = {
+  readonly roomId: string
+  readonly want: Want
+  readonly from: 'library' | 'free'
+  /** Keys that were shown before. */ readonly seen?: ReadonlySet<string>
+}
 
 /**
  * Ranked and diverse: the best first, and none nearer to one before it than the rule; none that clashes with anything in
  * the room, that repeats what is there, that the school forbids, or that was shown before.
  */
-export function suggest(makeover: Makeover, palette: Palette, practice: Practice, { roomId, want, from, seen = new Set() }: Ask): Suggestions {
+export function suggest(
+  makeover: Makeover,
+  palette: Palette,
+  practice: Practice,
+  { roomId, want, from, seen = new Set() }: Ask,
+): Suggestions {
   const { rules } = practice
   const rows = paletteFinishes(makeover).filter((row) => row.roomId === roomId)
   const share = new Map(palette.finishes.map((one) => [one.id, one.share]))
@@ -48,7 +61,16 @@ export function suggest(makeover: Makeover, palette: Palette, practice: Practice
   const near = want === 'white' || want === 'neutral' || onlyNeutral(want, palette, practice)
   const apart = near ? rules['suggest.apart-neutral'] : rules['suggest.apart']
   const scored = candidatesFor(want, from, near, practice)
-    .filter(({ key, lab, family }) => !seen.has(key) && showable(lab) && rows.every((row) => deltaE(lab, labOf(row)) >= (near ? apart : rules['colour.side-by-side']) && clash({ family, lab }, asSwatch(row), rules) === null))
+    .filter(
+      ({ key, lab, family }) =>
+        !seen.has(key) &&
+        showable(lab) &&
+        rows.every(
+          (row) =>
+            deltaE(lab, labOf(row)) >= (near ? apart : rules['colour.side-by-side']) &&
+            clash({ family, lab }, asSwatch(row), rules) === null,
+        ),
+    )
     .flatMap((one) => {
       const judged = judge(one.lab, want, rows, share, mains, practice)
       return judged ? [{ ...one, score: judged.score, reason: judged.reason }] : []
@@ -58,7 +80,10 @@ export function suggest(makeover: Makeover, palette: Palette, practice: Practice
   // the best that is left, less what it repeats of those picked already
   let left = scored.map((one) => ({ one, worth: one.score }))
   while (list.length < rules['suggest.count']) {
-    const next = left.reduce<(typeof left)[number] | null>((most, each) => (most === null || each.worth > most.worth ? each : most), null)
+    const next = left.reduce<(typeof left)[number] | null>(
+      (most, each) => (most === null || each.worth > most.worth ? each : most),
+      null,
+    )
     if (next === null) break
     list.push(next.one)
     left = left.flatMap(({ one, worth }) => {
@@ -66,7 +91,15 @@ export function suggest(makeover: Makeover, palette: Palette, practice: Practice
       return far < apart ? [] : [{ one, worth: worth - repeats * Math.exp(-far / (3 * apart)) }]
     })
   }
-  return { list, why: list.length > 0 ? null : seen.size > 0 ? 'Everything that obeys the rules was shown. Look at earlier ones again, ask for another kind, or let it be free of the library.' : 'Nothing obeys all the rules here: cure the clashes first, or loosen a rule.' }
+  return {
+    list,
+    why:
+      list.length > 0
+        ? null
+        : seen.size > 0
+          ? 'Everything that obeys the rules was shown. Look at earlier ones again, ask for another kind, or let it be free of the library.'
+          : 'Nothing obeys all the rules here: cure the clashes first, or loosen a rule.',
+  }
 }
 
 /** How much a suggestion loses that is the very same as one before it. */
@@ -74,7 +107,9 @@ const repeats = 0.6
 
 /** The leading colours of the room: the largest finishes that are no small accents, of two colours at most. */
 function mainsOf(rows: readonly Row<'finish'>[], share: ReadonlyMap<string, number>): Row<'finish'>[] {
-  const large = rows.filter((row) => row.role !== 'accent' && row.surface !== 'ceiling' && row.pattern === 'plain').toSorted((one, other) => (share.get(other.id) ?? 0) - (share.get(one.id) ?? 0))
+  const large = rows
+    .filter((row) => row.role !== 'accent' && row.surface !== 'ceiling' && row.pattern === 'plain')
+    .toSorted((one, other) => (share.get(other.id) ?? 0) - (share.get(one.id) ?? 0))
   const [first] = large
   const second = first && large.find((row) => deltaE(labOf(row), labOf(first)) > 10)
   return first ? (second ? [first, second] : [first]) : []
@@ -86,33 +121,91 @@ function onlyNeutral(want: Want, palette: Palette, { schools }: Practice): boole
   return schools.colours === 'neutrals-and-one' && (want === 'second' || palette.strong.length > 0)
 }
 
-function refused(want: Want, rows: readonly Row<'finish'>[], palette: Palette, { schools, rules }: Practice, mains: readonly Row<'finish'>[]): string | null {
+function refused(
+  want: Want,
+  rows: readonly Row<'finish'>[],
+  palette: Palette,
+  { schools, rules }: Practice,
+  mains: readonly Row<'finish'>[],
+): string | null {
   const by = `By the school “${schoolOf('colours', schools.colours).name}”`
   if (rows.length === 0) return 'Lay down what is fixed first: a floor that stays, a cloth, a wall.'
   if (want === 'third' && mains.length < 2) return 'A third needs two mains: lay down a second colour first.'
-  if (want === 'accent' && schools.colours === 'two-and-one' && palette.colours.filter((group) => group.every((id) => rows.some((row) => row.id === id && row.role === 'accent'))).length > 0) return `${by} there is one accent, and it is there: ask for it in another place, or change it.`
-  if (want === 'accent' && schools.colours === 'neutrals-and-one' && palette.strong.length >= rules['palette.most-strong']) return `${by} one colour stands among neutrals, and it is there.`
-  if (want === 'accent' && schools.colours === 'quiet') return `${by} there is no accent: colour comes from greenery, art and the window.`
+  if (
+    want === 'accent' &&
+    schools.colours === 'two-and-one' &&
+    palette.colours.filter((group) => group.every((id) => rows.some((row) => row.id === id && row.role === 'accent')))
+      .length > 0
+  )
+    return `${by} there is one accent, and it is there: ask for it in another place, or change it.`
+  if (
+    want === 'accent' &&
+    schools.colours === 'neutrals-and-one' &&
+    palette.strong.length >= rules['palette.most-strong']
+  )
+    return `${by} one colour stands among neutrals, and it is there.`
+  if (want === 'accent' && schools.colours === 'quiet')
+    return `${by} there is no accent: colour comes from greenery, art and the window.`
   return null
 }
 
 type Offer = Omit<Suggestion, 'reason' | 'score'>
-const roleOf = { white: 'secondary', neutral: 'secondary', second: 'secondary', accent: 'accent', third: 'accent' } as const
+const roleOf = {
+  white: 'secondary',
+  neutral: 'secondary',
+  second: 'secondary',
+  accent: 'accent',
+  third: 'accent',
+} as const
 
 function candidatesFor(want: Want, from: Ask['from'], near: boolean, { rules }: Practice): Offer[] {
   const fits = (lab: Lab): boolean => {
     const c = chroma(lab)
     if (want === 'white') return lab.L >= rules['colour.white-from'] && c < rules['colour.near-neutral']
-    if (want === 'neutral' || near) return c < rules['colour.near-neutral'] && (want === 'neutral' ? lab.L < rules['colour.white-from'] && lab.L > rules['colour.black-to'] : true)
+    if (want === 'neutral' || near)
+      return (
+        c < rules['colour.near-neutral'] &&
+        (want === 'neutral' ? lab.L < rules['colour.white-from'] && lab.L > rules['colour.black-to'] : true)
+      )
     return c >= rules['tie.chroma']
   }
-  if (from === 'library') return library.filter((one) => kinds[want].includes(one.family) && fits(one.lab)).map((one) => ({ key: `library ${one.name}`, name: one.name, family: one.family, texture: one.texture, sheen: one.sheen, lab: one.lab, suits: one.suits, from, role: roleOf[want] }))
+  if (from === 'library')
+    return library
+      .filter((one) => kinds[want].includes(one.family) && fits(one.lab))
+      .map((one) => ({
+        key: `library ${one.name}`,
+        name: one.name,
+        family: one.family,
+        texture: one.texture,
+        sheen: one.sheen,
+        lab: one.lab,
+        suits: one.suits,
+        from,
+        role: roleOf[want],
+      }))
   const found: Offer[] = []
   for (const L of want === 'white' ? [88, 90, 92, 94] : [26, 34, 42, 50, 58, 66, 74, 82])
-    for (const C of want === 'white' ? [2, 4, 6, 9] : near ? [3, 6, 9, 11] : want === 'second' ? [16, 22, 30, 40] : [24, 36, 48, 60])
+    for (const C of want === 'white'
+      ? [2, 4, 6, 9]
+      : near
+        ? [3, 6, 9, 11]
+        : want === 'second'
+          ? [16, 22, 30, 40]
+          : [24, 36, 48, 60])
       for (let h = 0; h < 360; h += 12) {
         const lab = labFromLch(L, C, h)
-        if (fits(lab)) found.push({ key: `free ${L} ${C} ${h}`, name: nameFor(lab, rules), family: 'paint', texture: 'usual', sheen: 'matt', lab, suits: '', from, role: roleOf[want] })
+        if (fits(lab))
+          found.push({
+            key: `free ${L} ${C} ${h}`,
+            name: nameFor(lab, rules),
+            family: 'paint',
+            texture: 'usual',
+            sheen: 'matt',
+            lab,
+            suits: '',
+            from,
+            role: roleOf[want],
+          })
       }
   return found
 }
@@ -131,10 +224,18 @@ function nameFor(lab: Lab, rules: Practice['rules']): string {
 
 /** A neutral shows best against what it lies beside at about this much lighter or darker, in L*. */
 const edgeDepth = 26
-const aHue = (lab: Lab, rules: Practice['rules']): string => (hueName(hue(lab), rules) === 'orange' ? 'an orange' : `a ${hueName(hue(lab), rules)}`)
+const aHue = (lab: Lab, rules: Practice['rules']): string =>
+  hueName(hue(lab), rules) === 'orange' ? 'an orange' : `a ${hueName(hue(lab), rules)}`
 
 /** How good a colour is for what is wanted, 0 to 1, with the strongest of its reasons; null where it will not do. */
-function judge(lab: Lab, want: Want, rows: readonly Row<'finish'>[], share: ReadonlyMap<string, number>, mains: readonly Row<'finish'>[], { rules }: Practice): { score: number; reason: string } | null {
+function judge(
+  lab: Lab,
+  want: Want,
+  rows: readonly Row<'finish'>[],
+  share: ReadonlyMap<string, number>,
+  mains: readonly Row<'finish'>[],
+  { rules }: Practice,
+): { score: number; reason: string } | null {
   const [first, second] = mains
   const name = (row: Row<'finish'>): string => row.name
   const reasons: { weight: number; said: string }[] = []
@@ -144,33 +245,76 @@ function judge(lab: Lab, want: Want, rows: readonly Row<'finish'>[], share: Read
   const ties = rows.filter((row) => tieOf(lab, labOf(row), rules) !== null)
   if (want === 'white' || want === 'neutral') {
     // with the undertone of what is seen most; a white that has none is safe and no more
-    const lean = rows.filter((row) => chroma(labOf(row)) >= rules['colour.true-neutral']).map((row) => ({ row, pull: (share.get(row.id) ?? 0) * Math.min(1, chroma(labOf(row)) / 12), angle: hueApart(lab, labOf(row)) }))
+    const lean = rows
+      .filter((row) => chroma(labOf(row)) >= rules['colour.true-neutral'])
+      .map((row) => ({
+        row,
+        pull: (share.get(row.id) ?? 0) * Math.min(1, chroma(labOf(row)) / 12),
+        angle: hueApart(lab, labOf(row)),
+      }))
     const whole = lean.reduce((sum, { pull }) => sum + pull, 0)
-    const agree = whole === 0 ? 0.5 : lean.reduce((sum, { pull, angle }) => sum + pull * (0.5 + 0.5 * Math.cos((angle * Math.PI) / 180)), 0) / whole
-    const friend = lean.filter(({ angle }) => angle <= rules['clash.neutral-hue']).sort((one, other) => other.pull - one.pull)[0]
+    const agree =
+      whole === 0
+        ? 0.5
+        : lean.reduce((sum, { pull, angle }) => sum + pull * (0.5 + 0.5 * Math.cos((angle * Math.PI) / 180)), 0) / whole
+    const friend = lean
+      .filter(({ angle }) => angle <= rules['clash.neutral-hue'])
+      .sort((one, other) => other.pull - one.pull)[0]
     const cast = undertone('paint', lab, rules)
-    give(0.6 * agree, friend ? `leans ${cast.cast ?? 'nowhere'}, as ${name(friend.row)} does` : `${cast.words}, which parts from nothing here`)
+    give(
+      0.6 * agree,
+      friend
+        ? `leans ${cast.cast ?? 'nowhere'}, as ${name(friend.row)} does`
+        : `${cast.words}, which parts from nothing here`,
+    )
     const dark = first ? Math.abs(lab.L - first.labL) : 0
-    if (first) give(0.25 * Math.max(0, 1 - Math.abs(dark - edgeDepth) / edgeDepth), `${dark < rules['words.as-light'] ? 'as light as' : lab.L > first.labL ? `${Math.round(dark)} lighter than` : `${Math.round(dark)} darker than`} ${name(first)}, so that edges show`)
+    if (first)
+      give(
+        0.25 * Math.max(0, 1 - Math.abs(dark - edgeDepth) / edgeDepth),
+        `${dark < rules['words.as-light'] ? 'as light as' : lab.L > first.labL ? `${Math.round(dark)} lighter than` : `${Math.round(dark)} darker than`} ${name(first)}, so that edges show`,
+      )
     give(0.15 * Math.min(1, chroma(lab) / 4), `an LRV of about ${Math.round(lrv(lab))}`)
   } else {
     const glance = rules['colour.at-a-glance']
     for (const main of mains) if (deltaE(lab, labOf(main)) <= glance) return null
-    give(0.3 * Math.min(1, ties.length / 2), ties.length > 0 ? `takes up ${ties.slice(0, 2).map(name).join(' and ')}` : '')
+    give(
+      0.3 * Math.min(1, ties.length / 2),
+      ties.length > 0 ? `takes up ${ties.slice(0, 2).map(name).join(' and ')}` : '',
+    )
     if (first) {
-      const [depth, turn] = [Math.abs(lab.L - first.labL), chroma(labOf(first)) < rules['colour.near-neutral'] ? 90 : hueApart(lab, labOf(first))]
+      const [depth, turn] = [
+        Math.abs(lab.L - first.labL),
+        chroma(labOf(first)) < rules['colour.near-neutral'] ? 90 : hueApart(lab, labOf(first)),
+      ]
       const away = want === 'second' ? 1 - Math.min(1, Math.abs(turn - 40) / 90) : Math.min(1, turn / 120)
-      give(0.25 * Math.min(1, depth / 30), `${Math.round(depth)} ${lab.L > first.labL ? 'lighter' : 'darker'} than ${name(first)}`)
-      give(0.3 * away, want === 'second' ? `${aHue(lab, rules)} that keeps company with ${name(first)}` : `${aHue(lab, rules)} that ${name(first)} sets off`)
+      give(
+        0.25 * Math.min(1, depth / 30),
+        `${Math.round(depth)} ${lab.L > first.labL ? 'lighter' : 'darker'} than ${name(first)}`,
+      )
+      give(
+        0.3 * away,
+        want === 'second'
+          ? `${aHue(lab, rules)} that keeps company with ${name(first)}`
+          : `${aHue(lab, rules)} that ${name(first)} sets off`,
+      )
     }
     if (want === 'third' && first && second) {
       const [one, other] = [deltaE(lab, labOf(first)), deltaE(lab, labOf(second))]
-      give(0.3 * Math.min(1, Math.min(one, other) / 30), `${Math.abs(one - other) < 0.25 * Math.max(one, other) ? 'as far from' : 'apart from'} ${name(first)} ${Math.abs(one - other) < 0.25 * Math.max(one, other) ? 'as from' : 'and'} ${name(second)}, ΔE ${Math.round(one)} and ${Math.round(other)}`)
+      give(
+        0.3 * Math.min(1, Math.min(one, other) / 30),
+        `${Math.abs(one - other) < 0.25 * Math.max(one, other) ? 'as far from' : 'apart from'} ${name(first)} ${Math.abs(one - other) < 0.25 * Math.max(one, other) ? 'as from' : 'and'} ${name(second)}, ΔE ${Math.round(one)} and ${Math.round(other)}`,
+      )
     }
     if (want !== 'second') give(0.15 * Math.min(1, chroma(lab) / 45), 'strong enough to be seen small')
   }
   if (reasons.length === 0) return null
   const strongest = reasons.toSorted((one, other) => other.weight - one.weight).filter(({ said }) => said !== '')
-  const said = strongest.slice(0, 2).map((one) => one.said).join('; ')
-  return { score: reasons.reduce((sum, one) => sum + one.weight, 0), reason: `${said.charAt(0).toUpperCase()}${said.slice(1)}.` }
+  const said = strongest
+    .slice(0, 2)
+    .map((one) => one.said)
+    .join('; ')
+  return {
+    score: reasons.reduce((sum, one) => sum + one.weight, 0),
+    reason: `${said.charAt(0).toUpperCase()}${said.slice(1)}.`,
+  }
 }

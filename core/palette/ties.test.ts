@@ -21,17 +21,35 @@ describe('a tie', () => {
     expect(tieOf(labFromLch(70, 10, 60), labFromLch(35, 35, 60), rules)).toBeNull() // too grey to have a hue to tie by
   })
   it('sees every pair of near colours that ΔE00 puts within 5, however the quick look at them goes', () => {
-    const [colour, near] = [fc.double({ min: -90, max: 90, noNaN: true }), fc.double({ min: -14, max: 14, noNaN: true })]
+    const [colour, near] = [
+      fc.double({ min: -90, max: 90, noNaN: true }),
+      fc.double({ min: -14, max: 14, noNaN: true }),
+    ]
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 100, noNaN: true }), colour, colour, fc.double({ min: -9, max: 9, noNaN: true }), near, near, (L, a, b, dL, da, db) => {
-        const [one, other] = [{ L, a, b }, { L: L + dL, a: a + da, b: b + db }]
-        expect(tieOf(one, other, rules) === 'same').toBe(deltaE(one, other) <= 5)
-      }),
+      fc.property(
+        fc.double({ min: 0, max: 100, noNaN: true }),
+        colour,
+        colour,
+        fc.double({ min: -9, max: 9, noNaN: true }),
+        near,
+        near,
+        (L, a, b, dL, da, db) => {
+          const [one, other] = [
+            { L, a, b },
+            { L: L + dL, a: a + da, b: b + db },
+          ]
+          expect(tieOf(one, other, rules) === 'same').toBe(deltaE(one, other) <= 5)
+        },
+      ),
       { numRuns: 4000 },
     )
   })
   it('holds both ways, whatever the colours', () => {
-    const any = fc.record({ L: fc.double({ min: 0, max: 100, noNaN: true }), a: fc.double({ min: -80, max: 80, noNaN: true }), b: fc.double({ min: -80, max: 80, noNaN: true }) })
+    const any = fc.record({
+      L: fc.double({ min: 0, max: 100, noNaN: true }),
+      a: fc.double({ min: -80, max: 80, noNaN: true }),
+      b: fc.double({ min: -80, max: 80, noNaN: true }),
+    })
     fc.assert(
       fc.property(any, any, (one, other) => {
         expect(tieOf(one, other, rules)).toBe(tieOf(other, one, rules))
@@ -46,16 +64,30 @@ const { begun, carries, finish, piece, school } = world
 const codes = codesOf
 
 describe('a tie is never a clash', () => {
-  const any = fc.record({ family: fc.constantFrom(...families), L: fc.double({ min: 5, max: 95, noNaN: true }), C: fc.double({ min: 0, max: 40, noNaN: true }), h: fc.double({ min: 0, max: 360, noNaN: true }) })
+  const any = fc.record({
+    family: fc.constantFrom(...families),
+    L: fc.double({ min: 5, max: 95, noNaN: true }),
+    C: fc.double({ min: 0, max: 40, noNaN: true }),
+    h: fc.double({ min: 0, max: 360, noNaN: true }),
+  })
   it('whatever two finishes are: where they clash neither takes the other up, by itself or by the piece that carries it', () => {
     fc.assert(
       fc.property(any, fc.constantFrom('near', 'any'), any, (one, how, other) => {
         // near ones too, since two whites may be all but one colour and still part in undertone
-        const second = how === 'near' ? { ...one, L: one.L + 1, C: Math.min(40, one.C + 1), h: (one.h + 60) % 360 } : other
+        const second =
+          how === 'near' ? { ...one, L: one.L + 1, C: Math.min(40, one.C + 1), h: (one.h + 60) % 360 } : other
         const bench = world.with(piece('Bench', null))
-        const documents = change(bench, [finish('One', labFromLch(one.L, one.C, one.h), { family: one.family, pieceId: world.idOf('Bench'), surface: 'piece' }), finish('Other', labFromLch(second.L, second.C, second.h), { family: second.family })])
+        const documents = change(bench, [
+          finish('One', labFromLch(one.L, one.C, one.h), {
+            family: one.family,
+            pieceId: world.idOf('Bench'),
+            surface: 'piece',
+          }),
+          finish('Other', labFromLch(second.L, second.C, second.h), { family: second.family }),
+        ])
         const { clashes, finishes, ties } = reckon(documents, testToday).palette
-        const appears = (name: string): readonly string[] => finishes.find((each) => each.id === world.idOf(name))?.appears.map((each) => each.id) ?? []
+        const appears = (name: string): readonly string[] =>
+          finishes.find((each) => each.id === world.idOf(name))?.appears.map((each) => each.id) ?? []
         const cell = ties[0]?.cells.find((each) => each.finishId === world.idOf('Other'))?.tie ?? null
         if (clashes.length > 0) {
           expect(cell).toBe('clash')
@@ -69,7 +101,10 @@ describe('a tie is never a clash', () => {
     fc.assert(
       fc.property(any, ({ family, L, C, h }) => {
         const same = labFromLch(L, C, h)
-        expect(reckon(world.with(finish('One', same, { family }), finish('Other', same, { family })), testToday).palette.clashes).toEqual([])
+        expect(
+          reckon(world.with(finish('One', same, { family }), finish('Other', same, { family })), testToday).palette
+            .clashes,
+        ).toEqual([])
       }),
       { numRuns: 60 },
     )
@@ -77,8 +112,12 @@ describe('a tie is never a clash', () => {
 })
 
 describe('an accent', () => {
-  const lone = change(begun, [finish('Wall', '#9fb7c4', { surface: 'walls' }), finish('Rust', '#a84f33', { role: 'accent', visibleM2: 1 })])
-  const seldom = (documents: Documents) => reckon(documents, testToday).remarks.filter((remark) => remark.code === 'palette.appears-seldom')
+  const lone = change(begun, [
+    finish('Wall', '#9fb7c4', { surface: 'walls' }),
+    finish('Rust', '#a84f33', { role: 'accent', visibleM2: 1 }),
+  ])
+  const seldom = (documents: Documents) =>
+    reckon(documents, testToday).remarks.filter((remark) => remark.code === 'palette.appears-seldom')
   it('that appears once looks like a mistake, twice is a note, three times is silence', () => {
     expect(seldom(lone)[0]).toMatchObject({ weight: 'look', title: 'Rust appears once' })
     const twice = change(lone, piece('Cushion', '#a84f33'))
@@ -86,26 +125,39 @@ describe('an accent', () => {
     expect(seldom(change(twice, piece('Lamp', '#8c4a35')))).toEqual([])
   })
   it('is counted in a pattern that carries it, and once in a thing that carries it twice', () => {
-    const striped = change(lone, [finish('Stripe', '#f3ecdb', { family: 'textile', pattern: 'stripe', patternScale: 'medium', role: 'secondary' })])
+    const striped = change(lone, [
+      finish('Stripe', '#f3ecdb', { family: 'textile', pattern: 'stripe', patternScale: 'medium', role: 'secondary' }),
+    ])
     const carried = change(striped, [carries('Stripe', 'Rust', 0.3)])
     const appears = reckon(carried, testToday).palette.finishes.find((one) => one.name === 'Rust')?.appears
     expect(appears).toHaveLength(2)
-    expect(reckon(carried, testToday).palette.balance.roles.find(({ role }) => role === 'accent')?.share).toBeCloseTo((100 * (1 + 3)) / 21, 9) // 1 m² and 30 % of 10 m², of 21 m²
+    expect(reckon(carried, testToday).palette.balance.roles.find(({ role }) => role === 'accent')?.share).toBeCloseTo(
+      (100 * (1 + 3)) / 21,
+      9,
+    ) // 1 m² and 30 % of 10 m², of 21 m²
   })
 })
 
 describe('the schools of colour', () => {
   const wall = () => finish('Wall', '#e9e2d3', { surface: 'walls', visibleM2: 60 })
   it('sixty, thirty, ten is held within its grace, and only where it was chosen', () => {
-    const of = (dominant: number, secondary: number, accent: number) => [finish('One', '#e9e2d3', { visibleM2: dominant }), finish('Two', '#7d8a80', { role: 'secondary', visibleM2: secondary }), finish('Three', '#a84f33', { role: 'accent', visibleM2: accent })]
-    const balance = (operations: Operation[]) => codes(change(begun, operations)).filter((code) => code === 'palette.balance').length
+    const of = (dominant: number, secondary: number, accent: number) => [
+      finish('One', '#e9e2d3', { visibleM2: dominant }),
+      finish('Two', '#7d8a80', { role: 'secondary', visibleM2: secondary }),
+      finish('Three', '#a84f33', { role: 'accent', visibleM2: accent }),
+    ]
+    const balance = (operations: Operation[]) =>
+      codes(change(begun, operations)).filter((code) => code === 'palette.balance').length
     expect(balance([...of(60, 30, 10), school('colours', 'sixty-thirty-ten')])).toBe(0)
     expect(balance([...of(69, 23, 8), school('colours', 'sixty-thirty-ten')])).toBe(0) // within 10, 8 and 4 points
     expect(balance([...of(90, 9, 1), school('colours', 'sixty-thirty-ten')])).toBe(3)
     expect(balance(of(90, 9, 1))).toBe(0)
   })
   it('neutrals and one raises a second strong colour; woods are not counted', () => {
-    const strong = (operations: Operation[]) => codes(change(begun, [wall(), ...operations, school('colours', 'neutrals-and-one')])).includes('palette.many-strong')
+    const strong = (operations: Operation[]) =>
+      codes(change(begun, [wall(), ...operations, school('colours', 'neutrals-and-one')])).includes(
+        'palette.many-strong',
+      )
     expect(strong([finish('Rust', '#a84f33'), finish('Oak', '#b98d55', { family: 'wood' })])).toBe(false)
     expect(strong([finish('Rust', '#a84f33'), finish('Teal', '#2f6f73')])).toBe(true)
   })

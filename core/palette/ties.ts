@@ -35,7 +35,13 @@ function mayBeWithin(one: Tone, other: Tone, limit: number): boolean {
 const blue = ({ h }: Tone): boolean => h > 190 && h < 358
 
 /** All colours of a candidate: its own, and the further ones it holds. */
-export function coloursOf(makeover: Makeover, candidate: Row<'candidate'>, further: readonly Row<'candidateColour'>[] = rowsOf(makeover, 'candidateColour').filter((row) => row.candidateId === candidate.id)): Lab[] {
+export function coloursOf(
+  makeover: Makeover,
+  candidate: Row<'candidate'>,
+  further: readonly Row<'candidateColour'>[] = rowsOf(makeover, 'candidateColour').filter(
+    (row) => row.candidateId === candidate.id,
+  ),
+): Lab[] {
   const { labL, labA, labB } = candidate
   const own = labL === null || labA === null || labB === null ? [] : [{ L: labL, a: labA, b: labB }]
   return [...own, ...further.map(labOf)]
@@ -55,13 +61,23 @@ export type PieceColours = {
  * How colours hold to the finishes of a room: those they tie to or clash with. Where the piece carries a finish of the
  * palette, its family is known, and a pair of one family that clashes is never a tie.
  */
-export function holdAgainst(colours: readonly Lab[], finishes: readonly Row<'finish'>[], carried: readonly Row<'finish'>[], rules: Rules): Cell[] {
+export function holdAgainst(
+  colours: readonly Lab[],
+  finishes: readonly Row<'finish'>[],
+  carried: readonly Row<'finish'>[],
+  rules: Rules,
+): Cell[] {
   return hold(colours.map(toneOf), finishes.map(asTone), carried, rules)
 }
 type Toned = { readonly row: Row<'finish'>; readonly tone: Tone }
 const asTone = (row: Row<'finish'>): Toned => ({ row, tone: toneOf(labOf(row)) })
 
-function hold(colours: readonly Tone[], finishes: readonly Toned[], carried: readonly Row<'finish'>[], rules: Rules): Cell[] {
+function hold(
+  colours: readonly Tone[],
+  finishes: readonly Toned[],
+  carried: readonly Row<'finish'>[],
+  rules: Rules,
+): Cell[] {
   const cells: Cell[] = []
   for (const { row, tone } of finishes) {
     let tie: Tie = null
@@ -69,7 +85,10 @@ function hold(colours: readonly Tone[], finishes: readonly Toned[], carried: rea
       if (tie === 'same') break
       tie = tieOfTones(colour, tone, rules) ?? tie
     }
-    const clashes = carried.length > 0 && !carried.some((one) => one.id === row.id) && carried.some((one) => clash(asSwatch(one), { family: row.family, lab: tone }, rules) !== null)
+    const clashes =
+      carried.length > 0 &&
+      !carried.some((one) => one.id === row.id) &&
+      carried.some((one) => clash(asSwatch(one), { family: row.family, lab: tone }, rules) !== null)
     if (clashes) cells.push({ finishId: row.id, tie: 'clash' })
     else if (tie !== null) cells.push({ finishId: row.id, tie })
   }
@@ -85,7 +104,10 @@ export function tieTable(makeover: Makeover, rules: Rules): PieceColours[] {
   return rowsOf(makeover, 'piece').flatMap((piece) => {
     const chosen = piece.chosenId === null ? undefined : makeover.rows.candidate[piece.chosenId]
     const carried = carriedBy.get(piece.id) ?? []
-    const colours = [...(chosen ? coloursOf(makeover, chosen, further.get(chosen.id) ?? []) : []), ...carried.map((row) => labOf(row))]
+    const colours = [
+      ...(chosen ? coloursOf(makeover, chosen, further.get(chosen.id) ?? []) : []),
+      ...carried.map((row) => labOf(row)),
+    ]
     if (colours.length === 0) return []
     const cells = hold(colours.map(toneOf), inRoom.get(piece.roomId) ?? [], carried, rules)
     return [{ pieceId: piece.id, colours, cells, tied: cells.filter((cell) => cell.tie !== 'clash').length }]
@@ -98,17 +120,27 @@ export type Appearance = { readonly kind: 'finish' | 'piece'; readonly id: strin
  * Where a palette colour appears: in itself (or the piece that carries it), in pieces and finishes that tie to it, and in
  * patterns that hold it. A thing counts once.
  */
-export function appearances(makeover: Makeover, table: readonly PieceColours[], rules: Rules): Map<string, Appearance[]> {
+export function appearances(
+  makeover: Makeover,
+  table: readonly PieceColours[],
+  rules: Rules,
+): Map<string, Appearance[]> {
   const finishes = paletteFinishes(makeover)
   const found = new Map(finishes.map((row) => [row.id, new Map<string, Appearance>()]))
-  const place = (finish: Row<'finish'>): Appearance => (finish.pieceId === null ? { kind: 'finish', id: finish.id } : { kind: 'piece', id: finish.pieceId })
+  const place = (finish: Row<'finish'>): Appearance =>
+    finish.pieceId === null ? { kind: 'finish', id: finish.id } : { kind: 'piece', id: finish.pieceId }
   const add = (finishId: string, one: Appearance): void => void found.get(finishId)?.set(one.id, one)
   const carriers = groupBy(rowsOf(makeover, 'patternPart'), (part) => part.partId)
   for (const row of finishes) add(row.id, place(row))
   for (const toned of groupBy(finishes.map(asTone), ({ row }) => row.roomId).values())
     for (const [at, one] of toned.entries())
       for (const other of toned.slice(at + 1)) {
-        if (tieOfTones(one.tone, other.tone, rules) === null || clash({ family: one.row.family, lab: one.tone }, { family: other.row.family, lab: other.tone }, rules) !== null) continue
+        if (
+          tieOfTones(one.tone, other.tone, rules) === null ||
+          clash({ family: one.row.family, lab: one.tone }, { family: other.row.family, lab: other.tone }, rules) !==
+            null
+        )
+          continue
         add(one.row.id, place(other.row))
         add(other.row.id, place(one.row))
       }
@@ -119,6 +151,7 @@ export function appearances(makeover: Makeover, table: readonly PieceColours[], 
       if (carrier && carrier.roomId === roomId && carrier.fate !== 'change') add(partId, place(carrier))
     }
   }
-  for (const { pieceId, cells } of table) for (const { finishId, tie } of cells) if (tie !== 'clash') add(finishId, { kind: 'piece', id: pieceId })
+  for (const { pieceId, cells } of table)
+    for (const { finishId, tie } of cells) if (tie !== 'clash') add(finishId, { kind: 'piece', id: pieceId })
   return new Map([...found].map(([id, things]) => [id, [...things.values()]]))
 }

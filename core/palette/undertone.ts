@@ -75,15 +75,27 @@ function leanOf(group: UndertoneGroup, lab: Lab, rules: Rules): string | null {
 export function neutralNoun(lab: Lab, rules: Rules): string {
   if (lab.L >= rules['colour.white-from']) return 'white'
   if (lab.L <= rules['colour.black-to']) return 'black'
-  const beige = chroma(lab) >= rules['colour.true-neutral'] && hue(lab) >= rules['hue.orange-from'] && hue(lab) < rules['hue.green-from']
+  const beige =
+    chroma(lab) >= rules['colour.true-neutral'] &&
+    hue(lab) >= rules['hue.orange-from'] &&
+    hue(lab) < rules['hue.green-from']
   return beige ? 'beige' : 'grey'
 }
 
 const article = (phrase: string): string => `${/^[aeiou]/.test(phrase) ? 'an' : 'a'} ${phrase}`
 
-function wordsFor(group: UndertoneGroup, lab: Lab, cast: string | null, lean: string | null, near: boolean, rules: Rules): string {
-  if (group === 'woods') return near ? article(`${cast ?? 'neutral'} grey wood`) : article(lean ? `${lean} wood` : 'wood true to its kind')
-  if (group === 'metals') return near ? article(`${cast ?? 'neutral'} grey metal`) : article(lean ? `yellow metal, ${lean}` : 'yellow metal')
+function wordsFor(
+  group: UndertoneGroup,
+  lab: Lab,
+  cast: string | null,
+  lean: string | null,
+  near: boolean,
+  rules: Rules,
+): string {
+  if (group === 'woods')
+    return near ? article(`${cast ?? 'neutral'} grey wood`) : article(lean ? `${lean} wood` : 'wood true to its kind')
+  if (group === 'metals')
+    return near ? article(`${cast ?? 'neutral'} grey metal`) : article(lean ? `yellow metal, ${lean}` : 'yellow metal')
   if (group === 'greenery') return lean ? `${lean} green` : 'a middle green'
   if (group === 'neutrals') return article(`${cast ?? 'true'} ${neutralNoun(lab, rules)}`)
   const depth = lab.L < rules['words.deep-to'] ? 'deep ' : lab.L > rules['words.pale-from'] ? 'pale ' : ''

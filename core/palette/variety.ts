@@ -10,7 +10,11 @@ export type Variety = {
   readonly roomId: string
   /** Kinds of surface, as the hand tells them apart: "wood", "polished metal". */
   readonly textures: readonly string[]
-  readonly patterns: readonly { readonly finishId: string; readonly scale: Scale; readonly colours: readonly string[] }[]
+  readonly patterns: readonly {
+    readonly finishId: string
+    readonly scale: Scale
+    readonly colours: readonly string[]
+  }[]
   /** Pairs of patterns that have one size, or no colour in common. */
   readonly sameScale: readonly (readonly [string, string])[]
   readonly sharesNone: readonly (readonly [string, string])[]
@@ -23,30 +27,73 @@ export type Variety = {
 /** The scale of a pattern: by its repeat where it was measured, as it was said where not. */
 export function scaleOf(row: Pick<Row<'finish'>, 'repeatMm' | 'patternScale'>, rules: Rules): Scale {
   if (row.repeatMm === null) return row.patternScale ?? 'medium'
-  return row.repeatMm <= rules['pattern.small-to'] ? 'small' : row.repeatMm <= rules['pattern.medium-to'] ? 'medium' : 'large'
+  return row.repeatMm <= rules['pattern.small-to']
+    ? 'small'
+    : row.repeatMm <= rules['pattern.medium-to']
+      ? 'medium'
+      : 'large'
 }
 /** How far a pattern goes until it repeats, in mm: measured, or usual for its scale. */
-export const repeatOf = (row: Pick<Row<'finish'>, 'repeatMm' | 'patternScale'>, rules: Rules): number => row.repeatMm ?? rules[`pattern.${row.patternScale ?? 'medium'}`]
+export const repeatOf = (row: Pick<Row<'finish'>, 'repeatMm' | 'patternScale'>, rules: Rules): number =>
+  row.repeatMm ?? rules[`pattern.${row.patternScale ?? 'medium'}`]
 
-export function varietyOf(makeover: Makeover, areas: ReadonlyMap<string, { readonly m2: number }>, rules: Rules): Variety[] {
+export function varietyOf(
+  makeover: Makeover,
+  areas: ReadonlyMap<string, { readonly m2: number }>,
+  rules: Rules,
+): Variety[] {
   const parts = groupBy(rowsOf(makeover, 'patternPart'), (row) => row.finishId)
   return [...groupBy(paletteFinishes(makeover), (row) => row.roomId)].map(([roomId, rows]) => {
-    const patterns = rows.filter((row) => row.pattern !== 'plain').map((row) => ({ finishId: row.id, scale: scaleOf(row, rules), colours: [row.id, ...(parts.get(row.id) ?? []).map((part) => part.partId)] }))
+    const patterns = rows
+      .filter((row) => row.pattern !== 'plain')
+      .map((row) => ({
+        finishId: row.id,
+        scale: scaleOf(row, rules),
+        colours: [row.id, ...(parts.get(row.id) ?? []).map((part) => part.partId)],
+      }))
     const pairs = patterns.flatMap((one, at) => patterns.slice(at + 1).map((other) => [one, other] as const))
-    const kinds = rows.filter((row) => row.family === 'metal').reduce<Row<'finish'>[][]>((groups, row) => {
-      const home = groups.find((group) => group.some((one) => deltaE(labOf(one), labOf(row)) <= rules['tie.same'] && one.sheen === row.sheen && one.texture === row.texture))
-      if (home) home.push(row)
-      else groups.push([row])
-      return groups
-    }, [])
-    const metals = kinds.map((group) => ({ finishId: group[0]?.id ?? '', m2: group.reduce((sum, row) => sum + (areas.get(row.id)?.m2 ?? 0), 0) })).sort((one, other) => other.m2 - one.m2)
+    const kinds = rows
+      .filter((row) => row.family === 'metal')
+      .reduce<Row<'finish'>[][]>((groups, row) => {
+        const home = groups.find((group) =>
+          group.some(
+            (one) =>
+              deltaE(labOf(one), labOf(row)) <= rules['tie.same'] &&
+              one.sheen === row.sheen &&
+              one.texture === row.texture,
+          ),
+        )
+        if (home) home.push(row)
+        else groups.push([row])
+        return groups
+      }, [])
+    const metals = kinds
+      .map((group) => ({
+        finishId: group[0]?.id ?? '',
+        m2: group.reduce((sum, row) => sum + (areas.get(row.id)?.m2 ?? 0), 0),
+      }))
+      .sort((one, other) => other.m2 - one.m2)
     const [first, second] = metals
     return {
       roomId,
-      textures: [...new Set(rows.map((row) => (row.texture === 'usual' ? row.family : row.texture === 'plaster' ? 'plaster' : `${row.texture} ${row.family}`)))],
+      textures: [
+        ...new Set(
+          rows.map((row) =>
+            row.texture === 'usual'
+              ? row.family
+              : row.texture === 'plaster'
+                ? 'plaster'
+                : `${row.texture} ${row.family}`,
+          ),
+        ),
+      ],
       patterns,
-      sameScale: pairs.filter(([one, other]) => one.scale === other.scale).map(([one, other]) => [one.finishId, other.finishId] as const),
-      sharesNone: pairs.filter(([one, other]) => !one.colours.some((id) => other.colours.includes(id))).map(([one, other]) => [one.finishId, other.finishId] as const),
+      sameScale: pairs
+        .filter(([one, other]) => one.scale === other.scale)
+        .map(([one, other]) => [one.finishId, other.finishId] as const),
+      sharesNone: pairs
+        .filter(([one, other]) => !one.colours.some((id) => other.colours.includes(id)))
+        .map(([one, other]) => [one.finishId, other.finishId] as const),
       metals,
       leads: !first || !second || first.m2 >= rules['metals.lead'] * second.m2,
     }

@@ -5,19 +5,32 @@ import type { Swatch } from './compare.ts'
 import { hueName, neutralNoun, type HueName, type Undertone } from './undertone.ts'
 
 /** The first against the second: "A pinker and slightly darker white: pink beside yellow." */
-export function differenceWords(one: Swatch, other: Swatch, [first, second]: readonly [Undertone, Undertone], difference: number, rules: Rules): string {
+export function differenceWords(
+  one: Swatch,
+  other: Swatch,
+  [first, second]: readonly [Undertone, Undertone],
+  difference: number,
+  rules: Rules,
+): string {
   if (difference < rules['colour.unseen']) return `${capital(first.words)} beside its match.`
-  const adjectives = [hueWord(one, other, [first, second], rules), lighterWord(one.lab.L - other.lab.L, rules), strongerWord(one, other, [first, second], rules)].filter((word) => word !== null)
+  const adjectives = [
+    hueWord(one, other, [first, second], rules),
+    lighterWord(one.lab.L - other.lab.L, rules),
+    strongerWord(one, other, [first, second], rules),
+  ].filter((word) => word !== null)
   const [noun, otherNoun] = [nounOf(one, first, rules), nounOf(other, second, rules)]
-  if (noun !== otherNoun) return `${capital(first.words)} beside ${second.words}${adjectives.length > 0 ? `: ${list(adjectives)}` : ''}.`
+  if (noun !== otherNoun)
+    return `${capital(first.words)} beside ${second.words}${adjectives.length > 0 ? `: ${list(adjectives)}` : ''}.`
   if (adjectives.length === 0) return `${capital(first.words)} beside another.`
-  const casts = first.cast !== second.cast && first.group === 'neutrals' ? `: ${castWord(first)} beside ${castWord(second)}` : ''
+  const casts =
+    first.cast !== second.cast && first.group === 'neutrals' ? `: ${castWord(first)} beside ${castWord(second)}` : ''
   const phrase = `${list(adjectives)} ${noun}`
   return `${/^[aeiou]/.test(phrase) ? 'An' : 'A'} ${phrase}${casts}.`
 }
 
 const castWord = ({ cast }: Undertone): string => cast ?? 'no cast'
-const list = (words: readonly string[]): string => (words.length < 3 ? words.join(' and ') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`)
+const list = (words: readonly string[]): string =>
+  words.length < 3 ? words.join(' and ') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 
 /** What both may be: "white", "wood", "green". */
@@ -42,16 +55,23 @@ const sides = { woods: ['redder', 'yellower'], metals: ['pinker', 'greener'], gr
 /** Signed, in degrees from −180 to 180: positive where the first lies further round, from red towards yellow. */
 const turnTo = (one: Lab, other: Lab): number => ((hue(one) - hue(other) + 540) % 360) - 180
 
-function hueWord(one: Swatch, other: Swatch, [first, second]: readonly [Undertone, Undertone], rules: Rules): string | null {
+function hueWord(
+  one: Swatch,
+  other: Swatch,
+  [first, second]: readonly [Undertone, Undertone],
+  rules: Rules,
+): string | null {
   const { group } = first
   const near = Math.max(chroma(one.lab), chroma(other.lab)) < rules['colour.near-neutral']
   // against what has no hue, a cast is all there is to say
-  if (second.hue === null && first.hue !== null) return round.find(({ name }) => name === first.hue)?.[near ? 'cast' : 'leans'] ?? null
+  if (second.hue === null && first.hue !== null)
+    return round.find(({ name }) => name === first.hue)?.[near ? 'cast' : 'leans'] ?? null
   if (first.hue === null && second.hue !== null) return `less ${second.cast ?? second.hue}`
   if (first.hue === null || hueDifference(one.lab, other.lab) < rules['words.hue-least']) return null
   const further = turnTo(one.lab, other.lab) > 0
   if (group !== null && group !== 'neutrals' && group === second.group) return sides[group][further ? 1 : 0]
-  if (first.hue !== second.hue && group === 'neutrals' && second.group === 'neutrals') return round.find(({ name }) => name === first.hue)?.cast ?? null
+  if (first.hue !== second.hue && group === 'neutrals' && second.group === 'neutrals')
+    return round.find(({ name }) => name === first.hue)?.cast ?? null
   // of one hue, or strong colours: towards the next hue round, on the side where it lies
   const middle = hue(other.lab) + turnTo(one.lab, other.lab)
   const at = round.findIndex(({ name }) => name === hueName(((middle % 360) + 360) % 360, rules))
@@ -59,16 +79,34 @@ function hueWord(one: Swatch, other: Swatch, [first, second]: readonly [Underton
   return next?.[near ? 'cast' : 'leans'] ?? null
 }
 
-const lighterWord = (by: number, rules: Rules): string | null => stepWord(by, ['lighter', 'darker'], [rules['words.as-light'], rules['words.little-lighter'], rules['words.much-lighter']])
+const lighterWord = (by: number, rules: Rules): string | null =>
+  stepWord(
+    by,
+    ['lighter', 'darker'],
+    [rules['words.as-light'], rules['words.little-lighter'], rules['words.much-lighter']],
+  )
 
-function strongerWord(one: Swatch, other: Swatch, [first, second]: readonly [Undertone, Undertone], rules: Rules): string | null {
+function strongerWord(
+  one: Swatch,
+  other: Swatch,
+  [first, second]: readonly [Undertone, Undertone],
+  rules: Rules,
+): string | null {
   // where one has no hue at all, its cast is said already
   if (first.hue === null || second.hue === null) return null
-  return stepWord(chroma(one.lab) - chroma(other.lab), ['stronger', 'greyer'], [rules['words.as-strong'], rules['words.little-stronger'], rules['words.much-stronger']])
+  return stepWord(
+    chroma(one.lab) - chroma(other.lab),
+    ['stronger', 'greyer'],
+    [rules['words.as-strong'], rules['words.little-stronger'], rules['words.much-stronger']],
+  )
 }
 
 /** "slightly lighter", "darker", "much darker"; null where the two are as good as equal. */
-function stepWord(by: number, [more, less]: readonly [string, string], [equal, little, much]: readonly [number, number, number]): string | null {
+function stepWord(
+  by: number,
+  [more, less]: readonly [string, string],
+  [equal, little, much]: readonly [number, number, number],
+): string | null {
   const size = Math.abs(by)
   if (size < equal) return null
   return `${size < little ? 'slightly ' : size < much ? '' : 'much '}${by > 0 ? more : less}`

@@ -25,11 +25,22 @@ export function arrivalOf(parcel: Parcel, here: Documents, fresh: boolean, newId
   const { studio: told } = parcel.documents
   const sellers = matched(told, here.studio)
   const named = (text: string): string => [...sellers.renamed].reduce((so, [from, to]) => so.replaceAll(from, to), text)
-  const makeover = sellers.renamed.size === 0 ? parcel.documents.makeover : (JSON.parse(named(JSON.stringify(parcel.documents.makeover))) as Documents['makeover'])
-  const adopts = fresh && studioRows(here.studio, 'studioRuling').length === 0 && studioRows(here.studio, 'studioSchool').length === 0
+  const makeover =
+    sellers.renamed.size === 0
+      ? parcel.documents.makeover
+      : (JSON.parse(named(JSON.stringify(parcel.documents.makeover))) as Documents['makeover'])
+  const adopts =
+    fresh &&
+    studioRows(here.studio, 'studioRuling').length === 0 &&
+    studioRows(here.studio, 'studioSchool').length === 0
   const shared: Operation[] = [
     ...sellers.fresh.map((row) => put('seller', row)),
-    ...(adopts ? [...studioRows(told, 'studioRuling').map((row) => put('studioRuling', row)), ...studioRows(told, 'studioSchool').map((row) => put('studioSchool', row))] : []),
+    ...(adopts
+      ? [
+          ...studioRows(told, 'studioRuling').map((row) => put('studioRuling', row)),
+          ...studioRows(told, 'studioSchool').map((row) => put('studioSchool', row)),
+        ]
+      : []),
   ]
   const own = adopts ? [] : practiceApart(parcel, here, makeover, newId)
   const rows = anyRows({ makeover, studio: here.studio })
@@ -44,19 +55,31 @@ export function arrivalOf(parcel: Parcel, here: Documents, fresh: boolean, newId
     }),
   )
   const ownIds = new Set(own.map((operation) => operation.id))
-  const removes = makeoverKinds.flatMap((kind) => Object.values(now[kind]).flatMap((row): Operation[] => (rows[kind][row.id] || ownIds.has(row.id) ? [] : [{ op: 'remove', kind, id: row.id, base: row.version }])))
+  const removes = makeoverKinds.flatMap((kind) =>
+    Object.values(now[kind]).flatMap((row): Operation[] =>
+      rows[kind][row.id] || ownIds.has(row.id) ? [] : [{ op: 'remove', kind, id: row.id, base: row.version }],
+    ),
+  )
   return {
     documents: { makeover, studio: here.studio },
     operations: [...shared, ...puts, ...own, ...removes],
     newSellers: sellers.fresh.map((row) => row.name),
     knownSellers: sellers.known.map((row) => row.name),
-    ownPractice: own.map((operation) => (operation.op === 'put' ? String(operation.fields.rule ?? operation.fields.question) : '')),
+    ownPractice: own.map((operation) =>
+      operation.op === 'put' ? String(operation.fields.rule ?? operation.fields.question) : '',
+    ),
   }
 }
 
-const put = (kind: 'seller' | 'studioRuling' | 'studioSchool', { id, version: _version, ...fields }: { readonly id: string; readonly version: string }): Operation => ({ op: 'put', kind, id, base: null, fields })
+const put = (
+  kind: 'seller' | 'studioRuling' | 'studioSchool',
+  { id, version: _version, ...fields }: { readonly id: string; readonly version: string },
+): Operation => ({ op: 'put', kind, id, base: null, fields })
 
-function matched(told: Studio, here: Studio): { fresh: Row<'seller'>[]; known: Row<'seller'>[]; renamed: Map<string, string> } {
+function matched(
+  told: Studio,
+  here: Studio,
+): { fresh: Row<'seller'>[]; known: Row<'seller'>[]; renamed: Map<string, string> } {
   const byName = new Map(studioRows(here, 'seller').map((row) => [row.name.trim().toLocaleLowerCase('en'), row]))
   const [fresh, known, renamed] = [[] as Row<'seller'>[], [] as Row<'seller'>[], new Map<string, string>()]
   for (const row of studioRows(told, 'seller')) {
@@ -71,11 +94,32 @@ function matched(told: Studio, here: Studio): { fresh: Row<'seller'>[]; known: R
 }
 
 /** Rulings and choices of school that keep the makeover reckoned as it was, where the studio's practice is another. */
-function practiceApart(parcel: Parcel, here: Documents, makeover: Documents['makeover'], newId: () => string): Operation[] {
+function practiceApart(
+  parcel: Parcel,
+  here: Documents,
+  makeover: Documents['makeover'],
+  newId: () => string,
+): Operation[] {
   const was = practiceOf(parcel.documents)
   const will = practiceOf({ makeover, studio: here.studio })
-  const schools = (Object.keys(was.schools) as QuestionId[]).filter((question) => was.schools[question] !== will.schools[question]).map((question) => add('school', newId(), { question, school: was.schools[question] }))
-  const settled = practiceOf({ makeover: { ...makeover, rows: { ...makeover.rows, school: { ...makeover.rows.school, ...Object.fromEntries(schools.map((one) => [one.id, { id: one.id, version: one.id, ...one.fields }])) } } as Documents['makeover']['rows'] }, studio: here.studio })
-  const rules = (Object.keys(was.rules) as RuleId[]).filter((rule) => was.rules[rule] !== settled.rules[rule]).map((rule) => add('ruling', newId(), { rule, value: was.rules[rule] }))
+  const schools = (Object.keys(was.schools) as QuestionId[])
+    .filter((question) => was.schools[question] !== will.schools[question])
+    .map((question) => add('school', newId(), { question, school: was.schools[question] }))
+  const settled = practiceOf({
+    makeover: {
+      ...makeover,
+      rows: {
+        ...makeover.rows,
+        school: {
+          ...makeover.rows.school,
+          ...Object.fromEntries(schools.map((one) => [one.id, { id: one.id, version: one.id, ...one.fields }])),
+        },
+      } as Documents['makeover']['rows'],
+    },
+    studio: here.studio,
+  })
+  const rules = (Object.keys(was.rules) as RuleId[])
+    .filter((rule) => was.rules[rule] !== settled.rules[rule])
+    .map((rule) => add('ruling', newId(), { rule, value: was.rules[rule] }))
   return [...schools, ...rules]
 }

@@ -6,7 +6,16 @@ import type { DiaryRow } from '../diary/index.ts'
 import { apply, schemaVersion, type Documents, type Fault, type Operation, type Put } from '../makeover/change.ts'
 import { emptyMakeover, emptyStudio, rowsOf } from '../makeover/document.ts'
 import { isUuid } from '../makeover/fields.ts'
-import { isKind, isStudioKind, kindNames, makeoverKinds, schemas, studioKinds, type Kind, type Row } from '../makeover/kinds.ts'
+import {
+  isKind,
+  isStudioKind,
+  kindNames,
+  makeoverKinds,
+  schemas,
+  studioKinds,
+  type Kind,
+  type Row,
+} from '../makeover/kinds.ts'
 import { upgradeOperations } from '../makeover/upgrade.ts'
 import { practiceOf } from '../rulebook/practice.ts'
 import { decodeUtf8, encodeUtf8 } from './utf8.ts'
@@ -16,7 +25,14 @@ export const parcelFormat = 'bonitas.makeover'
 export const parcelVersion = 1
 
 /** A change of the history, as a file tells it. */
-export type ToldEntry = { readonly id: string; readonly who: string; readonly madeAt: string; readonly sentence: string; readonly undoes: string | null; readonly rows: readonly DiaryRow[] }
+export type ToldEntry = {
+  readonly id: string
+  readonly who: string
+  readonly madeAt: string
+  readonly sentence: string
+  readonly undoes: string | null
+  readonly rows: readonly DiaryRow[]
+}
 export type ParcelFile = { readonly sha256: string; readonly mediaType: string; readonly bytes: Uint8Array }
 export type Parcel = {
   readonly id: string
@@ -32,30 +48,57 @@ const mostDepth = 12
 export const parcelLimits: ZipLimits = {
   entries: 1000,
   total: 300 * megabyte,
-  of: (name) => (name === 'makeover.json' ? 40 * megabyte : name === 'history.json' ? 80 * megabyte : /^files\/[0-9a-f]{64}$/.test(name) ? 10 * megabyte : null),
+  of: (name) =>
+    name === 'makeover.json'
+      ? 40 * megabyte
+      : name === 'history.json'
+        ? 80 * megabyte
+        : /^files\/[0-9a-f]{64}$/.test(name)
+          ? 10 * megabyte
+          : null,
 }
 
 type Values = Record<string, unknown>
-const isRecord = (value: unknown): value is Values => typeof value === 'object' && value !== null && !Array.isArray(value)
+const isRecord = (value: unknown): value is Values =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
 const asText = (value: unknown): string => `${JSON.stringify(value, null, 1)}\n`
 
 /** A row with its fields in the order of its schema, and without the version, which is of one database only. */
 function written(kind: Kind, row: Readonly<Values>): Values {
   return Object.fromEntries(['id', ...Object.keys(schemas[kind].fields)].map((field) => [field, row[field]]))
 }
-const byId = (one: { readonly id: string }, other: { readonly id: string }): number => (one.id < other.id ? -1 : one.id > other.id ? 1 : 0)
+const byId = (one: { readonly id: string }, other: { readonly id: string }): number =>
+  one.id < other.id ? -1 : one.id > other.id ? 1 : 0
 
 /** The sellers that a makeover speaks of. */
 function sellersOf({ makeover, studio }: Documents): Row<'seller'>[] {
-  const named = new Set([...rowsOf(makeover, 'candidate'), ...rowsOf(makeover, 'order'), ...rowsOf(makeover, 'coupon'), ...rowsOf(makeover, 'credit')].map((row) => row.sellerId))
+  const named = new Set(
+    [
+      ...rowsOf(makeover, 'candidate'),
+      ...rowsOf(makeover, 'order'),
+      ...rowsOf(makeover, 'coupon'),
+      ...rowsOf(makeover, 'credit'),
+    ].map((row) => row.sellerId),
+  )
   return Object.values<Row<'seller'>>(studio.rows.seller).filter((row) => named.has(row.id))
 }
 
 /** What makeover.json says. The studio's name, people and other sellers stay at home. */
 export function parcelJson(documents: Documents): Values {
   const { makeover, studio } = documents
-  const rows = Object.fromEntries(makeoverKinds.map((kind) => [kind, Object.values<Row<Kind>>(makeover.rows[kind] as Readonly<Record<string, Row<Kind>>>).toSorted(byId).map((row) => written(kind, row as unknown as Values))]))
-  const shared = { seller: sellersOf(documents), studioRuling: Object.values(studio.rows.studioRuling), studioSchool: Object.values(studio.rows.studioSchool) }
+  const rows = Object.fromEntries(
+    makeoverKinds.map((kind) => [
+      kind,
+      Object.values<Row<Kind>>(makeover.rows[kind] as Readonly<Record<string, Row<Kind>>>)
+        .toSorted(byId)
+        .map((row) => written(kind, row as unknown as Values)),
+    ]),
+  )
+  const shared = {
+    seller: sellersOf(documents),
+    studioRuling: Object.values(studio.rows.studioRuling),
+    studioSchool: Object.values(studio.rows.studioSchool),
+  }
   const { rules, schools } = practiceOf(documents)
   return {
     format: parcelFormat,
@@ -63,19 +106,44 @@ export function parcelJson(documents: Documents): Values {
     schemaVersion,
     id: makeover.id,
     rows,
-    studio: Object.fromEntries(Object.entries(shared).map(([kind, of]) => [kind, of.toSorted(byId).map((row) => written(kind as Kind, row as unknown as Values))])),
+    studio: Object.fromEntries(
+      Object.entries(shared).map(([kind, of]) => [
+        kind,
+        of.toSorted(byId).map((row) => written(kind as Kind, row as unknown as Values)),
+      ]),
+    ),
     practice: { rules: sortedKeys(rules), schools: sortedKeys(schools) },
   }
 }
-const sortedKeys = (values: Readonly<Record<string, unknown>>): Values => Object.fromEntries(Object.entries(values).toSorted(([one], [other]) => (one < other ? -1 : 1)))
+const sortedKeys = (values: Readonly<Record<string, unknown>>): Values =>
+  Object.fromEntries(Object.entries(values).toSorted(([one], [other]) => (one < other ? -1 : 1)))
 
 /** The file of a makeover. The same makeover gives the same bytes, wherever it is kept. */
-export function writeParcel(documents: Documents, files: readonly ParcelFile[], history: readonly ToldEntry[] | null): Uint8Array {
-  const entry = ({ id, who, madeAt, sentence, undoes, rows }: ToldEntry): Values => ({ id, who, madeAt, sentence, undoes, rows: rows.map(({ kind, rowId, operation, before, after }) => ({ kind, rowId, operation, before: before && sortedKeys(before), after: after && sortedKeys(after) })) })
+export function writeParcel(
+  documents: Documents,
+  files: readonly ParcelFile[],
+  history: readonly ToldEntry[] | null,
+): Uint8Array {
+  const entry = ({ id, who, madeAt, sentence, undoes, rows }: ToldEntry): Values => ({
+    id,
+    who,
+    madeAt,
+    sentence,
+    undoes,
+    rows: rows.map(({ kind, rowId, operation, before, after }) => ({
+      kind,
+      rowId,
+      operation,
+      before: before && sortedKeys(before),
+      after: after && sortedKeys(after),
+    })),
+  })
   return writeZip([
     { name: 'makeover.json', bytes: encodeUtf8(asText(parcelJson(documents))) },
     ...(history ? [{ name: 'history.json', bytes: encodeUtf8(asText(history.map(entry))) }] : []),
-    ...files.toSorted((one, other) => (one.sha256 < other.sha256 ? -1 : 1)).map(({ sha256, bytes }) => ({ name: `files/${sha256}`, bytes })),
+    ...files
+      .toSorted((one, other) => (one.sha256 < other.sha256 ? -1 : 1))
+      .map(({ sha256, bytes }) => ({ name: `files/${sha256}`, bytes })),
   ])
 }
 
@@ -111,19 +179,37 @@ export function readParcel(bytes: Uint8Array, digest: (bytes: Uint8Array) => str
 export function readMakeover(value: unknown): { readonly id: string; readonly documents: Documents } {
   if (!isRecord(value)) throw new Damaged('makeover.json', 'expected an object')
   if (value.format !== parcelFormat) throw new Damaged('makeover.json format', `expected “${parcelFormat}”`)
-  if (value.version !== parcelVersion) throw new Damaged('makeover.json version', typeof value.version === 'number' && value.version > parcelVersion ? 'it was written by a newer Bonitas: update this one first' : `expected ${parcelVersion}`)
+  if (value.version !== parcelVersion)
+    throw new Damaged(
+      'makeover.json version',
+      typeof value.version === 'number' && value.version > parcelVersion
+        ? 'it was written by a newer Bonitas: update this one first'
+        : `expected ${parcelVersion}`,
+    )
   const { id } = value
   if (!isUuid(id)) throw new Damaged('makeover.json id', 'expected an id')
   const places = new Map<string, string>()
-  const puts = [...putsOf(value.rows, 'rows', (kind) => !isStudioKind(kind), places), ...putsOf(value.studio, 'studio', (kind) => isStudioKind(kind) && kind !== 'studio', places)]
+  const puts = [
+    ...putsOf(value.rows, 'rows', (kind) => !isStudioKind(kind), places),
+    ...putsOf(value.studio, 'studio', (kind) => isStudioKind(kind) && kind !== 'studio', places),
+  ]
   const upgraded = upgradeOperations(value.schemaVersion, puts, schemaVersion)
-  if (upgraded === null) throw new Damaged('makeover.json schemaVersion', typeof value.schemaVersion === 'number' && value.schemaVersion > schemaVersion ? 'it was written by a newer Bonitas: update this one first' : `expected a number from 1 to ${schemaVersion}`)
-  const operations = (upgraded as Operation[]).toSorted((one, other) => kindNames.indexOf(one.kind) - kindNames.indexOf(other.kind))
+  if (upgraded === null)
+    throw new Damaged(
+      'makeover.json schemaVersion',
+      typeof value.schemaVersion === 'number' && value.schemaVersion > schemaVersion
+        ? 'it was written by a newer Bonitas: update this one first'
+        : `expected a number from 1 to ${schemaVersion}`,
+    )
+  const operations = (upgraded as Operation[]).toSorted(
+    (one, other) => kindNames.indexOf(one.kind) - kindNames.indexOf(other.kind),
+  )
   const applied = apply({ makeover: emptyMakeover(id), studio: emptyStudio(id) }, operations, id)
   const [first] = applied.faults
   if (first) throw new Damaged(placeOf(first, places), first.message)
   const heads = rowsOf(applied.documents.makeover, 'makeover')
-  if (heads.length !== 1 || heads[0]?.id !== id) throw new Damaged('makeover.json rows.makeover', 'expected one row, with the id of the file')
+  if (heads.length !== 1 || heads[0]?.id !== id)
+    throw new Damaged('makeover.json rows.makeover', 'expected one row, with the id of the file')
   return { id, documents: applied.documents }
 }
 
@@ -152,7 +238,8 @@ function putsOf(value: unknown, where: string, belongs: (kind: Kind) => boolean,
 function readHistory(value: unknown): ToldEntry[] {
   if (!Array.isArray(value)) throw new Damaged('history.json', 'expected a list of changes')
   const ids = new Set<string>()
-  const text = (of: unknown, most: number): of is string => typeof of === 'string' && of.length <= most && of.isWellFormed() && !of.includes('\u0000')
+  const text = (of: unknown, most: number): of is string =>
+    typeof of === 'string' && of.length <= most && of.isWellFormed() && !of.includes('\u0000')
   return value.map((entry: unknown, at): ToldEntry => {
     const wrong = (field: string, expected: string): never => {
       throw new Damaged(`history.json [${at}]${field}`, expected)
@@ -163,18 +250,32 @@ function readHistory(value: unknown): ToldEntry[] {
     if (ids.has(id)) return wrong('.id', 'is the id of another change too')
     ids.add(id)
     if (!text(who, 200)) return wrong('.who', 'expected a name')
-    if (!text(madeAt, 40) || !/^(19|20|21)\d\d-/.test(madeAt) || Number.isNaN(Date.parse(madeAt)) || new Date(madeAt).toISOString() !== madeAt) return wrong('.madeAt', 'expected a moment such as 2027-03-14T09:30:00.000Z')
-    if (!text(sentence, 1000) || sentence.trim() === '') return wrong('.sentence', 'expected a sentence of at most 500 characters')
+    if (
+      !text(madeAt, 40) ||
+      !/^(19|20|21)\d\d-/.test(madeAt) ||
+      Number.isNaN(Date.parse(madeAt)) ||
+      new Date(madeAt).toISOString() !== madeAt
+    )
+      return wrong('.madeAt', 'expected a moment such as 2027-03-14T09:30:00.000Z')
+    if (!text(sentence, 1000) || sentence.trim() === '')
+      return wrong('.sentence', 'expected a sentence of at most 500 characters')
     if (undoes !== null && !isUuid(undoes)) return wrong('.undoes', 'expected an id or null')
     if (!Array.isArray(rows) || rows.length > 2000) return wrong('.rows', 'expected at most 2000 rows')
     return {
-      id, who, madeAt, sentence, undoes,
+      id,
+      who,
+      madeAt,
+      sentence,
+      undoes,
       rows: rows.map((row: unknown, place): DiaryRow => {
         if (!isRecord(row)) return wrong(`.rows[${place}]`, 'expected a row')
         const { kind, rowId, operation, before, after } = row
-        if (!text(kind, 40) || !isUuid(rowId) || (operation !== 'put' && operation !== 'remove')) return wrong(`.rows[${place}]`, 'expected a kind, the id of a row, and put or remove')
-        if ((before !== null && !isRecord(before)) || (after !== null && !isRecord(after))) return wrong(`.rows[${place}]`, 'expected fields before and after, or null')
-        if (!isReadable(before) || !isReadable(after)) return wrong(`.rows[${place}]`, 'has characters that cannot be written')
+        if (!text(kind, 40) || !isUuid(rowId) || (operation !== 'put' && operation !== 'remove'))
+          return wrong(`.rows[${place}]`, 'expected a kind, the id of a row, and put or remove')
+        if ((before !== null && !isRecord(before)) || (after !== null && !isRecord(after)))
+          return wrong(`.rows[${place}]`, 'expected fields before and after, or null')
+        if (!isReadable(before) || !isReadable(after))
+          return wrong(`.rows[${place}]`, 'has characters that cannot be written')
         return { kind, rowId, operation, before, after }
       }),
     }
@@ -183,7 +284,11 @@ function readHistory(value: unknown): ToldEntry[] {
 
 /** Texts that a database can keep, however deep they lie. */
 const isReadable = (value: unknown): boolean =>
-  typeof value === 'string' ? value.isWellFormed() && !value.includes('\u0000') : typeof value === 'object' && value !== null ? Object.entries(value).every(([key, one]) => isReadable(key) && isReadable(one)) : true
+  typeof value === 'string'
+    ? value.isWellFormed() && !value.includes('\u0000')
+    : typeof value === 'object' && value !== null
+      ? Object.entries(value).every(([key, one]) => isReadable(key) && isReadable(one))
+      : true
 
 /** The JSON of an entry; refused where it nests deeper than anything of ours. */
 function parsed(bytes: Uint8Array, name: string): unknown {
@@ -215,9 +320,17 @@ const anyUuid = /[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9
  * are given in the order of the old ones, so that whatever is ordered by them stays so.
  */
 export function underNewIds({ id, documents, history, files }: Parcel, newId: () => string): Parcel {
-  const old = new Set([id, ...makeoverKinds.flatMap((kind) => Object.keys(documents.makeover.rows[kind])), ...(history ?? []).flatMap((entry) => [entry.id, ...entry.rows.filter((row) => !studioKinds.some((kind) => kind === row.kind)).map((row) => row.rowId)])])
+  const old = new Set([
+    id,
+    ...makeoverKinds.flatMap((kind) => Object.keys(documents.makeover.rows[kind])),
+    ...(history ?? []).flatMap((entry) => [
+      entry.id,
+      ...entry.rows.filter((row) => !studioKinds.some((kind) => kind === row.kind)).map((row) => row.rowId),
+    ]),
+  ])
   const ids = new Map([...old].sort().map((one) => [one, newId()]))
-  const renamed = <T>(value: T): T => JSON.parse(JSON.stringify(value).replace(anyUuid, (one) => ids.get(one) ?? one)) as T
+  const renamed = <T>(value: T): T =>
+    JSON.parse(JSON.stringify(value).replace(anyUuid, (one) => ids.get(one) ?? one)) as T
   const { makeover, studio } = documents
   return { id: ids.get(id) ?? id, documents: { makeover: renamed(makeover), studio }, history: renamed(history), files }
 }

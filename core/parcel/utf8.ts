@@ -1,6 +1,9 @@
 /** UTF-8 as every JavaScript has it, though neither its language nor this floor's types name it (WHATWG Encoding). */
 declare const TextEncoder: new () => { encode(text: string): Uint8Array }
-declare const TextDecoder: new (label: 'utf-8', options: { readonly fatal: boolean }) => { decode(bytes: Uint8Array): string }
+declare const TextDecoder: new (
+  label: 'utf-8',
+  options: { readonly fatal: boolean },
+) => { decode(bytes: Uint8Array): string }
 
 export const encodeUtf8 = (text: string): Uint8Array => new TextEncoder().encode(text)
 

@@ -13,7 +13,13 @@ import { fitOf, type Fit } from './fit.ts'
 export const criteria = ['cost', 'life', 'colour', 'time', 'return', 'fit'] as const
 export type Criterion = (typeof criteria)[number]
 /** One criterion of one candidate: what was measured, in words, and how good that is, 0 to 1; null where it is not known. */
-export type Mark = { readonly criterion: Criterion; readonly said: string; readonly score: number | null; readonly weight: number; readonly rule: RuleId }
+export type Mark = {
+  readonly criterion: Criterion
+  readonly said: string
+  readonly score: number | null
+  readonly weight: number
+  readonly rule: RuleId
+}
 
 export type CandidateReckoning = {
   readonly row: Row<'candidate'>
@@ -41,7 +47,13 @@ const clamp = (value: number): number => Math.min(1, Math.max(0, value))
 const [enoughSlack, enoughReturn] = [14, 30]
 
 /** Every candidate of a piece for all that is wanted of it; those that may not come in last, then by score. */
-export function compareCandidates(makeover: Makeover, studio: Studio, piece: Row<'piece'>, rules: Rules, today: PlainDate): CandidateReckoning[] {
+export function compareCandidates(
+  makeover: Makeover,
+  studio: Studio,
+  piece: Row<'piece'>,
+  rules: Rules,
+  today: PlainDate,
+): CandidateReckoning[] {
   const currency = headOf(makeover)?.currency ?? 'EUR'
   const installOn = headOf(makeover)?.installOn ?? null
   const wantedOn = installOn ? addDays(installOn, -rules['dates.buffer']) : null
@@ -77,16 +89,51 @@ export function compareCandidates(makeover: Makeover, studio: Studio, piece: Row
     .map((one) => {
       const write = (amount: Minor): string => writeMoney(amount, currency)
       const marks: Mark[] = [
-        mark('cost', one.against >= 0 ? `${write(one.against)} under the allowance` : `${write(minus(one.landed.landed, piece.allowanceMinor))} over the allowance`, piece.allowanceMinor > 0 ? clamp(1.5 - one.landed.landed / piece.allowanceMinor) : null),
-        mark('life', one.perYear === null ? 'its life is not known' : `${write(one.perYear)} a year over ${one.row.lifeYears} years`, one.perYear === null ? null : one.perYear === 0 ? 1 : clamp(cheapestYear / one.perYear)),
-        mark('colour', one.cells.length === 0 ? 'its colour is not known' : `ties ${one.tied} of the palette${one.clashes > 0 ? `, clashes with ${one.clashes}` : ''}`, one.cells.length === 0 ? null : one.clashes > 0 ? 0 : one.tied >= 2 ? 1 : one.tied === 1 ? 0.75 : 0.25),
-        mark('time', one.slackDays === null ? 'no install date' : one.slackDays < 0 ? `${-one.slackDays} days late` : `${one.slackDays} days in hand`, one.slackDays === null ? null : one.slackDays < 0 ? 0 : clamp(0.5 + one.slackDays / (2 * enoughSlack))),
-        mark('return', one.row.returnDays === null ? 'a final sale' : `${one.row.returnDays} days to return`, one.row.returnDays === null ? 0 : clamp(one.row.returnDays / enoughReturn)),
+        mark(
+          'cost',
+          one.against >= 0
+            ? `${write(one.against)} under the allowance`
+            : `${write(minus(one.landed.landed, piece.allowanceMinor))} over the allowance`,
+          piece.allowanceMinor > 0 ? clamp(1.5 - one.landed.landed / piece.allowanceMinor) : null,
+        ),
+        mark(
+          'life',
+          one.perYear === null
+            ? 'its life is not known'
+            : `${write(one.perYear)} a year over ${one.row.lifeYears} years`,
+          one.perYear === null ? null : one.perYear === 0 ? 1 : clamp(cheapestYear / one.perYear),
+        ),
+        mark(
+          'colour',
+          one.cells.length === 0
+            ? 'its colour is not known'
+            : `ties ${one.tied} of the palette${one.clashes > 0 ? `, clashes with ${one.clashes}` : ''}`,
+          one.cells.length === 0 ? null : one.clashes > 0 ? 0 : one.tied >= 2 ? 1 : one.tied === 1 ? 0.75 : 0.25,
+        ),
+        mark(
+          'time',
+          one.slackDays === null
+            ? 'no install date'
+            : one.slackDays < 0
+              ? `${-one.slackDays} days late`
+              : `${one.slackDays} days in hand`,
+          one.slackDays === null ? null : one.slackDays < 0 ? 0 : clamp(0.5 + one.slackDays / (2 * enoughSlack)),
+        ),
+        mark(
+          'return',
+          one.row.returnDays === null ? 'a final sale' : `${one.row.returnDays} days to return`,
+          one.row.returnDays === null ? 0 : clamp(one.row.returnDays / enoughReturn),
+        ),
         mark('fit', one.fit.words, one.fit.is === 'not known' ? null : one.fit.is === 'fits' ? 1 : 0),
       ]
       return { ...one, marks, score: scoreOf(marks) }
     })
-    .sort((one, other) => Number(one.row.turnedDown !== null) - Number(other.row.turnedDown !== null) || Number(one.ruledOut.length > 0) - Number(other.ruledOut.length > 0) || other.score - one.score)
+    .sort(
+      (one, other) =>
+        Number(one.row.turnedDown !== null) - Number(other.row.turnedDown !== null) ||
+        Number(one.ruledOut.length > 0) - Number(other.ruledOut.length > 0) ||
+        other.score - one.score,
+    )
 
   function mark(criterion: Criterion, said: string, score: number | null): Mark {
     const rule = `compare.weight-${criterion}` as const

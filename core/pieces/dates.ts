@@ -29,16 +29,23 @@ export function pieceDates(makeover: Makeover, money: Money, rules: Rules, today
     const candidate = row?.chosenId ? makeover.rows.candidate[row.chosenId] : undefined
     const toOrder = piece.open > 0
     const leadDays = toOrder ? candidate?.leadDays : undefined
-    const running = (candidatesOf.get(piece.id) ?? []).filter((one) => one.turnedDown === null).map((one) => one.leadDays)
+    const running = (candidatesOf.get(piece.id) ?? [])
+      .filter((one) => one.turnedDown === null)
+      .map((one) => one.leadDays)
     const quickest = toOrder && !candidate && running.length > 0 ? Math.min(...running) : leadDays
     const ifToday = leadDays === undefined ? [] : [addDays(today, leadDays)]
-    const onTheWay = (purchases.get(piece.id) ?? []).filter((one) => one.awaited > 0).map((one) => (one.arrivesOn > today ? one.arrivesOn : today))
+    const onTheWay = (purchases.get(piece.id) ?? [])
+      .filter((one) => one.awaited > 0)
+      .map((one) => (one.arrivesOn > today ? one.arrivesOn : today))
     const hereOn = [...ifToday, ...onTheWay].sort().at(-1) ?? null
     return {
       id: piece.id,
       wantedOn,
       orderBy: wantedOn !== null && leadDays !== undefined ? addDays(wantedOn, -leadDays) : null,
-      decideBy: wantedOn !== null && quickest !== undefined ? addDays(wantedOn, -quickest - rules['dates.client-answer']) : null,
+      decideBy:
+        wantedOn !== null && quickest !== undefined
+          ? addDays(wantedOn, -quickest - rules['dates.client-answer'])
+          : null,
       hereOn,
       slackDays: wantedOn !== null && hereOn !== null ? daysBetween(hereOn, wantedOn) : null,
       toOrder: ifToday.length > 0,

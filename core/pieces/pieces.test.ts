@@ -12,7 +12,11 @@ import { begin, candidateOf, change, countingIds, pieceOf, testToday } from '../
 import { compareCandidates, differences, fitOf, scoreOf, sourceNeeds } from './index.ts'
 
 const { rules } = plainPractice
-const size = (widthMm: number | null, depthMm: number | null, heightMm: number | null) => ({ widthMm, depthMm, heightMm })
+const size = (widthMm: number | null, depthMm: number | null, heightMm: number | null) => ({
+  widthMm,
+  depthMm,
+  heightMm,
+})
 
 describe('fit', () => {
   it.each([
@@ -27,7 +31,8 @@ describe('fit', () => {
     const side = fc.integer({ min: 100, max: 3000 })
     fc.assert(
       fc.property(side, side, side, side, side, side, (w, d, h, a, b, c) => {
-        if (fitOf(size(w, d, h), size(a, b, c), rules).is === 'fits') expect(fitOf(size(w + 10, d + 10, h + 10), size(a, b, c), rules).is).toBe('fits')
+        if (fitOf(size(w, d, h), size(a, b, c), rules).is === 'fits')
+          expect(fitOf(size(w + 10, d + 10, h + 10), size(a, b, c), rules).is).toBe('fits')
       }),
     )
   })
@@ -42,11 +47,68 @@ const colour = { labL: brass.L, labA: brass.a, labB: brass.b }
 const documents: Documents = change(world.start, [
   ...world.operations,
   add('constraint', newId(), { roomId: null, reason: 'tenancy', forbids: 'wire in', note: '' }),
-  add('piece', lamp, pieceOf(ids.room, categories.Furniture ?? '', { name: 'Lamp', allowanceMinor: minor(200_00), widthMm: 400, heightMm: 600 })),
-  add('finish', finish, { ...blank.finish, roomId: ids.room, name: 'Brass', role: 'accent', family: 'metal', sheen: 'satin', ...colour, colourSource: 'hex', usedFor: '', visibleM2: 1 }),
-  add('candidate', good, candidateOf(lamp, ids.seller, { name: 'Good', priceMinor: minor(100_00), taxPpm: 0, ...colour, widthMm: 300, heightMm: 500, lifeYears: 10, returnDays: 30, leadDays: 10 })),
-  add('candidate', late, candidateOf(lamp, ids.seller, { name: 'Late', priceMinor: minor(190_00), taxPpm: 0, leadDays: 200, returnDays: null, widthMm: 900, lifeYears: 5 })),
-  add('candidate', banned, candidateOf(lamp, ids.seller, { name: 'Banned', priceMinor: minor(80_00), taxPpm: 0, methods: 'wire in', ...colour, leadDays: 1 })),
+  add(
+    'piece',
+    lamp,
+    pieceOf(ids.room, categories.Furniture ?? '', {
+      name: 'Lamp',
+      allowanceMinor: minor(200_00),
+      widthMm: 400,
+      heightMm: 600,
+    }),
+  ),
+  add('finish', finish, {
+    ...blank.finish,
+    roomId: ids.room,
+    name: 'Brass',
+    role: 'accent',
+    family: 'metal',
+    sheen: 'satin',
+    ...colour,
+    colourSource: 'hex',
+    usedFor: '',
+    visibleM2: 1,
+  }),
+  add(
+    'candidate',
+    good,
+    candidateOf(lamp, ids.seller, {
+      name: 'Good',
+      priceMinor: minor(100_00),
+      taxPpm: 0,
+      ...colour,
+      widthMm: 300,
+      heightMm: 500,
+      lifeYears: 10,
+      returnDays: 30,
+      leadDays: 10,
+    }),
+  ),
+  add(
+    'candidate',
+    late,
+    candidateOf(lamp, ids.seller, {
+      name: 'Late',
+      priceMinor: minor(190_00),
+      taxPpm: 0,
+      leadDays: 200,
+      returnDays: null,
+      widthMm: 900,
+      lifeYears: 5,
+    }),
+  ),
+  add(
+    'candidate',
+    banned,
+    candidateOf(lamp, ids.seller, {
+      name: 'Banned',
+      priceMinor: minor(80_00),
+      taxPpm: 0,
+      methods: 'wire in',
+      ...colour,
+      leadDays: 1,
+    }),
+  ),
 ])
 const piece = documents.makeover.rows.piece[lamp] ?? ({} as never)
 const compared = compareCandidates(documents.makeover, documents.studio, piece, rules, testToday)
@@ -54,7 +116,14 @@ const compared = compareCandidates(documents.makeover, documents.studio, piece, 
 describe('candidates', () => {
   it('are compared on what can be computed, what is ruled out last', () => {
     expect(compared.map((one) => one.row.name)).toEqual(['Good', 'Late', 'Banned'])
-    expect(compared[0]).toMatchObject({ against: 100_00, perYear: 10_00, tied: 1, clashes: 0, fit: { is: 'fits' }, ruledOut: [] })
+    expect(compared[0]).toMatchObject({
+      against: 100_00,
+      perYear: 10_00,
+      tied: 1,
+      clashes: 0,
+      fit: { is: 'fits' },
+      ruledOut: [],
+    })
     expect(compared[1]).toMatchObject({ fit: { is: 'too large' }, perYear: 38_00 })
     expect(compared[1]?.slackDays).toBeLessThan(0)
     expect(compared[2]?.ruledOut.map((one) => one.word)).toEqual(['wire in'])
@@ -63,7 +132,10 @@ describe('candidates', () => {
     for (const one of compared) {
       const known = one.marks.filter((mark) => mark.score !== null)
       const weight = known.reduce((total, mark) => total + mark.weight, 0)
-      expect(one.score).toBeCloseTo((100 * known.reduce((total, mark) => total + (mark.score ?? 0) * mark.weight, 0)) / weight, 9)
+      expect(one.score).toBeCloseTo(
+        (100 * known.reduce((total, mark) => total + (mark.score ?? 0) * mark.weight, 0)) / weight,
+        9,
+      )
     }
     expect(scoreOf([])).toBe(0)
   })
@@ -71,7 +143,13 @@ describe('candidates', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 5 }), fc.integer({ min: 0, max: 4 }), (more, less) => {
         const lead = (weight: number): number => {
-          const [one, other] = compareCandidates(documents.makeover, documents.studio, piece, { ...rules, 'compare.weight-time': weight }, testToday).filter((each) => each.row.name !== 'Banned')
+          const [one, other] = compareCandidates(
+            documents.makeover,
+            documents.studio,
+            piece,
+            { ...rules, 'compare.weight-time': weight },
+            testToday,
+          ).filter((each) => each.row.name !== 'Banned')
           return (one?.score ?? 0) - (other?.score ?? 0)
         }
         if (more > less) expect(lead(more)).toBeGreaterThanOrEqual(lead(less) - 1e-9)
@@ -79,8 +157,13 @@ describe('candidates', () => {
     )
   })
   it('that were turned down stay on record, at the end', () => {
-    const down = change(documents, [edit('candidate', documents.makeover.rows.candidate[good] ?? ({} as never), { turnedDown: 'Too shiny' })])
-    expect(compareCandidates(down.makeover, down.studio, piece, rules, testToday).at(-1)?.row).toMatchObject({ name: 'Good', turnedDown: 'Too shiny' })
+    const down = change(documents, [
+      edit('candidate', documents.makeover.rows.candidate[good] ?? ({} as never), { turnedDown: 'Too shiny' }),
+    ])
+    expect(compareCandidates(down.makeover, down.studio, piece, rules, testToday).at(-1)?.row).toMatchObject({
+      name: 'Good',
+      turnedDown: 'Too shiny',
+    })
   })
 })
 
@@ -88,7 +171,9 @@ describe('a substitution', () => {
   it('tells every difference, and nothing that is alike', () => {
     const [from, to] = [compared[0], compared[1]]
     if (!from || !to) throw new Error('there are three')
-    const told = new Map(differences(documents.makeover, from, to, 'EUR', rules).map((one) => [one.what, [one.from, one.to]]))
+    const told = new Map(
+      differences(documents.makeover, from, to, 'EUR', rules).map((one) => [one.what, [one.from, one.to]]),
+    )
     expect(told.get('Landed, for all')).toEqual(['100.00', '190.00'])
     expect(told.get('Lead time')).toEqual(['10 days', '200 days'])
     expect(told.get('To return')).toEqual(['30 days', 'final sale'])
@@ -103,15 +188,36 @@ describe('sources', () => {
     for (const source of sources) expect(sourceNeeds[source].says).toMatch(/\.$/)
   })
   it('made counts materials and hours, rented counts its periods', () => {
-    const made = change(documents, [edit('candidate', documents.makeover.rows.candidate[good] ?? ({} as never), { source: 'made', priceMinor: minor(40_00), hours: 2.5, hourMinor: minor(30_00), workMinor: minor(5_00), deliveryMinor: minor(0) })])
-    expect(compareCandidates(made.makeover, made.studio, piece, rules, testToday).find((one) => one.row.id === good)?.landed).toMatchObject({ goods: 40_00, work: 80_00, landed: 120_00 })
-    const rented = change(documents, [edit('candidate', documents.makeover.rows.candidate[good] ?? ({} as never), { source: 'rented', priceMinor: minor(12_00), periods: 6 })])
-    expect(compareCandidates(rented.makeover, rented.studio, piece, rules, testToday).find((one) => one.row.id === good)?.landed.goods).toBe(72_00)
+    const made = change(documents, [
+      edit('candidate', documents.makeover.rows.candidate[good] ?? ({} as never), {
+        source: 'made',
+        priceMinor: minor(40_00),
+        hours: 2.5,
+        hourMinor: minor(30_00),
+        workMinor: minor(5_00),
+        deliveryMinor: minor(0),
+      }),
+    ])
+    expect(
+      compareCandidates(made.makeover, made.studio, piece, rules, testToday).find((one) => one.row.id === good)?.landed,
+    ).toMatchObject({ goods: 40_00, work: 80_00, landed: 120_00 })
+    const rented = change(documents, [
+      edit('candidate', documents.makeover.rows.candidate[good] ?? ({} as never), {
+        source: 'rented',
+        priceMinor: minor(12_00),
+        periods: 6,
+      }),
+    ])
+    expect(
+      compareCandidates(rented.makeover, rented.studio, piece, rules, testToday).find((one) => one.row.id === good)
+        ?.landed.goods,
+    ).toBe(72_00)
   })
 })
 
 describe('what needs a hand', () => {
-  const lines = (from: Documents, on = testToday) => reckon(from, on).attention.map((one) => `${one.kind}: ${one.title}`)
+  const lines = (from: Documents, on = testToday) =>
+    reckon(from, on).attention.map((one) => `${one.kind}: ${one.title}`)
   it('asks to decide in time for the quickest candidate and the client’s answer, then to order', () => {
     // wanted 25 May (1 June less 7 days); the quickest takes a day, the client three: decide by 21 May
     expect(lines(documents, plainDate('2027-05-13'))).not.toContain('decide by: Lamp')
@@ -121,9 +227,19 @@ describe('what needs a hand', () => {
     expect(lines(chosen, plainDate('2027-05-07'))).not.toContain('order by: Lamp')
   })
   it('keeps what waits for an answer until it comes', () => {
-    const question = { pieceId: lamp, candidateId: null, ask: 'Which?', askedOn: testToday, neededBy: null, answerNote: '', answeredById: null }
+    const question = {
+      pieceId: lamp,
+      candidateId: null,
+      ask: 'Which?',
+      askedOn: testToday,
+      neededBy: null,
+      answerNote: '',
+      answeredById: null,
+    }
     const asked = change(documents, [add('question', newId(), { ...question, answer: 'waiting', answeredOn: null })])
     expect(lines(asked)).toContain('answer waiting: Which?')
-    expect(lines(change(documents, [add('question', newId(), { ...question, answer: 'yes', answeredOn: testToday })]))).not.toContain('answer waiting: Which?')
+    expect(
+      lines(change(documents, [add('question', newId(), { ...question, answer: 'yes', answeredOn: testToday })])),
+    ).not.toContain('answer waiting: Which?')
   })
 })

@@ -12,8 +12,20 @@ import { fitOf } from './fit.ts'
 const count = (days: number): string => `${days} ${days === 1 ? 'day' : 'days'}`
 
 /** What the pieces give cause to say. */
-export function pieceRemarks(makeover: Makeover, money: Money, dates: readonly PieceDates[], practice: Practice, today: PlainDate): Remark[] {
-  return [...idle(makeover), ...late(makeover, dates, practice), ...chosenThings(makeover, money, practice, today), ...sets(makeover, money, practice), ...keepsakes(makeover)]
+export function pieceRemarks(
+  makeover: Makeover,
+  money: Money,
+  dates: readonly PieceDates[],
+  practice: Practice,
+  today: PlainDate,
+): Remark[] {
+  return [
+    ...idle(makeover),
+    ...late(makeover, dates, practice),
+    ...chosenThings(makeover, money, practice, today),
+    ...sets(makeover, money, practice),
+    ...keepsakes(makeover),
+  ]
 }
 
 function idle(makeover: Makeover): Remark[] {
@@ -30,7 +42,8 @@ function idle(makeover: Makeover): Remark[] {
             step: 'pieces',
             subjects: [{ kind: 'piece', id: piece.id }],
             title: `${piece.name} serves no need`,
-            sentence: 'Every piece should serve at least one need of the brief. Say which, or ask whether it is wanted.',
+            sentence:
+              'Every piece should serve at least one need of the brief. Say which, or ask whether it is wanted.',
             rule: null,
             numbers: ['none'],
           }),
@@ -41,7 +54,8 @@ function idle(makeover: Makeover): Remark[] {
 function late(makeover: Makeover, dates: readonly PieceDates[], { rules, schools }: Practice): Remark[] {
   return dates.flatMap((one) => {
     const piece = makeover.rows.piece[one.id]
-    if (!piece || one.slackDays === null || one.slackDays >= 0 || one.wantedOn === null || one.hereOn === null) return []
+    if (!piece || one.slackDays === null || one.slackDays >= 0 || one.wantedOn === null || one.hereOn === null)
+      return []
     return [
       remark({
         code: 'pieces.late',
@@ -65,19 +79,87 @@ function chosenThings(makeover: Makeover, money: Money, { rules, schools }: Prac
     if (!chosen) return []
     const subjects: Subject[] = [{ kind: 'piece', id: piece.id }]
     const remarks: Remark[] = []
-    const add = (code: string, weight: Remark['weight'], title: string, sentence: string, numbers: (string | number)[], rule: Remark['rule'] = null): void => void remarks.push(remark({ code: `pieces.${code}`, weight, step: 'pieces', subjects, title, sentence, rule, numbers }))
+    const add = (
+      code: string,
+      weight: Remark['weight'],
+      title: string,
+      sentence: string,
+      numbers: (string | number)[],
+      rule: Remark['rule'] = null,
+    ): void =>
+      void remarks.push(
+        remark({ code: `pieces.${code}`, weight, step: 'pieces', subjects, title, sentence, rule, numbers }),
+      )
     const open = (reckoned.get(piece.id)?.open ?? 0) > 0
     const fit = fitOf(piece, chosen, rules)
-    if (fit.is === 'too large') add('too-large', 'look', `${chosen.name} is ${fit.words}`, `It was given ${[piece.widthMm, piece.depthMm, piece.heightMm].map((side) => side ?? '–').join(' × ')} mm, and takes ${[chosen.widthMm, chosen.depthMm, chosen.heightMm].map((side) => side ?? '–').join(' × ')} mm. Measure again, give it more, or choose another.`, [fit.overMm], 'fit.grace')
-    if (open && chosen.priceKind === 'from memory') add('price-from-memory', 'look', `${chosen.name} is priced from memory`, 'Ask the seller before ordering: a remembered price is mostly an old one.', [chosen.priceMinor])
-    else if (open && chosen.pricedOn !== null && daysBetween(chosen.pricedOn, today) > rules['dates.price-fresh']) add('price-old', 'note', `${chosen.name}: the price is ${count(daysBetween(chosen.pricedOn, today))} old`, `It was ${chosen.priceKind} on ${writeDate(chosen.pricedOn)}. After ${citeRule('dates.price-fresh', rules)} it is worth asking again: prices fall from list to sale to clearance.`, [chosen.pricedOn], 'dates.price-fresh')
+    if (fit.is === 'too large')
+      add(
+        'too-large',
+        'look',
+        `${chosen.name} is ${fit.words}`,
+        `It was given ${[piece.widthMm, piece.depthMm, piece.heightMm].map((side) => side ?? '–').join(' × ')} mm, and takes ${[chosen.widthMm, chosen.depthMm, chosen.heightMm].map((side) => side ?? '–').join(' × ')} mm. Measure again, give it more, or choose another.`,
+        [fit.overMm],
+        'fit.grace',
+      )
+    if (open && chosen.priceKind === 'from memory')
+      add(
+        'price-from-memory',
+        'look',
+        `${chosen.name} is priced from memory`,
+        'Ask the seller before ordering: a remembered price is mostly an old one.',
+        [chosen.priceMinor],
+      )
+    else if (open && chosen.pricedOn !== null && daysBetween(chosen.pricedOn, today) > rules['dates.price-fresh'])
+      add(
+        'price-old',
+        'note',
+        `${chosen.name}: the price is ${count(daysBetween(chosen.pricedOn, today))} old`,
+        `It was ${chosen.priceKind} on ${writeDate(chosen.pricedOn)}. After ${citeRule('dates.price-fresh', rules)} it is worth asking again: prices fall from list to sale to clearance.`,
+        [chosen.pricedOn],
+        'dates.price-fresh',
+      )
     if (chosen.source === 'placeholder') {
-      if (schools.placeholder === 'real') add('placeholder-school', 'look', `${piece.name} is a placeholder`, 'The school chosen here buys what will be needed anyway, once. Choose the real one, or change the school.', ['real'])
-      if (chosen.lookAgainOn === null) add('placeholder-undated', 'note', `${piece.name} stands in without a day to look again`, 'A stand-in without a date tends to stay. Write down when to look at it again.', ['none'])
-      else if (chosen.lookAgainOn <= today) add('placeholder-due', 'look', `${piece.name}: look at the stand-in again`, `It was to be looked at on ${writeDate(chosen.lookAgainOn)}. Choose the real piece, or give it another date.`, [chosen.lookAgainOn])
+      if (schools.placeholder === 'real')
+        add(
+          'placeholder-school',
+          'look',
+          `${piece.name} is a placeholder`,
+          'The school chosen here buys what will be needed anyway, once. Choose the real one, or change the school.',
+          ['real'],
+        )
+      if (chosen.lookAgainOn === null)
+        add(
+          'placeholder-undated',
+          'note',
+          `${piece.name} stands in without a day to look again`,
+          'A stand-in without a date tends to stay. Write down when to look at it again.',
+          ['none'],
+        )
+      else if (chosen.lookAgainOn <= today)
+        add(
+          'placeholder-due',
+          'look',
+          `${piece.name}: look at the stand-in again`,
+          `It was to be looked at on ${writeDate(chosen.lookAgainOn)}. Choose the real piece, or give it another date.`,
+          [chosen.lookAgainOn],
+        )
     }
-    if (schools.goods === 'owned' && !isInHand(chosen.source)) add('goods-school', 'look', `${piece.name} would be bought`, 'The school chosen here uses only what is owned. Look in the house first, or change the school.', [chosen.source])
-    if (schools.goods === 'second-hand' && chosen.source === 'new') add('goods-school', 'note', `${piece.name} is new`, 'The school chosen here hunts second-hand first. Was a found one looked for?', [chosen.source])
+    if (schools.goods === 'owned' && !isInHand(chosen.source))
+      add(
+        'goods-school',
+        'look',
+        `${piece.name} would be bought`,
+        'The school chosen here uses only what is owned. Look in the house first, or change the school.',
+        [chosen.source],
+      )
+    if (schools.goods === 'second-hand' && chosen.source === 'new')
+      add(
+        'goods-school',
+        'note',
+        `${piece.name} is new`,
+        'The school chosen here hunts second-hand first. Was a found one looked for?',
+        [chosen.source],
+      )
     return remarks
   })
 }
@@ -86,7 +168,10 @@ function chosenThings(makeover: Makeover, money: Money, { rules, schools }: Prac
 function sets(makeover: Makeover, money: Money, { schools }: Practice): Remark[] {
   if (schools.symmetry === 'one-sided') return []
   const reckoned = new Map(money.pieces.map((one) => [one.id, one]))
-  const named = groupBy(rowsOf(makeover, 'piece').filter((piece) => piece.setName.trim() !== ''), (piece) => piece.setName.trim().toLocaleLowerCase('en'))
+  const named = groupBy(
+    rowsOf(makeover, 'piece').filter((piece) => piece.setName.trim() !== ''),
+    (piece) => piece.setName.trim().toLocaleLowerCase('en'),
+  )
   return [...named.values()].flatMap((pieces) => {
     const parted = pieces.filter((piece) => (reckoned.get(piece.id)?.givenUp ?? 0) > 0)
     const whole = pieces.reduce((total, piece) => total + piece.quantity, 0)
@@ -110,10 +195,13 @@ function sets(makeover: Makeover, money: Money, { schools }: Practice): Remark[]
 
 /** A thing kept for its own sake is never to be replaced. */
 function keepsakes(makeover: Makeover): Remark[] {
-  const sentimental = rowsOf(makeover, 'candidate').filter((row) => row.keepReason === 'sentimental' && row.turnedDown === null)
+  const sentimental = rowsOf(makeover, 'candidate').filter(
+    (row) => row.keepReason === 'sentimental' && row.turnedDown === null,
+  )
   return rowsOf(makeover, 'piece').flatMap((piece) => {
     const keepsake = sentimental.find((row) => row.pieceId === piece.id)
-    if (!keepsake || piece.chosenId === null || piece.chosenId === keepsake.id || !isKeepsake(makeover, piece.id)) return []
+    if (!keepsake || piece.chosenId === null || piece.chosenId === keepsake.id || !isKeepsake(makeover, piece.id))
+      return []
     return [
       remark({
         code: 'pieces.keepsake-replaced',

@@ -4,16 +4,32 @@ import { workingLine, type Working } from '../money/working.ts'
 import { citeRule, type Rules } from '../rulebook/rulebook.ts'
 import type { PieceDates } from './dates.ts'
 
-const days = (count: number): string => `${count < 0 ? '−' : ''}${Math.abs(count)}\u00a0${Math.abs(count) === 1 ? 'day' : 'days'}`
+const days = (count: number): string =>
+  `${count < 0 ? '−' : ''}${Math.abs(count)}\u00a0${Math.abs(count) === 1 ? 'day' : 'days'}`
 
 /** How the slack of the whole came about: for each piece awaited, when it comes against when it is wanted. */
-export function slackWorking(makeover: Makeover, dates: readonly PieceDates[], slackDays: number | null, rules: Rules): Working {
-  const awaited = dates.filter((one) => one.slackDays !== null).toSorted((one, other) => (one.slackDays ?? 0) - (other.slackDays ?? 0))
+export function slackWorking(
+  makeover: Makeover,
+  dates: readonly PieceDates[],
+  slackDays: number | null,
+  rules: Rules,
+): Working {
+  const awaited = dates
+    .filter((one) => one.slackDays !== null)
+    .toSorted((one, other) => (one.slackDays ?? 0) - (other.slackDays ?? 0))
   const wantedOn = awaited[0]?.wantedOn
   return {
     title: 'Slack',
-    means: wantedOn ? `Everything is wanted on site by ${writeDate(wantedOn)}: the install date less ${citeRule('dates.buffer', rules)}.` : 'Without an install date, or with nothing awaited, there is none to count.',
-    lines: awaited.map((one) => workingLine(makeover.rows.piece[one.id]?.name ?? '', days(one.slackDays ?? 0), `${one.toOrder ? 'if ordered today, here' : 'expected'} ${one.hereOn ? writeDate(one.hereOn) : ''}`)),
+    means: wantedOn
+      ? `Everything is wanted on site by ${writeDate(wantedOn)}: the install date less ${citeRule('dates.buffer', rules)}.`
+      : 'Without an install date, or with nothing awaited, there is none to count.',
+    lines: awaited.map((one) =>
+      workingLine(
+        makeover.rows.piece[one.id]?.name ?? '',
+        days(one.slackDays ?? 0),
+        `${one.toOrder ? 'if ordered today, here' : 'expected'} ${one.hereOn ? writeDate(one.hereOn) : ''}`,
+      ),
+    ),
     result: workingLine('Least of them', slackDays === null ? '–' : days(slackDays)),
   }
 }

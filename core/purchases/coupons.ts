@@ -35,10 +35,18 @@ function capped(shares: readonly Minor[], most: readonly Minor[]): Minor[] {
 }
 
 /** Why a coupon does not hold for an order; empty where it does. */
-export function couponRefusal(coupon: Row<'coupon'>, sellerId: string | null, lines: readonly Line[], orderedOn: PlainDate, currency: string): string {
+export function couponRefusal(
+  coupon: Row<'coupon'>,
+  sellerId: string | null,
+  lines: readonly Line[],
+  orderedOn: PlainDate,
+  currency: string,
+): string {
   if (coupon.sellerId !== sellerId) return `“${coupon.name}” is another seller’s coupon`
-  if (coupon.endsOn !== null && orderedOn > coupon.endsOn) return `“${coupon.name}” ended on ${writeDate(coupon.endsOn)}`
+  if (coupon.endsOn !== null && orderedOn > coupon.endsOn)
+    return `“${coupon.name}” ended on ${writeDate(coupon.endsOn)}`
   const spent = sum(couponBases(lines).reduced)
-  if (spent < coupon.minimumMinor) return `“${coupon.name}” asks for ${writeMoney(coupon.minimumMinor, currency)} of goods, and this comes to ${writeMoney(spent, currency)}`
+  if (spent < coupon.minimumMinor)
+    return `“${coupon.name}” asks for ${writeMoney(coupon.minimumMinor, currency)} of goods, and this comes to ${writeMoney(spent, currency)}`
   return ''
 }

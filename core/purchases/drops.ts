@@ -27,14 +27,38 @@ export function priceDrops(makeover: Makeover, money: Money, today: PlainDate): 
     const { claimBy } = purchase
     const paidEach = minus(row.priceMinor, atRate(row.priceMinor, row.discountPpm))
     const seen = rowsOf(makeover, 'price')
-      .filter((one) => one.candidateId === row.candidateId && one.seenOn >= purchase.orderedOn && one.seenOn <= claimBy && one.amountMinor < paidEach && one.kind !== 'from memory' && one.kind !== 'paid')
+      .filter(
+        (one) =>
+          one.candidateId === row.candidateId &&
+          one.seenOn >= purchase.orderedOn &&
+          one.seenOn <= claimBy &&
+          one.amountMinor < paidEach &&
+          one.kind !== 'from memory' &&
+          one.kind !== 'paid',
+      )
       .toSorted((one, other) => one.amountMinor - other.amountMinor)[0]
     const kept = purchase.packs - purchase.cancelled - purchase.returned - purchase.goingBack
     if (!seen || kept <= 0) return []
     const plain = { ...row, discountPpm: 0 }
-    const whole = (price: Minor): Minor => landedCost({ ...plain, priceMinor: price }, kept, { withDelivery: false }).landed
+    const whole = (price: Minor): Minor =>
+      landedCost({ ...plain, priceMinor: price }, kept, { withDelivery: false }).landed
     const saves = minus(whole(paidEach), whole(seen.amountMinor))
-    const claimed = rowsOf(makeover, 'claim').some((claim) => claim.purchaseId === purchase.id && claim.about === 'price drop')
-    return saves <= 0 ? [] : [{ purchaseId: purchase.id, pieceId: purchase.pieceId, paidEach, seenEach: seen.amountMinor, seenOn: seen.seenOn, saves, claimBy, open: !claimed && today <= claimBy }]
+    const claimed = rowsOf(makeover, 'claim').some(
+      (claim) => claim.purchaseId === purchase.id && claim.about === 'price drop',
+    )
+    return saves <= 0
+      ? []
+      : [
+          {
+            purchaseId: purchase.id,
+            pieceId: purchase.pieceId,
+            paidEach,
+            seenEach: seen.amountMinor,
+            seenOn: seen.seenOn,
+            saves,
+            claimBy,
+            open: !claimed && today <= claimBy,
+          },
+        ]
   })
 }

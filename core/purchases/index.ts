@@ -1,7 +1,23 @@
 export { priceDrops, type PriceDrop } from './drops.ts'
 export { couponRefusal, couponShares } from './coupons.ts'
-export { cancelledValue, goodsValue, landedCost, landOrder, packsFor, quantityOf, type Landed, type Terms } from './landed.ts'
-export { ledger, type CreditReckoning, type GoodsState, type OrderReckoning, type PurchaseReckoning, type Totals } from './ledger.ts'
+export {
+  cancelledValue,
+  goodsValue,
+  landedCost,
+  landOrder,
+  packsFor,
+  quantityOf,
+  type Landed,
+  type Terms,
+} from './landed.ts'
+export {
+  ledger,
+  type CreditReckoning,
+  type GoodsState,
+  type OrderReckoning,
+  type PurchaseReckoning,
+  type Totals,
+} from './ledger.ts'
 export { costsNothing, wanted, type PieceReckoning } from './wanted.ts'
 export { reckonMoney, type CategoryMoney, type Money } from './money.ts'
 export { purchaseGuards } from './guards.ts'

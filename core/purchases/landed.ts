@@ -40,7 +40,8 @@ export type Landed = {
 const thousandths = (quantity: number): number => Math.round(quantity * 1000)
 
 /** Whole packs that cover a quantity: ⌈needed ÷ pack⌉, counted in thousandths so that 2.1 ÷ 0.7 is 3. */
-export const packsFor = (needed: number, packSize: number): number => Math.ceil(thousandths(needed) / thousandths(packSize))
+export const packsFor = (needed: number, packSize: number): number =>
+  Math.ceil(thousandths(needed) / thousandths(packSize))
 
 /** packs × pack size, without the noise of binary fractions. */
 export const quantityOf = (packs: number, packSize: number): number => (packs * thousandths(packSize)) / 1000
@@ -59,7 +60,11 @@ type How = {
  * Discounts come before tax; delivery is taxed or not as the seller states. Rounded half up to the minor unit at each
  * discount and at the tax, for the line as a whole. Where prices include tax, the tax is shown but not added.
  */
-export function landedCost(terms: Terms, packs: number, { withDelivery = true, coupon = zero, atTrade = false }: How = {}): Landed {
+export function landedCost(
+  terms: Terms,
+  packs: number,
+  { withDelivery = true, coupon = zero, atTrade = false }: How = {},
+): Landed {
   const goods = times(terms.priceMinor, packs * terms.periods)
   const discount = atRate(goods, terms.discountPpm)
   const reduced = atLeastZero(minus(minus(goods, discount), coupon))
@@ -70,7 +75,18 @@ export function landedCost(terms: Terms, packs: number, { withDelivery = true, c
   const tax = terms.taxIncluded ? rateWithin(taxed, terms.taxPpm) : atRate(taxed, terms.taxPpm)
   const work = withDelivery ? plus(terms.workMinor, portion(terms.hourMinor, thousandths(terms.hours), 1000)) : zero
   const untaxed = plus(plus(net, delivery), work)
-  return { packs, goods, discount, coupon, trade, delivery, taxed, tax, work, landed: terms.taxIncluded ? untaxed : plus(untaxed, tax) }
+  return {
+    packs,
+    goods,
+    discount,
+    coupon,
+    trade,
+    delivery,
+    taxed,
+    tax,
+    work,
+    landed: terms.taxIncluded ? untaxed : plus(untaxed, tax),
+  }
 }
 
 export type Ordered = Terms & { readonly packs: number; readonly couponMinor: Minor }
@@ -100,10 +116,14 @@ export function landOrder(lines: readonly Ordered[], rounding: 'line' | 'total',
  * What goods going back are worth without their delivery: the difference between the goods returned so far and with
  * these added, so that the parts of a return never add up to more than the whole. An order's coupon goes with its goods.
  */
-export const goodsValue = (line: Ordered, packs: number, before = 0): Minor => minus(goodsOnly(line, before + packs), goodsOnly(line, before))
+export const goodsValue = (line: Ordered, packs: number, before = 0): Minor =>
+  minus(goodsOnly(line, before + packs), goodsOnly(line, before))
 
-const goodsOnly = (line: Ordered, packs: number): Minor => landedCost(line, packs, { withDelivery: false, coupon: portion(line.couponMinor, packs, line.packs) }).landed
+const goodsOnly = (line: Ordered, packs: number): Minor =>
+  landedCost(line, packs, { withDelivery: false, coupon: portion(line.couponMinor, packs, line.packs) }).landed
 
 /** What packs that will not come are worth: their goods, and once nothing of the line comes, its delivery and work too. */
 export const cancelledValue = (line: Ordered, packs: number, before = 0): Minor =>
-  before + packs === line.packs ? minus(landedCost(line, line.packs, { coupon: line.couponMinor }).landed, goodsOnly(line, before)) : goodsValue(line, packs, before)
+  before + packs === line.packs
+    ? minus(landedCost(line, line.packs, { coupon: line.couponMinor }).landed, goodsOnly(line, before))
+    : goodsValue(line, packs, before)

@@ -5,7 +5,8 @@ import { split } from '../money/split.ts'
 import { addDays, type PlainDate } from '../measure/plain-date.ts'
 import { landOrder, type Landed } from './landed.ts'
 
-export type GoodsState = 'ordered' | 'part here' | 'here' | 'placed' | 'kept' | 'going back' | 'returned' | 'refunded' | 'cancelled'
+export type GoodsState =
+  'ordered' | 'part here' | 'here' | 'placed' | 'kept' | 'going back' | 'returned' | 'refunded' | 'cancelled'
 
 /** One line of an order with its money and its goods. Money in minor units, goods in packs. */
 export type PurchaseReckoning = {
@@ -60,12 +61,22 @@ export type OrderReckoning = {
 }
 
 /** A gift card or credit note with what is left on it. */
-export type CreditReckoning = { readonly id: string; readonly balance: Minor; readonly put: Minor; readonly spent: Minor }
+export type CreditReckoning = {
+  readonly id: string
+  readonly balance: Minor
+  readonly put: Minor
+  readonly spent: Minor
+}
 
-export type Ledger = { readonly purchases: readonly PurchaseReckoning[]; readonly orders: readonly OrderReckoning[]; readonly credits: readonly CreditReckoning[] }
+export type Ledger = {
+  readonly purchases: readonly PurchaseReckoning[]
+  readonly orders: readonly OrderReckoning[]
+  readonly credits: readonly CreditReckoning[]
+}
 
 type Of = { readonly purchaseId: string }
-const packsIn = (rows: readonly { readonly packs: number }[]): number => rows.reduce((total, row) => total + row.packs, 0)
+const packsIn = (rows: readonly { readonly packs: number }[]): number =>
+  rows.reduce((total, row) => total + row.packs, 0)
 
 /** Every order with what it owes, what is paid and where its goods are. */
 export function ledger(makeover: Makeover): Ledger {
@@ -88,17 +99,28 @@ export function ledger(makeover: Makeover): Ledger {
     const lines = linesOf.get(order.id) ?? []
     const landed = landOrder(lines, order.taxRounding)
     const atTrade = order.boughtBy === 'studio' ? landOrder(lines, order.taxRounding, true) : null
-    const credits = lines.map((line) => creditOf(events.returns(line.id), events.cancellations(line.id), events.claims(line.id)))
+    const credits = lines.map((line) =>
+      creditOf(events.returns(line.id), events.cancellations(line.id), events.claims(line.id)),
+    )
     const owed = landed.map((one, at) => minus(one.landed, credits[at] ?? zero))
     const paid = netPaid(paymentsOf.get(order.id) ?? [])
     const parts = allot(paid, owed, credits)
     const reckoned = lines.map((line, at) =>
-      reckonLine(order, line, makeover.rows.piece[line.pieceId]?.categoryId ?? '', landed[at], atTrade?.[at] ?? null, credits[at] ?? zero, parts[at] ?? zero, {
-        deliveries: events.deliveries(line.id),
-        returns: events.returns(line.id),
-        cancellations: events.cancellations(line.id),
-        placing: events.placings(line.id)[0],
-      }),
+      reckonLine(
+        order,
+        line,
+        makeover.rows.piece[line.pieceId]?.categoryId ?? '',
+        landed[at],
+        atTrade?.[at] ?? null,
+        credits[at] ?? zero,
+        parts[at] ?? zero,
+        {
+          deliveries: events.deliveries(line.id),
+          returns: events.returns(line.id),
+          cancellations: events.cancellations(line.id),
+          placing: events.placings(line.id)[0],
+        },
+      ),
     )
     purchases.push(...reckoned)
     const [whole, given] = [sum(landed.map((one) => one.landed)), sum(credits)]
@@ -118,10 +140,16 @@ export function ledger(makeover: Makeover): Ledger {
   return { purchases, orders, credits: heldCredits(makeover) }
 }
 
-const inDirection = (payments: readonly Row<'payment'>[], direction: 'out' | 'back'): Minor => sum(payments.filter((row) => row.direction === direction).map((row) => row.amountMinor))
-export const netPaid = (payments: readonly Row<'payment'>[]): Minor => minus(inDirection(payments, 'out'), inDirection(payments, 'back'))
+const inDirection = (payments: readonly Row<'payment'>[], direction: 'out' | 'back'): Minor =>
+  sum(payments.filter((row) => row.direction === direction).map((row) => row.amountMinor))
+export const netPaid = (payments: readonly Row<'payment'>[]): Minor =>
+  minus(inDirection(payments, 'out'), inDirection(payments, 'back'))
 
-const creditOf = (returns: readonly Row<'return'>[], cancellations: readonly Row<'cancellation'>[], claims: readonly Row<'claim'>[]): Minor =>
+const creditOf = (
+  returns: readonly Row<'return'>[],
+  cancellations: readonly Row<'cancellation'>[],
+  claims: readonly Row<'claim'>[],
+): Minor =>
   sum([
     ...returns.filter((one) => one.acceptedOn !== null).map((one) => one.creditMinor),
     ...cancellations.map((one) => one.creditMinor),
@@ -147,7 +175,12 @@ function reckonLine(
   atTrade: Landed | null,
   credited: Minor,
   paid: Minor,
-  events: { readonly deliveries: readonly Row<'delivery'>[]; readonly returns: readonly Row<'return'>[]; readonly cancellations: readonly Row<'cancellation'>[]; readonly placing: Row<'placing'> | undefined },
+  events: {
+    readonly deliveries: readonly Row<'delivery'>[]
+    readonly returns: readonly Row<'return'>[]
+    readonly cancellations: readonly Row<'cancellation'>[]
+    readonly placing: Row<'placing'> | undefined
+  },
 ): PurchaseReckoning {
   if (!terms) throw new RangeError('every line of an order is landed')
   const { deliveries, returns, cancellations, placing } = events
@@ -155,11 +188,19 @@ function reckonLine(
   const waiting = returns.filter((one) => one.acceptedOn === null)
   const owed = minus(terms.landed, credited)
   const refundDue = atLeastZero(minus(paid, owed))
-  const [received, cancelled, goingBack, returned] = [packsIn(deliveries), packsIn(cancellations), packsIn(waiting), packsIn(accepted)]
+  const [received, cancelled, goingBack, returned] = [
+    packsIn(deliveries),
+    packsIn(cancellations),
+    packsIn(waiting),
+    packsIn(accepted),
+  ]
   const replaced = packsIn(accepted.filter((one) => one.settles === 'replacement'))
   const awaited = Math.max(0, line.packs - cancelled + replaced - received)
   const kept = received - goingBack - returned
-  const lastArrival = deliveries.map((one) => one.receivedOn).sort().at(-1)
+  const lastArrival = deliveries
+    .map((one) => one.receivedOn)
+    .sort()
+    .at(-1)
   const tagsOffOn = placing?.tagsOffOn ?? null
   return {
     id: line.id,
@@ -181,18 +222,54 @@ function reckonLine(
     damaged: deliveries.reduce((total, one) => total + one.damagedPacks, 0),
     goingBack,
     returned,
-    state: stateOf({ packs: line.packs, cancelled, awaited, received, goingBack, returned, kept, refundDue: refundDue > 0, placed: placing !== undefined, off: tagsOffOn !== null }),
+    state: stateOf({
+      packs: line.packs,
+      cancelled,
+      awaited,
+      received,
+      goingBack,
+      returned,
+      kept,
+      refundDue: refundDue > 0,
+      placed: placing !== undefined,
+      off: tagsOffOn !== null,
+    }),
     placedOn: placing?.placedOn ?? null,
     tagsOffOn,
     arrivesOn: addDays(order.orderedOn, line.leadDays),
-    returnBy: kept > 0 && lastArrival && line.returnDays !== null && tagsOffOn === null ? addDays(lastArrival, line.returnDays) : null,
+    returnBy:
+      kept > 0 && lastArrival && line.returnDays !== null && tagsOffOn === null
+        ? addDays(lastArrival, line.returnDays)
+        : null,
     claimBy: line.adjustDays === null ? null : addDays(order.orderedOn, line.adjustDays),
     studioCost: atTrade === null ? null : terms.landed === 0 ? zero : portion(atTrade.landed, owed, terms.landed),
   }
 }
 
-type Goods = { packs: number; cancelled: number; awaited: number; received: number; goingBack: number; returned: number; kept: number; refundDue: boolean; placed: boolean; off: boolean }
-function stateOf({ packs, cancelled, awaited, received, goingBack, returned, kept, refundDue, placed, off }: Goods): GoodsState {
+type Goods = {
+  packs: number
+  cancelled: number
+  awaited: number
+  received: number
+  goingBack: number
+  returned: number
+  kept: number
+  refundDue: boolean
+  placed: boolean
+  off: boolean
+}
+function stateOf({
+  packs,
+  cancelled,
+  awaited,
+  received,
+  goingBack,
+  returned,
+  kept,
+  refundDue,
+  placed,
+  off,
+}: Goods): GoodsState {
   if (cancelled === packs) return 'cancelled'
   if (goingBack > 0) return 'going back'
   if (returned > 0 && kept === 0 && awaited === 0) return refundDue ? 'returned' : 'refunded'
@@ -222,11 +299,21 @@ export type Totals = {
   readonly forecast: Minor
 }
 
-export function totals(purchases: readonly PurchaseReckoning[], pieces: readonly { readonly stillToBuy: Minor }[]): Totals {
+export function totals(
+  purchases: readonly PurchaseReckoning[],
+  pieces: readonly { readonly stillToBuy: Minor }[],
+): Totals {
   const paid = sum(purchases.map((one) => one.paid))
   const committed = sum(purchases.map((one) => one.committed))
   const refundsDue = sum(purchases.map((one) => one.refundDue))
   const stillToBuy = sum(pieces.map((one) => one.stillToBuy))
   const owed = sum(purchases.map((one) => one.owed))
-  return { owed, paid, committed, refundsDue, stillToBuy, forecast: minus(plus(plus(paid, committed), stillToBuy), refundsDue) }
+  return {
+    owed,
+    paid,
+    committed,
+    refundsDue,
+    stillToBuy,
+    forecast: minus(plus(plus(paid, committed), stillToBuy), refundsDue),
+  }
 }

@@ -1,10 +1,22 @@
 import { agreedFor, agreedNow, agreements, type Agreement } from '../brief/index.ts'
 import { groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
 import { atLeastZero, minus, plus, sum, zero, type Minor } from '../money/minor.ts'
-import { ledger, totals, type CreditReckoning, type OrderReckoning, type PurchaseReckoning, type Totals } from './ledger.ts'
+import {
+  ledger,
+  totals,
+  type CreditReckoning,
+  type OrderReckoning,
+  type PurchaseReckoning,
+  type Totals,
+} from './ledger.ts'
 import { wanted, type PieceReckoning } from './wanted.ts'
 
-export type CategoryMoney = Totals & { readonly id: string; readonly name: string; readonly agreed: Minor; readonly left: Minor }
+export type CategoryMoney = Totals & {
+  readonly id: string
+  readonly name: string
+  readonly agreed: Minor
+  readonly left: Minor
+}
 
 /** The money of a makeover. Every sum is in minor units of its currency and includes tax and delivery. */
 export type Money = {

@@ -12,7 +12,14 @@ import type { Money } from './money.ts'
 
 /** What the money and the goods give cause to say. */
 export function purchaseRemarks(makeover: Makeover, money: Money, rules: Rules, today: PlainDate): Remark[] {
-  return [...sumRemarks(makeover, money), ...orderRemarks(makeover, money, rules, today), ...dropRemarks(makeover, money, today), ...claimRemarks(makeover, money), ...creditRemarks(makeover, money, rules, today), ...dueRemarks(makeover, money, today)]
+  return [
+    ...sumRemarks(makeover, money),
+    ...orderRemarks(makeover, money, rules, today),
+    ...dropRemarks(makeover, money, today),
+    ...claimRemarks(makeover, money),
+    ...creditRemarks(makeover, money, rules, today),
+    ...dueRemarks(makeover, money, today),
+  ]
 }
 
 function sumRemarks(makeover: Makeover, money: Money): Remark[] {
@@ -120,18 +127,20 @@ const nameOf = (makeover: Makeover, pieceId: string): string => makeover.rows.pi
 /** A price seen lower after buying is worth asking for, inside the seller's window. */
 function dropRemarks(makeover: Makeover, money: Money, today: PlainDate): Remark[] {
   const currency = currencyOf(makeover)
-  return priceDrops(makeover, money, today).filter((drop) => drop.open).map((drop) =>
-    remark({
-      code: 'purchases.price-drop',
-      weight: 'look',
-      step: 'purchases',
-      subjects: [{ kind: 'purchase', id: drop.purchaseId }],
-      title: `${nameOf(makeover, drop.pieceId)}: seen for ${writeMoney(drop.saves, currency)} less`,
-      sentence: `Paid at ${writeMoney(drop.paidEach, currency)} a pack, seen at ${writeMoney(drop.seenEach, currency)} on ${writeDate(drop.seenOn)}. The seller pays the difference until ${writeWeekdayDate(drop.claimBy)}: ask for it. What was paid stays as it is.`,
-      rule: null,
-      numbers: [drop.saves, drop.claimBy],
-    }),
-  )
+  return priceDrops(makeover, money, today)
+    .filter((drop) => drop.open)
+    .map((drop) =>
+      remark({
+        code: 'purchases.price-drop',
+        weight: 'look',
+        step: 'purchases',
+        subjects: [{ kind: 'purchase', id: drop.purchaseId }],
+        title: `${nameOf(makeover, drop.pieceId)}: seen for ${writeMoney(drop.saves, currency)} less`,
+        sentence: `Paid at ${writeMoney(drop.paidEach, currency)} a pack, seen at ${writeMoney(drop.seenEach, currency)} on ${writeDate(drop.seenOn)}. The seller pays the difference until ${writeWeekdayDate(drop.claimBy)}: ask for it. What was paid stays as it is.`,
+        rule: null,
+        numbers: [drop.saves, drop.claimBy],
+      }),
+    )
 }
 
 /** Damage that nothing was done about, and claims without an answer. */
@@ -139,14 +148,43 @@ function claimRemarks(makeover: Makeover, money: Money): Remark[] {
   const claims = rowsOf(makeover, 'claim')
   const returns = rowsOf(makeover, 'return')
   const damaged = money.purchases.flatMap((purchase) => {
-    const handled = claims.some((row) => row.purchaseId === purchase.id && row.about === 'damage') || returns.some((row) => row.purchaseId === purchase.id)
+    const handled =
+      claims.some((row) => row.purchaseId === purchase.id && row.about === 'damage') ||
+      returns.some((row) => row.purchaseId === purchase.id)
     if (purchase.damaged === 0 || handled) return []
-    return [remark({ code: 'purchases.damaged', weight: 'look', step: 'purchases', subjects: [{ kind: 'purchase', id: purchase.id }], title: `${nameOf(makeover, purchase.pieceId)}: ${purchase.damaged} came damaged`, sentence: 'Tell the seller at once, with a picture: ask for a replacement, for money off, or send it back. Nothing is claimed yet.', rule: null, numbers: [purchase.damaged] })]
+    return [
+      remark({
+        code: 'purchases.damaged',
+        weight: 'look',
+        step: 'purchases',
+        subjects: [{ kind: 'purchase', id: purchase.id }],
+        title: `${nameOf(makeover, purchase.pieceId)}: ${purchase.damaged} came damaged`,
+        sentence:
+          'Tell the seller at once, with a picture: ask for a replacement, for money off, or send it back. Nothing is claimed yet.',
+        rule: null,
+        numbers: [purchase.damaged],
+      }),
+    ]
   })
-  const waiting = claims.filter((row: Row<'claim'>) => row.answer === 'waiting').flatMap((row) => {
-    const purchase = money.purchases.find((one) => one.id === row.purchaseId)
-    return purchase ? [remark({ code: 'purchases.claim-waiting', weight: 'note', step: 'purchases', subjects: [{ kind: 'purchase', id: purchase.id }], title: `${nameOf(makeover, purchase.pieceId)}: the seller has not answered`, sentence: `${writeMoney(row.askedMinor, currencyOf(makeover))} was asked for ${row.about} on ${writeDate(row.madeOn)}. Until the seller grants it, the whole price is owed and counted.`, rule: null, numbers: [row.madeOn] })] : []
-  })
+  const waiting = claims
+    .filter((row: Row<'claim'>) => row.answer === 'waiting')
+    .flatMap((row) => {
+      const purchase = money.purchases.find((one) => one.id === row.purchaseId)
+      return purchase
+        ? [
+            remark({
+              code: 'purchases.claim-waiting',
+              weight: 'note',
+              step: 'purchases',
+              subjects: [{ kind: 'purchase', id: purchase.id }],
+              title: `${nameOf(makeover, purchase.pieceId)}: the seller has not answered`,
+              sentence: `${writeMoney(row.askedMinor, currencyOf(makeover))} was asked for ${row.about} on ${writeDate(row.madeOn)}. Until the seller grants it, the whole price is owed and counted.`,
+              rule: null,
+              numbers: [row.madeOn],
+            }),
+          ]
+        : []
+    })
   return [...damaged, ...waiting]
 }
 
@@ -164,8 +202,14 @@ function creditRemarks(makeover: Makeover, money: Money, rules: Rules, today: Pl
         weight: 'look',
         step: 'purchases',
         subjects: [{ kind: 'credit', id }],
-        title: left < 0 ? `${write} on a ${row.kind} is lost` : `${write} on a ${row.kind} ends on ${writeWeekdayDate(row.expiresOn)}`,
-        sentence: left < 0 ? `It ended on ${writeDate(row.expiresOn)}. Ask the seller whether it still holds.` : `${left} ${left === 1 ? 'day is' : 'days are'} left to spend it; from ${citeRule('dates.credit-warning', rules)} before the end it is said.`,
+        title:
+          left < 0
+            ? `${write} on a ${row.kind} is lost`
+            : `${write} on a ${row.kind} ends on ${writeWeekdayDate(row.expiresOn)}`,
+        sentence:
+          left < 0
+            ? `It ended on ${writeDate(row.expiresOn)}. Ask the seller whether it still holds.`
+            : `${left} ${left === 1 ? 'day is' : 'days are'} left to spend it; from ${citeRule('dates.credit-warning', rules)} before the end it is said.`,
         rule: 'dates.credit-warning',
         numbers: [balance, row.expiresOn],
       }),
@@ -184,9 +228,31 @@ function dueRemarks(makeover: Makeover, money: Money, today: PlainDate): Remark[
     const subjects: Subject[] = order.lineIds.map((id) => ({ kind: 'purchase', id }))
     const remarks: Remark[] = []
     if (order.depositDue > 0)
-      remarks.push(remark({ code: 'purchases.deposit-due', weight: 'look', step: 'purchases', subjects, title: `${name}: a deposit of ${writeMoney(order.depositDue, currency)} is asked`, sentence: `The seller begins once ${writeMoney(row.depositMinor, currency)} is paid; ${writeMoney(order.paid, currency)} is.`, rule: null, numbers: [order.depositDue] }))
+      remarks.push(
+        remark({
+          code: 'purchases.deposit-due',
+          weight: 'look',
+          step: 'purchases',
+          subjects,
+          title: `${name}: a deposit of ${writeMoney(order.depositDue, currency)} is asked`,
+          sentence: `The seller begins once ${writeMoney(row.depositMinor, currency)} is paid; ${writeMoney(order.paid, currency)} is.`,
+          rule: null,
+          numbers: [order.depositDue],
+        }),
+      )
     if (row.balanceDueOn !== null && row.balanceDueOn < today && order.committed > 0)
-      remarks.push(remark({ code: 'purchases.balance-late', weight: 'look', step: 'purchases', subjects, title: `${name}: ${writeMoney(order.committed, currency)} was due on ${writeDate(row.balanceDueOn)}`, sentence: `${daysBetween(row.balanceDueOn, today)} days ago. Pay it, or agree another day with the seller.`, rule: null, numbers: [order.committed, row.balanceDueOn] }))
+      remarks.push(
+        remark({
+          code: 'purchases.balance-late',
+          weight: 'look',
+          step: 'purchases',
+          subjects,
+          title: `${name}: ${writeMoney(order.committed, currency)} was due on ${writeDate(row.balanceDueOn)}`,
+          sentence: `${daysBetween(row.balanceDueOn, today)} days ago. Pay it, or agree another day with the seller.`,
+          rule: null,
+          numbers: [order.committed, row.balanceDueOn],
+        }),
+      )
     return remarks
   })
 }

@@ -27,8 +27,19 @@ export type StatementLine = {
   readonly studioCost: Minor | null
   readonly margin: Minor | null
 }
-export type StatementWish = { readonly category: string; readonly piece: string; readonly basis: string; readonly stillToBuy: Minor }
-export type StatementPayment = { readonly paidOn: PlainDate; readonly order: string; readonly seller: string; readonly tender: string; readonly amount: Minor }
+export type StatementWish = {
+  readonly category: string
+  readonly piece: string
+  readonly basis: string
+  readonly stillToBuy: Minor
+}
+export type StatementPayment = {
+  readonly paidOn: PlainDate
+  readonly order: string
+  readonly seller: string
+  readonly tender: string
+  readonly amount: Minor
+}
 export type StatementCategory = Totals & { readonly name: string; readonly agreed: Minor; readonly left: Minor }
 
 export type Statement = {
@@ -42,12 +53,22 @@ export type Statement = {
   readonly lines: readonly StatementLine[]
   readonly wishes: readonly StatementWish[]
   readonly payments: readonly StatementPayment[]
-  readonly held: readonly { readonly what: string; readonly seller: string; readonly until: PlainDate | null; readonly balance: Minor }[]
+  readonly held: readonly {
+    readonly what: string
+    readonly seller: string
+    readonly until: PlainDate | null
+    readonly balance: Minor
+  }[]
   /** Σ margins of what the studio bought; null in a client's statement. */
   readonly margin: Minor | null
 }
 
-export function statement(documents: { readonly makeover: Makeover; readonly studio: Studio }, money: Money, reader: 'client' | 'studio', asOf: PlainDate): Statement {
+export function statement(
+  documents: { readonly makeover: Makeover; readonly studio: Studio },
+  money: Money,
+  reader: 'client' | 'studio',
+  asOf: PlainDate,
+): Statement {
   const { makeover, studio } = documents
   const head = headOf(makeover)
   const sellerOf = (id: string | null): string => (id === null ? '' : (studio.rows.seller[id]?.name ?? ''))
@@ -75,7 +96,11 @@ export function statement(documents: { readonly makeover: Makeover; readonly stu
       margin: forStudio && one.studioCost !== null ? minus(one.owed, one.studioCost) : null,
     }
   })
-  const orderName = (id: string): string => money.purchases.filter((one) => one.orderId === id).map((one) => makeover.rows.piece[one.pieceId]?.name ?? '').join(', ')
+  const orderName = (id: string): string =>
+    money.purchases
+      .filter((one) => one.orderId === id)
+      .map((one) => makeover.rows.piece[one.pieceId]?.name ?? '')
+      .join(', ')
   return {
     for: reader,
     name: head?.name ?? '',
@@ -84,14 +109,39 @@ export function statement(documents: { readonly makeover: Makeover; readonly stu
     agreedOn: money.agreement?.row.signedOn ?? null,
     categories: money.categories,
     total: money.total,
-    lines: lines.toSorted((one, other) => (one.category < other.category ? -1 : one.category > other.category ? 1 : one.orderedOn < other.orderedOn ? -1 : 1)),
-    wishes: money.pieces.filter((one) => one.stillToBuy > 0).map((one) => ({ category: categoryOf(one.categoryId), piece: makeover.rows.piece[one.id]?.name ?? '', basis: one.basis === 'candidate' ? 'chosen' : one.basis === 'placeholder' ? 'stand-in and allowance' : 'allowance', stillToBuy: one.stillToBuy })),
+    lines: lines.toSorted((one, other) =>
+      one.category < other.category ? -1 : one.category > other.category ? 1 : one.orderedOn < other.orderedOn ? -1 : 1,
+    ),
+    wishes: money.pieces
+      .filter((one) => one.stillToBuy > 0)
+      .map((one) => ({
+        category: categoryOf(one.categoryId),
+        piece: makeover.rows.piece[one.id]?.name ?? '',
+        basis:
+          one.basis === 'candidate' ? 'chosen' : one.basis === 'placeholder' ? 'stand-in and allowance' : 'allowance',
+        stillToBuy: one.stillToBuy,
+      })),
     payments: rowsOf(makeover, 'payment')
-      .map((row) => ({ paidOn: row.paidOn, order: orderName(row.orderId), seller: sellerOf(makeover.rows.order[row.orderId]?.sellerId ?? null), tender: row.reversesId ? `${row.tender}, reversal` : row.tender, amount: row.direction === 'out' ? row.amountMinor : negate(row.amountMinor) }))
+      .map((row) => ({
+        paidOn: row.paidOn,
+        order: orderName(row.orderId),
+        seller: sellerOf(makeover.rows.order[row.orderId]?.sellerId ?? null),
+        tender: row.reversesId ? `${row.tender}, reversal` : row.tender,
+        amount: row.direction === 'out' ? row.amountMinor : negate(row.amountMinor),
+      }))
       .toSorted((one, other) => (one.paidOn < other.paidOn ? -1 : one.paidOn > other.paidOn ? 1 : 0)),
     held: money.credits.flatMap(({ id, balance }) => {
       const row = makeover.rows.credit[id]
-      return row && balance !== zero ? [{ what: `${row.kind}${row.number ? ` ${row.number}` : ''}`, seller: sellerOf(row.sellerId), until: row.expiresOn, balance }] : []
+      return row && balance !== zero
+        ? [
+            {
+              what: `${row.kind}${row.number ? ` ${row.number}` : ''}`,
+              seller: sellerOf(row.sellerId),
+              until: row.expiresOn,
+              balance,
+            },
+          ]
+        : []
     }),
     margin: forStudio ? sum(lines.flatMap((line) => (line.margin === null ? [] : [line.margin]))) : null,
   }

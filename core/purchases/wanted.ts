@@ -24,10 +24,12 @@ export type PieceReckoning = {
 }
 
 const tidy = (quantity: number): number => Math.round(quantity * 1000) / 1000
-const shareOfAllowance = (piece: Row<'piece'>, open: number): Minor => portion(piece.allowanceMinor, Math.round(open * 1000), Math.round(piece.quantity * 1000))
+const shareOfAllowance = (piece: Row<'piece'>, open: number): Minor =>
+  portion(piece.allowanceMinor, Math.round(open * 1000), Math.round(piece.quantity * 1000))
 
 /** What is in hand already and costs nothing more. */
-export const costsNothing = (candidate: Row<'candidate'>, quantity: number): boolean => isInHand(candidate.source) && landedCost(candidate, packsFor(quantity, candidate.packSize)).landed === 0
+export const costsNothing = (candidate: Row<'candidate'>, quantity: number): boolean =>
+  isInHand(candidate.source) && landedCost(candidate, packsFor(quantity, candidate.packSize)).landed === 0
 
 /**
  * Still to buy, by piece: the chosen candidate's landed cost for what is open, else the allowance for it. While a
@@ -35,35 +37,84 @@ export const costsNothing = (candidate: Row<'candidate'>, quantity: number): boo
  */
 export function wanted(makeover: Makeover): PieceReckoning[] {
   const lines = groupBy(rowsOf(makeover, 'purchase'), (row) => row.pieceId)
-  const returns = groupBy(rowsOf(makeover, 'return').filter((row) => row.settles === 'money'), (row) => row.purchaseId)
+  const returns = groupBy(
+    rowsOf(makeover, 'return').filter((row) => row.settles === 'money'),
+    (row) => row.purchaseId,
+  )
   const cancellations = groupBy(rowsOf(makeover, 'cancellation'), (row) => row.purchaseId)
   return rowsOf(makeover, 'piece').map((piece) => {
     const tally = (bought: readonly Row<'purchase'>[]) => {
-      const gone = bought.flatMap((row) => [...(returns.get(row.id) ?? []), ...(cancellations.get(row.id) ?? [])].map((one) => ({ quantity: quantityOf(one.packs, row.packSize), wantedAgain: one.wantedAgain })))
-      const add = (parts: readonly { readonly quantity: number }[]): number => tidy(parts.reduce((total, one) => total + one.quantity, 0))
+      const gone = bought.flatMap((row) =>
+        [...(returns.get(row.id) ?? []), ...(cancellations.get(row.id) ?? [])].map((one) => ({
+          quantity: quantityOf(one.packs, row.packSize),
+          wantedAgain: one.wantedAgain,
+        })),
+      )
+      const add = (parts: readonly { readonly quantity: number }[]): number =>
+        tidy(parts.reduce((total, one) => total + one.quantity, 0))
       return {
         ordered: tidy(bought.reduce((total, row) => total + quantityOf(row.packs, row.packSize), 0)),
         again: add(gone.filter((one) => one.wantedAgain)),
         givenUp: add(gone.filter((one) => !one.wantedAgain)),
       }
     }
-    const isStandIn = (row: Row<'purchase'>): boolean => makeover.rows.candidate[row.candidateId]?.source === 'placeholder'
+    const isStandIn = (row: Row<'purchase'>): boolean =>
+      makeover.rows.candidate[row.candidateId]?.source === 'placeholder'
     const bought = lines.get(piece.id) ?? []
     const final = tally(bought.filter((row) => !isStandIn(row)))
     const standIn = tally(bought.filter(isStandIn))
     const short = tidy(piece.quantity - final.ordered + final.again)
     const open = Math.max(0, short)
     const candidate = piece.chosenId === null ? undefined : makeover.rows.candidate[piece.chosenId]
-    const common = { id: piece.id, categoryId: piece.categoryId ?? '', ordered: final.ordered, standIn: tidy(standIn.ordered - standIn.again - standIn.givenUp), givenUp: final.givenUp, open }
-    if (open === 0) return { ...common, packs: 0, basis: 'nothing open', landed: null, stillToBuy: zero, leftOver: Math.max(0, tidy(-short)) } as const
-    if (!candidate) return { ...common, packs: 0, basis: 'allowance', landed: null, stillToBuy: shareOfAllowance(piece, open), leftOver: 0 } as const
-    if (costsNothing(candidate, piece.quantity)) return { ...common, open: 0, packs: 0, basis: 'in hand', landed: null, stillToBuy: zero, leftOver: 0 } as const
+    const common = {
+      id: piece.id,
+      categoryId: piece.categoryId ?? '',
+      ordered: final.ordered,
+      standIn: tidy(standIn.ordered - standIn.again - standIn.givenUp),
+      givenUp: final.givenUp,
+      open,
+    }
+    if (open === 0)
+      return {
+        ...common,
+        packs: 0,
+        basis: 'nothing open',
+        landed: null,
+        stillToBuy: zero,
+        leftOver: Math.max(0, tidy(-short)),
+      } as const
+    if (!candidate)
+      return {
+        ...common,
+        packs: 0,
+        basis: 'allowance',
+        landed: null,
+        stillToBuy: shareOfAllowance(piece, open),
+        leftOver: 0,
+      } as const
+    if (costsNothing(candidate, piece.quantity))
+      return { ...common, open: 0, packs: 0, basis: 'in hand', landed: null, stillToBuy: zero, leftOver: 0 } as const
     if (candidate.source === 'placeholder') {
       const missing = Math.max(0, tidy(piece.quantity - standIn.ordered + standIn.again))
       const landed = missing > 0 ? landedCost(candidate, packsFor(missing, candidate.packSize)) : null
-      return { ...common, open: missing, packs: landed?.packs ?? 0, basis: 'placeholder', landed, stillToBuy: plus(landed?.landed ?? zero, shareOfAllowance(piece, open)), leftOver: 0 } as const
+      return {
+        ...common,
+        open: missing,
+        packs: landed?.packs ?? 0,
+        basis: 'placeholder',
+        landed,
+        stillToBuy: plus(landed?.landed ?? zero, shareOfAllowance(piece, open)),
+        leftOver: 0,
+      } as const
     }
     const landed = landedCost(candidate, packsFor(open, candidate.packSize))
-    return { ...common, packs: landed.packs, basis: 'candidate', landed, stillToBuy: landed.landed, leftOver: tidy(quantityOf(landed.packs, candidate.packSize) - open) } as const
+    return {
+      ...common,
+      packs: landed.packs,
+      basis: 'candidate',
+      landed,
+      stillToBuy: landed.landed,
+      leftOver: tidy(quantityOf(landed.packs, candidate.packSize) - open),
+    } as const
   })
 }

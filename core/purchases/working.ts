@@ -9,47 +9,124 @@ import type { OrderReckoning, PurchaseReckoning } from './ledger.ts'
 import type { Money } from './money.ts'
 import type { PieceReckoning } from './wanted.ts'
 
-export const figures = ['paid', 'committed', 'refundsDue', 'stillToBuy', 'forecast', 'left', 'agreed', 'contingency'] as const
+export const figures = [
+  'paid',
+  'committed',
+  'refundsDue',
+  'stillToBuy',
+  'forecast',
+  'left',
+  'agreed',
+  'contingency',
+] as const
 export type Figure = (typeof figures)[number]
 
 /** A landed cost as one would write it on paper. */
 export function landedWorking(terms: Terms, landed: Landed, currency: string): Working {
-  const lines = [line('Goods', landed.goods, `${landed.packs} × ${writeMoney(terms.priceMinor, currency)}${terms.periods === 1 ? '' : ` × ${terms.periods} periods`}${terms.packSize === 1 ? '' : `, packs of ${terms.packSize}`}`)]
+  const lines = [
+    line(
+      'Goods',
+      landed.goods,
+      `${landed.packs} × ${writeMoney(terms.priceMinor, currency)}${terms.periods === 1 ? '' : ` × ${terms.periods} periods`}${terms.packSize === 1 ? '' : `, packs of ${terms.packSize}`}`,
+    ),
+  ]
   if (landed.discount > 0) lines.push(line('Less discount', negate(landed.discount), writeRate(terms.discountPpm)))
   if (landed.coupon > 0) lines.push(line('Less coupon', negate(landed.coupon), 'this line’s part of it'))
   if (landed.trade > 0) lines.push(line('Less trade discount', negate(landed.trade), writeRate(terms.tradePpm)))
   if (landed.delivery > 0) lines.push(line('Delivery', landed.delivery, terms.deliveryTaxed ? '' : 'not taxed'))
-  if (!terms.taxIncluded && landed.tax > 0) lines.push(line('Tax', landed.tax, `${writeRate(terms.taxPpm)} of ${writeMoney(landed.taxed, currency)}`))
-  if (landed.work > 0) lines.push(line('Work on it', landed.work, terms.hours > 0 ? `${terms.hours} hours at ${writeMoney(terms.hourMinor, currency)}${terms.workMinor > 0 ? ` and ${writeMoney(terms.workMinor, currency)}` : ''}` : ''))
+  if (!terms.taxIncluded && landed.tax > 0)
+    lines.push(line('Tax', landed.tax, `${writeRate(terms.taxPpm)} of ${writeMoney(landed.taxed, currency)}`))
+  if (landed.work > 0)
+    lines.push(
+      line(
+        'Work on it',
+        landed.work,
+        terms.hours > 0
+          ? `${terms.hours} hours at ${writeMoney(terms.hourMinor, currency)}${terms.workMinor > 0 ? ` and ${writeMoney(terms.workMinor, currency)}` : ''}`
+          : '',
+      ),
+    )
   const within = terms.taxIncluded && landed.tax > 0 ? `with tax of ${writeMoney(landed.tax, currency)} in it` : ''
-  return { title: 'Landed cost', means: 'What it costs here: whole packs, discount before tax, rounded half up at the discount and at the tax.', lines, result: line('Landed', landed.landed, within) }
+  return {
+    title: 'Landed cost',
+    means: 'What it costs here: whole packs, discount before tax, rounded half up at the discount and at the tax.',
+    lines,
+    result: line('Landed', landed.landed, within),
+  }
 }
 
 const credits = (makeover: Makeover, purchaseIds: readonly string[]): WorkingLine[] => {
-  const of = <T extends { readonly purchaseId: string }>(rows: readonly T[]): T[] => rows.filter((row) => purchaseIds.includes(row.purchaseId))
+  const of = <T extends { readonly purchaseId: string }>(rows: readonly T[]): T[] =>
+    rows.filter((row) => purchaseIds.includes(row.purchaseId))
   return [
-    ...of(rowsOf(makeover, 'cancellation')).map((row) => line('Cancelled', negate(row.creditMinor), `${row.packs} not coming, ${writeDate(row.cancelledOn)}${row.keptMinor > 0 ? `; the seller keeps ${writeMoney(row.keptMinor, currencyOf(makeover))}` : ''}`)),
-    ...of(rowsOf(makeover, 'return')).flatMap((row) => (row.acceptedOn && row.settles === 'money' ? [line('Credited', negate(row.creditMinor), `${row.packs} returned, accepted ${writeDate(row.acceptedOn)}${row.restockingMinor > 0 ? `, less ${writeMoney(row.restockingMinor, currencyOf(makeover))} for restocking` : ''}`)] : [])),
-    ...of(rowsOf(makeover, 'claim')).flatMap((row) => (row.answer === 'yes' && row.answeredOn ? [line('Allowed', negate(row.grantedMinor), `for ${row.about}, ${writeDate(row.answeredOn)}`)] : [])),
+    ...of(rowsOf(makeover, 'cancellation')).map((row) =>
+      line(
+        'Cancelled',
+        negate(row.creditMinor),
+        `${row.packs} not coming, ${writeDate(row.cancelledOn)}${row.keptMinor > 0 ? `; the seller keeps ${writeMoney(row.keptMinor, currencyOf(makeover))}` : ''}`,
+      ),
+    ),
+    ...of(rowsOf(makeover, 'return')).flatMap((row) =>
+      row.acceptedOn && row.settles === 'money'
+        ? [
+            line(
+              'Credited',
+              negate(row.creditMinor),
+              `${row.packs} returned, accepted ${writeDate(row.acceptedOn)}${row.restockingMinor > 0 ? `, less ${writeMoney(row.restockingMinor, currencyOf(makeover))} for restocking` : ''}`,
+            ),
+          ]
+        : [],
+    ),
+    ...of(rowsOf(makeover, 'claim')).flatMap((row) =>
+      row.answer === 'yes' && row.answeredOn
+        ? [line('Allowed', negate(row.grantedMinor), `for ${row.about}, ${writeDate(row.answeredOn)}`)]
+        : [],
+    ),
   ]
 }
 
 /** What one line still owes, or has to come back: its price, less what was credited, and its part of what is paid. */
 export function purchaseWorking(makeover: Makeover, purchase: PurchaseReckoning): Working {
-  const lines = [line('Landed, as ordered', purchase.terms.landed), ...credits(makeover, [purchase.id]), ...(purchase.paid === 0 ? [] : [line('Less paid', negate(purchase.paid), 'its part of what was paid on the order')])]
+  const lines = [
+    line('Landed, as ordered', purchase.terms.landed),
+    ...credits(makeover, [purchase.id]),
+    ...(purchase.paid === 0
+      ? []
+      : [line('Less paid', negate(purchase.paid), 'its part of what was paid on the order')]),
+  ]
   const due = minus(purchase.owed, purchase.paid)
-  return { title: due < 0 ? 'To come back' : 'Due', means: 'The price of this line, less what the seller credited and its part of what is paid.', lines, result: line(due < 0 ? 'To come back' : 'Due', due) }
+  return {
+    title: due < 0 ? 'To come back' : 'Due',
+    means: 'The price of this line, less what the seller credited and its part of what is paid.',
+    lines,
+    result: line(due < 0 ? 'To come back' : 'Due', due),
+  }
 }
 
 /** What one order still owes, or has to come back, by the lines that it holds and the money that moved. */
 export function orderWorking(makeover: Makeover, order: OrderReckoning, money: Money): Working {
   const lines = [
-    ...money.purchases.filter((one) => one.orderId === order.id).map((one) => line(makeover.rows.piece[one.pieceId]?.name ?? 'A piece', one.terms.landed, 'landed, as ordered')),
+    ...money.purchases
+      .filter((one) => one.orderId === order.id)
+      .map((one) => line(makeover.rows.piece[one.pieceId]?.name ?? 'A piece', one.terms.landed, 'landed, as ordered')),
     ...credits(makeover, order.lineIds),
-    ...rowsOf(makeover, 'payment').filter((row) => row.orderId === order.id).map((row) => line(row.reversesId ? 'Reversed' : row.direction === 'out' ? 'Paid' : 'Refunded', row.direction === 'out' ? negate(row.amountMinor) : row.amountMinor, `${writeDate(row.paidOn)}, ${row.tender}`)),
+    ...rowsOf(makeover, 'payment')
+      .filter((row) => row.orderId === order.id)
+      .map((row) =>
+        line(
+          row.reversesId ? 'Reversed' : row.direction === 'out' ? 'Paid' : 'Refunded',
+          row.direction === 'out' ? negate(row.amountMinor) : row.amountMinor,
+          `${writeDate(row.paidOn)}, ${row.tender}`,
+        ),
+      ),
   ]
   const due = minus(order.owed, order.paid)
-  return { title: due < 0 ? 'To come back' : 'Due', means: 'The price of this order, less what the seller credited and what is paid.', lines, result: line(due < 0 ? 'To come back' : 'Due', due) }
+  return {
+    title: due < 0 ? 'To come back' : 'Due',
+    means: 'The price of this order, less what the seller credited and what is paid.',
+    lines,
+    result: line(due < 0 ? 'To come back' : 'Due', due),
+  }
 }
 
 /** What is still to be bought of one piece. */
@@ -58,21 +135,58 @@ export function pieceWorking(makeover: Makeover, reckoned: PieceReckoning): Work
   const candidate = piece?.chosenId ? makeover.rows.candidate[piece.chosenId] : undefined
   if (reckoned.basis === 'candidate' && candidate) {
     const { lines, result } = landedWorking(candidate, landedCost(candidate, reckoned.packs), currencyOf(makeover))
-    return { title: 'Still to buy', means: `${writeQuantity(reckoned.open, piece?.unit ?? '')} still wanted, at the chosen candidate’s landed cost. Delivery is counted as for an order of its own.`, lines, result: { ...result, label: 'Still to buy' } }
+    return {
+      title: 'Still to buy',
+      means: `${writeQuantity(reckoned.open, piece?.unit ?? '')} still wanted, at the chosen candidate’s landed cost. Delivery is counted as for an order of its own.`,
+      lines,
+      result: { ...result, label: 'Still to buy' },
+    }
   }
   if (reckoned.basis === 'placeholder' && piece) {
-    const now = reckoned.landed ? [line('The placeholder', reckoned.landed.landed, `${reckoned.packs} still to order`)] : []
-    return { title: 'Still to buy', means: 'A placeholder stands in: the final piece counts with its allowance until one is chosen.', lines: [...now, line('The final piece', minus(reckoned.stillToBuy, reckoned.landed?.landed ?? zero), 'its allowance')], result: line('Still to buy', reckoned.stillToBuy) }
+    const now = reckoned.landed
+      ? [line('The placeholder', reckoned.landed.landed, `${reckoned.packs} still to order`)]
+      : []
+    return {
+      title: 'Still to buy',
+      means: 'A placeholder stands in: the final piece counts with its allowance until one is chosen.',
+      lines: [
+        ...now,
+        line('The final piece', minus(reckoned.stillToBuy, reckoned.landed?.landed ?? zero), 'its allowance'),
+      ],
+      result: line('Still to buy', reckoned.stillToBuy),
+    }
   }
-  const lines = reckoned.basis === 'allowance' && piece ? [line('Allowance', reckoned.stillToBuy, reckoned.open === piece.quantity ? '' : `for ${reckoned.open} of ${piece.quantity}: a share of ${writeMoney(piece.allowanceMinor, currencyOf(makeover))}`)] : []
-  return { title: 'Still to buy', means: reckoned.basis === 'allowance' ? 'Nothing is chosen yet, so it counts with its allowance.' : reckoned.basis === 'in hand' ? 'It is in hand already and costs nothing more.' : 'All that is wanted is ordered.', lines, result: line('Still to buy', reckoned.stillToBuy) }
+  const lines =
+    reckoned.basis === 'allowance' && piece
+      ? [
+          line(
+            'Allowance',
+            reckoned.stillToBuy,
+            reckoned.open === piece.quantity
+              ? ''
+              : `for ${reckoned.open} of ${piece.quantity}: a share of ${writeMoney(piece.allowanceMinor, currencyOf(makeover))}`,
+          ),
+        ]
+      : []
+  return {
+    title: 'Still to buy',
+    means:
+      reckoned.basis === 'allowance'
+        ? 'Nothing is chosen yet, so it counts with its allowance.'
+        : reckoned.basis === 'in hand'
+          ? 'It is in hand already and costs nothing more.'
+          : 'All that is wanted is ordered.',
+    lines,
+    result: line('Still to buy', reckoned.stillToBuy),
+  }
 }
 
 /** How a figure of the reckoning line came about, for the whole or for one category. */
 export function workingOf(figure: Figure, makeover: Makeover, money: Money, categoryId: string | null = null): Working {
   const currency = currencyOf(makeover)
   const write = (amount: Minor): string => writeMoney(amount, currency)
-  const here = <T extends { readonly categoryId: string }>(rows: readonly T[]): readonly T[] => (categoryId === null ? rows : rows.filter((row) => row.categoryId === categoryId))
+  const here = <T extends { readonly categoryId: string }>(rows: readonly T[]): readonly T[] =>
+    categoryId === null ? rows : rows.filter((row) => row.categoryId === categoryId)
   const name = (pieceId: string): string => makeover.rows.piece[pieceId]?.name ?? 'A piece'
   const purchases = here(money.purchases)
   const category = money.categories.find((one) => one.id === categoryId)
@@ -92,14 +206,22 @@ export function workingOf(figure: Figure, makeover: Makeover, money: Money, cate
         means: 'Owed for what is ordered and not yet paid.',
         lines: purchases
           .filter((one) => one.committed > 0)
-          .map((one) => line(name(one.pieceId), one.committed, `${write(one.terms.landed)}${one.credited > 0 ? ` − ${write(one.credited)} credited` : ''}${one.paid > 0 ? ` − ${write(one.paid)} paid` : ''}`)),
+          .map((one) =>
+            line(
+              name(one.pieceId),
+              one.committed,
+              `${write(one.terms.landed)}${one.credited > 0 ? ` − ${write(one.credited)} credited` : ''}${one.paid > 0 ? ` − ${write(one.paid)} paid` : ''}`,
+            ),
+          ),
         result: line('Committed', sums.committed),
       }
     case 'refundsDue':
       return {
         title: 'Refunds due',
         means: 'Paid beyond what is owed: money to come back.',
-        lines: purchases.filter((one) => one.refundDue > 0).map((one) => line(name(one.pieceId), one.refundDue, `${write(one.paid)} paid − ${write(one.owed)} owed`)),
+        lines: purchases
+          .filter((one) => one.refundDue > 0)
+          .map((one) => line(name(one.pieceId), one.refundDue, `${write(one.paid)} paid − ${write(one.owed)} owed`)),
         result: line('Refunds due', sums.refundsDue),
       }
     case 'stillToBuy':
@@ -108,21 +230,41 @@ export function workingOf(figure: Figure, makeover: Makeover, money: Money, cate
         means: 'For what is wanted and not ordered: the chosen candidate’s landed cost, else the allowance.',
         lines: here(money.pieces)
           .filter((one) => one.stillToBuy > 0)
-          .map((one) => line(name(one.id), one.stillToBuy, one.basis === 'candidate' ? `${one.packs} packs, chosen`.replace('1 packs', '1 pack') : one.basis === 'placeholder' ? 'a placeholder now, the final piece by its allowance' : 'allowance, nothing chosen yet')),
+          .map((one) =>
+            line(
+              name(one.id),
+              one.stillToBuy,
+              one.basis === 'candidate'
+                ? `${one.packs} packs, chosen`.replace('1 packs', '1 pack')
+                : one.basis === 'placeholder'
+                  ? 'a placeholder now, the final piece by its allowance'
+                  : 'allowance, nothing chosen yet',
+            ),
+          ),
         result: line('Still to buy', sums.stillToBuy),
       }
     case 'forecast':
       return {
         title: 'Forecast',
         means: 'What it will have cost in the end, as things stand.',
-        lines: [line('Paid', sums.paid), line('Committed', sums.committed), line('Still to buy', sums.stillToBuy), line('Less refunds due', negate(sums.refundsDue))],
+        lines: [
+          line('Paid', sums.paid),
+          line('Committed', sums.committed),
+          line('Still to buy', sums.stillToBuy),
+          line('Less refunds due', negate(sums.refundsDue)),
+        ],
         result: line('Forecast', sums.forecast),
       }
     case 'left':
       return {
         title: 'Left',
-        means: category ? 'What is free in this category.' : 'What is free in the categories; below zero it draws on the contingency.',
-        lines: [line(category ? `Agreed for ${category.name}` : 'Agreed for the categories', agreedSum), line('Less forecast', negate(sums.forecast))],
+        means: category
+          ? 'What is free in this category.'
+          : 'What is free in the categories; below zero it draws on the contingency.',
+        lines: [
+          line(category ? `Agreed for ${category.name}` : 'Agreed for the categories', agreedSum),
+          line('Less forecast', negate(sums.forecast)),
+        ],
         result: line('Left', minus(agreedSum, sums.forecast)),
       }
     case 'contingency':
@@ -136,7 +278,12 @@ export function workingOf(figure: Figure, makeover: Makeover, money: Money, cate
       return {
         title: 'Agreed',
         means: money.agreement ? 'The signed budget: its categories and the contingency.' : 'No budget is signed yet.',
-        lines: category ? [] : [...money.categories.filter((one) => one.agreed > 0).map((one) => line(one.name, one.agreed)), line('Contingency', money.total.contingency)],
+        lines: category
+          ? []
+          : [
+              ...money.categories.filter((one) => one.agreed > 0).map((one) => line(one.name, one.agreed)),
+              line('Contingency', money.total.contingency),
+            ],
         result: line('Agreed', category ? category.agreed : money.total.agreed),
       }
   }

@@ -9,12 +9,28 @@ import { elevationOf, planOf, roomsOf } from '../survey/index.ts'
 import { testToday } from '../testing/small-makeover.ts'
 import { reckon } from './reckon.ts'
 
-const demos = ['music-room-tern-house', 'breakfast-room-the-lantern-inn', 'tea-room-long-acre-allotments'].map((file): Documents => readParcel(readFileSync(`demo/${file}.zip`), (of) => createHash('sha256').update(of).digest('hex')).documents)
+const demos = ['music-room-tern-house', 'breakfast-room-the-lantern-inn', 'tea-room-long-acre-allotments'].map(
+  (file): Documents =>
+    readParcel(readFileSync(`demo/${file}.zip`), (of) => createHash('sha256').update(of).digest('hex')).documents,
+)
 
 type Loose = Record<string, Record<string, Record<string, unknown>>>
-const values = fc.oneof(fc.constantFrom(0, 1, -1, 1e-3, 100_000, 1e9, null), fc.integer({ min: -10_000, max: 100_000 }), fc.double({ min: -1000, max: 10_000, noNaN: true, noDefaultInfinity: true }))
-type Wound = { readonly kind: number; readonly row: number; readonly field: number; readonly value: number | null; readonly away: boolean }
-const wounds: fc.Arbitrary<Wound[]> = fc.array(fc.record({ kind: fc.nat(), row: fc.nat(), field: fc.nat(), value: values, away: fc.boolean() }), { minLength: 1, maxLength: 12 })
+const values = fc.oneof(
+  fc.constantFrom(0, 1, -1, 1e-3, 100_000, 1e9, null),
+  fc.integer({ min: -10_000, max: 100_000 }),
+  fc.double({ min: -1000, max: 10_000, noNaN: true, noDefaultInfinity: true }),
+)
+type Wound = {
+  readonly kind: number
+  readonly row: number
+  readonly field: number
+  readonly value: number | null
+  readonly away: boolean
+}
+const wounds: fc.Arbitrary<Wound[]> = fc.array(
+  fc.record({ kind: fc.nat(), row: fc.nat(), field: fc.nat(), value: values, away: fc.boolean() }),
+  { minLength: 1, maxLength: 12 },
+)
 const nowhere = '01900000-0000-7000-8000-00000000ffff'
 
 /** The demo with some rows gone, though others refer to them, and some fields set to whatever their schema takes. */
@@ -56,7 +72,8 @@ it('whatever a document holds, it is reckoned: every figure is a number, and its
       expect(unreal({ ...reckoning, practice: null })).toEqual([])
       for (const room of roomsOf(hurt.makeover, reckoning.practice.rules)) {
         expect(unreal(planOf(room, { text: 150, units: 'metric', rules: reckoning.practice.rules }).marks)).toEqual([])
-        for (const wall of room.walls) expect(unreal(elevationOf(room, wall, { text: 150, units: 'metric' }).marks)).toEqual([])
+        for (const wall of room.walls)
+          expect(unreal(elevationOf(room, wall, { text: 150, units: 'metric' }).marks)).toEqual([])
       }
     }),
     { numRuns: Number(process.env.RUNS ?? 100) },

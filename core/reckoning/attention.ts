@@ -7,7 +7,21 @@ import { priceDrops } from '../purchases/index.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import type { Reckoning } from './reckon.ts'
 
-export const attentionKinds = ['over the agreed sum', 'order by', 'decide by', 'last return day', 'refund due', 'payment due', 'delivery expected', 'answer waiting', 'price to claim', 'goes back', 'held credit', 'sample', 'placeholder'] as const
+export const attentionKinds = [
+  'over the agreed sum',
+  'order by',
+  'decide by',
+  'last return day',
+  'refund due',
+  'payment due',
+  'delivery expected',
+  'answer waiting',
+  'price to claim',
+  'goes back',
+  'held credit',
+  'sample',
+  'placeholder',
+] as const
 export type AttentionKind = (typeof attentionKinds)[number]
 
 export type Attention = {
@@ -25,61 +39,184 @@ export type Attention = {
 const days = (count: number): string => `${count} ${count === 1 ? 'day' : 'days'}`
 
 /** All that falls due within the days that the rulebook looks ahead, the most urgent first. */
-export function attention(makeover: Makeover, reckoning: Omit<Reckoning, 'attention'>, rules: Rules, today: PlainDate): Attention[] {
+export function attention(
+  makeover: Makeover,
+  reckoning: Omit<Reckoning, 'attention'>,
+  rules: Rules,
+  today: PlainDate,
+): Attention[] {
   const currency = currencyOf(makeover)
   const horizon = addDays(today, rules['dates.attention'])
   const near = (on: PlainDate | null): on is PlainDate => on !== null && on <= horizon
   const name = (pieceId: string): string => makeover.rows.piece[pieceId]?.name ?? 'A piece'
   const { money } = reckoning
   const found: Attention[] = []
-  const add = (kind: AttentionKind, on: PlainDate | null, title: string, detail: string, step: Attention['step'], id: string | null): void => void found.push({ kind, on, late: on !== null && on < today, title, detail, step, id })
+  const add = (
+    kind: AttentionKind,
+    on: PlainDate | null,
+    title: string,
+    detail: string,
+    step: Attention['step'],
+    id: string | null,
+  ): void => void found.push({ kind, on, late: on !== null && on < today, title, detail, step, id })
 
-  if (money.total.over > 0) add('over the agreed sum', null, `${writeMoney(money.total.over, currency)} over what was agreed`, 'Nothing more can be ordered until a change is signed', 'purchases', null)
+  if (money.total.over > 0)
+    add(
+      'over the agreed sum',
+      null,
+      `${writeMoney(money.total.over, currency)} over what was agreed`,
+      'Nothing more can be ordered until a change is signed',
+      'purchases',
+      null,
+    )
   for (const one of reckoning.dates) {
     const piece = makeover.rows.piece[one.id]
     if (!piece || money.pieces.find((each) => each.id === one.id)?.open === 0) continue
-    if (piece.chosenId !== null && near(one.orderBy)) add('order by', one.orderBy, piece.name, one.slackDays !== null && one.slackDays < 0 ? `${days(-one.slackDays)} late already` : 'chosen, and not ordered', 'piece', piece.id)
-    if (piece.chosenId === null && near(one.decideBy)) add('decide by', one.decideBy, piece.name, 'nothing chosen yet', 'piece', piece.id)
+    if (piece.chosenId !== null && near(one.orderBy))
+      add(
+        'order by',
+        one.orderBy,
+        piece.name,
+        one.slackDays !== null && one.slackDays < 0
+          ? `${days(-one.slackDays)} late already`
+          : 'chosen, and not ordered',
+        'piece',
+        piece.id,
+      )
+    if (piece.chosenId === null && near(one.decideBy))
+      add('decide by', one.decideBy, piece.name, 'nothing chosen yet', 'piece', piece.id)
   }
   for (const one of money.purchases) {
-    if (near(one.returnBy) && one.returnBy >= today) add('last return day', one.returnBy, name(one.pieceId), one.returnBy === today ? 'tags on; today is the last day' : `tags on; ${days(daysBetween(today, one.returnBy))} left to send it back`, 'purchases', one.id)
-    if (one.awaited > 0 && near(one.arrivesOn)) add('delivery expected', one.arrivesOn, name(one.pieceId), one.arrivesOn < today ? `expected ${days(daysBetween(one.arrivesOn, today))} ago, and not here` : `${one.awaited} of ${one.packs} to come`, 'purchases', one.id)
+    if (near(one.returnBy) && one.returnBy >= today)
+      add(
+        'last return day',
+        one.returnBy,
+        name(one.pieceId),
+        one.returnBy === today
+          ? 'tags on; today is the last day'
+          : `tags on; ${days(daysBetween(today, one.returnBy))} left to send it back`,
+        'purchases',
+        one.id,
+      )
+    if (one.awaited > 0 && near(one.arrivesOn))
+      add(
+        'delivery expected',
+        one.arrivesOn,
+        name(one.pieceId),
+        one.arrivesOn < today
+          ? `expected ${days(daysBetween(one.arrivesOn, today))} ago, and not here`
+          : `${one.awaited} of ${one.packs} to come`,
+        'purchases',
+        one.id,
+      )
   }
   for (const one of money.orders) {
     const row = makeover.rows.order[one.id]
     const [first] = one.lineIds
     if (!row || first === undefined) continue
     const of = name(makeover.rows.purchase[first]?.pieceId ?? '')
-    if (one.refundDue > 0) add('refund due', null, of, `${writeMoney(one.refundDue, currency)} to come back`, 'purchases', first)
-    if (one.depositDue > 0) add('payment due', row.orderedOn, of, `a deposit of ${writeMoney(one.depositDue, currency)}`, 'purchases', first)
-    else if (one.committed > 0 && near(row.balanceDueOn)) add('payment due', row.balanceDueOn, of, `${writeMoney(one.committed, currency)} of balance`, 'purchases', first)
+    if (one.refundDue > 0)
+      add('refund due', null, of, `${writeMoney(one.refundDue, currency)} to come back`, 'purchases', first)
+    if (one.depositDue > 0)
+      add('payment due', row.orderedOn, of, `a deposit of ${writeMoney(one.depositDue, currency)}`, 'purchases', first)
+    else if (one.committed > 0 && near(row.balanceDueOn))
+      add('payment due', row.balanceDueOn, of, `${writeMoney(one.committed, currency)} of balance`, 'purchases', first)
   }
-  for (const drop of priceDrops(makeover, money, today)) if (drop.open) add('price to claim', drop.claimBy, name(drop.pieceId), `seen for ${writeMoney(drop.saves, currency)} less`, 'purchases', drop.purchaseId)
-  for (const row of rowsOf(makeover, 'question')) if (row.answer === 'waiting') add('answer waiting', row.neededBy, row.ask, `asked ${row.askedOn === today ? 'today' : `${days(daysBetween(row.askedOn, today))} ago`}${row.pieceId ? `, about ${name(row.pieceId)}` : ''}`, row.pieceId ? 'piece' : 'brief', row.pieceId)
-  for (const row of rowsOf(makeover, 'permission')) if (row.answer === 'waiting') add('answer waiting', null, row.ask, `asked of ${row.askedOf || 'the owner'} on ${writeDate(row.askedOn)}`, 'brief', row.id)
+  for (const drop of priceDrops(makeover, money, today))
+    if (drop.open)
+      add(
+        'price to claim',
+        drop.claimBy,
+        name(drop.pieceId),
+        `seen for ${writeMoney(drop.saves, currency)} less`,
+        'purchases',
+        drop.purchaseId,
+      )
+  for (const row of rowsOf(makeover, 'question'))
+    if (row.answer === 'waiting')
+      add(
+        'answer waiting',
+        row.neededBy,
+        row.ask,
+        `asked ${row.askedOn === today ? 'today' : `${days(daysBetween(row.askedOn, today))} ago`}${row.pieceId ? `, about ${name(row.pieceId)}` : ''}`,
+        row.pieceId ? 'piece' : 'brief',
+        row.pieceId,
+      )
+  for (const row of rowsOf(makeover, 'permission'))
+    if (row.answer === 'waiting')
+      add(
+        'answer waiting',
+        null,
+        row.ask,
+        `asked of ${row.askedOf || 'the owner'} on ${writeDate(row.askedOn)}`,
+        'brief',
+        row.id,
+      )
   for (const row of rowsOf(makeover, 'claim')) {
     const purchase = makeover.rows.purchase[row.purchaseId]
-    if (row.answer === 'waiting' && purchase) add('answer waiting', null, `${name(purchase.pieceId)}: the seller on ${row.about}`, `${writeMoney(row.askedMinor, currency)} asked on ${writeDate(row.madeOn)}`, 'purchases', purchase.id)
+    if (row.answer === 'waiting' && purchase)
+      add(
+        'answer waiting',
+        null,
+        `${name(purchase.pieceId)}: the seller on ${row.about}`,
+        `${writeMoney(row.askedMinor, currency)} asked on ${writeDate(row.madeOn)}`,
+        'purchases',
+        purchase.id,
+      )
   }
   for (const { id, balance } of money.credits) {
     const row = makeover.rows.credit[id]
-    if (row?.expiresOn && balance > 0 && row.expiresOn <= addDays(today, rules['dates.credit-warning'])) add('held credit', row.expiresOn, `${writeMoney(balance, currency)} on a ${row.kind}`, row.expiresOn < today ? 'it has ended' : 'spend it before it ends', 'purchases', null)
+    if (row?.expiresOn && balance > 0 && row.expiresOn <= addDays(today, rules['dates.credit-warning']))
+      add(
+        'held credit',
+        row.expiresOn,
+        `${writeMoney(balance, currency)} on a ${row.kind}`,
+        row.expiresOn < today ? 'it has ended' : 'spend it before it ends',
+        'purchases',
+        null,
+      )
   }
   for (const row of rowsOf(makeover, 'candidate')) {
     const piece = makeover.rows.piece[row.pieceId]
     if (piece?.chosenId !== row.id) continue
-    if (row.goBackOn !== null && near(row.goBackOn)) add('goes back', row.goBackOn, piece.name, row.origin ? `to ${row.origin}` : row.source, 'piece', piece.id)
-    if (row.source === 'placeholder' && near(row.lookAgainOn)) add('placeholder', row.lookAgainOn, piece.name, 'look at the stand-in again', 'piece', piece.id)
+    if (row.goBackOn !== null && near(row.goBackOn))
+      add('goes back', row.goBackOn, piece.name, row.origin ? `to ${row.origin}` : row.source, 'piece', piece.id)
+    if (row.source === 'placeholder' && near(row.lookAgainOn))
+      add('placeholder', row.lookAgainOn, piece.name, 'look at the stand-in again', 'piece', piece.id)
   }
   for (const row of rowsOf(makeover, 'sample')) {
     const finish = makeover.rows.finish[row.finishId]
     if (!finish || row.verdict !== 'open') continue
     const seen = lightsSeen(makeover, finish.id)
-    if (row.cameOn !== null && !seen.includes('evening') && !seen.includes('lamp')) add('sample', null, finish.name, seen.length === 0 ? 'here, and not seen yet' : 'not seen by evening light', 'palette', finish.id)
-    else if (row.cameOn === null && row.orderedOn !== null && daysBetween(row.orderedOn, today) > rules['dates.sample']) add('sample', null, finish.name, `the sample was ordered ${days(daysBetween(row.orderedOn, today))} ago, and is not here`, 'palette', finish.id)
+    if (row.cameOn !== null && !seen.includes('evening') && !seen.includes('lamp'))
+      add(
+        'sample',
+        null,
+        finish.name,
+        seen.length === 0 ? 'here, and not seen yet' : 'not seen by evening light',
+        'palette',
+        finish.id,
+      )
+    else if (row.cameOn === null && row.orderedOn !== null && daysBetween(row.orderedOn, today) > rules['dates.sample'])
+      add(
+        'sample',
+        null,
+        finish.name,
+        `the sample was ordered ${days(daysBetween(row.orderedOn, today))} ago, and is not here`,
+        'palette',
+        finish.id,
+      )
   }
   // a paint or paper whose piece would be ordered next, and that nobody saw by lamp light
-  for (const { finish, chosen } of unseenByLamp(makeover)) if (chosen && !found.some((one) => one.kind === 'sample' && one.id === finish.id)) add('sample', null, finish.name, 'chosen, and never seen by lamp light', 'palette', finish.id)
+  for (const { finish, chosen } of unseenByLamp(makeover))
+    if (chosen && !found.some((one) => one.kind === 'sample' && one.id === finish.id))
+      add('sample', null, finish.name, 'chosen, and never seen by lamp light', 'palette', finish.id)
   const urgency = (one: Attention): string => (one.kind === 'over the agreed sum' ? '0000-00-00' : (one.on ?? today))
-  return found.sort((one, other) => (urgency(one) < urgency(other) ? -1 : urgency(one) > urgency(other) ? 1 : attentionKinds.indexOf(one.kind) - attentionKinds.indexOf(other.kind)))
+  return found.sort((one, other) =>
+    urgency(one) < urgency(other)
+      ? -1
+      : urgency(one) > urgency(other)
+        ? 1
+        : attentionKinds.indexOf(one.kind) - attentionKinds.indexOf(other.kind),
+  )
 }

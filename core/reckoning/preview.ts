@@ -22,5 +22,10 @@ export function preview(documents: Documents, operations: readonly Operation[], 
   const after = applied.faults.length > 0 ? before : reckon(applied.documents, today)
   const keys = (reckoning: Reckoning) => new Set(reckoning.remarks.map((one) => one.key))
   const [had, has] = [keys(before), keys(after)]
-  return { after, faults, newRemarks: after.remarks.filter((one) => !had.has(one.key)), curedRemarks: before.remarks.filter((one) => !has.has(one.key)) }
+  return {
+    after,
+    faults,
+    newRemarks: after.remarks.filter((one) => !had.has(one.key)),
+    curedRemarks: before.remarks.filter((one) => !has.has(one.key)),
+  }
 }

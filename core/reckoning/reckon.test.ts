@@ -21,7 +21,8 @@ const planned = change(world.start, [
   add('serving', serving, { needId: ids.need, pieceId: piece }),
   add('candidate', candidate, offer),
 ])
-const codes = (documents: Documents, today = testToday): string[] => reckon(documents, today).remarks.map((remark) => `${remark.weight} ${remark.code}`)
+const codes = (documents: Documents, today = testToday): string[] =>
+  reckon(documents, today).remarks.map((remark) => `${remark.weight} ${remark.code}`)
 
 describe('remarks', () => {
   it('are silent where nothing is wrong', () => expect(codes(planned)).toEqual([]))
@@ -38,7 +39,10 @@ describe('remarks', () => {
   it('say how the contingency is drawn, and stop where the agreed sum is passed', () => {
     const wish = (allowance: number) => {
       const id = newId()
-      return change(planned, [add('piece', id, pieceOf(ids.room, categories.Furniture ?? '', { allowanceMinor: minor(allowance) })), add('serving', newId(), { needId: ids.need, pieceId: id })])
+      return change(planned, [
+        add('piece', id, pieceOf(ids.room, categories.Furniture ?? '', { allowanceMinor: minor(allowance) })),
+        add('serving', newId(), { needId: ids.need, pieceId: id }),
+      ])
     }
     expect(codes(wish(3_400_00))).toEqual([]) // 600 + 3 400 is what was agreed for it
     expect(codes(wish(3_400_01))).toEqual(['look purchases.category-over'])
@@ -48,7 +52,10 @@ describe('remarks', () => {
   })
   it('warn of the last day to return, the n-th day after delivery included', () => {
     const order = newId()
-    const here = change(planned, [...orderOf(order, candidate, offer, 1), add('delivery', newId(), { ...blank.delivery, purchaseId: order, packs: 1, receivedOn: plainDate('2027-02-20') })])
+    const here = change(planned, [
+      ...orderOf(order, candidate, offer, 1),
+      add('delivery', newId(), { ...blank.delivery, purchaseId: order, packs: 1, receivedOn: plainDate('2027-02-20') }),
+    ])
     const last = plainDate('2027-03-06') // 20 February + 14 days
     expect(reckon(here, testToday).money.purchases[0]?.returnBy).toBe(last)
     expect(codes(here, addDays(last, -8))).toEqual([])
@@ -60,9 +67,26 @@ describe('remarks', () => {
     const order = newId()
     const back = change(planned, [
       ...orderOf(order, candidate, offer, 1),
-      add('payment', newId(), { orderId: order, direction: 'out', amountMinor: minor(600_00), paidOn: plainDate('2027-02-02'), tender: 'card', creditId: null, reversesId: null }),
+      add('payment', newId(), {
+        orderId: order,
+        direction: 'out',
+        amountMinor: minor(600_00),
+        paidOn: plainDate('2027-02-02'),
+        tender: 'card',
+        creditId: null,
+        reversesId: null,
+      }),
       add('delivery', newId(), { ...blank.delivery, purchaseId: order, packs: 1, receivedOn: plainDate('2027-02-20') }),
-      add('return', newId(), { ...blank.return, purchaseId: order, packs: 1, sentOn: plainDate('2027-02-21'), acceptedOn: plainDate('2027-02-22'), reason: 'No', creditMinor: minor(600_00), wantedAgain: false }),
+      add('return', newId(), {
+        ...blank.return,
+        purchaseId: order,
+        packs: 1,
+        sentOn: plainDate('2027-02-21'),
+        acceptedOn: plainDate('2027-02-22'),
+        reason: 'No',
+        creditMinor: minor(600_00),
+        wantedAgain: false,
+      }),
     ])
     const { money } = reckon(back, testToday)
     expect(money.total).toMatchObject({ paid: 600_00, refundsDue: 600_00, committed: 0, forecast: 0 })
@@ -73,10 +97,22 @@ describe('remarks', () => {
 
 describe('an accepted remark', () => {
   const other = newId()
-  const apart = change(planned, [remove('serving', planned.makeover.rows.serving[serving] ?? ({} as never)), add('piece', other, pieceOf(ids.room, categories.Textiles ?? '', { allowanceMinor: minor(1_500_00) })), add('serving', newId(), { needId: ids.need, pieceId: other })])
+  const apart = change(planned, [
+    remove('serving', planned.makeover.rows.serving[serving] ?? ({} as never)),
+    add('piece', other, pieceOf(ids.room, categories.Textiles ?? '', { allowanceMinor: minor(1_500_00) })),
+    add('serving', newId(), { needId: ids.need, pieceId: other }),
+  ])
   const over = () => reckon(apart, testToday).remarks.find((remark) => remark.code === 'purchases.category-over')
-  const accepted = change(apart, [add('acceptance', newId(), { remarkKey: over()?.key ?? '', fingerprint: over()?.fingerprint ?? '', reason: 'They know', acceptedOn: testToday })])
-  const find = (documents: Documents) => reckon(documents, testToday).remarks.find((remark) => remark.code === 'purchases.category-over')
+  const accepted = change(apart, [
+    add('acceptance', newId(), {
+      remarkKey: over()?.key ?? '',
+      fingerprint: over()?.fingerprint ?? '',
+      reason: 'They know',
+      acceptedOn: testToday,
+    }),
+  ])
+  const find = (documents: Documents) =>
+    reckon(documents, testToday).remarks.find((remark) => remark.code === 'purchases.category-over')
   it('keeps its reason and counts no more', () => {
     expect(find(accepted)?.accepted).toMatchObject({ reason: 'They know' })
     const line = lineFigures(accepted.makeover, reckon(accepted, testToday))
@@ -88,10 +124,19 @@ describe('an accepted remark', () => {
     expect(find(change(accepted, [edit('piece', more, { allowanceMinor: minor(1_500_01) })]))?.accepted).toBeNull()
   })
   it('is never a stop', () => {
-    const broken = change(accepted, [add('piece', newId(), pieceOf(ids.room, categories.Textiles ?? '', { allowanceMinor: minor(9_000_00) }))])
+    const broken = change(accepted, [
+      add('piece', newId(), pieceOf(ids.room, categories.Textiles ?? '', { allowanceMinor: minor(9_000_00) })),
+    ])
     const stop = reckon(broken, testToday).remarks[0]
     expect(stop?.weight).toBe('stop')
-    const waved = change(broken, [add('acceptance', newId(), { remarkKey: stop?.key ?? '', fingerprint: stop?.fingerprint ?? '', reason: 'Never mind', acceptedOn: testToday })])
+    const waved = change(broken, [
+      add('acceptance', newId(), {
+        remarkKey: stop?.key ?? '',
+        fingerprint: stop?.fingerprint ?? '',
+        reason: 'Never mind',
+        acceptedOn: testToday,
+      }),
+    ])
     expect(reckon(waved, testToday).remarks[0]).toMatchObject({ weight: 'stop', accepted: null })
   })
 })
@@ -115,18 +160,24 @@ describe('reckon', () => {
         const rows = { ...planned.makeover.rows, ...Object.fromEntries(gone.map((kind) => [kind, {}])) }
         const { remarks, money } = reckon({ ...planned, makeover: { ...planned.makeover, rows } }, testToday)
         expect(Number.isSafeInteger(money.total.forecast)).toBe(true)
-        if (gone.includes('category') && !gone.includes('piece')) expect(remarks[0]).toMatchObject({ weight: 'stop', code: 'damaged.reference' })
+        if (gone.includes('category') && !gone.includes('piece'))
+          expect(remarks[0]).toMatchObject({ weight: 'stop', code: 'damaged.reference' })
       }),
     )
     expect(reckon({ ...planned, makeover: emptyMakeover(newId()) }, testToday).remarks).toEqual([])
   })
-  it('gives the same for the same', () => expect(reckon(planned, testToday)).toEqual(reckon(structuredClone(planned), testToday)))
+  it('gives the same for the same', () =>
+    expect(reckon(planned, testToday)).toEqual(reckon(structuredClone(planned), testToday)))
   it.each(['JPY', 'KWD'])('reckons in %s', (currency) => {
     const next = countingIds(70_000)
     const other = begin(next, { currency, sums: { Furniture: 1_000_000 }, contingency: 0 })
     const [thing, from] = [next(), next()]
     const asked = candidateOf(thing, other.ids.seller, { priceMinor: minor(33_333), taxPpm: 100_000 })
-    const documents = change(other.start, [...other.operations, add('piece', thing, pieceOf(other.ids.room, other.categories.Furniture ?? '', { chosenId: from })), add('candidate', from, asked)])
+    const documents = change(other.start, [
+      ...other.operations,
+      add('piece', thing, pieceOf(other.ids.room, other.categories.Furniture ?? '', { chosenId: from })),
+      add('candidate', from, asked),
+    ])
     expect(reckon(documents, testToday).money.total.stillToBuy).toBe(36_666) // 33 333 and 3 333.3 of tax, to the unit
   })
 })

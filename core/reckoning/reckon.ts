@@ -30,7 +30,10 @@ export type Reckoning = {
 }
 
 /** Areas, money, dates, coverage and remarks of a makeover by its own practice, as of a day in the studio's time zone. */
-export function reckon(documents: { readonly makeover: Makeover; readonly studio: Studio }, today: PlainDate): Reckoning {
+export function reckon(
+  documents: { readonly makeover: Makeover; readonly studio: Studio },
+  today: PlainDate,
+): Reckoning {
   const { makeover } = documents
   const practice = practiceOf(documents)
   const { rules } = practice
@@ -47,7 +50,17 @@ export function reckon(documents: { readonly makeover: Makeover; readonly studio
     ...pieceRemarks(makeover, money, dates, practice, today),
     ...purchaseRemarks(makeover, money, rules, today),
   ]
-  const reckoned = { today, practice, needs, survey, palette, money, dates, slackDays: slackOf(dates), remarks: settle(remarks, rowsOf(makeover, 'acceptance')) }
+  const reckoned = {
+    today,
+    practice,
+    needs,
+    survey,
+    palette,
+    money,
+    dates,
+    slackDays: slackOf(dates),
+    remarks: settle(remarks, rowsOf(makeover, 'acceptance')),
+  }
   return { ...reckoned, attention: attention(makeover, reckoned, rules, today) }
 }
 
@@ -69,7 +82,8 @@ function brokenRows(makeover: Makeover): Remark[] {
             step: 'brief',
             subjects: [{ kind: from, id: row.id }],
             title: `${aSpoken(from).replace('a', 'A')} points at ${aSpoken(target)} that is not there`,
-            sentence: 'Figures that rest on it may be wrong. The file or the database it came from is damaged: restore it from a copy.',
+            sentence:
+              'Figures that rest on it may be wrong. The file or the database it came from is damaged: restore it from a copy.',
             rule: null,
             numbers: [field, to],
           }),

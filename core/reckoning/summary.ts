@@ -27,10 +27,20 @@ export type LineFigures = {
 }
 
 /** One finish in the strip of materials, as much of it as needs drawing. */
-export type StripPart = Pick<Row<'finish'>, 'id' | 'name' | 'family' | 'texture' | 'sheen' | 'labL' | 'labA' | 'labB' | 'role'> & { readonly visibleM2: number | null }
+export type StripPart = Pick<
+  Row<'finish'>,
+  'id' | 'name' | 'family' | 'texture' | 'sheen' | 'labL' | 'labA' | 'labB' | 'role'
+> & { readonly visibleM2: number | null }
 
 /** What the day page shows of a makeover. It holds nothing personal. */
-export type Summary = { readonly id: string; readonly name: string; readonly rooms: readonly string[]; readonly line: LineFigures; readonly strip: readonly StripPart[]; readonly attention: readonly Attention[] }
+export type Summary = {
+  readonly id: string
+  readonly name: string
+  readonly rooms: readonly string[]
+  readonly line: LineFigures
+  readonly strip: readonly StripPart[]
+  readonly attention: readonly Attention[]
+}
 
 export function lineFigures(makeover: Makeover, reckoning: Reckoning): LineFigures {
   const { total, agreement } = reckoning.money
@@ -52,13 +62,26 @@ export function lineFigures(makeover: Makeover, reckoning: Reckoning): LineFigur
     slackDays: reckoning.slackDays,
     needs: reckoning.needs.length,
     needsCovered: reckoning.needs.filter((need) => need.covered).length,
-    remarks: Object.fromEntries(weights.map((weight) => [weight, open.filter((remark) => remark.weight === weight).length])) as Record<Weight, number>,
+    remarks: Object.fromEntries(
+      weights.map((weight) => [weight, open.filter((remark) => remark.weight === weight).length]),
+    ) as Record<Weight, number>,
   }
 }
 
 export function stripOf(makeover: Makeover, { palette }: Pick<Reckoning, 'palette'>): StripPart[] {
   const areas = new Map(palette.finishes.map((one) => [one.id, one.area.m2]))
-  return paletteFinishes(makeover).map(({ id, name, family, texture, sheen, labL, labA, labB, role }) => ({ id, name, family, texture, sheen, labL, labA, labB, visibleM2: areas.get(id) ?? null, role }))
+  return paletteFinishes(makeover).map(({ id, name, family, texture, sheen, labL, labA, labB, role }) => ({
+    id,
+    name,
+    family,
+    texture,
+    sheen,
+    labL,
+    labA,
+    labB,
+    visibleM2: areas.get(id) ?? null,
+    role,
+  }))
 }
 
 export const summarise = (makeover: Makeover, reckoning: Reckoning): Summary => ({

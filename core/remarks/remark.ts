@@ -27,14 +27,24 @@ export type Remark = {
 }
 
 /** A remark before anyone has settled it. `numbers` are what an acceptance holds for. */
-export function remark(from: Omit<Remark, 'key' | 'fingerprint' | 'accepted'> & { readonly numbers: readonly (number | string)[] }): Remark {
+export function remark(
+  from: Omit<Remark, 'key' | 'fingerprint' | 'accepted'> & { readonly numbers: readonly (number | string)[] },
+): Remark {
   const { numbers, ...rest } = from
   const key = [from.code, ...from.subjects.map(({ id }) => id)].join(' ')
-  const fingerprint = numbers.map((number) => (typeof number === 'number' ? String(Math.round(number * 10) / 10) : number)).join(' | ')
+  const fingerprint = numbers
+    .map((number) => (typeof number === 'number' ? String(Math.round(number * 10) / 10) : number))
+    .join(' | ')
   return { ...rest, key, fingerprint, accepted: null }
 }
 
-export type Acceptance = { readonly id: string; readonly remarkKey: string; readonly fingerprint: string; readonly reason: string; readonly acceptedOn: string }
+export type Acceptance = {
+  readonly id: string
+  readonly remarkKey: string
+  readonly fingerprint: string
+  readonly reason: string
+  readonly acceptedOn: string
+}
 
 /**
  * Remarks with what was accepted laid over them: an acceptance counts while the numbers are those it was given for.
@@ -47,5 +57,9 @@ export function settle(remarks: readonly Remark[], acceptances: readonly Accepta
       const by = one.weight === 'stop' ? undefined : held.get(`${one.key} ${one.fingerprint}`)
       return by ? { ...one, accepted: { id: by.id, reason: by.reason, on: by.acceptedOn } } : one
     })
-    .toSorted((one, other) => Number(one.accepted !== null) - Number(other.accepted !== null) || weights.indexOf(one.weight) - weights.indexOf(other.weight))
+    .toSorted(
+      (one, other) =>
+        Number(one.accepted !== null) - Number(other.accepted !== null) ||
+        weights.indexOf(one.weight) - weights.indexOf(other.weight),
+    )
 }

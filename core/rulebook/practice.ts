@@ -10,14 +10,24 @@ export type Practice = {
   readonly chosen: readonly QuestionId[]
 }
 
-const asOverrides = (rulings: readonly { readonly rule: RuleId; readonly value: number }[]): Partial<Rules> => Object.fromEntries(rulings.map(({ rule, value }) => [rule, value]))
-const asChoices = (rows: readonly { readonly question: QuestionId; readonly school: string }[]) => rows.map(({ question, school }) => ({ question, school }))
+const asOverrides = (rulings: readonly { readonly rule: RuleId; readonly value: number }[]): Partial<Rules> =>
+  Object.fromEntries(rulings.map(({ rule, value }) => [rule, value]))
+const asChoices = (rows: readonly { readonly question: QuestionId; readonly school: string }[]) =>
+  rows.map(({ question, school }) => ({ question, school }))
 
 /** The practice of a makeover: the rulebook, then its schools' rules, then the studio's own rules, then its own. */
 export function practiceOf({ makeover, studio }: { readonly makeover: Makeover; readonly studio: Studio }): Practice {
   const choices = [asChoices(studioRows(studio, 'studioSchool')), asChoices(rowsOf(makeover, 'school'))]
   const schools = chosenSchools(...choices)
-  return { schools, chosen: [...new Set(choices.flat().map((one) => one.question))], rules: effectiveRules(schoolRules(schools), asOverrides(studioRows(studio, 'studioRuling')), asOverrides(rowsOf(makeover, 'ruling'))) }
+  return {
+    schools,
+    chosen: [...new Set(choices.flat().map((one) => one.question))],
+    rules: effectiveRules(
+      schoolRules(schools),
+      asOverrides(studioRows(studio, 'studioRuling')),
+      asOverrides(rowsOf(makeover, 'ruling')),
+    ),
+  }
 }
 
 /** The practice of nobody in particular: every default. */

@@ -4,31 +4,87 @@
  */
 import type { Rules } from './rulebook.ts'
 
-export type School = { readonly id: string; readonly name: string; readonly then: string; readonly rules?: Partial<Rules> }
-export type Question = { readonly id: string; readonly asks: string; readonly schools: readonly [School, School, ...School[]] }
+export type School = {
+  readonly id: string
+  readonly name: string
+  readonly then: string
+  readonly rules?: Partial<Rules>
+}
+export type Question = {
+  readonly id: string
+  readonly asks: string
+  readonly schools: readonly [School, School, ...School[]]
+}
 
-const school = (id: string, name: string, then: string, rules: Partial<Rules> = {}): School => ({ id, name, then, rules })
+const school = (id: string, name: string, then: string, rules: Partial<Rules> = {}): School => ({
+  id,
+  name,
+  then,
+  rules,
+})
 
 export const questions = [
   {
     id: 'colours',
     asks: 'How many colours',
     schools: [
-      school('sixty-thirty-ten', 'Sixty, thirty, ten', 'Shares of dominant, secondary and accent are held against 60 : 30 : 10 of the visible area.'),
-      school('two-and-one', 'Exactly two and one', 'Two main colours and one accent are expected; a fourth is raised, and the accent may change later.', { 'palette.most-colours': 3, 'balance.dominant': 50, 'balance.secondary': 40, 'balance.accent': 10 }),
-      school('neutrals-and-one', 'Neutrals and one', 'Every colour but one should be a near-neutral; a second strong colour is raised.', { 'palette.most-colours': 3, 'palette.most-strong': 1 }),
-      school('envelope', 'One envelope', 'Walls, trim, doors and ceiling are held to one colour, a warm white or a rich dark; one light or bright focal point is expected, upholstery that stands out from a dark envelope, and a floor with no more than one rug.', { 'balance.dominant': 75, 'balance.secondary': 20, 'balance.accent': 5, 'palette.least-appearances': 1 }),
-      school('as-inspired', 'As many as the inspiration holds', 'Up to five colours pass; beyond that a look is raised.', { 'palette.most-colours': 5, 'balance.held': 0 }),
-      school('eclectic', 'Eclectic, held by repetition', 'Colours are not counted, but each must appear in two places or more.', { 'palette.most-colours': 20, 'palette.least-appearances': 2, 'balance.held': 0 }),
-      school('quiet', 'Quiet layers', 'Every finish but greenery, art and the window should be near-neutral and cloth pale; textures are counted instead of colours.', { 'palette.most-strong': 0, 'palette.least-textures': 4, 'balance.held': 0 }),
+      school(
+        'sixty-thirty-ten',
+        'Sixty, thirty, ten',
+        'Shares of dominant, secondary and accent are held against 60 : 30 : 10 of the visible area.',
+      ),
+      school(
+        'two-and-one',
+        'Exactly two and one',
+        'Two main colours and one accent are expected; a fourth is raised, and the accent may change later.',
+        { 'palette.most-colours': 3, 'balance.dominant': 50, 'balance.secondary': 40, 'balance.accent': 10 },
+      ),
+      school(
+        'neutrals-and-one',
+        'Neutrals and one',
+        'Every colour but one should be a near-neutral; a second strong colour is raised.',
+        { 'palette.most-colours': 3, 'palette.most-strong': 1 },
+      ),
+      school(
+        'envelope',
+        'One envelope',
+        'Walls, trim, doors and ceiling are held to one colour, a warm white or a rich dark; one light or bright focal point is expected, upholstery that stands out from a dark envelope, and a floor with no more than one rug.',
+        { 'balance.dominant': 75, 'balance.secondary': 20, 'balance.accent': 5, 'palette.least-appearances': 1 },
+      ),
+      school(
+        'as-inspired',
+        'As many as the inspiration holds',
+        'Up to five colours pass; beyond that a look is raised.',
+        { 'palette.most-colours': 5, 'balance.held': 0 },
+      ),
+      school(
+        'eclectic',
+        'Eclectic, held by repetition',
+        'Colours are not counted, but each must appear in two places or more.',
+        { 'palette.most-colours': 20, 'palette.least-appearances': 2, 'balance.held': 0 },
+      ),
+      school(
+        'quiet',
+        'Quiet layers',
+        'Every finish but greenery, art and the window should be near-neutral and cloth pale; textures are counted instead of colours.',
+        { 'palette.most-strong': 0, 'palette.least-textures': 4, 'balance.held': 0 },
+      ),
     ],
   },
   {
     id: 'accent',
     asks: 'What carries the accent',
     schools: [
-      school('cushions', 'Cushions and throws', 'An accent on textiles is as good as any: it is cheap to change with the season.'),
-      school('never-cushions', 'Never cushions', 'An accent carried by a textile is raised; greenery, art and the window are not.'),
+      school(
+        'cushions',
+        'Cushions and throws',
+        'An accent on textiles is as good as any: it is cheap to change with the season.',
+      ),
+      school(
+        'never-cushions',
+        'Never cushions',
+        'An accent carried by a textile is raised; greenery, art and the window are not.',
+      ),
     ],
   },
   {
@@ -36,13 +92,31 @@ export const questions = [
     asks: 'Where to begin',
     schools: [
       school('needs', 'Needs', 'A piece planned before any need is written down is raised.'),
-      school('floor', 'Floor or rug', 'The floor is expected first in the palette: without a floor finish, a note says so.'),
+      school(
+        'floor',
+        'Floor or rug',
+        'The floor is expected first in the palette: without a floor finish, a note says so.',
+      ),
       school('paint', 'Paint', 'A wall finish is expected first: without one, a note says so.'),
       school('clearing', 'Clearing out', 'What stays is expected to be listed before anything is planned.'),
       school('arrangement', 'Arrangement before mood', 'The order of zones is asked for before the palette.'),
-      school('inspiration', 'An inspiration piece', 'The collection of pictures is expected to hold something before the palette is laid.'),
-      school('fixture', 'The anchor fixture', 'The first metal in the palette leads, and other metals are held against it.', { 'palette.most-metals': 1 }),
-      school('envelope', 'Envelope and focal point', 'Walls, trim and ceiling are expected in one colour; one accent is enough.', { 'palette.least-appearances': 1 }),
+      school(
+        'inspiration',
+        'An inspiration piece',
+        'The collection of pictures is expected to hold something before the palette is laid.',
+      ),
+      school(
+        'fixture',
+        'The anchor fixture',
+        'The first metal in the palette leads, and other metals are held against it.',
+        { 'palette.most-metals': 1 },
+      ),
+      school(
+        'envelope',
+        'Envelope and focal point',
+        'Walls, trim and ceiling are expected in one colour; one accent is enough.',
+        { 'palette.least-appearances': 1 },
+      ),
     ],
   },
   {
@@ -52,7 +126,11 @@ export const questions = [
       school('front-legs', 'Front legs on', 'A rug passes when it reaches under the front legs.'),
       school('bigger', 'Bigger is better', 'Between two sizes the bigger is suggested.'),
       school('none', 'None, keep the floor unbroken', 'A rug in a small room is raised.'),
-      school('odd-corner', 'An irregular shape in an odd corner', 'A rug need not be a rectangle, and is not held against stock sizes.'),
+      school(
+        'odd-corner',
+        'An irregular shape in an odd corner',
+        'A rug need not be a rectangle, and is not held against stock sizes.',
+      ),
       school('joined', 'Two joined', 'Two joined rugs count as one.'),
     ],
   },
@@ -78,7 +156,11 @@ export const questions = [
     id: 'woods',
     asks: 'Woods',
     schools: [
-      school('one-undertone', 'One undertone, depths vary', 'Two woods whose undertones part are raised; depth alone never is.'),
+      school(
+        'one-undertone',
+        'One undertone, depths vary',
+        'Two woods whose undertones part are raised; depth alone never is.',
+      ),
       school('pale', 'Only pale and grey', 'Two woods are held to one undertone, and a deep wood is raised.'),
       school('mixed', 'Mixed freely', 'Woods are not held against each other.', { 'clash.wood': 999 }),
     ],
@@ -88,7 +170,12 @@ export const questions = [
     asks: 'Metals',
     schools: [
       school('match', 'Undertones match strictly', 'Two metals whose undertones part are raised.'),
-      school('one-and-one', 'One for fixtures, one for interest', 'Two metals pass whatever their undertone; a third is raised.', { 'clash.metal': 999, 'palette.most-metals': 2 }),
+      school(
+        'one-and-one',
+        'One for fixtures, one for interest',
+        'Two metals pass whatever their undertone; a third is raised.',
+        { 'clash.metal': 999, 'palette.most-metals': 2 },
+      ),
     ],
   },
   {
@@ -96,7 +183,11 @@ export const questions = [
     asks: 'Hanging',
     schools: [
       school('eye-level', 'Centres at eye level', 'Works are held to the line of the household’s eyes.'),
-      school('mirrored', 'From the floor, mirrored about the middle', 'A set is held to its mirror image, in heights from the floor.'),
+      school(
+        'mirrored',
+        'From the floor, mirrored about the middle',
+        'A set is held to its mirror image, in heights from the floor.',
+      ),
       school('lines', 'Straight lines', 'Edges are held to one line.'),
       school('scatter', 'Free scatter', 'Only gaps are looked at.'),
       school('leaned', 'Leaned', 'Works stand; their tops are to be fixed.'),
@@ -149,10 +240,17 @@ export const questions = [
     id: 'splurge',
     asks: 'Save or splurge by',
     schools: [
-      school('lifespan', 'Lifespan', 'Candidates are weighed most by what a year of them costs.', { 'compare.weight-life': 4 }),
-      school('visibility', 'Visibility', 'Candidates are weighed most by colour: what is seen first.', { 'compare.weight-colour': 4 }),
+      school('lifespan', 'Lifespan', 'Candidates are weighed most by what a year of them costs.', {
+        'compare.weight-life': 4,
+      }),
+      school('visibility', 'Visibility', 'Candidates are weighed most by colour: what is seen first.', {
+        'compare.weight-colour': 4,
+      }),
       school('touch', 'Touch and delight', 'Candidates are weighed less by price.', { 'compare.weight-cost': 1 }),
-      school('traffic', 'Traffic', 'Candidates are weighed by life and by what is returned.', { 'compare.weight-life': 3, 'compare.weight-return': 2 }),
+      school('traffic', 'Traffic', 'Candidates are weighed by life and by what is returned.', {
+        'compare.weight-life': 3,
+        'compare.weight-return': 2,
+      }),
     ],
   },
   {
@@ -233,8 +331,14 @@ export const questions = [
     id: 'cabinets',
     asks: 'Cabinets',
     schools: [
-      school('workshop', 'Repainted only in a workshop', 'Repainting is held against the price of replacing: near it, a look is raised.'),
-      school('in-place', 'Freshened in place', 'Repainting passes at any price below replacing.', { 'brief.repaint-near-replace': 100 }),
+      school(
+        'workshop',
+        'Repainted only in a workshop',
+        'Repainting is held against the price of replacing: near it, a look is raised.',
+      ),
+      school('in-place', 'Freshened in place', 'Repainting passes at any price below replacing.', {
+        'brief.repaint-near-replace': 100,
+      }),
     ],
   },
   {
@@ -242,7 +346,11 @@ export const questions = [
     asks: 'A tenant’s walls',
     schools: [
       school('alone', 'Left alone', 'Paint in a tenancy is a stop until it is allowed in writing.'),
-      school('painted-back', 'Painted, and painted back', 'Paint in a tenancy passes when putting it back is planned and paid for.'),
+      school(
+        'painted-back',
+        'Painted, and painted back',
+        'Paint in a tenancy passes when putting it back is planned and paid for.',
+      ),
     ],
   },
   {
@@ -272,7 +380,8 @@ export type Schools = Readonly<Record<QuestionId, string>>
 type Choice = { readonly question: QuestionId; readonly school: string }
 const all: readonly Question[] = questions
 
-export const questionOf = (id: QuestionId): Question => all.find((question) => question.id === id) ?? all[0] ?? questions[0]
+export const questionOf = (id: QuestionId): Question =>
+  all.find((question) => question.id === id) ?? all[0] ?? questions[0]
 /** The school of that name; the first of its question where there is none of that name. */
 export function schoolOf(id: QuestionId, name: string): School {
   const { schools } = questionOf(id)
@@ -281,10 +390,13 @@ export function schoolOf(id: QuestionId, name: string): School {
 
 /** Choices laid over each other, later ones last: the studio's, then the makeover's. */
 export function chosenSchools(...choices: readonly (readonly Choice[])[]): Schools {
-  const chosen: Record<string, string> = Object.fromEntries(all.map((question) => [question.id, question.schools[0].id]))
+  const chosen: Record<string, string> = Object.fromEntries(
+    all.map((question) => [question.id, question.schools[0].id]),
+  )
   for (const { question, school: name } of choices.flat()) chosen[question] = schoolOf(question, name).id
   return chosen as Schools
 }
 
 /** The rules that the chosen schools override. */
-export const schoolRules = (schools: Schools): Partial<Rules> => Object.assign({}, ...questionIds.map((id) => schoolOf(id, schools[id]).rules ?? {})) as Partial<Rules>
+export const schoolRules = (schools: Schools): Partial<Rules> =>
+  Object.assign({}, ...questionIds.map((id) => schoolOf(id, schools[id]).rules ?? {})) as Partial<Rules>

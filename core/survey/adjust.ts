@@ -6,11 +6,31 @@
 export type Point = { readonly x: number; readonly y: number }
 
 export type Observation =
-  | { readonly kind: 'distance'; readonly from: number; readonly to: number; readonly mm: number; readonly sigmaMm: number }
+  | {
+      readonly kind: 'distance'
+      readonly from: number
+      readonly to: number
+      readonly mm: number
+      readonly sigmaMm: number
+    }
   /** At `at`, counterclockwise from the direction to `back` to the direction to `fore`. */
-  | { readonly kind: 'angle'; readonly back: number; readonly at: number; readonly fore: number; readonly deg: number; readonly sigmaDeg: number }
+  | {
+      readonly kind: 'angle'
+      readonly back: number
+      readonly at: number
+      readonly fore: number
+      readonly deg: number
+      readonly sigmaDeg: number
+    }
   /** A leg as a vector: a length with its bearing. */
-  | { readonly kind: 'leg'; readonly from: number; readonly to: number; readonly dx: number; readonly dy: number; readonly sigmaMm: number }
+  | {
+      readonly kind: 'leg'
+      readonly from: number
+      readonly to: number
+      readonly dx: number
+      readonly dy: number
+      readonly sigmaMm: number
+    }
 
 /** What an observation came to. In mm, or degrees for an angle; of a leg, its length along and across together. */
 export type Outcome = {
@@ -24,7 +44,11 @@ export type Outcome = {
   /** What it would be wrong by, if it alone were wrong: observed less true. Null where nothing checks it. */
   readonly error: number | null
 }
-export type Adjustment = { readonly points: readonly Point[]; readonly outcomes: readonly Outcome[]; /** Observations less unknowns. */ readonly freedom: number }
+export type Adjustment = {
+  readonly points: readonly Point[]
+  readonly outcomes: readonly Outcome[]
+  /** Observations less unknowns. */ readonly freedom: number
+}
 
 type Equation = { readonly misfit: number; readonly of: readonly (readonly [unknown: number, slope: number])[] }
 const degrees = 180 / Math.PI
@@ -44,13 +68,35 @@ function equationsOf(observation: Observation, points: readonly Point[]): Equati
     const { from, to, mm, sigmaMm: sigma } = observation
     const length = Math.max(apart(at(from), at(to)), 1e-9)
     const [ux, uy] = [(at(to).x - at(from).x) / length / sigma, (at(to).y - at(from).y) / length / sigma]
-    return [{ misfit: (mm - length) / sigma, of: [[2 * from, -ux], [2 * from + 1, -uy], [2 * to, ux], [2 * to + 1, uy]] }]
+    return [
+      {
+        misfit: (mm - length) / sigma,
+        of: [
+          [2 * from, -ux],
+          [2 * from + 1, -uy],
+          [2 * to, ux],
+          [2 * to + 1, uy],
+        ],
+      },
+    ]
   }
   if (observation.kind === 'leg') {
     const { from, to, dx, dy, sigmaMm: sigma } = observation
     return [
-      { misfit: (dx - (at(to).x - at(from).x)) / sigma, of: [[2 * from, -1 / sigma], [2 * to, 1 / sigma]] },
-      { misfit: (dy - (at(to).y - at(from).y)) / sigma, of: [[2 * from + 1, -1 / sigma], [2 * to + 1, 1 / sigma]] },
+      {
+        misfit: (dx - (at(to).x - at(from).x)) / sigma,
+        of: [
+          [2 * from, -1 / sigma],
+          [2 * to, 1 / sigma],
+        ],
+      },
+      {
+        misfit: (dy - (at(to).y - at(from).y)) / sigma,
+        of: [
+          [2 * from + 1, -1 / sigma],
+          [2 * to + 1, 1 / sigma],
+        ],
+      },
     ]
   }
   const { back, at: corner, fore, deg, sigmaDeg: sigma } = observation
@@ -61,19 +107,40 @@ function equationsOf(observation: Observation, points: readonly Point[]): Equati
   }
   const [fx, fy] = turn(fore)
   const [bx, by] = turn(back)
-  return [{ misfit: wrapped(deg - angleAt(at(back), at(corner), at(fore))) / sigma, of: [[2 * fore, fx], [2 * fore + 1, fy], [2 * back, -bx], [2 * back + 1, -by], [2 * corner, bx - fx], [2 * corner + 1, by - fy]] }]
+  return [
+    {
+      misfit: wrapped(deg - angleAt(at(back), at(corner), at(fore))) / sigma,
+      of: [
+        [2 * fore, fx],
+        [2 * fore + 1, fy],
+        [2 * back, -bx],
+        [2 * back + 1, -by],
+        [2 * corner, bx - fx],
+        [2 * corner + 1, by - fy],
+      ],
+    },
+  ]
 }
 
 /**
  * Adjusts from approximate coordinates. `held` are the unknowns that stay as they are (2i for x, 2i + 1 for y of point
  * i). Null where the observations do not fix the points, or no likeliest place is found.
  */
-export function adjust(start: readonly Point[], observations: readonly Observation[], held: ReadonlySet<number>, rounds = 80): Adjustment | null {
+export function adjust(
+  start: readonly Point[],
+  observations: readonly Observation[],
+  held: ReadonlySet<number>,
+  rounds = 80,
+): Adjustment | null {
   const place = new Map<number, number>()
   for (let unknown = 0; unknown < 2 * start.length; unknown++) if (!held.has(unknown)) place.set(unknown, place.size)
   const size = place.size
   let points = start
-  const cost = (at: readonly Point[]): number => observations.reduce((sum, one) => sum + equationsOf(one, at).reduce((total, { misfit }) => total + misfit * misfit, 0), 0)
+  const cost = (at: readonly Point[]): number =>
+    observations.reduce(
+      (sum, one) => sum + equationsOf(one, at).reduce((total, { misfit }) => total + misfit * misfit, 0),
+      0,
+    )
   let now = cost(points)
   let damping = 0
   for (let round = 0; ; round++) {
@@ -87,7 +154,10 @@ export function adjust(start: readonly Point[], observations: readonly Observati
       continue
     }
     const step = solve(lower, size, right)
-    const moved = points.map((point, at) => ({ x: point.x + (step[place.get(2 * at) ?? -1] ?? 0), y: point.y + (step[place.get(2 * at + 1) ?? -1] ?? 0) }))
+    const moved = points.map((point, at) => ({
+      x: point.x + (step[place.get(2 * at) ?? -1] ?? 0),
+      y: point.y + (step[place.get(2 * at + 1) ?? -1] ?? 0),
+    }))
     const then = cost(moved)
     const furthest = step.reduce((most, each) => Math.max(most, Math.abs(each)), 0)
     if (then > now * (1 + 1e-12) + 1e-18 && furthest > 1e-9) {
@@ -106,15 +176,22 @@ export function adjust(start: readonly Point[], observations: readonly Observati
   return outcomesAt(points, observations, place)
 }
 
-function normalOf(observations: readonly Observation[], points: readonly Point[], place: ReadonlyMap<number, number>): { normal: Float64Array; right: Float64Array } {
+function normalOf(
+  observations: readonly Observation[],
+  points: readonly Point[],
+  place: ReadonlyMap<number, number>,
+): { normal: Float64Array; right: Float64Array } {
   const size = place.size
   const [normal, right] = [new Float64Array(size * size), new Float64Array(size)]
   for (const observation of observations)
     for (const { misfit, of } of equationsOf(observation, points)) {
-      const known = of.flatMap(([unknown, slope]): [number, number][] => (place.has(unknown) ? [[place.get(unknown) ?? 0, slope]] : []))
+      const known = of.flatMap(([unknown, slope]): [number, number][] =>
+        place.has(unknown) ? [[place.get(unknown) ?? 0, slope]] : [],
+      )
       for (const [row, slope] of known) {
         right[row] = (right[row] ?? 0) + slope * misfit
-        for (const [column, other] of known) normal[row * size + column] = (normal[row * size + column] ?? 0) + slope * other
+        for (const [column, other] of known)
+          normal[row * size + column] = (normal[row * size + column] ?? 0) + slope * other
       }
     }
   return { normal, right }
@@ -158,7 +235,11 @@ function forward(lower: Float64Array, size: number, right: ArrayLike<number>): F
   return found
 }
 
-function outcomesAt(points: readonly Point[], observations: readonly Observation[], place: ReadonlyMap<number, number>): Adjustment | null {
+function outcomesAt(
+  points: readonly Point[],
+  observations: readonly Observation[],
+  place: ReadonlyMap<number, number>,
+): Adjustment | null {
   const size = place.size
   const lower = cholesky(normalOf(observations, points, place).normal, size)
   if (!lower) return null
@@ -174,15 +255,24 @@ function outcomesAt(points: readonly Point[], observations: readonly Observation
       return forward(lower, size, right).reduce((sum, each) => sum + each * each, 0)
     })
     const redundancy = Math.min(1, Math.max(0, 1 - Math.max(...own)))
-    const misfit = equations.length === 1 ? (equations[0]?.misfit ?? 0) : Math.hypot(...equations.map((one) => one.misfit))
+    const misfit =
+      equations.length === 1 ? (equations[0]?.misfit ?? 0) : Math.hypot(...equations.map((one) => one.misfit))
     const residual = -misfit * sigma
     const checked = redundancy > 1e-6
-    return { adjusted: adjustedValue(observation, points), residual, redundancy, standardised: checked ? Math.abs(misfit) / Math.sqrt(redundancy) : null, error: checked ? -residual / redundancy : null }
+    return {
+      adjusted: adjustedValue(observation, points),
+      residual,
+      redundancy,
+      standardised: checked ? Math.abs(misfit) / Math.sqrt(redundancy) : null,
+      error: checked ? -residual / redundancy : null,
+    }
   })
   return { points, outcomes, freedom: rows - size }
 }
 
 function adjustedValue(observation: Observation, points: readonly Point[]): number {
   const at = (index: number): Point => points[index] ?? { x: 0, y: 0 }
-  return observation.kind === 'angle' ? angleAt(at(observation.back), at(observation.at), at(observation.fore)) : apart(at(observation.from), at(observation.to))
+  return observation.kind === 'angle'
+    ? angleAt(at(observation.back), at(observation.at), at(observation.fore))
+    : apart(at(observation.from), at(observation.to))
 }

@@ -60,7 +60,9 @@ export function areasOf(makeover: Makeover, room: Room, rules: Rules): RoomAreas
   const doors = room.walls.flatMap((wall) => wall.openings.filter((one) => one.row.what === 'door'))
   const windows = room.walls.flatMap((wall) => wall.openings.filter((one) => one.row.what === 'window'))
   const casingMm = sum([...doors, ...windows], (one) => one.row.widthMm + 2 * (one.z1 - one.z0))
-  const area = (of: readonly { readonly row: { readonly widthMm: number }; readonly z0: number; readonly z1: number }[]): number => sum(of, (one) => one.row.widthMm * (one.z1 - one.z0)) / 1e6
+  const area = (
+    of: readonly { readonly row: { readonly widthMm: number }; readonly z0: number; readonly z1: number }[],
+  ): number => sum(of, (one) => one.row.widthMm * (one.z1 - one.z0)) / 1e6
   return {
     roomId: room.id,
     floorM2: floorArea(room) / 1e6,
@@ -75,7 +77,9 @@ export function areasOf(makeover: Makeover, room: Room, rules: Rules): RoomAreas
     casingMm,
     doorsM2: area(doors),
     windowsM2: area(windows),
-    zones: room.zones.flatMap(({ row, outline }) => (outline ? [{ id: row.id, m2: areaOf(clipBy(room.outline, outline)) / 1e6 }] : [])),
+    zones: room.zones.flatMap(({ row, outline }) =>
+      outline ? [{ id: row.id, m2: areaOf(clipBy(room.outline, outline)) / 1e6 }] : [],
+    ),
   }
 }
 
@@ -86,8 +90,16 @@ export function floorArea(room: Room): number {
 
 /** The height bands of a room: parted by the dado, the picture rail, and wherever a finish begins or ends. */
 function bandsOf(makeover: Makeover, room: Room): Band[] {
-  const edges = rowsOf(makeover, 'finish').filter((row) => row.roomId === room.id && row.surface === 'walls').flatMap((row) => [row.bandFromMm, row.bandToMm])
-  const heights = [...new Set([room.survey?.dadoMm, room.survey?.railMm, ...edges].filter((height): height is number => height != null && height > 0))].toSorted((one, other) => one - other)
+  const edges = rowsOf(makeover, 'finish')
+    .filter((row) => row.roomId === room.id && row.surface === 'walls')
+    .flatMap((row) => [row.bandFromMm, row.bandToMm])
+  const heights = [
+    ...new Set(
+      [room.survey?.dadoMm, room.survey?.railMm, ...edges].filter(
+        (height): height is number => height != null && height > 0,
+      ),
+    ),
+  ].toSorted((one, other) => one - other)
   return [0, ...heights].map((fromMm, at) => ({ fromMm, toMm: heights[at] ?? null }))
 }
 
@@ -100,10 +112,19 @@ export function faceOf(room: Room, wall: Wall): Point[] {
   const level = room.survey?.heightMm ?? null
   const [start, end] = byCorner ? [wall.row.heightMm ?? level, next?.row.heightMm ?? level] : [null, null]
   const pieces = wall.points.length - 1
-  const between = (share: number): number | null => (start === null || end === null ? null : start + (end - start) * share)
+  const between = (share: number): number | null =>
+    start === null || end === null ? null : start + (end - start) * share
   const top = wall.points.slice(0, -1).flatMap((from, piece): Point[] => {
-    const line = ceilingAlong(ceiling, from, wall.points[piece + 1] ?? from, between(piece / pieces), between((piece + 1) / pieces))
-    return line.slice(piece === 0 ? 0 : 1).map(({ share, z }) => ({ x: ((piece + share) / pieces) * wall.lengthMm, y: Math.max(0, z) }))
+    const line = ceilingAlong(
+      ceiling,
+      from,
+      wall.points[piece + 1] ?? from,
+      between(piece / pieces),
+      between((piece + 1) / pieces),
+    )
+    return line
+      .slice(piece === 0 ? 0 : 1)
+      .map(({ share, z }) => ({ x: ((piece + share) / pieces) * wall.lengthMm, y: Math.max(0, z) }))
   })
   return [{ x: 0, y: 0 }, { x: wall.lengthMm, y: 0 }, ...top.toReversed()]
 }
@@ -111,11 +132,29 @@ export function faceOf(room: Room, wall: Wall): Point[] {
 function wallAreas(room: Room, wall: Wall, bands: readonly Band[]): WallAreas {
   const face = faceOf(room, wall)
   const holes = disjoint(wall.openings.filter((one) => one.row.what !== 'niche'))
-  const covers = disjoint(wall.fixtures.filter((one) => ['fireplace', 'built-in', 'soffit'].includes(one.row.what) && one.u1 > one.u0 && one.z1 > one.z0))
-  const on = (part: readonly Point[], rectangles: readonly Rectangle[]): number => sum(rectangles, ({ u0, u1, z0, z1 }) => areaOf(clip(clip(clip(clip(part, past(right, u0)), before(right, u1)), past(up, z0)), before(up, z1))))
+  const covers = disjoint(
+    wall.fixtures.filter(
+      (one) => ['fireplace', 'built-in', 'soffit'].includes(one.row.what) && one.u1 > one.u0 && one.z1 > one.z0,
+    ),
+  )
+  const on = (part: readonly Point[], rectangles: readonly Rectangle[]): number =>
+    sum(rectangles, ({ u0, u1, z0, z1 }) =>
+      areaOf(clip(clip(clip(clip(part, past(right, u0)), before(right, u1)), past(up, z0)), before(up, z1))),
+    )
   const [gross, openings] = [areaOf(face), on(face, holes)]
-  const nicheSides = sum(wall.openings, (one) => (one.row.what === 'niche' ? (one.row.revealMm ?? 0) * (one.row.widthMm * (one.z0 > 0 ? 2 : 1) + 2 * (one.z1 - one.z0)) : 0))
-  const covered = on(face, covers) - on(face, covers.flatMap((cover) => holes.map((hole) => shared(cover, hole))).filter((one) => one.u1 > one.u0 && one.z1 > one.z0))
+  const nicheSides = sum(wall.openings, (one) =>
+    one.row.what === 'niche'
+      ? (one.row.revealMm ?? 0) * (one.row.widthMm * (one.z0 > 0 ? 2 : 1) + 2 * (one.z1 - one.z0))
+      : 0,
+  )
+  const covered =
+    on(face, covers) -
+    on(
+      face,
+      covers
+        .flatMap((cover) => holes.map((hole) => shared(cover, hole)))
+        .filter((one) => one.u1 > one.u0 && one.z1 > one.z0),
+    )
   return {
     wallId: wall.row.id,
     name: wall.name,
@@ -127,17 +166,29 @@ function wallAreas(room: Room, wall: Wall, bands: readonly Band[]): WallAreas {
     coveredM2: covered / 1e6,
     nicheSidesM2: nicheSides / 1e6,
     bands: bands.map((band) => {
-      const part = band.toMm === null ? clip(face, past(up, band.fromMm)) : clip(clip(face, past(up, band.fromMm)), before(up, band.toMm))
+      const part =
+        band.toMm === null
+          ? clip(face, past(up, band.fromMm))
+          : clip(clip(face, past(up, band.fromMm)), before(up, band.toMm))
       return { ...band, grossM2: areaOf(part) / 1e6, netM2: (areaOf(part) - on(part, holes)) / 1e6 }
     }),
   }
 }
 
-const shared = (one: Rectangle, other: Rectangle): Rectangle => ({ u0: Math.max(one.u0, other.u0), u1: Math.min(one.u1, other.u1), z0: Math.max(one.z0, other.z0), z1: Math.min(one.z1, other.z1) })
+const shared = (one: Rectangle, other: Rectangle): Rectangle => ({
+  u0: Math.max(one.u0, other.u0),
+  u1: Math.min(one.u1, other.u1),
+  z0: Math.max(one.z0, other.z0),
+  z1: Math.min(one.z1, other.z1),
+})
 
 /** Rectangles that cover the same without covering anything twice. */
 export function disjoint(rectangles: readonly Rectangle[]): Rectangle[] {
-  const meet = rectangles.some((one, at) => rectangles.slice(at + 1).some((other) => one.u0 < other.u1 && other.u0 < one.u1 && one.z0 < other.z1 && other.z0 < one.z1))
+  const meet = rectangles.some((one, at) =>
+    rectangles
+      .slice(at + 1)
+      .some((other) => one.u0 < other.u1 && other.u0 < one.u1 && one.z0 < other.z1 && other.z0 < one.z1),
+  )
   if (!meet) return rectangles.map(({ u0, u1, z0, z1 }) => ({ u0, u1, z0, z1 }))
   const edges = [...new Set(rectangles.flatMap((one) => [one.u0, one.u1]))].toSorted((one, other) => one - other)
   return edges.slice(0, -1).flatMap((u0, at) => {
@@ -154,11 +205,26 @@ export function disjoint(rectangles: readonly Rectangle[]): Rectangle[] {
 /** What breaks the skirting of a wall: openings that come down to it, and what is built in at the floor; merged along the wall. */
 export function skirtingBreaks(wall: Wall, rules: Rules): readonly { readonly u0: number; readonly u1: number }[] {
   const low = rules['survey.skirting-height']
-  const breaks = [...wall.openings.filter((one) => one.row.what !== 'niche' && one.z0 < low), ...wall.fixtures.filter((one) => ['fireplace', 'built-in'].includes(one.row.what) && one.z0 < low && one.u1 > one.u0)]
-  return disjoint(breaks.map(({ u0, u1 }) => ({ u0: Math.max(0, u0), u1: Math.min(wall.lengthMm, u1), z0: 0, z1: 1 }))).filter(({ u0, u1 }) => u1 > u0)
+  const breaks = [
+    ...wall.openings.filter((one) => one.row.what !== 'niche' && one.z0 < low),
+    ...wall.fixtures.filter(
+      (one) => ['fireplace', 'built-in'].includes(one.row.what) && one.z0 < low && one.u1 > one.u0,
+    ),
+  ]
+  return disjoint(
+    breaks.map(({ u0, u1 }) => ({ u0: Math.max(0, u0), u1: Math.min(wall.lengthMm, u1), z0: 0, z1: 1 })),
+  ).filter(({ u0, u1 }) => u1 > u0)
 }
 function skirtingRun(room: Room, rules: Rules): number {
-  return sum(room.walls, (wall) => wall.lengthMm - sum(skirtingBreaks(wall, rules), ({ u0, u1 }) => u1 - u0) + sum(wall.openings, (one) => (one.row.what === 'niche' && one.z0 < rules['survey.skirting-height'] ? 2 * (one.row.revealMm ?? 0) : 0)))
+  return sum(
+    room.walls,
+    (wall) =>
+      wall.lengthMm -
+      sum(skirtingBreaks(wall, rules), ({ u0, u1 }) => u1 - u0) +
+      sum(wall.openings, (one) =>
+        one.row.what === 'niche' && one.z0 < rules['survey.skirting-height'] ? 2 * (one.row.revealMm ?? 0) : 0,
+      ),
+  )
 }
 
 /** How a finish comes by its area. */
@@ -178,25 +244,50 @@ export function finishAreas(makeover: Makeover, rooms: readonly RoomAreas[]): Re
     const surface = rows[0]?.surface
     if (!room || !surface) continue
     const judged = (without: string): number => sum(rows, (row) => (row.id === without ? 0 : (row.visibleM2 ?? 0)))
-    const set = (id: string, m2: number, how: string): void => void found.set(id, { m2: Math.max(0, m2), from: 'survey', how })
+    const set = (id: string, m2: number, how: string): void =>
+      void found.set(id, { m2: Math.max(0, m2), from: 'survey', how })
     const whole = wholeOf(room, surface)
     if (whole === null) continue
-    const particular = surface === 'walls' ? rows.filter((row) => row.wallId !== null || row.bandFromMm !== null || row.bandToMm !== null) : []
-    for (const row of particular) set(row.id, bandArea(room, row), row.wallId === null ? 'its band of all walls, less openings' : `its part of ${room.walls.find((wall) => wall.wallId === row.wallId)?.name ?? 'its wall'}, less openings`)
+    const particular =
+      surface === 'walls'
+        ? rows.filter((row) => row.wallId !== null || row.bandFromMm !== null || row.bandToMm !== null)
+        : []
+    for (const row of particular)
+      set(
+        row.id,
+        bandArea(room, row),
+        row.wallId === null
+          ? 'its band of all walls, less openings'
+          : `its part of ${room.walls.find((wall) => wall.wallId === row.wallId)?.name ?? 'its wall'}, less openings`,
+      )
     const general = rows.filter((row) => !particular.includes(row))
     const given = sum(particular, (row) => found.get(row.id)?.m2 ?? 0)
     const [only] = general
-    if (general.length === 1 && only) set(only.id, whole - given, given > 0 ? `the ${surface}, less what other finishes have` : wholeWords[surface] ?? '')
+    if (general.length === 1 && only)
+      set(
+        only.id,
+        whole - given,
+        given > 0 ? `the ${surface}, less what other finishes have` : (wholeWords[surface] ?? ''),
+      )
     else {
       const unjudged = general.filter((row) => row.visibleM2 === null)
       const [rest] = unjudged
-      if (unjudged.length === 1 && rest) set(rest.id, whole - given - judged(rest.id), `the ${surface}, less what other finishes have`)
+      if (unjudged.length === 1 && rest)
+        set(rest.id, whole - given - judged(rest.id), `the ${surface}, less what other finishes have`)
     }
   }
-  for (const row of finishes) if (!found.has(row.id) && row.visibleM2 !== null) found.set(row.id, { m2: row.visibleM2, from: 'eye', how: 'judged by eye' })
+  for (const row of finishes)
+    if (!found.has(row.id) && row.visibleM2 !== null)
+      found.set(row.id, { m2: row.visibleM2, from: 'eye', how: 'judged by eye' })
   return found
 }
-const wholeWords: Readonly<Record<string, string>> = { walls: 'all walls, less openings and what is built in', ceiling: 'the whole ceiling', floor: 'the whole floor', trim: 'skirting and casings', door: 'all doors' }
+const wholeWords: Readonly<Record<string, string>> = {
+  walls: 'all walls, less openings and what is built in',
+  ceiling: 'the whole ceiling',
+  floor: 'the whole floor',
+  trim: 'skirting and casings',
+  door: 'all doors',
+}
 function wholeOf(room: RoomAreas, surface: string): number | null {
   if (surface === 'walls') return room.grossM2 > 0 ? sum(room.walls, (wall) => wall.netM2 - wall.coveredM2) : null
   if (surface === 'ceiling') return room.ceilingM2
@@ -204,9 +295,14 @@ function wholeOf(room: RoomAreas, surface: string): number | null {
   if (surface === 'trim') return room.trimM2
   return surface === 'door' && room.doorsM2 > 0 ? room.doorsM2 : null
 }
-function bandArea(room: RoomAreas, finish: { readonly wallId: string | null; readonly bandFromMm: number | null; readonly bandToMm: number | null }): number {
+function bandArea(
+  room: RoomAreas,
+  finish: { readonly wallId: string | null; readonly bandFromMm: number | null; readonly bandToMm: number | null },
+): number {
   const walls = room.walls.filter((wall) => finish.wallId === null || wall.wallId === finish.wallId)
   if (finish.bandFromMm === null && finish.bandToMm === null) return sum(walls, (wall) => wall.netM2 - wall.coveredM2)
   const [from, to] = [finish.bandFromMm ?? 0, finish.bandToMm ?? Infinity]
-  return sum(walls, (wall) => sum(wall.bands, (band) => (band.fromMm >= from - 1e-6 && (band.toMm ?? Infinity) <= to + 1e-6 ? band.netM2 : 0)))
+  return sum(walls, (wall) =>
+    sum(wall.bands, (band) => (band.fromMm >= from - 1e-6 && (band.toMm ?? Infinity) <= to + 1e-6 ? band.netM2 : 0)),
+  )
 }

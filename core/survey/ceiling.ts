@@ -23,7 +23,12 @@ type Slope = { readonly plane: Plane; readonly front: Plane }
  * The ceiling of a room, in mm: the lowest of its level (or of the surface through the heights of its corners, in
  * triangles) and its slopes. Null while no height is known.
  */
-export function ceilingOver(outline: readonly Point[], walls: readonly Wall[], slopes: readonly Row<'slope'>[], levelMm: number | null): Ceiling | null {
+export function ceilingOver(
+  outline: readonly Point[],
+  walls: readonly Wall[],
+  slopes: readonly Row<'slope'>[],
+  levelMm: number | null,
+): Ceiling | null {
   const byCorner = walls.some((wall) => wall.row.heightMm !== null)
   const heights = walls.map((wall) => wall.row.heightMm ?? levelMm)
   if (heights.some((height) => height === null)) return null
@@ -35,15 +40,24 @@ export function ceilingOver(outline: readonly Point[], walls: readonly Wall[], s
     const rise = (top - slope.lowMm) / slope.runMm
     return [{ plane: { c: slope.lowMm + rise * front.c, x: rise * front.x, y: rise * front.y }, front }]
   })
-  const bases: readonly CeilingPart[] = byCorner ? triangles(outline, walls, heights.map((height) => height ?? 0)) : [{ over: outline, plane: { c: top, x: 0, y: 0 } }]
-  const parts = bases.flatMap((base) => sloping.reduce(parted, [{ over: base.over, planes: [base.plane] }])).flatMap(({ over, planes: all }) => {
-    const planes = distinct(all)
-    return planes.flatMap((one, at): CeilingPart[] => {
-      let part: Point[] = [...over]
-      for (const [place, other] of planes.entries()) if (place !== at) part = clip(part, { c: other.c - one.c, x: other.x - one.x, y: other.y - one.y })
-      return part.length > 2 && areaOf(part) > 1 ? [{ over: part, plane: one }] : []
+  const bases: readonly CeilingPart[] = byCorner
+    ? triangles(
+        outline,
+        walls,
+        heights.map((height) => height ?? 0),
+      )
+    : [{ over: outline, plane: { c: top, x: 0, y: 0 } }]
+  const parts = bases
+    .flatMap((base) => sloping.reduce(parted, [{ over: base.over, planes: [base.plane] }]))
+    .flatMap(({ over, planes: all }) => {
+      const planes = distinct(all)
+      return planes.flatMap((one, at): CeilingPart[] => {
+        let part: Point[] = [...over]
+        for (const [place, other] of planes.entries())
+          if (place !== at) part = clip(part, { c: other.c - one.c, x: other.x - one.x, y: other.y - one.y })
+        return part.length > 2 && areaOf(part) > 1 ? [{ over: part, plane: one }] : []
+      })
     })
-  })
   const corners = parts.flatMap(({ over, plane }) => over.map((point) => heightOn(plane, point)))
   return {
     parts,
@@ -60,18 +74,39 @@ export function ceilingOver(outline: readonly Point[], walls: readonly Wall[], s
 type Region = { readonly over: readonly Point[]; readonly planes: readonly Plane[] }
 /** What lies in front of a slope’s wall has it as a ceiling too, what lies behind has not. */
 const parted = (regions: readonly Region[], { plane, front }: Slope): Region[] =>
-  regions.flatMap(({ over, planes }) => [{ over: clip(over, front), planes: [...planes, plane] }, { over: clip(over, { c: -front.c, x: -front.x, y: -front.y }), planes }]).filter(({ over }) => over.length > 2 && areaOf(over) > 1)
+  regions
+    .flatMap(({ over, planes }) => [
+      { over: clip(over, front), planes: [...planes, plane] },
+      { over: clip(over, { c: -front.c, x: -front.x, y: -front.y }), planes },
+    ])
+    .filter(({ over }) => over.length > 2 && areaOf(over) > 1)
 
 /** A slope noted twice, or one that does not come down, is no ceiling of its own. */
-const distinct = (planes: readonly Plane[]): Plane[] => planes.filter((one, at) => !planes.slice(0, at).some((other) => Math.abs(one.c - other.c) < 1e-6 && Math.abs(one.x - other.x) < 1e-9 && Math.abs(one.y - other.y) < 1e-9))
+const distinct = (planes: readonly Plane[]): Plane[] =>
+  planes.filter(
+    (one, at) =>
+      !planes
+        .slice(0, at)
+        .some(
+          (other) =>
+            Math.abs(one.c - other.c) < 1e-6 && Math.abs(one.x - other.x) < 1e-9 && Math.abs(one.y - other.y) < 1e-9,
+        ),
+  )
 
 /**
  * The ceiling’s height along a stretch between two places on a wall, as a broken line over 0 to 1; where the stretch
  * passes behind the wall of a slope it steps. The heights at both ends are those of its corners, where corners differ.
  */
-export function ceilingAlong({ topMm, slopes }: Ceiling, from: Point, to: Point, fromMm: number | null, toMm: number | null): { readonly share: number; readonly z: number }[] {
+export function ceilingAlong(
+  { topMm, slopes }: Ceiling,
+  from: Point,
+  to: Point,
+  fromMm: number | null,
+  toMm: number | null,
+): { readonly share: number; readonly z: number }[] {
   const grace = 1 // mm: a wall lies on its own line
-  const along = (plane: Plane, share: number): number => heightOn(plane, from) + share * (heightOn(plane, to) - heightOn(plane, from))
+  const along = (plane: Plane, share: number): number =>
+    heightOn(plane, from) + share * (heightOn(plane, to) - heightOn(plane, from))
   const crossed = slopes.flatMap(({ front }) => {
     const [a, b] = [along(front, 0), along(front, 1)]
     return Math.min(a, b) < -grace && Math.max(a, b) > grace ? [a / (a - b)] : []
@@ -81,7 +116,10 @@ export function ceilingAlong({ topMm, slopes }: Ceiling, from: Point, to: Point,
     const since = cuts[at] ?? 0
     const level = (share: number): number => (fromMm ?? topMm) + share * ((toMm ?? topMm) - (fromMm ?? topMm))
     const here = slopes.filter(({ front }) => along(front, (since + until) / 2) > -grace).map(({ plane }) => plane)
-    const line = lowest([[level(since), level(until)], ...here.map((plane): [number, number] => [along(plane, since), along(plane, until)])])
+    const line = lowest([
+      [level(since), level(until)],
+      ...here.map((plane): [number, number] => [along(plane, since), along(plane, until)]),
+    ])
     return line.map(({ share, z }) => ({ share: since + (until - since) * share, z }))
   })
 }
@@ -94,11 +132,18 @@ function lowest(lines: readonly (readonly [number, number])[]): { share: number;
       const share = (a - c) / (a - c - (b - d))
       if (share > 1e-9 && share < 1 - 1e-9) breaks.add(share)
     }
-  const found = [...breaks].toSorted((one, other) => one - other).map((share) => ({ share, z: Math.min(...lines.map(([a, b]) => a + share * (b - a))) }))
+  const found = [...breaks]
+    .toSorted((one, other) => one - other)
+    .map((share) => ({ share, z: Math.min(...lines.map(([a, b]) => a + share * (b - a))) }))
   // a break on a straight stretch says nothing
   return found.filter((one, at) => {
     const [before, after] = [found[at - 1], found[at + 1]]
-    return !before || !after || Math.abs(before.z + ((after.z - before.z) * (one.share - before.share)) / (after.share - before.share) - one.z) > 1e-6
+    return (
+      !before ||
+      !after ||
+      Math.abs(before.z + ((after.z - before.z) * (one.share - before.share)) / (after.share - before.share) - one.z) >
+        1e-6
+    )
   })
 }
 

@@ -7,7 +7,13 @@ import { adjust, angleAt, apart, type Adjustment, type Observation, type Point }
 import { crossing, seen } from './geometry.ts'
 
 /** A wall as it was measured: straight from corner to corner, and the angle of the corner at its end inside the room. */
-export type WallMeasure = { readonly id: string; readonly name: string; readonly lengthMm: number | null; readonly cornerDeg: number | null; /** Nobody measured it: it is taken for square. */ readonly assumed: boolean }
+export type WallMeasure = {
+  readonly id: string
+  readonly name: string
+  readonly lengthMm: number | null
+  readonly cornerDeg: number | null
+  /** Nobody measured it: it is taken for square. */ readonly assumed: boolean
+}
 /** A length between two corners, by the places of the walls that begin there. */
 export type Check = { readonly id: string; readonly from: number; readonly to: number; readonly lengthMm: number }
 
@@ -22,7 +28,13 @@ export type LengthReading = {
   /** By how much it would be too long, if it alone were wrong. */
   readonly errorMm: number | null
 }
-export type CornerReading = { readonly wallId: string; readonly place: number; readonly measuredDeg: number | null; readonly assumed: boolean; readonly adjustedDeg: number }
+export type CornerReading = {
+  readonly wallId: string
+  readonly place: number
+  readonly measuredDeg: number | null
+  readonly assumed: boolean
+  readonly adjustedDeg: number
+}
 
 /** What to measure again: one length, or several that cannot be told apart and the diagonal that would decide. */
 export type Again = {
@@ -30,7 +42,11 @@ export type Again = {
   readonly set: readonly string[]
   readonly errorMm: number | null
   readonly standardised: number | null
-  readonly decide: { readonly from: number; readonly to: number; readonly expected: readonly { readonly id: string; readonly mm: number }[] } | null
+  readonly decide: {
+    readonly from: number
+    readonly to: number
+    readonly expected: readonly { readonly id: string; readonly mm: number }[]
+  } | null
 }
 
 export type Closing = {
@@ -41,7 +57,12 @@ export type Closing = {
   /** Corners of the room; of an open run, as far as it goes (one more than its walls). */
   readonly corners: readonly Point[]
   /** How far the walk by the typed lengths and corners ends from where it began. */
-  readonly misclosure: { readonly mm: number; readonly oneIn: number | null; readonly dx: number; readonly dy: number } | null
+  readonly misclosure: {
+    readonly mm: number
+    readonly oneIn: number | null
+    readonly dx: number
+    readonly dy: number
+  } | null
   /** More than this asks for a second measurement. */
   readonly limitMm: number
   readonly perimeterMm: number
@@ -54,7 +75,10 @@ export type Closing = {
 
 const radians = Math.PI / 180
 const origin: Point = { x: 0, y: 0 }
-const step = (from: Point, heading: number, length: number): Point => ({ x: from.x + length * Math.cos(heading * radians), y: from.y + length * Math.sin(heading * radians) })
+const step = (from: Point, heading: number, length: number): Point => ({
+  x: from.x + length * Math.cos(heading * radians),
+  y: from.y + length * Math.sin(heading * radians),
+})
 const mm = (value: number): string => `${Math.round(value)}\u00a0mm`
 
 /** The walls walked with their left hand on them: east along the first, then clockwise. As many points as walls, and one. */
@@ -75,63 +99,167 @@ export function close(walls: readonly WallMeasure[], checks: readonly Check[], r
   const unknown = walls.length - known.length
   const shared = unknown > 0 ? (360 - turned) / unknown : 0
   const angularMiss = unknown > 0 ? 0 : 360 - turned
-  const turns = walls.map((wall) => (wall.cornerDeg === null ? shared : 180 - wall.cornerDeg + angularMiss / walls.length))
+  const turns = walls.map((wall) =>
+    wall.cornerDeg === null ? shared : 180 - wall.cornerDeg + angularMiss / walls.length,
+  )
   const perimeterMm = walls.reduce((sum, wall) => sum + (wall.lengthMm ?? 0), 0)
   const limitMm = Math.max(rules['survey.misclosure'], perimeterMm / rules['survey.misclosure-ratio'])
-  const rough = walk(walls, walls.map((wall) => wall.lengthMm ?? 0), walls.map((wall) => (wall.cornerDeg === null ? (walls.length < 3 ? 90 : shared) : 180 - wall.cornerDeg)))
-  const not = (state: 'open' | 'cannot', why: string): Closing => ({ state, why, corners: rough, misclosure: null, limitMm, perimeterMm, freedom: 0, lengths: asTyped(walls, checks), angles: [], again: null })
+  const rough = walk(
+    walls,
+    walls.map((wall) => wall.lengthMm ?? 0),
+    walls.map((wall) => (wall.cornerDeg === null ? (walls.length < 3 ? 90 : shared) : 180 - wall.cornerDeg)),
+  )
+  const not = (state: 'open' | 'cannot', why: string): Closing => ({
+    state,
+    why,
+    corners: rough,
+    misclosure: null,
+    limitMm,
+    perimeterMm,
+    freedom: 0,
+    lengths: asTyped(walls, checks),
+    angles: [],
+    again: null,
+  })
 
-  if (walls.length < 3) return not('open', walls.length === 0 ? 'No wall is typed yet.' : 'A room has three walls or more: go on round.')
-  if (unknown > 0 && Math.abs(shared) >= 180) return not('cannot', `The measured corners leave ${Math.round(180 - shared)}° for ${unknown === 1 ? 'the corner' : 'each corner'} nobody measured, which no corner has.`)
-  if (unknown === 0 && turned < 360 - rules['survey.turn-grace']) return not('open', `The corners turn ${Math.round(turned)}° of 360° so far. A room of square corners has four more drawn in than jutting out: walls are still to come, or a corner drawn in is marked as jutting out.`)
-  if (unknown === 0 && turned > 360 + rules['survey.turn-grace']) return not('cannot', `The corners turn ${Math.round(turned)}° where a room turns 360°: one corner too many is drawn in, or a measured angle is too small.`)
+  if (walls.length < 3)
+    return not('open', walls.length === 0 ? 'No wall is typed yet.' : 'A room has three walls or more: go on round.')
+  if (unknown > 0 && Math.abs(shared) >= 180)
+    return not(
+      'cannot',
+      `The measured corners leave ${Math.round(180 - shared)}° for ${unknown === 1 ? 'the corner' : 'each corner'} nobody measured, which no corner has.`,
+    )
+  if (unknown === 0 && turned < 360 - rules['survey.turn-grace'])
+    return not(
+      'open',
+      `The corners turn ${Math.round(turned)}° of 360° so far. A room of square corners has four more drawn in than jutting out: walls are still to come, or a corner drawn in is marked as jutting out.`,
+    )
+  if (unknown === 0 && turned > 360 + rules['survey.turn-grace'])
+    return not(
+      'cannot',
+      `The corners turn ${Math.round(turned)}° where a room turns 360°: one corner too many is drawn in, or a measured angle is too small.`,
+    )
   const typed = walls.filter((wall) => wall.lengthMm !== null)
   const longest = typed.toSorted((one, other) => (other.lengthMm ?? 0) - (one.lengthMm ?? 0))[0]
-  if (typed.length === walls.length && longest && (longest.lengthMm ?? 0) >= perimeterMm - (longest.lengthMm ?? 0)) return not('cannot', `${longest.name}, ${mm(longest.lengthMm ?? 0)}, is longer than all the others together, ${mm(perimeterMm - (longest.lengthMm ?? 0))}: they cannot meet.`)
+  if (typed.length === walls.length && longest && (longest.lengthMm ?? 0) >= perimeterMm - (longest.lengthMm ?? 0))
+    return not(
+      'cannot',
+      `${longest.name}, ${mm(longest.lengthMm ?? 0)}, is longer than all the others together, ${mm(perimeterMm - (longest.lengthMm ?? 0))}: they cannot meet.`,
+    )
   for (const check of checks) {
     const ways = [check.from, check.to].toSorted((one, other) => one - other)
     const oneWay = walls.slice(ways[0], ways[1])
     const otherWay = [...walls.slice(ways[1]), ...walls.slice(0, ways[0])]
     for (const way of [oneWay, otherWay]) {
       const length = way.reduce((sum, wall) => sum + (wall.lengthMm ?? Infinity), 0)
-      if (check.lengthMm > length + limitMm) return not('cannot', `The measure from corner ${check.from + 1} to corner ${check.to + 1}, ${mm(check.lengthMm)}, is longer than the walls between them, ${mm(length)}.`)
+      if (check.lengthMm > length + limitMm)
+        return not(
+          'cannot',
+          `The measure from corner ${check.from + 1} to corner ${check.to + 1}, ${mm(check.lengthMm)}, is longer than the walls between them, ${mm(length)}.`,
+        )
     }
   }
 
   const start = begin(walls, turns)
   const observations = observe(walls, checks, rules)
-  const found = start === null ? null : adjust(start, observations.map((one) => one.observation), datum)
+  const found =
+    start === null
+      ? null
+      : adjust(
+          start,
+          observations.map((one) => one.observation),
+          datum,
+        )
   if (!found) {
     const missing = walls.filter((wall) => wall.lengthMm === null).map((wall) => wall.name)
-    if (missing.length > 0) return not('open', `${missing.join(', ')} ${missing.length === 1 ? 'is' : 'are'} not measured, and the rest does not fix ${missing.length === 1 ? 'it' : 'them'}.`)
-    return unknown > 0 ? not('open', `${unknown} ${unknown === 1 ? 'corner is' : 'corners are'} of unknown angle: measure a diagonal across ${unknown === 1 ? 'it' : 'each, until the room is stiff'}.`) : not('cannot', 'No room comes near these lengths and corners: look for a length in another unit, or a corner on the wrong side.')
+    if (missing.length > 0)
+      return not(
+        'open',
+        `${missing.join(', ')} ${missing.length === 1 ? 'is' : 'are'} not measured, and the rest does not fix ${missing.length === 1 ? 'it' : 'them'}.`,
+      )
+    return unknown > 0
+      ? not(
+          'open',
+          `${unknown} ${unknown === 1 ? 'corner is' : 'corners are'} of unknown angle: measure a diagonal across ${unknown === 1 ? 'it' : 'each, until the room is stiff'}.`,
+        )
+      : not(
+          'cannot',
+          'No room comes near these lengths and corners: look for a length in another unit, or a corner on the wrong side.',
+        )
   }
   const crossed = crossing(found.points)
-  if (crossed) return { ...not('cannot', `${walls[crossed[0]]?.name ?? ''} and ${walls[crossed[1]]?.name ?? ''} cross each other: look at the corners between them.`), corners: [...found.points, found.points[0] ?? origin] }
+  if (crossed)
+    return {
+      ...not(
+        'cannot',
+        `${walls[crossed[0]]?.name ?? ''} and ${walls[crossed[1]]?.name ?? ''} cross each other: look at the corners between them.`,
+      ),
+      corners: [...found.points, found.points[0] ?? origin],
+    }
 
   const lengths = readings(walls, checks, found, observations)
   const complete = unknown === 0 && typed.length === walls.length
-  const end = complete ? (walk(walls, walls.map((wall) => wall.lengthMm ?? 0), turns).at(-1) ?? origin) : null
+  const end = complete
+    ? (walk(
+        walls,
+        walls.map((wall) => wall.lengthMm ?? 0),
+        turns,
+      ).at(-1) ?? origin)
+    : null
   const missed = end ? Math.hypot(end.x, end.y) : 0
-  const misclosure = end ? { mm: missed, oneIn: missed < 0.05 ? null : Math.round(perimeterMm / missed), dx: end.x, dy: end.y } : null
-  const worst = lengths.filter((one) => (one.standardised ?? 0) > rules['survey.suspicious'] && Math.abs(one.errorMm ?? 0) > limitMm)
+  const misclosure = end
+    ? { mm: missed, oneIn: missed < 0.05 ? null : Math.round(perimeterMm / missed), dx: end.x, dy: end.y }
+    : null
+  const worst = lengths.filter(
+    (one) => (one.standardised ?? 0) > rules['survey.suspicious'] && Math.abs(one.errorMm ?? 0) > limitMm,
+  )
   const doubtful = (misclosure?.mm ?? 0) > limitMm || worst.length > 0
   const again = doubtful ? measureAgain(walls, checks, rules, found, lengths) : null
   // one that is named is set aside until it is measured again: the room is what the others make of it
-  const aside = again?.named ? adjust(found.points, observations.filter((one) => one.kind === 'corner' || one.id !== again.named).map((one) => one.observation), datum) : null
+  const aside = again?.named
+    ? adjust(
+        found.points,
+        observations.filter((one) => one.kind === 'corner' || one.id !== again.named).map((one) => one.observation),
+        datum,
+      )
+    : null
   const stands = aside && !crossing(aside.points) ? aside : found
-  const told = stands === found ? lengths : setAside(lengths, readings(walls, checks, stands, observations.filter((one) => one.kind === 'corner' || one.id !== again?.named)), again?.named ?? '')
+  const told =
+    stands === found
+      ? lengths
+      : setAside(
+          lengths,
+          readings(
+            walls,
+            checks,
+            stands,
+            observations.filter((one) => one.kind === 'corner' || one.id !== again?.named),
+          ),
+          again?.named ?? '',
+        )
   return {
     state: 'closed',
     why: '',
     corners: stands.points,
     misclosure,
     limitMm,
-    perimeterMm: walls.reduce((sum, _wall, at) => sum + apart(stands.points[at] ?? origin, stands.points[(at + 1) % walls.length] ?? origin), 0),
+    perimeterMm: walls.reduce(
+      (sum, _wall, at) => sum + apart(stands.points[at] ?? origin, stands.points[(at + 1) % walls.length] ?? origin),
+      0,
+    ),
     freedom: found.freedom,
     lengths: told,
-    angles: walls.map((wall, at) => ({ wallId: wall.id, place: (at + 1) % walls.length, measuredDeg: wall.cornerDeg, assumed: wall.assumed, adjustedDeg: angleIn(stands.points, (at + 1) % walls.length) })),
-    again: again && stands !== found ? { ...again, errorMm: -(told.find((one) => one.id === again.named)?.residualMm ?? 0) } : again,
+    angles: walls.map((wall, at) => ({
+      wallId: wall.id,
+      place: (at + 1) % walls.length,
+      measuredDeg: wall.cornerDeg,
+      assumed: wall.assumed,
+      adjustedDeg: angleIn(stands.points, (at + 1) % walls.length),
+    })),
+    again:
+      again && stands !== found
+        ? { ...again, errorMm: -(told.find((one) => one.id === again.named)?.residualMm ?? 0) }
+        : again,
   }
 }
 
@@ -144,14 +272,61 @@ export function angleIn(corners: readonly Point[], at: number): number {
   return back && here && fore ? angleAt(back, here, fore) : Number.NaN
 }
 
-type Observed = { readonly id: string; readonly kind: 'wall' | 'diagonal' | 'corner'; readonly observation: Observation }
+type Observed = {
+  readonly id: string
+  readonly kind: 'wall' | 'diagonal' | 'corner'
+  readonly observation: Observation
+}
 function observe(walls: readonly WallMeasure[], checks: readonly Check[], rules: Rules): Observed[] {
   const count = walls.length
   const sigmaOf = (length: number): number => rules['survey.sigma'] + (rules['survey.sigma-per-metre'] * length) / 1000
   return [
-    ...walls.flatMap((wall, at): Observed[] => (wall.lengthMm === null ? [] : [{ id: wall.id, kind: 'wall', observation: { kind: 'distance', from: at, to: (at + 1) % count, mm: wall.lengthMm, sigmaMm: sigmaOf(wall.lengthMm) } }])),
-    ...checks.map((check): Observed => ({ id: check.id, kind: 'diagonal', observation: { kind: 'distance', from: check.from, to: check.to, mm: check.lengthMm, sigmaMm: sigmaOf(check.lengthMm) } })),
-    ...walls.flatMap((wall, at): Observed[] => (wall.cornerDeg === null ? [] : [{ id: wall.id, kind: 'corner', observation: { kind: 'angle', back: at, at: (at + 1) % count, fore: (at + 2) % count, deg: wall.cornerDeg, sigmaDeg: rules['survey.sigma-angle'] } }])),
+    ...walls.flatMap((wall, at): Observed[] =>
+      wall.lengthMm === null
+        ? []
+        : [
+            {
+              id: wall.id,
+              kind: 'wall',
+              observation: {
+                kind: 'distance',
+                from: at,
+                to: (at + 1) % count,
+                mm: wall.lengthMm,
+                sigmaMm: sigmaOf(wall.lengthMm),
+              },
+            },
+          ],
+    ),
+    ...checks.map((check): Observed => ({
+      id: check.id,
+      kind: 'diagonal',
+      observation: {
+        kind: 'distance',
+        from: check.from,
+        to: check.to,
+        mm: check.lengthMm,
+        sigmaMm: sigmaOf(check.lengthMm),
+      },
+    })),
+    ...walls.flatMap((wall, at): Observed[] =>
+      wall.cornerDeg === null
+        ? []
+        : [
+            {
+              id: wall.id,
+              kind: 'corner',
+              observation: {
+                kind: 'angle',
+                back: at,
+                at: (at + 1) % count,
+                fore: (at + 2) % count,
+                deg: wall.cornerDeg,
+                sigmaDeg: rules['survey.sigma-angle'],
+              },
+            },
+          ],
+    ),
   ]
 }
 
@@ -164,11 +339,18 @@ function begin(walls: readonly WallMeasure[], turns: readonly number[]): Point[]
     // the shortest set of lengths that closes the walk: A·x = −miss by the pseudo-inverse of a 2 × k matrix
     const headings = walls.map((_, at) => -turns.slice(0, at).reduce((sum, each) => sum + each, 0) * radians)
     const ways = open.map((at) => ({ x: Math.cos(headings[at] ?? 0), y: Math.sin(headings[at] ?? 0) }))
-    const base = ways.reduce((sum, way) => ({ x: sum.x + way.x * mean, y: sum.y + way.y * mean }), walk(walls, lengths, turns).at(-1) ?? origin)
-    const [xx, xy, yy] = ways.reduce<[number, number, number]>(([a, b, c], way) => [a + way.x * way.x, b + way.x * way.y, c + way.y * way.y], [1e-9, 0, 1e-9])
+    const base = ways.reduce(
+      (sum, way) => ({ x: sum.x + way.x * mean, y: sum.y + way.y * mean }),
+      walk(walls, lengths, turns).at(-1) ?? origin,
+    )
+    const [xx, xy, yy] = ways.reduce<[number, number, number]>(
+      ([a, b, c], way) => [a + way.x * way.x, b + way.x * way.y, c + way.y * way.y],
+      [1e-9, 0, 1e-9],
+    )
     const bottom = xx * yy - xy * xy
     const [px, py] = [(yy * base.x - xy * base.y) / bottom, (xx * base.y - xy * base.x) / bottom]
-    for (const [index, at] of open.entries()) lengths[at] = Math.max(mean / 50, mean - ((ways[index]?.x ?? 0) * px + (ways[index]?.y ?? 0) * py))
+    for (const [index, at] of open.entries())
+      lengths[at] = Math.max(mean / 50, mean - ((ways[index]?.x ?? 0) * px + (ways[index]?.y ?? 0) * py))
   }
   const points = walk(walls, lengths, turns)
   const end = points.at(-1) ?? origin
@@ -185,14 +367,42 @@ function begin(walls: readonly WallMeasure[], turns: readonly number[]): Point[]
   return spread.map(({ x, y }) => ({ x: (x * cos + y * sin) / length, y: (y * cos - x * sin) / length }))
 }
 
-function readings(walls: readonly WallMeasure[], checks: readonly Check[], found: Adjustment, observed: readonly Observed[]): LengthReading[] {
-  const outcome = (kind: 'wall' | 'diagonal', id: string) => found.outcomes[observed.findIndex((one) => one.kind === kind && one.id === id)]
+function readings(
+  walls: readonly WallMeasure[],
+  checks: readonly Check[],
+  found: Adjustment,
+  observed: readonly Observed[],
+): LengthReading[] {
+  const outcome = (kind: 'wall' | 'diagonal', id: string) =>
+    found.outcomes[observed.findIndex((one) => one.kind === kind && one.id === id)]
   const between = (from: number, to: number): number => apart(found.points[from] ?? origin, found.points[to] ?? origin)
-  const reading = (kind: 'wall' | 'diagonal', id: string, name: string, measuredMm: number | null, adjustedMm: number): LengthReading => {
+  const reading = (
+    kind: 'wall' | 'diagonal',
+    id: string,
+    name: string,
+    measuredMm: number | null,
+    adjustedMm: number,
+  ): LengthReading => {
     const of = outcome(kind, id)
-    return { id, kind, name, measuredMm, adjustedMm, residualMm: of?.residual ?? 0, standardised: of?.standardised ?? null, errorMm: of?.error ?? null }
+    return {
+      id,
+      kind,
+      name,
+      measuredMm,
+      adjustedMm,
+      residualMm: of?.residual ?? 0,
+      standardised: of?.standardised ?? null,
+      errorMm: of?.error ?? null,
+    }
   }
-  return [...walls.map((wall, at) => reading('wall', wall.id, wall.name, wall.lengthMm, between(at, (at + 1) % walls.length))), ...checks.map((check) => reading('diagonal', check.id, nameOf(check), check.lengthMm, between(check.from, check.to)))]
+  return [
+    ...walls.map((wall, at) =>
+      reading('wall', wall.id, wall.name, wall.lengthMm, between(at, (at + 1) % walls.length)),
+    ),
+    ...checks.map((check) =>
+      reading('diagonal', check.id, nameOf(check), check.lengthMm, between(check.from, check.to)),
+    ),
+  ]
 }
 /** The readings of the others, and of the one that was set aside: what they make of it, and how strongly it stood against them. */
 const setAside = (before: readonly LengthReading[], after: readonly LengthReading[], id: string): LengthReading[] =>
@@ -201,35 +411,91 @@ const setAside = (before: readonly LengthReading[], after: readonly LengthReadin
     const residualMm = one.adjustedMm - (one.measuredMm ?? 0)
     return one.id === id && was ? { ...one, residualMm, standardised: was.standardised, errorMm: -residualMm } : one
   })
-const nameOf = (check: Pick<Check, 'from' | 'to'>): string => `Corner ${Math.min(check.from, check.to) + 1} to ${Math.max(check.from, check.to) + 1}`
+const nameOf = (check: Pick<Check, 'from' | 'to'>): string =>
+  `Corner ${Math.min(check.from, check.to) + 1} to ${Math.max(check.from, check.to) + 1}`
 const asTyped = (walls: readonly WallMeasure[], checks: readonly Check[]): LengthReading[] => {
-  const plain = (kind: 'wall' | 'diagonal', { id, name, lengthMm }: { id: string; name: string; lengthMm: number | null }): LengthReading => ({ id, kind, name, measuredMm: lengthMm, adjustedMm: lengthMm ?? 0, residualMm: 0, standardised: null, errorMm: null })
-  return [...walls.map((wall) => plain('wall', wall)), ...checks.map((check) => plain('diagonal', { ...check, name: nameOf(check) }))]
+  const plain = (
+    kind: 'wall' | 'diagonal',
+    { id, name, lengthMm }: { id: string; name: string; lengthMm: number | null },
+  ): LengthReading => ({
+    id,
+    kind,
+    name,
+    measuredMm: lengthMm,
+    adjustedMm: lengthMm ?? 0,
+    residualMm: 0,
+    standardised: null,
+    errorMm: null,
+  })
+  return [
+    ...walls.map((wall) => plain('wall', wall)),
+    ...checks.map((check) => plain('diagonal', { ...check, name: nameOf(check) })),
+  ]
 }
 
 /** Which length is to be measured again; where several explain the misfit as well, the diagonal that would tell them apart. */
-function measureAgain(walls: readonly WallMeasure[], checks: readonly Check[], rules: Rules, found: Adjustment, lengths: readonly LengthReading[]): Again | null {
-  const suspects = lengths.filter((one) => one.standardised !== null).toSorted((one, other) => (other.standardised ?? 0) - (one.standardised ?? 0))
+function measureAgain(
+  walls: readonly WallMeasure[],
+  checks: readonly Check[],
+  rules: Rules,
+  found: Adjustment,
+  lengths: readonly LengthReading[],
+): Again | null {
+  const suspects = lengths
+    .filter((one) => one.standardised !== null)
+    .toSorted((one, other) => (other.standardised ?? 0) - (one.standardised ?? 0))
   const [first, second] = suspects
   if (!first) return { named: null, set: [], errorMm: null, standardised: null, decide: null }
   const strongest = first.standardised ?? 0
   // leaving a length out lowers the sum of squares by its standardised residual squared
-  const asGood = (one: LengthReading): boolean => strongest ** 2 - (one.standardised ?? 0) ** 2 <= rules['survey.leads'] ** 2 && (one.standardised ?? 0) > strongest / 2
+  const asGood = (one: LengthReading): boolean =>
+    strongest ** 2 - (one.standardised ?? 0) ** 2 <= rules['survey.leads'] ** 2 &&
+    (one.standardised ?? 0) > strongest / 2
   const clear = strongest > rules['survey.suspicious'] && !(second && asGood(second))
   if (clear) return { named: first.id, set: [first.id], errorMm: first.errorMm, standardised: strongest, decide: null }
   const set = lengths.filter((one) => one.standardised !== null && asGood(one))
   const strongestFew = new Set(suspects.slice(0, 4).map((one) => one.id))
-  return { named: null, set: set.map((one) => one.id), errorMm: set.length === 1 ? first.errorMm : null, standardised: strongest, decide: set.length > 1 ? deciding(walls, checks, rules, found, set.filter((one) => strongestFew.has(one.id))) : null }
+  return {
+    named: null,
+    set: set.map((one) => one.id),
+    errorMm: set.length === 1 ? first.errorMm : null,
+    standardised: strongest,
+    decide:
+      set.length > 1
+        ? deciding(
+            walls,
+            checks,
+            rules,
+            found,
+            set.filter((one) => strongestFew.has(one.id)),
+          )
+        : null,
+  }
 }
 
 /** A suspect that leaves the room loose without it settles slowly; it is no use for deciding. */
 const hypothesisRounds = 12
 
 /** The diagonal whose length differs most between the suspects, each taken for the wrong one in its turn. */
-function deciding(walls: readonly WallMeasure[], checks: readonly Check[], rules: Rules, found: Adjustment, set: readonly LengthReading[]): Again['decide'] {
+function deciding(
+  walls: readonly WallMeasure[],
+  checks: readonly Check[],
+  rules: Rules,
+  found: Adjustment,
+  set: readonly LengthReading[],
+): Again['decide'] {
   const hypotheses = set.flatMap((suspect) => {
     const without = walls.map((wall) => (wall.id === suspect.id ? { ...wall, lengthMm: null } : wall))
-    const room = adjust(found.points, observe(without, checks.filter((check) => check.id !== suspect.id), rules).map((one) => one.observation), datum, hypothesisRounds)
+    const room = adjust(
+      found.points,
+      observe(
+        without,
+        checks.filter((check) => check.id !== suspect.id),
+        rules,
+      ).map((one) => one.observation),
+      datum,
+      hypothesisRounds,
+    )
     return room ? [{ id: suspect.id, points: room.points }] : []
   })
   if (hypotheses.length < 2) return null
@@ -238,8 +504,12 @@ function deciding(walls: readonly WallMeasure[], checks: readonly Check[], rules
   let widest = 0
   for (let from = 0; from < walls.length; from++)
     for (let to = from + 2; to < walls.length; to++) {
-      if ((from === 0 && to === walls.length - 1) || measured.has(`${from},${to}`) || !seen(found.points, from, to)) continue
-      const expected = hypotheses.map(({ id, points }) => ({ id, mm: apart(points[from] ?? origin, points[to] ?? origin) }))
+      if ((from === 0 && to === walls.length - 1) || measured.has(`${from},${to}`) || !seen(found.points, from, to))
+        continue
+      const expected = hypotheses.map(({ id, points }) => ({
+        id,
+        mm: apart(points[from] ?? origin, points[to] ?? origin),
+      }))
       const sorted = expected.map((one) => one.mm).toSorted((one, other) => one - other)
       const least = Math.min(...sorted.slice(1).map((each, at) => each - (sorted[at] ?? 0)))
       if (least > widest) [widest, best] = [least, { from, to, expected }]

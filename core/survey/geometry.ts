@@ -3,10 +3,12 @@ import type { Point } from './adjust.ts'
 
 export type Outline = readonly Point[]
 /** Each corner with the one after it, round and round. */
-export const sides = (outline: Outline): (readonly [Point, Point])[] => outline.map((one, at) => [one, outline[(at + 1) % outline.length] ?? one])
+export const sides = (outline: Outline): (readonly [Point, Point])[] =>
+  outline.map((one, at) => [one, outline[(at + 1) % outline.length] ?? one])
 
 /** Area by the shoelace formula, positive where the corners run counterclockwise. In the square of the unit. */
-export const signedArea = (outline: Outline): number => sides(outline).reduce((sum, [one, other]) => sum + (one.x * other.y - other.x * one.y), 0) / 2
+export const signedArea = (outline: Outline): number =>
+  sides(outline).reduce((sum, [one, other]) => sum + (one.x * other.y - other.x * one.y), 0) / 2
 export const areaOf = (outline: Outline): number => Math.abs(signedArea(outline))
 
 /** A linear function of the place: value at the origin, and slopes. */
@@ -40,8 +42,14 @@ const turn = (a: Point, b: Point, c: Point): number => (b.x - a.x) * (c.y - a.y)
 /** Do two segments cross or touch? */
 export function cross([a, b]: readonly [Point, Point], [c, d]: readonly [Point, Point]): boolean {
   const [one, two, three, four] = [turn(a, b, c), turn(a, b, d), turn(c, d, a), turn(c, d, b)]
-  if (((one > 0 && two < 0) || (one < 0 && two > 0)) && ((three > 0 && four < 0) || (three < 0 && four > 0))) return true
-  const on = (side: number, p: Point, q: Point, r: Point): boolean => side === 0 && Math.min(p.x, q.x) <= r.x && r.x <= Math.max(p.x, q.x) && Math.min(p.y, q.y) <= r.y && r.y <= Math.max(p.y, q.y)
+  if (((one > 0 && two < 0) || (one < 0 && two > 0)) && ((three > 0 && four < 0) || (three < 0 && four > 0)))
+    return true
+  const on = (side: number, p: Point, q: Point, r: Point): boolean =>
+    side === 0 &&
+    Math.min(p.x, q.x) <= r.x &&
+    r.x <= Math.max(p.x, q.x) &&
+    Math.min(p.y, q.y) <= r.y &&
+    r.y <= Math.max(p.y, q.y)
   return on(one, a, b, c) || on(two, a, b, d) || on(three, c, d, a) || on(four, c, d, b)
 }
 /** The first two sides that cross, by their places; null in a simple outline. */
@@ -56,14 +64,25 @@ export function crossing(outline: Outline): readonly [number, number] | null {
 }
 
 /** Is a point inside (even-odd)? */
-export const inside = ({ x, y }: Point, outline: Outline): boolean => sides(outline).filter(([one, other]) => one.y > y !== other.y > y && x < ((other.x - one.x) * (y - one.y)) / (other.y - one.y) + one.x).length % 2 === 1
+export const inside = ({ x, y }: Point, outline: Outline): boolean =>
+  sides(outline).filter(
+    ([one, other]) => one.y > y !== other.y > y && x < ((other.x - one.x) * (y - one.y)) / (other.y - one.y) + one.x,
+  ).length %
+    2 ===
+  1
 
 /** Can one corner of an outline be seen from another: does the straight line between them stay inside? */
 export function seen(outline: Outline, from: number, to: number): boolean {
   const [a, b] = [outline[from], outline[to]]
   if (!a || !b) return false
   const middle = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }
-  return inside(middle, outline) && sides(outline).every((side, at) => [at, (at + 1) % outline.length].some((corner) => corner === from || corner === to) || !cross([a, b], side))
+  return (
+    inside(middle, outline) &&
+    sides(outline).every(
+      (side, at) =>
+        [at, (at + 1) % outline.length].some((corner) => corner === from || corner === to) || !cross([a, b], side),
+    )
+  )
 }
 
 /** An outline moved outwards by a distance (inwards where it is negative), corners mitred. Crossings that arise are not cleaned. */
@@ -76,7 +95,9 @@ export function offset(outline: Outline, by: number): Point[] {
     // both lines moved along their outward normals (dy, -dx) meet at the point plus m
     const [mx, my] = [one.y + two.y, -(one.x + two.x)]
     const length = 1 + one.x * two.x + one.y * two.y
-    return length < 1e-6 ? { x: at.x + away * one.y, y: at.y - away * one.x } : { x: at.x + (away * mx) / length, y: at.y + (away * my) / length }
+    return length < 1e-6
+      ? { x: at.x + away * one.y, y: at.y - away * one.x }
+      : { x: at.x + (away * mx) / length, y: at.y + (away * my) / length }
   })
 }
 export function direction(from: Point, to: Point): Point {
@@ -100,14 +121,21 @@ export const clipBy = (outline: Outline, convex: Outline): Outline => {
 }
 
 /** An arc over a straight line: how far it rises, its radius, the angle it spans, its length, and the area between. All in mm. */
-export type Arc = { readonly rise: number; readonly radius: number; readonly spans: number; readonly length: number; readonly area: number }
+export type Arc = {
+  readonly rise: number
+  readonly radius: number
+  readonly spans: number
+  readonly length: number
+  readonly area: number
+}
 export function arcOver(chord: number, rise: number): Arc {
   const radius = (chord * chord) / (8 * rise) + rise / 2
   const spans = 4 * Math.atan((2 * rise) / chord)
   return { rise, radius, spans, length: radius * spans, area: ((spans - Math.sin(spans)) * radius * radius) / 2 }
 }
 /** The rise of the smaller arc of a radius over a chord; null where the radius cannot span it. */
-export const riseOf = (chord: number, radius: number): number | null => (radius < chord / 2 ? null : radius - Math.sqrt(radius * radius - (chord * chord) / 4))
+export const riseOf = (chord: number, radius: number): number | null =>
+  radius < chord / 2 ? null : radius - Math.sqrt(radius * radius - (chord * chord) / 4)
 
 /** Points along an arc that bulges to the left of from → to (to the right where the rise is negative), ends included. */
 export function alongArc(from: Point, to: Point, rise: number, pieces: number): Point[] {

@@ -1,4 +1,13 @@
-export { areasOf, faceOf, finishAreas, floorArea, type Band, type FinishArea, type RoomAreas, type WallAreas } from './areas.ts'
+export {
+  areasOf,
+  faceOf,
+  finishAreas,
+  floorArea,
+  type Band,
+  type FinishArea,
+  type RoomAreas,
+  type WallAreas,
+} from './areas.ts'
 export { angleIn, type Again, type Closing, type LengthReading } from './closing.ts'
 export { inPlace, joints, laid, lieOf, type Lie } from './joined.ts'
 export { reckonSurvey, type RoomSurvey, type Surveyed } from './reckoned.ts'
@@ -9,6 +18,17 @@ export { surveyFigures, surveyWorking, type SurveyFigure } from './working.ts'
 export { elevationOf } from './drawing/elevation.ts'
 export { planOf } from './drawing/plan.ts'
 export { fit, papers, scales, type Fitted, type PaperSize } from './drawing/scale.ts'
-export { boundsOf, layers, widthOf, type Bounds, type Drawing, type DrawnKind, type Layer, type Mark, type Stroke, type Subject } from './drawing/sheet.ts'
+export {
+  boundsOf,
+  layers,
+  widthOf,
+  type Bounds,
+  type Drawing,
+  type DrawnKind,
+  type Layer,
+  type Mark,
+  type Stroke,
+  type Subject,
+} from './drawing/sheet.ts'
 export { breakWall, takeOutWall, type Broken, type Shape } from './break-wall.ts'
 export { readSurveyCsv, sheetOperations, surveyColumns, surveyCsv, type SheetFault, type SurveySheet } from './csv.ts'

@@ -16,22 +16,38 @@ export type Side = { readonly room: Room; readonly wall: Wall; readonly opening:
 
 /** Every opening that was measured from both its rooms, and how thick the wall between them is. */
 export function joints(rooms: readonly Room[], rules: Rules): Joint[] {
-  const sides = rooms.flatMap((room) => room.walls.flatMap((wall) => wall.openings.map((opening): Side => ({ room, wall, opening }))))
+  const sides = rooms.flatMap((room) =>
+    room.walls.flatMap((wall) => wall.openings.map((opening): Side => ({ room, wall, opening }))),
+  )
   const byId = new Map(sides.map((side) => [side.opening.row.id, side]))
   return sides.flatMap((one) => {
     const other = one.opening.row.sharesId === null ? undefined : byId.get(one.opening.row.sharesId)
-    return other ? [{ one, other, throughMm: one.opening.row.revealMm ?? other.opening.row.revealMm ?? rules['survey.wall-thickness'] }] : []
+    return other
+      ? [
+          {
+            one,
+            other,
+            throughMm: one.opening.row.revealMm ?? other.opening.row.revealMm ?? rules['survey.wall-thickness'],
+          },
+        ]
+      : []
   })
 }
 
 /** Where each closed room lies beside the first, by shared openings; rooms that none joins are left out. */
 export function lieOf(first: Room, rooms: readonly Room[], rules: Rules): ReadonlyMap<string, Lie> {
   const found = new Map<string, Lie>([[first.id, inPlace]])
-  const all = joints(rooms.filter((room) => room.closing.state === 'closed'), rules)
-  for (let grown = true; grown; ) {
+  const all = joints(
+    rooms.filter((room) => room.closing.state === 'closed'),
+    rules,
+  )
+  for (let grown = true; grown;) {
     grown = false
     for (const joint of all)
-      for (const [here, there] of [[joint.one, joint.other], [joint.other, joint.one]] as const) {
+      for (const [here, there] of [
+        [joint.one, joint.other],
+        [joint.other, joint.one],
+      ] as const) {
         const lie = found.get(here.room.id)
         if (!lie || found.has(there.room.id)) continue
         found.set(there.room.id, beside(lie, here, there, joint.throughMm))

@@ -5,11 +5,32 @@ import { areasOf, finishAreas, type FinishArea, type RoomAreas } from './areas.t
 import type { Closing } from './closing.ts'
 import { roomsOf, type Room } from './room.ts'
 
-export type RoomSurvey = { readonly roomId: string; readonly walls: number; readonly state: Closing['state']; readonly misclosure: Closing['misclosure']; readonly again: Closing['again']; readonly areas: RoomAreas | null }
+export type RoomSurvey = {
+  readonly roomId: string
+  readonly walls: number
+  readonly state: Closing['state']
+  readonly misclosure: Closing['misclosure']
+  readonly again: Closing['again']
+  readonly areas: RoomAreas | null
+}
 export type Surveyed = { readonly rooms: readonly RoomSurvey[]; readonly finishes: ReadonlyMap<string, FinishArea> }
 
 export function reckonSurvey(makeover: Makeover, rules: Rules): Surveyed & { readonly measured: readonly Room[] } {
   const measured = roomsOf(makeover, rules)
-  const rooms = measured.map((room): RoomSurvey => ({ roomId: room.id, walls: room.walls.length, state: room.closing.state, misclosure: room.closing.misclosure, again: room.closing.again, areas: areasOf(makeover, room, rules) }))
-  return { measured, rooms, finishes: finishAreas(makeover, rooms.flatMap((room) => (room.areas ? [room.areas] : []))) }
+  const rooms = measured.map((room): RoomSurvey => ({
+    roomId: room.id,
+    walls: room.walls.length,
+    state: room.closing.state,
+    misclosure: room.closing.misclosure,
+    again: room.closing.again,
+    areas: areasOf(makeover, room, rules),
+  }))
+  return {
+    measured,
+    rooms,
+    finishes: finishAreas(
+      makeover,
+      rooms.flatMap((room) => (room.areas ? [room.areas] : [])),
+    ),
+  }
 }

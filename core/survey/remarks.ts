@@ -9,7 +9,14 @@ import type { OnWall, Room, Wall } from './room.ts'
 
 export function surveyRemarks(makeover: Makeover, rooms: readonly Room[], rules: Rules): Remark[] {
   const system = headOf(makeover)?.units ?? 'metric'
-  return [...rooms.flatMap((room) => [...closingRemarks(room, rules, system), ...room.walls.flatMap((wall) => onWallRemarks(room, wall, rules, system))]), ...sharedRemarks(rooms, rules, system), ...oldFinishes(makeover, rules)]
+  return [
+    ...rooms.flatMap((room) => [
+      ...closingRemarks(room, rules, system),
+      ...room.walls.flatMap((wall) => onWallRemarks(room, wall, rules, system)),
+    ]),
+    ...sharedRemarks(rooms, rules, system),
+    ...oldFinishes(makeover, rules),
+  ]
 }
 
 function closingRemarks(room: Room, rules: Rules, system: UnitSystem): Remark[] {
@@ -17,16 +24,50 @@ function closingRemarks(room: Room, rules: Rules, system: UnitSystem): Remark[] 
   const length = (mm: number): string => writeLength(Math.round(mm), system)
   const subjects = [{ kind: 'room' as const, id: room.id }]
   if (room.walls.length === 0) return []
-  if (closing.state !== 'closed') return [remark({ code: `survey.${closing.state}`, weight: closing.state === 'open' ? 'note' : 'look', step: 'survey', subjects, title: `${room.name} ${closing.state === 'open' ? 'is not walked round yet' : 'cannot be closed'}`, sentence: `${closing.why} What was typed is kept as it is.`, rule: null, numbers: [closing.why] })]
+  if (closing.state !== 'closed')
+    return [
+      remark({
+        code: `survey.${closing.state}`,
+        weight: closing.state === 'open' ? 'note' : 'look',
+        step: 'survey',
+        subjects,
+        title: `${room.name} ${closing.state === 'open' ? 'is not walked round yet' : 'cannot be closed'}`,
+        sentence: `${closing.why} What was typed is kept as it is.`,
+        rule: null,
+        numbers: [closing.why],
+      }),
+    ]
   const remarks: Remark[] = []
-  if (closing.freedom === 0) remarks.push(remark({ code: 'survey.unchecked', weight: 'note', step: 'survey', subjects, title: `${room.name}: nothing checks these lengths`, sentence: 'There are as many measurements as the room needs and none more: a wrong one would not show. Measure a diagonal, or the wall that is missing.', rule: null, numbers: [room.walls.length] }))
+  if (closing.freedom === 0)
+    remarks.push(
+      remark({
+        code: 'survey.unchecked',
+        weight: 'note',
+        step: 'survey',
+        subjects,
+        title: `${room.name}: nothing checks these lengths`,
+        sentence:
+          'There are as many measurements as the room needs and none more: a wrong one would not show. Measure a diagonal, or the wall that is missing.',
+        rule: null,
+        numbers: [room.walls.length],
+      }),
+    )
   const { again, misclosure } = closing
   if (!again) return remarks
   const nameOf = (id: string): string => closing.lengths.find((one) => one.id === id)?.name ?? ''
-  const missed = misclosure && misclosure.mm > closing.limitMm ? `Walked round by its lengths, the room misses its start by ${length(misclosure.mm)}${misclosure.oneIn ? `, 1 in ${misclosure.oneIn}` : ''}; up to ${length(closing.limitMm)} is the tape. ` : 'Lengths contradict each other by more than the tape explains. '
+  const missed =
+    misclosure && misclosure.mm > closing.limitMm
+      ? `Walked round by its lengths, the room misses its start by ${length(misclosure.mm)}${misclosure.oneIn ? `, 1 in ${misclosure.oneIn}` : ''}; up to ${length(closing.limitMm)} is the tape. `
+      : 'Lengths contradict each other by more than the tape explains. '
   const one = again.named ?? (again.set.length === 1 ? (again.set[0] ?? null) : null)
-  const wrongBy = again.errorMm === null ? '' : ` It looks ${length(Math.abs(again.errorMm))} too ${again.errorMm > 0 ? 'long' : 'short'}`
-  const because = again.standardised === null ? '' : `, ${again.standardised.toFixed(1)} standard deviations from what the others say (suspected from ${citeRule('survey.suspicious', rules)})`
+  const wrongBy =
+    again.errorMm === null
+      ? ''
+      : ` It looks ${length(Math.abs(again.errorMm))} too ${again.errorMm > 0 ? 'long' : 'short'}`
+  const because =
+    again.standardised === null
+      ? ''
+      : `, ${again.standardised.toFixed(1)} standard deviations from what the others say (suspected from ${citeRule('survey.suspicious', rules)})`
   const told = again.decide
     ? ` Measure from corner ${again.decide.from + 1} to corner ${again.decide.to + 1}: ${again.decide.expected.map(({ id, mm }) => `near ${length(mm)} means ${nameOf(id)} is wrong`).join(', ')}.`
     : ' Measure each of them again.'
@@ -35,9 +76,26 @@ function closingRemarks(room: Room, rules: Rules, system: UnitSystem): Remark[] 
       code: 'survey.measure-again',
       weight: 'look',
       step: 'survey',
-      subjects: one ? [{ kind: closing.lengths.find((each) => each.id === one)?.kind === 'diagonal' ? 'diagonal' : 'wall', id: one }, ...subjects] : subjects,
-      title: one ? `${again.named ? '' : 'Likeliest: '}measure ${nameOf(one)} again` : again.set.length > 1 ? `${again.set.map(nameOf).join(' or ')}: one of them is wrong` : `${room.name}: measure it a second time`,
-      sentence: one ? `${missed}${wrongBy}${because}. ${again.named ? `It is set aside until it is measured again: the others make it ${length(closing.lengths.find((each) => each.id === again.named)?.adjustedMm ?? 0)}.` : 'The room stands as the likeliest fit until it is measured again.'}`.replace(/ {2,}/g, ' ') : `${missed}${again.set.length > 1 ? `These cannot be told apart by what was measured.${told}` : 'Nothing says which length it is.'}`,
+      subjects: one
+        ? [
+            {
+              kind: closing.lengths.find((each) => each.id === one)?.kind === 'diagonal' ? 'diagonal' : 'wall',
+              id: one,
+            },
+            ...subjects,
+          ]
+        : subjects,
+      title: one
+        ? `${again.named ? '' : 'Likeliest: '}measure ${nameOf(one)} again`
+        : again.set.length > 1
+          ? `${again.set.map(nameOf).join(' or ')}: one of them is wrong`
+          : `${room.name}: measure it a second time`,
+      sentence: one
+        ? `${missed}${wrongBy}${because}. ${again.named ? `It is set aside until it is measured again: the others make it ${length(closing.lengths.find((each) => each.id === again.named)?.adjustedMm ?? 0)}.` : 'The room stands as the likeliest fit until it is measured again.'}`.replace(
+            / {2,}/g,
+            ' ',
+          )
+        : `${missed}${again.set.length > 1 ? `These cannot be told apart by what was measured.${told}` : 'Nothing says which length it is.'}`,
       rule: 'survey.suspicious',
       numbers: [misclosure?.mm ?? 0, ...again.set],
     }),
@@ -51,22 +109,78 @@ function onWallRemarks(room: Room, wall: Wall, rules: Rules, system: UnitSystem)
   const grace = rules['survey.edge-grace']
   const length = (mm: number): string => writeLength(Math.round(mm), system)
   const things: readonly (OnWall<'opening'> | OnWall<'fixture'>)[] = [...wall.openings, ...wall.fixtures]
-  const subject = (one: OnWall<'opening'> | OnWall<'fixture'>) => ({ kind: 'what' in one.row && 'sillMm' in one.row ? ('opening' as const) : ('fixture' as const), id: one.row.id })
+  const subject = (one: OnWall<'opening'> | OnWall<'fixture'>) => ({
+    kind: 'what' in one.row && 'sillMm' in one.row ? ('opening' as const) : ('fixture' as const),
+    id: one.row.id,
+  })
   const face = faceOf(room, wall)
   const remarks: Remark[] = []
   for (const one of things) {
     const over = Math.max(-one.u0, one.u1 - wall.lengthMm)
-    if (over > grace) remarks.push(remark({ code: 'survey.past-wall', weight: 'look', step: 'survey', subjects: [subject(one), { kind: 'wall', id: wall.row.id }], title: `${one.name} reaches past the end of ${wall.name}`, sentence: `By ${length(over)}: the wall is ${length(wall.lengthMm)} long, and it goes from ${length(Math.max(0, one.u0))} to ${length(one.u1)}. Measure its distance again, or say that it is from the other corner.`, rule: 'survey.edge-grace', numbers: [over] }))
+    if (over > grace)
+      remarks.push(
+        remark({
+          code: 'survey.past-wall',
+          weight: 'look',
+          step: 'survey',
+          subjects: [subject(one), { kind: 'wall', id: wall.row.id }],
+          title: `${one.name} reaches past the end of ${wall.name}`,
+          sentence: `By ${length(over)}: the wall is ${length(wall.lengthMm)} long, and it goes from ${length(Math.max(0, one.u0))} to ${length(one.u1)}. Measure its distance again, or say that it is from the other corner.`,
+          rule: 'survey.edge-grace',
+          numbers: [over],
+        }),
+      )
     const top = lowestTop(face, one.u0, one.u1)
-    if (top !== null && one.z1 > top + grace) remarks.push(remark({ code: 'survey.above-ceiling', weight: 'look', step: 'survey', subjects: [subject(one), { kind: 'wall', id: wall.row.id }], title: `${one.name} is higher than the ceiling over ${wall.name}`, sentence: `Its top is at ${length(one.z1)}, the ceiling there at ${length(top)}. Measure the height again.`, rule: 'survey.edge-grace', numbers: [one.z1, top] }))
+    if (top !== null && one.z1 > top + grace)
+      remarks.push(
+        remark({
+          code: 'survey.above-ceiling',
+          weight: 'look',
+          step: 'survey',
+          subjects: [subject(one), { kind: 'wall', id: wall.row.id }],
+          title: `${one.name} is higher than the ceiling over ${wall.name}`,
+          sentence: `Its top is at ${length(one.z1)}, the ceiling there at ${length(top)}. Measure the height again.`,
+          rule: 'survey.edge-grace',
+          numbers: [one.z1, top],
+        }),
+      )
   }
   const clear = wall.openings.filter((one) => one.row.clearMm !== null && one.row.clearMm > one.row.widthMm)
-  for (const one of clear) remarks.push(remark({ code: 'survey.clear-width', weight: 'look', step: 'survey', subjects: [subject(one)], title: `${one.name} lets pass more than it is wide`, sentence: `Clear ${length(one.row.clearMm ?? 0)} in an opening of ${length(one.row.widthMm)}. Measure between the open leaf and the frame.`, rule: null, numbers: [one.row.clearMm ?? 0] }))
+  for (const one of clear)
+    remarks.push(
+      remark({
+        code: 'survey.clear-width',
+        weight: 'look',
+        step: 'survey',
+        subjects: [subject(one)],
+        title: `${one.name} lets pass more than it is wide`,
+        sentence: `Clear ${length(one.row.clearMm ?? 0)} in an opening of ${length(one.row.widthMm)}. Measure between the open leaf and the frame.`,
+        rule: null,
+        numbers: [one.row.clearMm ?? 0],
+      }),
+    )
   for (const [at, one] of things.entries())
     for (const other of things.slice(at + 1)) {
-      const [across, tall] = [Math.min(one.u1, other.u1) - Math.max(one.u0, other.u0), Math.min(one.z1, other.z1) - Math.max(one.z0, other.z0)]
+      const [across, tall] = [
+        Math.min(one.u1, other.u1) - Math.max(one.u0, other.u0),
+        Math.min(one.z1, other.z1) - Math.max(one.z0, other.z0),
+      ]
       if (!meet(one, other, across, tall, grace)) continue
-      remarks.push(remark({ code: 'survey.overlap', weight: 'look', step: 'survey', subjects: [subject(one), subject(other)], title: `${one.name} and ${other.name} take the same place on ${wall.name}`, sentence: isPoint(one) || isPoint(other) ? 'A point cannot be in an opening. One of the distances is wrong, or is from the other corner.' : `They overlap by ${length(across)} along the wall and ${length(tall)} in height. One of the distances is wrong, or is from the other corner.`, rule: 'survey.edge-grace', numbers: [across, tall] }))
+      remarks.push(
+        remark({
+          code: 'survey.overlap',
+          weight: 'look',
+          step: 'survey',
+          subjects: [subject(one), subject(other)],
+          title: `${one.name} and ${other.name} take the same place on ${wall.name}`,
+          sentence:
+            isPoint(one) || isPoint(other)
+              ? 'A point cannot be in an opening. One of the distances is wrong, or is from the other corner.'
+              : `They overlap by ${length(across)} along the wall and ${length(tall)} in height. One of the distances is wrong, or is from the other corner.`,
+          rule: 'survey.edge-grace',
+          numbers: [across, tall],
+        }),
+      )
     }
   return remarks
 }
@@ -78,7 +192,14 @@ function meet(one: Thing, other: Thing, across: number, tall: number, grace: num
   if (!isPoint(one) && !isPoint(other)) return across > grace && tall > grace
   const [point, thing] = isPoint(one) ? [one, other] : [other, one]
   const [u, z] = [(point.u0 + point.u1) / 2, (point.z0 + point.z1) / 2]
-  return 'sillMm' in thing.row && thing.row.what !== 'niche' && u > thing.u0 + grace && u < thing.u1 - grace && z > thing.z0 + grace && z < thing.z1 - grace
+  return (
+    'sillMm' in thing.row &&
+    thing.row.what !== 'niche' &&
+    u > thing.u0 + grace &&
+    u < thing.u1 - grace &&
+    z > thing.z0 + grace &&
+    z < thing.z1 - grace
+  )
 }
 
 /** The lowest height of a face between two places along it; null while no height is known. */
@@ -100,9 +221,26 @@ function lowestTop(face: readonly { readonly x: number; readonly y: number }[], 
 function sharedRemarks(rooms: readonly Room[], rules: Rules, system: UnitSystem): Remark[] {
   const length = (mm: number): string => writeLength(Math.round(mm), system)
   return joints(rooms, rules).flatMap(({ one, other }) => {
-    const [wide, high] = [Math.abs(one.opening.row.widthMm - other.opening.row.widthMm), Math.abs(one.opening.z1 - one.opening.z0 - (other.opening.z1 - other.opening.z0))]
+    const [wide, high] = [
+      Math.abs(one.opening.row.widthMm - other.opening.row.widthMm),
+      Math.abs(one.opening.z1 - one.opening.z0 - (other.opening.z1 - other.opening.z0)),
+    ]
     if (Math.max(wide, high) <= rules['survey.shared-grace']) return []
-    return [remark({ code: 'survey.shared-differs', weight: 'look', step: 'survey', subjects: [{ kind: 'opening', id: one.opening.row.id }, { kind: 'opening', id: other.opening.row.id }], title: `${one.opening.name}: two sizes for one opening`, sentence: `From ${one.room.name} it is ${length(one.opening.row.widthMm)} × ${length(one.opening.z1 - one.opening.z0)}, from ${other.room.name} ${length(other.opening.row.widthMm)} × ${length(other.opening.z1 - other.opening.z0)}. Measure it once more, or say that they are two.`, rule: 'survey.shared-grace', numbers: [wide, high] })]
+    return [
+      remark({
+        code: 'survey.shared-differs',
+        weight: 'look',
+        step: 'survey',
+        subjects: [
+          { kind: 'opening', id: one.opening.row.id },
+          { kind: 'opening', id: other.opening.row.id },
+        ],
+        title: `${one.opening.name}: two sizes for one opening`,
+        sentence: `From ${one.room.name} it is ${length(one.opening.row.widthMm)} × ${length(one.opening.z1 - one.opening.z0)}, from ${other.room.name} ${length(other.opening.row.widthMm)} × ${length(other.opening.z1 - other.opening.z0)}. Measure it once more, or say that they are two.`,
+        rule: 'survey.shared-grace',
+        numbers: [wide, high],
+      }),
+    ]
   })
 }
 
@@ -114,7 +252,12 @@ function oldFinishes(makeover: Makeover, rules: Rules): Remark[] {
   return rowsOf(makeover, 'finish').flatMap((row) => {
     const year = row.laidYear ?? built
     if (row.fate === null || row.material === null || year === null) return []
-    const rule: RuleId | null = mayHoldLead.has(row.material) && year < rules['survey.lead-year'] ? 'survey.lead-year' : mayHoldAsbestos.has(row.material) && year < rules['survey.asbestos-year'] ? 'survey.asbestos-year' : null
+    const rule: RuleId | null =
+      mayHoldLead.has(row.material) && year < rules['survey.lead-year']
+        ? 'survey.lead-year'
+        : mayHoldAsbestos.has(row.material) && year < rules['survey.asbestos-year']
+          ? 'survey.asbestos-year'
+          : null
     if (!rule) return []
     const what = rule === 'survey.lead-year' ? 'lead' : 'asbestos'
     return [

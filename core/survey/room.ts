@@ -27,7 +27,14 @@ export type Wall = {
   readonly fixtures: readonly OnWall<'fixture'>[]
 }
 /** Something on a wall: from where to where along it, and from which height to which, in mm. Points have no extent. */
-export type OnWall<K extends 'opening' | 'fixture'> = { readonly row: Row<K>; readonly name: string; readonly u0: number; readonly u1: number; readonly z0: number; readonly z1: number }
+export type OnWall<K extends 'opening' | 'fixture'> = {
+  readonly row: Row<K>
+  readonly name: string
+  readonly u0: number
+  readonly u1: number
+  readonly z0: number
+  readonly z1: number
+}
 
 export type Room = {
   readonly id: string
@@ -50,23 +57,43 @@ export const arcPieces = 64
 const letters = 'ABCDEFGHJKLMNPQRSTUVWXYZ' // without I and O, which read as figures
 
 /** Wall A, B … Z, then AA, AB …: by its place in the walk. */
-export const letterOf = (at: number): string => (at < letters.length ? (letters[at] ?? '') : `${letterOf(Math.floor(at / letters.length) - 1)}${letters[at % letters.length] ?? ''}`)
-export const nameOfWall = (row: Pick<Row<'wall'>, 'name'>, at: number): string => (row.name === '' ? `Wall ${letterOf(at)}` : `${letterOf(at)}, ${row.name}`)
-const nameOfThing = (row: { readonly name: string; readonly what: string }): string => (row.name === '' ? row.what.replace(/^./, (letter) => letter.toUpperCase()) : row.name)
+export const letterOf = (at: number): string =>
+  at < letters.length
+    ? (letters[at] ?? '')
+    : `${letterOf(Math.floor(at / letters.length) - 1)}${letters[at % letters.length] ?? ''}`
+export const nameOfWall = (row: Pick<Row<'wall'>, 'name'>, at: number): string =>
+  row.name === '' ? `Wall ${letterOf(at)}` : `${letterOf(at)}, ${row.name}`
+const nameOfThing = (row: { readonly name: string; readonly what: string }): string =>
+  row.name === '' ? row.what.replace(/^./, (letter) => letter.toUpperCase()) : row.name
 
 /** Walls of a room in the order of the walk. */
-export const wallsOf = (makeover: Makeover, roomId: string): Row<'wall'>[] => rowsOf(makeover, 'wall').filter((row) => row.roomId === roomId).toSorted((one, other) => one.place - other.place || (one.id < other.id ? -1 : 1))
+export const wallsOf = (makeover: Makeover, roomId: string): Row<'wall'>[] =>
+  rowsOf(makeover, 'wall')
+    .filter((row) => row.roomId === roomId)
+    .toSorted((one, other) => one.place - other.place || (one.id < other.id ? -1 : 1))
 
 /** The rooms of a makeover as they were measured, in their order. Reckoned once for one state of the rows and rules. */
 export function roomsOf(makeover: Makeover, rules: Rules): readonly Room[] {
-  const parts = [makeover.rows.room, makeover.rows.survey, makeover.rows.wall, makeover.rows.slope, makeover.rows.diagonal, makeover.rows.opening, makeover.rows.fixture, makeover.rows.zone]
+  const parts = [
+    makeover.rows.room,
+    makeover.rows.survey,
+    makeover.rows.wall,
+    makeover.rows.slope,
+    makeover.rows.diagonal,
+    makeover.rows.opening,
+    makeover.rows.fixture,
+    makeover.rows.zone,
+  ]
   const known = kept.get(makeover.rows.wall)
   if (known && known.rules === rules && known.parts.every((part, at) => part === parts[at])) return known.rooms
   const rooms = measured(makeover, rules)
   kept.set(makeover.rows.wall, { rules, parts, rooms })
   return rooms
 }
-const kept = new WeakMap<object, { readonly rules: Rules; readonly parts: readonly object[]; readonly rooms: readonly Room[] }>()
+const kept = new WeakMap<
+  object,
+  { readonly rules: Rules; readonly parts: readonly object[]; readonly rooms: readonly Room[] }
+>()
 
 function measured(makeover: Makeover, rules: Rules): Room[] {
   const wallsIn = groupBy(rowsOf(makeover, 'wall'), (row) => row.roomId)
@@ -77,11 +104,23 @@ function measured(makeover: Makeover, rules: Rules): Room[] {
   const fixturesOn = groupBy(rowsOf(makeover, 'fixture'), (row) => row.wallId)
   const diagonalsFrom = groupBy(rowsOf(makeover, 'diagonal'), (row) => row.fromId)
   return rowsOf(makeover, 'room').map(({ id, name }): Room => {
-    const rows = (wallsIn.get(id) ?? []).toSorted((one, other) => one.place - other.place || (one.id < other.id ? -1 : 1))
+    const rows = (wallsIn.get(id) ?? []).toSorted(
+      (one, other) => one.place - other.place || (one.id < other.id ? -1 : 1),
+    )
     const survey = surveys.get(id) ?? null
     const places = new Map(rows.map((row, at) => [row.id, at]))
-    const checks = rows.flatMap((row, from) => (diagonalsFrom.get(row.id) ?? []).flatMap((one) => (places.has(one.toId) ? [{ id: one.id, from, to: places.get(one.toId) ?? 0, lengthMm: one.lengthMm }] : [])))
-    const measures = rows.map((row, at) => ({ id: row.id, name: nameOfWall(row, at), lengthMm: row.lengthMm, cornerDeg: cornerDegrees(row), assumed: row.corner === 'inside' || row.corner === 'outside' }))
+    const checks = rows.flatMap((row, from) =>
+      (diagonalsFrom.get(row.id) ?? []).flatMap((one) =>
+        places.has(one.toId) ? [{ id: one.id, from, to: places.get(one.toId) ?? 0, lengthMm: one.lengthMm }] : [],
+      ),
+    )
+    const measures = rows.map((row, at) => ({
+      id: row.id,
+      name: nameOfWall(row, at),
+      lengthMm: row.lengthMm,
+      cornerDeg: cornerDegrees(row),
+      assumed: row.corner === 'inside' || row.corner === 'outside',
+    }))
     const closing = withArcs(close(measures, checks, rules), rows)
     const { corners } = closing
     const closed = closing.state === 'closed'
@@ -102,8 +141,24 @@ function measured(makeover: Makeover, rules: Rules): Room[] {
         arc,
         rise,
         points: arc ? alongArc(from, to, rise, arcPieces) : [from, to],
-        openings: (openingsOn.get(row.id) ?? []).map((one) => ({ row: one, name: nameOfThing(one), ...span(one, one.widthMm, lengthMm), z0: one.sillMm, z1: one.headMm })).toSorted((one, other) => one.u0 - other.u0),
-        fixtures: (fixturesOn.get(row.id) ?? []).map((one) => ({ row: one, name: nameOfThing(one), ...span(one, one.widthMm ?? 0, lengthMm), z0: one.aboveMm, z1: one.aboveMm + (one.heightMm ?? 0) })).toSorted((one, other) => one.u0 - other.u0),
+        openings: (openingsOn.get(row.id) ?? [])
+          .map((one) => ({
+            row: one,
+            name: nameOfThing(one),
+            ...span(one, one.widthMm, lengthMm),
+            z0: one.sillMm,
+            z1: one.headMm,
+          }))
+          .toSorted((one, other) => one.u0 - other.u0),
+        fixtures: (fixturesOn.get(row.id) ?? [])
+          .map((one) => ({
+            row: one,
+            name: nameOfThing(one),
+            ...span(one, one.widthMm ?? 0, lengthMm),
+            z0: one.aboveMm,
+            z1: one.aboveMm + (one.heightMm ?? 0),
+          }))
+          .toSorted((one, other) => one.u0 - other.u0),
       }
     })
     const outline = closed ? walls.flatMap((wall) => wall.points.slice(0, -1)) : []
@@ -124,9 +179,14 @@ function measured(makeover: Makeover, rules: Rules): Room[] {
 }
 
 /** What an angle of a corner is taken for: measured, square, or nobody knows. */
-const cornerDegrees = (row: Row<'wall'>): number | null => (row.corner === 'angle' ? row.cornerDeg : { inside: 90, outside: 270, unknown: null }[row.corner])
+const cornerDegrees = (row: Row<'wall'>): number | null =>
+  row.corner === 'angle' ? row.cornerDeg : { inside: 90, outside: 270, unknown: null }[row.corner]
 
-const span = (row: { readonly fromMm: number; readonly fromEnd: boolean }, width: number, length: number): { u0: number; u1: number } => {
+const span = (
+  row: { readonly fromMm: number; readonly fromEnd: boolean },
+  width: number,
+  length: number,
+): { u0: number; u1: number } => {
   const u0 = row.fromEnd ? length - row.fromMm - width : row.fromMm
   return { u0, u1: u0 + width }
 }
@@ -143,7 +203,13 @@ function withArcs(closing: Closing, rows: readonly Row<'wall'>[]): Closing {
   if (closing.state !== 'closed') return closing
   for (const [at, row] of rows.entries()) {
     const chord = closing.lengths[at]?.adjustedMm ?? 0
-    if (riseOfWall(row, chord) === null) return { ...closing, state: 'cannot', why: `${nameOfWall(row, at)}: a radius of ${Math.round(row.curveMm ?? 0)}\u00a0mm cannot span ${Math.round(chord)}\u00a0mm; it takes ${Math.ceil(chord / 2)}\u00a0mm or more.`, corners: [...closing.corners, closing.corners[0] ?? origin] }
+    if (riseOfWall(row, chord) === null)
+      return {
+        ...closing,
+        state: 'cannot',
+        why: `${nameOfWall(row, at)}: a radius of ${Math.round(row.curveMm ?? 0)}\u00a0mm cannot span ${Math.round(chord)}\u00a0mm; it takes ${Math.ceil(chord / 2)}\u00a0mm or more.`,
+        corners: [...closing.corners, closing.corners[0] ?? origin],
+      }
   }
   return closing
 }
@@ -174,5 +240,10 @@ function zoneOutline(row: Row<'zone'>, walls: readonly Wall[]): Point[] | null {
   const wall = walls.find((one) => one.row.id === row.wallId)
   if (!wall || row.fromMm === null || row.widthMm === null || row.depthMm === null) return null
   const straight = { ...wall, arc: null }
-  return [pointOn(straight, row.fromMm), pointOn(straight, row.fromMm + row.widthMm), pointOn(straight, row.fromMm + row.widthMm, row.depthMm), pointOn(straight, row.fromMm, row.depthMm)]
+  return [
+    pointOn(straight, row.fromMm),
+    pointOn(straight, row.fromMm + row.widthMm),
+    pointOn(straight, row.fromMm + row.widthMm, row.depthMm),
+    pointOn(straight, row.fromMm, row.depthMm),
+  ]
 }

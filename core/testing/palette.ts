@@ -24,19 +24,72 @@ export function paletteWorld() {
   }
   /** A finish by its hex or its Lab; painted, matt and dominant while nothing else is said. */
   function finish(name: string, colour: string | Lab, of: Partial<Fields<'finish'>> = {}): Operation {
-    return add('finish', noted(name), { ...blank.finish, roomId: ids.room, name, role: 'dominant', family: 'paint', sheen: 'matt', ...fields(typeof colour === 'string' ? labOfHex(colour) : colour), colourSource: 'hex', usedFor: '', visibleM2: 10, ...of })
+    return add('finish', noted(name), {
+      ...blank.finish,
+      roomId: ids.room,
+      name,
+      role: 'dominant',
+      family: 'paint',
+      sheen: 'matt',
+      ...fields(typeof colour === 'string' ? labOfHex(colour) : colour),
+      colourSource: 'hex',
+      usedFor: '',
+      visibleM2: 10,
+      ...of,
+    })
   }
   /** A piece with a chosen candidate; of no known colour where there is no hex. */
-  function piece(name: string, hex: string | null, of: Partial<Fields<'piece'>> = {}, chosen: Partial<Fields<'candidate'>> = {}): Operation[] {
+  function piece(
+    name: string,
+    hex: string | null,
+    of: Partial<Fields<'piece'>> = {},
+    chosen: Partial<Fields<'candidate'>> = {},
+  ): Operation[] {
     const [id, candidate] = [noted(name), newId()]
-    return [add('piece', id, pieceOf(ids.room, categories.Furniture ?? '', { name, chosenId: candidate, chosenReason: 'Good', allowanceMinor: minor(1), ...of })), add('candidate', candidate, candidateOf(id, ids.seller, { name, priceMinor: minor(1), ...(hex ? fields(labOfHex(hex)) : {}), ...chosen }))]
+    return [
+      add(
+        'piece',
+        id,
+        pieceOf(ids.room, categories.Furniture ?? '', {
+          name,
+          chosenId: candidate,
+          chosenReason: 'Good',
+          allowanceMinor: minor(1),
+          ...of,
+        }),
+      ),
+      add(
+        'candidate',
+        candidate,
+        candidateOf(id, ids.seller, { name, priceMinor: minor(1), ...(hex ? fields(labOfHex(hex)) : {}), ...chosen }),
+      ),
+    ]
   }
-  const carries = (pattern: string, part: string, share: number): Operation => add('patternPart', newId(), { finishId: idOf(pattern), partId: idOf(part), sharePpm: Math.round(share * 1_000_000) })
-  const school = (question: Fields<'school'>['question'], name: string): Operation => add('school', newId(), { question, school: name })
+  const carries = (pattern: string, part: string, share: number): Operation =>
+    add('patternPart', newId(), {
+      finishId: idOf(pattern),
+      partId: idOf(part),
+      sharePpm: Math.round(share * 1_000_000),
+    })
+  const school = (question: Fields<'school'>['question'], name: string): Operation =>
+    add('school', newId(), { question, school: name })
   const begun = change(world.start, world.operations)
-  return { newId, ids, idOf, finish, piece, carries, school, begun, with: (...operations: readonly (Operation | Operation[])[]): Documents => change(begun, operations.flat()) }
+  return {
+    newId,
+    ids,
+    idOf,
+    finish,
+    piece,
+    carries,
+    school,
+    begun,
+    with: (...operations: readonly (Operation | Operation[])[]): Documents => change(begun, operations.flat()),
+  }
 }
 
 export const reckoned = (documents: Documents): Reckoning => reckon(documents, testToday)
 export const practised = (documents: Documents) => practiceOf(documents)
-export const codesOf = (documents: Documents): string[] => reckoned(documents).remarks.map((remark) => remark.code).filter((code) => code.startsWith('palette.'))
+export const codesOf = (documents: Documents): string[] =>
+  reckoned(documents)
+    .remarks.map((remark) => remark.code)
+    .filter((code) => code.startsWith('palette.'))

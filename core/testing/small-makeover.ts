@@ -17,45 +17,130 @@ export const testToday = plainDate('2027-03-01')
 export const agreedOn = plainDate('2027-01-10')
 
 /** A studio and a makeover begun in it: a client, a room, categories with a signed budget. Sums in minor units. */
-export function begin(newId: () => string, { currency = 'EUR', sums = { Furniture: 4_000_00, Textiles: 1_400_00 }, contingency = 600_00, signed = true }: { currency?: string; sums?: Record<string, number>; contingency?: number; signed?: boolean } = {}) {
-  const ids = { studio: newId(), makeover: newId(), client: newId(), room: newId(), seller: newId(), need: newId(), agreement: newId() }
+export function begin(
+  newId: () => string,
+  {
+    currency = 'EUR',
+    sums = { Furniture: 4_000_00, Textiles: 1_400_00 },
+    contingency = 600_00,
+    signed = true,
+  }: { currency?: string; sums?: Record<string, number>; contingency?: number; signed?: boolean } = {},
+) {
+  const ids = {
+    studio: newId(),
+    makeover: newId(),
+    client: newId(),
+    room: newId(),
+    seller: newId(),
+    need: newId(),
+    agreement: newId(),
+  }
   const categories: Record<string, string> = {}
   const operations: Operation[] = [
     add('seller', ids.seller, { ...blank.seller, name: 'A seller' }),
-    add('makeover', ids.makeover, { ...blank.makeover, name: 'A room', currency, units: 'metric', installOn: plainDate('2027-06-01') }),
+    add('makeover', ids.makeover, {
+      ...blank.makeover,
+      name: 'A room',
+      currency,
+      units: 'metric',
+      installOn: plainDate('2027-06-01'),
+    }),
     add('client', ids.client, { name: 'A client' }),
     add('room', ids.room, { name: 'A room' }),
     add('need', ids.need, { roomId: ids.room, zoneId: null, name: 'Sit', importance: 'must', who: '' }),
-    add('agreement', ids.agreement, { number: 1, contingencyMinor: minor(contingency), signedById: signed ? ids.client : null, signedOn: signed ? agreedOn : null, reason: '', kept: '' }),
+    add('agreement', ids.agreement, {
+      number: 1,
+      contingencyMinor: minor(contingency),
+      signedById: signed ? ids.client : null,
+      signedOn: signed ? agreedOn : null,
+      reason: '',
+      kept: '',
+    }),
   ]
   for (const [place, [name, amount]] of Object.entries(sums).entries()) {
     const id = (categories[name] = newId())
-    operations.push(add('category', id, { name, place }), add('agreementLine', newId(), { agreementId: ids.agreement, categoryId: id, amountMinor: minor(amount) }))
+    operations.push(
+      add('category', id, { name, place }),
+      add('agreementLine', newId(), { agreementId: ids.agreement, categoryId: id, amountMinor: minor(amount) }),
+    )
   }
   const start: Documents = {
     makeover: emptyMakeover(ids.makeover),
-    studio: { ...emptyStudio(ids.studio), rows: { ...emptyStudio(ids.studio).rows, studio: { [ids.studio]: { id: ids.studio, version: ids.studio, name: 'A studio', timeZone: 'UTC' } } } },
+    studio: {
+      ...emptyStudio(ids.studio),
+      rows: {
+        ...emptyStudio(ids.studio).rows,
+        studio: { [ids.studio]: { id: ids.studio, version: ids.studio, name: 'A studio', timeZone: 'UTC' } },
+      },
+    },
   }
   return { ids, categories, operations, start }
 }
 
-export const terms = (of: Partial<Fields<'candidate'>> = {}) => ({ ...plainTerms, priceMinor: minor(100_00), taxPpm: 200_000, leadDays: 14, returnDays: 14, ...of })
+export const terms = (of: Partial<Fields<'candidate'>> = {}) => ({
+  ...plainTerms,
+  priceMinor: minor(100_00),
+  taxPpm: 200_000,
+  leadDays: 14,
+  returnDays: 14,
+  ...of,
+})
 
-export const pieceOf = (roomId: string, categoryId: string, of: Partial<Fields<'piece'>> = {}): Fields<'piece'> => ({ ...blank.piece, roomId, zoneId: null, categoryId, name: 'A piece', quantity: 1, unit: 'pieces', allowanceMinor: minor(0), chosenId: null, chosenReason: '', ...of })
+export const pieceOf = (roomId: string, categoryId: string, of: Partial<Fields<'piece'>> = {}): Fields<'piece'> => ({
+  ...blank.piece,
+  roomId,
+  zoneId: null,
+  categoryId,
+  name: 'A piece',
+  quantity: 1,
+  unit: 'pieces',
+  allowanceMinor: minor(0),
+  chosenId: null,
+  chosenReason: '',
+  ...of,
+})
 
-export const candidateOf = (pieceId: string, sellerId: string | null, of: Partial<Fields<'candidate'>> = {}): Fields<'candidate'> => ({ ...blank.candidate, pieceId, sellerId, name: 'A candidate', ...(terms(of) as ReturnType<typeof terms> & { adjustDays: number | null }), ...of })
+export const candidateOf = (
+  pieceId: string,
+  sellerId: string | null,
+  of: Partial<Fields<'candidate'>> = {},
+): Fields<'candidate'> => ({
+  ...blank.candidate,
+  pieceId,
+  sellerId,
+  name: 'A candidate',
+  ...(terms(of) as ReturnType<typeof terms> & { adjustDays: number | null }),
+  ...of,
+})
 
 /** An order of one line; order and line bear one id. */
-export function orderOf(id: string, candidateId: string, candidate: Fields<'candidate'>, packs: number, { orderedOn = plainDate('2027-02-01'), ...of }: Partial<Fields<'order'>> = {}): Operation[] {
+export function orderOf(
+  id: string,
+  candidateId: string,
+  candidate: Fields<'candidate'>,
+  packs: number,
+  { orderedOn = plainDate('2027-02-01'), ...of }: Partial<Fields<'order'>> = {},
+): Operation[] {
   return [
     add('order', id, { ...blank.order, sellerId: candidate.sellerId, orderedOn, ...of }),
-    add('purchase', id, { ...termsOf(candidate), orderId: id, pieceId: candidate.pieceId, candidateId, packs, couponMinor: minor(0) }),
+    add('purchase', id, {
+      ...termsOf(candidate),
+      orderId: id,
+      pieceId: candidate.pieceId,
+      candidateId,
+      packs,
+      couponMinor: minor(0),
+    }),
   ]
 }
 
 let changes = 1_000_000
 /** Makes a change as the door would, without a database: the documents after it, or what is wrong with it. */
-export function tryChange(documents: Documents, operations: readonly Operation[], today: PlainDate = testToday): { documents: Documents; faults: readonly Fault[] } {
+export function tryChange(
+  documents: Documents,
+  operations: readonly Operation[],
+  today: PlainDate = testToday,
+): { documents: Documents; faults: readonly Fault[] } {
   const applied = apply(documents, operations, countingIds(changes++)())
   const faults = applied.faults.length > 0 ? applied.faults : guard(documents, applied.documents, today)
   return { documents: faults.length > 0 ? documents : applied.documents, faults }

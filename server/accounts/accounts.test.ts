@@ -11,8 +11,19 @@ beforeAll(async () => {
   served = await serve(inject('postgres'))
 })
 afterAll(() => served.close())
-const signIn = (email: string, password: string) => request(served.application).post('/api/session').send({ email, password })
-const newStudio = (of: object = {}) => request(served.application).post('/api/studios').send({ studioName: 'A studio', timeZone: 'UTC', name: 'A person', email: `${uuidv7()}@test.example`, password: 'a long enough password', ...of })
+const signIn = (email: string, password: string) =>
+  request(served.application).post('/api/session').send({ email, password })
+const newStudio = (of: object = {}) =>
+  request(served.application)
+    .post('/api/studios')
+    .send({
+      studioName: 'A studio',
+      timeZone: 'UTC',
+      name: 'A person',
+      email: `${uuidv7()}@test.example`,
+      password: 'a long enough password',
+      ...of,
+    })
 
 describe('signing in', () => {
   it('gives a cookie that scripts cannot read and other sites cannot send', async () => {
@@ -21,7 +32,9 @@ describe('signing in', () => {
     expect(answer.status).toBe(200)
     const [session, device] = answer.headers['set-cookie'] as unknown as string[]
     expect(session).toMatch(/^bonitas_session=[\w-]{43}; Max-Age=1209600; Path=\/; HttpOnly; SameSite=Strict$/)
-    expect(device).toMatch(/^bonitas_device=\d+\.[\w-]{12}\.[\w-]{43}; Max-Age=15552000; Path=\/; HttpOnly; SameSite=Strict$/)
+    expect(device).toMatch(
+      /^bonitas_device=\d+\.[\w-]{12}\.[\w-]{43}; Max-Age=15552000; Path=\/; HttpOnly; SameSite=Strict$/,
+    )
   })
   it('keeps passwords as argon2id and of tokens only a hash', async () => {
     const who = await person(served)
@@ -34,7 +47,10 @@ describe('signing in', () => {
   })
   it('answers a wrong password and an unknown email alike', async () => {
     const { email } = await person(served)
-    const [wrong, unknown] = [await signIn(email, 'another password'), await signIn('nobody@test.example', 'another password')]
+    const [wrong, unknown] = [
+      await signIn(email, 'another password'),
+      await signIn('nobody@test.example', 'another password'),
+    ]
     expect([wrong.status, unknown.status]).toEqual([401, 401])
     expect(wrong.body).toEqual(unknown.body)
   })
@@ -58,13 +74,19 @@ describe('signing in', () => {
   })
   it('renews the session: the one that the browser came with opens nothing any more', async () => {
     const who = await person(served)
-    const again = await request(served.application).post('/api/session').set('cookie', who.cookie).send({ email: who.email, password })
+    const again = await request(served.application)
+      .post('/api/session')
+      .set('cookie', who.cookie)
+      .send({ email: who.email, password })
     expect(again.status).toBe(200)
     expect((await who.get('/day')).status).toBe(401)
   })
   it('is held back after too many failures from one address, whatever account is tried', async () => {
     const strict = await serve(inject('postgres'), { failedSignIns: 3 })
-    const attempt = (at: number) => request(strict.application).post('/api/session').send({ email: `${at}@test.example`, password: 'x' })
+    const attempt = (at: number) =>
+      request(strict.application)
+        .post('/api/session')
+        .send({ email: `${at}@test.example`, password: 'x' })
     const answers = [await attempt(1), await attempt(2), await attempt(3), await attempt(4)]
     expect(answers.map((answer) => answer.status)).toEqual([401, 401, 401, 429])
     expect(answers[3]?.body).toMatchObject({ status: 429, detail: expect.stringMatching(/quarter of an hour/) })
@@ -73,7 +95,12 @@ describe('signing in', () => {
   it('is held back on one account from many addresses, and its owner still comes in where they came in before', async () => {
     const strict = await serve(inject('postgres'), { failedSignIns: 8, trustProxy: 1 })
     const owner = await person(strict)
-    const from = (address: number, secret: string, cookie = '') => request(strict.application).post('/api/session').set('x-forwarded-for', `203.0.113.${address}`).set('cookie', cookie).send({ email: owner.email, password: secret })
+    const from = (address: number, secret: string, cookie = '') =>
+      request(strict.application)
+        .post('/api/session')
+        .set('x-forwarded-for', `203.0.113.${address}`)
+        .set('cookie', cookie)
+        .send({ email: owner.email, password: secret })
     const guesses = []
     for (let address = 1; address <= 6; address++) guesses.push((await from(address, 'a guess of a password')).status)
     expect(guesses).toEqual([401, 401, 401, 401, 429, 429])
@@ -94,11 +121,19 @@ describe('the people of a studio', () => {
     const other = await helper(served, one, 'Second Hand')
     expect(other.studioId).toBe(one.studioId)
     expect((await other.open(world.ids.makeover)).makeover.id).toBe(world.ids.makeover)
-    expect((await one.get('/people')).body).toEqual([{ id: one.personId, name: 'A person', email: one.email }, { id: other.personId, name: 'Second Hand', email: other.email }])
+    expect((await one.get('/people')).body).toEqual([
+      { id: one.personId, name: 'A person', email: one.email },
+      { id: other.personId, name: 'Second Hand', email: other.email },
+    ])
     expect((await stranger.get('/people')).body).toHaveLength(1)
     expect((await one.post('/people', { name: 'x', email: stranger.email, password })).status).toBe(409)
-    expect((await one.post('/people', { name: 'x', email: 'y@test.example', password: 'short' })).body).toMatchObject({ faults: [{ field: 'password' }] })
-    expect((await request(served.application).post('/api/people').send({ name: 'x', email: 'z@test.example', password })).status).toBe(401)
+    expect((await one.post('/people', { name: 'x', email: 'y@test.example', password: 'short' })).body).toMatchObject({
+      faults: [{ field: 'password' }],
+    })
+    expect(
+      (await request(served.application).post('/api/people').send({ name: 'x', email: 'z@test.example', password }))
+        .status,
+    ).toBe(401)
   })
 })
 
@@ -112,7 +147,9 @@ describe('making a studio', () => {
   ])('%s is answered with where and what', async (_name, of, field, message) => {
     const answer = await newStudio(of)
     expect(answer.status).toBe(422)
-    expect((answer.body as { faults: { field: string; message: string }[] }).faults).toEqual([{ field, message: expect.stringMatching(message) as string }])
+    expect((answer.body as { faults: { field: string; message: string }[] }).faults).toEqual([
+      { field, message: expect.stringMatching(message) as string },
+    ])
   })
   it('with an email that is known says so, even when both come at once', async () => {
     const email = `${uuidv7()}@test.example`
@@ -126,7 +163,13 @@ describe('another studio', () => {
     const [one, other] = [await person(served), await person(served)]
     const world = await makeover(one)
     const { makeover: id } = world.ids
-    const asked = await Promise.all([other.get(`/makeovers/${id}`), other.get(`/makeovers/${id}/changes`), other.change(id, [add('room', uuidv7(), { name: 'x' })]), other.get(`/makeovers/${uuidv7()}`), other.get('/makeovers/nothing')])
+    const asked = await Promise.all([
+      other.get(`/makeovers/${id}`),
+      other.get(`/makeovers/${id}/changes`),
+      other.change(id, [add('room', uuidv7(), { name: 'x' })]),
+      other.get(`/makeovers/${uuidv7()}`),
+      other.get('/makeovers/nothing'),
+    ])
     expect(asked.map((answer) => answer.status)).toEqual([404, 404, 404, 404, 404])
     expect(new Set(asked.map((answer) => JSON.stringify(answer.body))).size).toBe(1)
     expect(((await other.get('/day')).body as { makeovers: unknown[] }).makeovers).toEqual([])
@@ -137,19 +180,31 @@ describe('another studio', () => {
     const theirs = await makeover(one)
     const mine = await makeover(other)
     const piece = uuidv7()
-    const answer = await other.change(mine.ids.makeover, [{ op: 'put', kind: 'seller', id: theirs.ids.seller, base: theirs.ids.seller, fields: { name: 'Mine now' } }, add('room', piece, { name: 'x' })])
+    const answer = await other.change(mine.ids.makeover, [
+      { op: 'put', kind: 'seller', id: theirs.ids.seller, base: theirs.ids.seller, fields: { name: 'Mine now' } },
+      add('room', piece, { name: 'x' }),
+    ])
     expect(answer.status).toBe(409)
     expect(answer.body).toMatchObject({ conflicts: [{ current: null }] })
   })
   it.each(['/day', `/makeovers/${uuidv7()}`])('and nobody who is not signed in is let in to %s', async (path) => {
     expect((await request(served.application).get(`/api${path}`)).status).toBe(401)
-    expect((await request(served.application).get(`/api${path}`).set('cookie', 'bonitas_session=made-up')).status).toBe(401)
+    expect((await request(served.application).get(`/api${path}`).set('cookie', 'bonitas_session=made-up')).status).toBe(
+      401,
+    )
   })
   it('of the web cannot act for somebody signed in', async () => {
     const who = await person(served)
-    const foreign = await request(served.application).post('/api/studios').set('cookie', who.cookie).set('sec-fetch-site', 'cross-site').send({})
+    const foreign = await request(served.application)
+      .post('/api/studios')
+      .set('cookie', who.cookie)
+      .set('sec-fetch-site', 'cross-site')
+      .send({})
     expect(foreign.status).toBe(403)
-    const form = await request(served.application).post('/api/session').set('content-type', 'text/plain').send('{"email":"a","password":"b"}')
+    const form = await request(served.application)
+      .post('/api/session')
+      .set('content-type', 'text/plain')
+      .send('{"email":"a","password":"b"}')
     expect(form.status).toBe(415)
   })
 })
@@ -158,8 +213,15 @@ describe('the day page', () => {
   it('lists what each makeover comes to, and reckons anew on another day', async () => {
     const who = await person(served)
     const world = await makeover(who)
-    const day = async () => (await who.get('/day')).body as { today: string; makeovers: { id: string; clients: string[]; line: Record<string, unknown> }[] }
-    expect(await day()).toMatchObject({ today: '2027-03-01', makeovers: [{ id: world.ids.makeover, clients: ['A client'], line: { agreed: 6_000_00, paid: 0, signed: true } }] })
+    const day = async () =>
+      (await who.get('/day')).body as {
+        today: string
+        makeovers: { id: string; clients: string[]; line: Record<string, unknown> }[]
+      }
+    expect(await day()).toMatchObject({
+      today: '2027-03-01',
+      makeovers: [{ id: world.ids.makeover, clients: ['A client'], line: { agreed: 6_000_00, paid: 0, signed: true } }],
+    })
     served.clock.now += 86_400_000
     expect(await day()).toMatchObject({ today: '2027-03-02', makeovers: [{ id: world.ids.makeover }] })
     served.clock.now -= 86_400_000

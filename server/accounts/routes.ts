@@ -6,15 +6,37 @@ import { given, label, line, timeZone } from '#core/makeover/fields.ts'
 import type { Setting } from '../application.ts'
 import { Problem, signedOut } from '../problem.ts'
 import { addressesOf } from '../reach.ts'
-import { deviceDays, isKnownDevice, letIn, makeStudio, normalEmail, peopleOf, personOf, sessionDays, signIn, signOut, type SignedIn } from './accounts.ts'
+import {
+  deviceDays,
+  isKnownDevice,
+  letIn,
+  makeStudio,
+  normalEmail,
+  peopleOf,
+  personOf,
+  sessionDays,
+  signIn,
+  signOut,
+  type SignedIn,
+} from './accounts.ts'
 
 const cookieName = 'bonitas_session'
 /** Says that this browser signed in to an account before; it opens nothing. */
 const deviceCookie = 'bonitas_device'
 
-const email = () => label(254).test('email', 'expected an email address', given((value) => /^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(value.trim())))
+const email = () =>
+  label(254).test(
+    'email',
+    'expected an email address',
+    given((value) => /^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(value.trim())),
+  )
 
-const password = () => line(1000).test('length', 'is too short: expected at least 12 characters', given((value) => [...value].length >= 12))
+const password = () =>
+  line(1000).test(
+    'length',
+    'is too short: expected at least 12 characters',
+    given((value) => [...value].length >= 12),
+  )
 
 const credentials = object({ email: label(254), password: line(1000) })
 const newStudio = object({
@@ -29,14 +51,25 @@ const newPerson = object({ name: label(), email: email(), password: password() }
 
 const quarter = 15 * 60_000
 const tooMany = (): never => {
-  throw new Problem(429, 'too-many', 'Too many tries', 'Too many failed sign-ins: wait a quarter of an hour. Where you signed in to this account before, you still can.')
+  throw new Problem(
+    429,
+    'too-many',
+    'Too many tries',
+    'Too many failed sign-ins: wait a quarter of an hour. Where you signed in to this account before, you still can.',
+  )
 }
 
 /** Sign in and out, make a studio with its first person, and let others of the studio in. */
 export function accountRoutes(setting: Setting): Router {
   const { database, now } = setting
   const routes = Router()
-  const counted = { windowMs: quarter, skipSuccessfulRequests: true, standardHeaders: 'draft-8', legacyHeaders: false, handler: tooMany } as const
+  const counted = {
+    windowMs: quarter,
+    skipSuccessfulRequests: true,
+    standardHeaders: 'draft-8',
+    legacyHeaders: false,
+    handler: tooMany,
+  } as const
   /** From one address, whatever account is tried. */
   const perAddress = rateLimit({ ...counted, limit: setting.failedSignIns, identifier: 'address' })
   /**
@@ -72,7 +105,14 @@ export function accountRoutes(setting: Setting): Router {
   routes.post('/studios', perAddress, async (request, response) => {
     const body = read(newStudio, request.body)
     const made = await makeStudio(database, body)
-    if (!made) throw new Problem(409, 'twice', 'Already known', `email: ${normalEmail(body.email)} already has a studio here: sign in instead`, { faults: [{ field: 'email', message: 'already has a studio here: sign in instead' }] })
+    if (!made)
+      throw new Problem(
+        409,
+        'twice',
+        'Already known',
+        `email: ${normalEmail(body.email)} already has a studio here: sign in instead`,
+        { faults: [{ field: 'email', message: 'already has a studio here: sign in instead' }] },
+      )
     response.status(201)
     await letInto(response, body.email, body.password, request)
   })
@@ -89,7 +129,10 @@ export function accountRoutes(setting: Setting): Router {
   routes.post('/people', withPerson(setting), async (request, response) => {
     const body = read(newPerson, request.body)
     const made = await letIn(database, personBehind(request).studioId, body)
-    if (!made) throw new Problem(409, 'twice', 'Already known', `email: ${normalEmail(body.email)} is already somebody's here`, { faults: [{ field: 'email', message: 'is already somebody’s here: expected another' }] })
+    if (!made)
+      throw new Problem(409, 'twice', 'Already known', `email: ${normalEmail(body.email)} is already somebody's here`, {
+        faults: [{ field: 'email', message: 'is already somebody’s here: expected another' }],
+      })
     response.status(201).json(made)
   })
 
@@ -107,7 +150,14 @@ export function accountRoutes(setting: Setting): Router {
   return routes
 }
 
-const shown = ({ personId, studioId, name, email: address, studioName, timeZone }: SignedIn) => ({ personId, studioId, name, email: address, studioName, timeZone })
+const shown = ({ personId, studioId, name, email: address, studioName, timeZone }: SignedIn) => ({
+  personId,
+  studioId,
+  name,
+  email: address,
+  studioName,
+  timeZone,
+})
 
 const people = new WeakMap<Request, SignedIn>()
 
@@ -128,11 +178,14 @@ export function personBehind(request: Request): SignedIn {
 }
 
 /** Does the session that a long request came with still stand? */
-export const sessionStands = async (setting: Setting, request: Request): Promise<boolean> => (await presented(setting, request)) !== null
+export const sessionStands = async (setting: Setting, request: Request): Promise<boolean> =>
+  (await presented(setting, request)) !== null
 
 const emailIn = (request: Request): string => {
   const body: unknown = request.body
-  return typeof body === 'object' && body !== null && 'email' in body && typeof body.email === 'string' ? normalEmail(body.email).slice(0, 254) : ''
+  return typeof body === 'object' && body !== null && 'email' in body && typeof body.email === 'string'
+    ? normalEmail(body.email).slice(0, 254)
+    : ''
 }
 
 const tokenIn = (request: Request): string | undefined => parseCookie(request.get('cookie') ?? '')[cookieName]
@@ -143,7 +196,10 @@ async function presented({ database, now }: Setting, request: Request): Promise<
 }
 
 function setCookie(request: Request, response: Response, name: string, value: string, maxAge: number): void {
-  response.append('set-cookie', stringifySetCookie({ name, value, httpOnly: true, sameSite: 'strict', secure: request.secure, path: '/', maxAge }))
+  response.append(
+    'set-cookie',
+    stringifySetCookie({ name, value, httpOnly: true, sameSite: 'strict', secure: request.secure, path: '/', maxAge }),
+  )
 }
 
 /** A body held against its schema; every fault names its field. */
@@ -152,7 +208,16 @@ function read<T extends ObjectSchema<object>>(schema: T, body: unknown): InferTy
     return schema.validateSync(body ?? {}, { abortEarly: false, strict: true })
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error
-    const faults = (error.inner.length > 0 ? error.inner : [error]).map((one) => ({ field: one.path ?? null, message: one.message }))
-    throw new Problem(422, 'invalid', 'Not complete', faults.map((one) => `${one.field ?? 'body'}: ${one.message}`).join('; '), { faults })
+    const faults = (error.inner.length > 0 ? error.inner : [error]).map((one) => ({
+      field: one.path ?? null,
+      message: one.message,
+    }))
+    throw new Problem(
+      422,
+      'invalid',
+      'Not complete',
+      faults.map((one) => `${one.field ?? 'body'}: ${one.message}`).join('; '),
+      { faults },
+    )
   }
 }

@@ -16,28 +16,57 @@ beforeAll(async () => {
 })
 afterAll(() => served.close())
 
-const send = (bytes: Buffer, cookie = who.cookie) => request(served.application).post('/api/files').set('cookie', cookie).set('content-type', 'application/octet-stream').send(bytes)
-const picture = (format: 'png' | 'jpeg' | 'webp') => sharp({ create: { width: 8, height: 6, channels: 3, background: '#a84f33' } })[format]().toBuffer()
+const send = (bytes: Buffer, cookie = who.cookie) =>
+  request(served.application)
+    .post('/api/files')
+    .set('cookie', cookie)
+    .set('content-type', 'application/octet-stream')
+    .send(bytes)
+const picture = (format: 'png' | 'jpeg' | 'webp') =>
+  sharp({ create: { width: 8, height: 6, channels: 3, background: '#a84f33' } })
+    [format]()
+    .toBuffer()
 const digest = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex')
 
 describe('a file', () => {
-  it.each(['png', 'jpeg', 'webp'] as const)('that is a %s is kept by its content, once, and given back byte by byte', async (format) => {
-    const bytes = await picture(format)
-    const kept = await send(bytes)
-    expect(kept.status).toBe(201)
-    expect(kept.body).toEqual({ sha256: digest(bytes), mediaType: `image/${format}`, bytes: bytes.length })
-    expect((await send(bytes)).body).toEqual(kept.body)
-    const back = await request(served.application).get(`/api/files/${digest(bytes)}`).set('cookie', who.cookie).buffer(true)
-    expect(Buffer.compare(back.body as Buffer, bytes)).toBe(0)
-    expect(back.headers['content-security-policy']).toBe("default-src 'none'; sandbox")
-    expect(back.headers['x-content-type-options']).toBe('nosniff')
-  })
+  it.each(['png', 'jpeg', 'webp'] as const)(
+    'that is a %s is kept by its content, once, and given back byte by byte',
+    async (format) => {
+      const bytes = await picture(format)
+      const kept = await send(bytes)
+      expect(kept.status).toBe(201)
+      expect(kept.body).toEqual({ sha256: digest(bytes), mediaType: `image/${format}`, bytes: bytes.length })
+      expect((await send(bytes)).body).toEqual(kept.body)
+      const back = await request(served.application)
+        .get(`/api/files/${digest(bytes)}`)
+        .set('cookie', who.cookie)
+        .buffer(true)
+      expect(Buffer.compare(back.body as Buffer, bytes)).toBe(0)
+      expect(back.headers['content-security-policy']).toBe("default-src 'none'; sandbox")
+      expect(back.headers['x-content-type-options']).toBe('nosniff')
+    },
+  )
   /** A red half over a blue half, as a camera held on its side writes it: with its turn, its place and its maker in the EXIF. */
   const onItsSide = async (): Promise<Buffer> => {
-    const half = (background: string) => sharp({ create: { width: 60, height: 40, channels: 3, background } }).png().toBuffer()
-    const upright = sharp({ create: { width: 60, height: 80, channels: 3, background: '#000' } }).composite([{ input: await half('#d01010'), top: 0, left: 0 }, { input: await half('#1010d0'), top: 40, left: 0 }])
-    const turned = await sharp(await upright.png().toBuffer()).rotate(270).jpeg({ quality: 95 }).toBuffer()
-    return sharp(turned).withMetadata({ orientation: 6 }).withExifMerge({ IFD0: { Make: 'A camera', Orientation: '6' }, IFD3: { GPSLatitude: '38/1 42/1 0/1', GPSLatitudeRef: 'N' } }).toBuffer()
+    const half = (background: string) =>
+      sharp({ create: { width: 60, height: 40, channels: 3, background } })
+        .png()
+        .toBuffer()
+    const upright = sharp({ create: { width: 60, height: 80, channels: 3, background: '#000' } }).composite([
+      { input: await half('#d01010'), top: 0, left: 0 },
+      { input: await half('#1010d0'), top: 40, left: 0 },
+    ])
+    const turned = await sharp(await upright.png().toBuffer())
+      .rotate(270)
+      .jpeg({ quality: 95 })
+      .toBuffer()
+    return sharp(turned)
+      .withMetadata({ orientation: 6 })
+      .withExifMerge({
+        IFD0: { Make: 'A camera', Orientation: '6' },
+        IFD3: { GPSLatitude: '38/1 42/1 0/1', GPSLatitudeRef: 'N' },
+      })
+      .toBuffer()
   }
   it('taken on its side is turned upright, and forgets where and with what it was taken', async () => {
     const bytes = await onItsSide()
@@ -46,18 +75,29 @@ describe('a file', () => {
     expect(bytes.includes('A camera')).toBe(true)
     const { sha256 } = (await send(bytes)).body as { sha256: string }
     for (const path of ['', '/thumbnail']) {
-      const back = (await request(served.application).get(`/api/files/${sha256}${path}`).set('cookie', who.cookie).buffer(true)).body as Buffer
+      const back = (
+        await request(served.application).get(`/api/files/${sha256}${path}`).set('cookie', who.cookie).buffer(true)
+      ).body as Buffer
       const { orientation, width, height, exif } = await sharp(back).metadata()
       expect([orientation ?? 1, width, height, exif]).toEqual([1, 60, 80, undefined])
       for (const word of ['A camera', 'GPS', 'Exif']) expect(back.includes(word)).toBe(false)
-      const { data } = await sharp(back).extract({ left: 30, top: 10, width: 1, height: 1 }).removeAlpha().raw().toBuffer({ resolveWithObject: true })
+      const { data } = await sharp(back)
+        .extract({ left: 30, top: 10, width: 1, height: 1 })
+        .removeAlpha()
+        .raw()
+        .toBuffer({ resolveWithObject: true })
       expect([...data].map((channel) => channel > 150)).toEqual([true, false, false]) // red is on top
     }
   })
   it('that is large has a small picture beside it, and a PDF has none', async () => {
-    const bytes = await sharp({ create: { width: 3000, height: 1500, channels: 3, background: '#a84f33' } }).jpeg().toBuffer()
+    const bytes = await sharp({ create: { width: 3000, height: 1500, channels: 3, background: '#a84f33' } })
+      .jpeg()
+      .toBuffer()
     const { sha256 } = (await send(bytes)).body as { sha256: string }
-    const small = await request(served.application).get(`/api/files/${sha256}/thumbnail`).set('cookie', who.cookie).buffer(true)
+    const small = await request(served.application)
+      .get(`/api/files/${sha256}/thumbnail`)
+      .set('cookie', who.cookie)
+      .buffer(true)
     expect(small.headers['content-type']).toBe('image/webp')
     expect(small.headers['content-security-policy']).toBe("default-src 'none'; sandbox")
     expect(await sharp(small.body as Buffer).metadata()).toMatchObject({ width: 480, height: 240 })
@@ -65,21 +105,52 @@ describe('a file', () => {
     const kept = (await send(pdf)).body as { sha256: string }
     expect((await who.get(`/files/${kept.sha256}/thumbnail`)).status).toBe(404)
   })
-  it.each(['jpeg', 'png', 'webp'] as const)('that is a %s cut short, or spoilt within, is refused with what to do', async (format) => {
-    const whole = await sharp({ create: { width: 400, height: 300, channels: 3, background: '#a84f33', noise: { type: 'gaussian', mean: 128, sigma: 40 } } })[format]().toBuffer()
-    const cut = await send(whole.subarray(0, Math.floor(whole.length / 2)))
-    expect(cut.status).toBe(415)
-    expect((cut.body as { detail: string }).detail).toMatch(/damaged or cut short/)
-  })
+  it.each(['jpeg', 'png', 'webp'] as const)(
+    'that is a %s cut short, or spoilt within, is refused with what to do',
+    async (format) => {
+      const whole = await sharp({
+        create: {
+          width: 400,
+          height: 300,
+          channels: 3,
+          background: '#a84f33',
+          noise: { type: 'gaussian', mean: 128, sigma: 40 },
+        },
+      })
+        [format]()
+        .toBuffer()
+      const cut = await send(whole.subarray(0, Math.floor(whole.length / 2)))
+      expect(cut.status).toBe(415)
+      expect((cut.body as { detail: string }).detail).toMatch(/damaged or cut short/)
+    },
+  )
   it('that is a PDF is given as a download', async () => {
     const pdf = Buffer.from('%PDF-1.4\n1 0 obj<<>>endobj\ntrailer<<>>\n%%EOF\n')
     expect((await send(pdf)).body).toMatchObject({ mediaType: 'application/pdf' })
-    expect((await request(served.application).get(`/api/files/${digest(pdf)}`).set('cookie', who.cookie)).headers['content-disposition']).toMatch(/^attachment/)
+    expect(
+      (
+        await request(served.application)
+          .get(`/api/files/${digest(pdf)}`)
+          .set('cookie', who.cookie)
+      ).headers['content-disposition'],
+    ).toMatch(/^attachment/)
   })
   it.each([
-    ['a page that calls itself a picture', Buffer.from('<!doctype html><script>alert(1)</script>'), /no picture and no PDF/],
-    ['an SVG with a script', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><script>1</script></svg>'), /expected a JPEG, a PNG, a WebP, a PDF/],
-    ['a program', Buffer.concat([Buffer.from([0x7f, 0x45, 0x4c, 0x46, 2, 1, 1, 0]), Buffer.alloc(200)]), /By its content this is application\/x-elf/],
+    [
+      'a page that calls itself a picture',
+      Buffer.from('<!doctype html><script>alert(1)</script>'),
+      /no picture and no PDF/,
+    ],
+    [
+      'an SVG with a script',
+      Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><script>1</script></svg>'),
+      /expected a JPEG, a PNG, a WebP, a PDF/,
+    ],
+    [
+      'a program',
+      Buffer.concat([Buffer.from([0x7f, 0x45, 0x4c, 0x46, 2, 1, 1, 0]), Buffer.alloc(200)]),
+      /By its content this is application\/x-elf/,
+    ],
     ['a HEIC', Buffer.concat([Buffer.from([0, 0, 0, 0x18]), Buffer.from('ftypheic'), Buffer.alloc(100)]), /JPEG/],
   ])('that is %s is refused with what to do', async (_name, bytes, words) => {
     const answer = await send(bytes)
@@ -100,8 +171,24 @@ describe('a file', () => {
     expect((await stranger.get('/files/..%2F..%2Fetc%2Fpasswd')).status).toBe(404)
     const world = await makeover(stranger)
     const clipping = uuidv7()
-    const hung = (digestOf: string) => [add('attachment', uuidv7(), { ...blank.attachment, inspirationId: clipping, sha256: digestOf, mediaType: 'image/png', bytes: bytes.length, name: 'x.png', addedOn: plainDate('2027-03-01') })]
-    expect((await stranger.change(world.ids.makeover, [add('inspiration', clipping, { name: 'A picture', liked: '', materials: '', hues: '', words: '' })])).status).toBe(200)
+    const hung = (digestOf: string) => [
+      add('attachment', uuidv7(), {
+        ...blank.attachment,
+        inspirationId: clipping,
+        sha256: digestOf,
+        mediaType: 'image/png',
+        bytes: bytes.length,
+        name: 'x.png',
+        addedOn: plainDate('2027-03-01'),
+      }),
+    ]
+    expect(
+      (
+        await stranger.change(world.ids.makeover, [
+          add('inspiration', clipping, { name: 'A picture', liked: '', materials: '', hues: '', words: '' }),
+        ])
+      ).status,
+    ).toBe(200)
     expect((await stranger.change(world.ids.makeover, hung(sha256))).status).toBe(422)
     await send(bytes, stranger.cookie)
     expect((await stranger.change(world.ids.makeover, hung(sha256))).status).toBe(200)

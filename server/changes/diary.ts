@@ -11,38 +11,104 @@ import { changedDocuments, changedRows, changes, people } from '../database/tabl
 export type TimedEntry = DiaryEntry & { readonly personId: string; readonly who: string; readonly madeAt: Date }
 
 type Head = Omit<TimedEntry, 'rows'>
-const head = { rev: changedDocuments.rev, id: changes.id, personId: changes.personId, who: sql<string>`coalesce(${changes.toldBy}, ${people.name}, '')`, madeAt: changes.madeAt, sentence: changes.sentence, undoes: changes.undoes }
+const head = {
+  rev: changedDocuments.rev,
+  id: changes.id,
+  personId: changes.personId,
+  who: sql<string>`coalesce(${changes.toldBy}, ${people.name}, '')`,
+  madeAt: changes.madeAt,
+  sentence: changes.sentence,
+  undoes: changes.undoes,
+}
 
 async function withRows(tx: Transaction, heads: readonly Head[]): Promise<TimedEntry[]> {
   if (heads.length === 0) return []
-  const rows = await tx.select().from(changedRows).where(inArray(changedRows.changeId, heads.map(({ id }) => id))).orderBy(asc(changedRows.place))
+  const rows = await tx
+    .select()
+    .from(changedRows)
+    .where(
+      inArray(
+        changedRows.changeId,
+        heads.map(({ id }) => id),
+      ),
+    )
+    .orderBy(asc(changedRows.place))
   const of = new Map<string, DiaryEntry['rows'][number][]>()
   for (const { changeId, kind, rowId, operation, before, after } of rows) {
-    const row = { kind, rowId, operation, before: before as DiaryEntry['rows'][number]['before'], after: after as DiaryEntry['rows'][number]['after'] }
+    const row = {
+      kind,
+      rowId,
+      operation,
+      before: before as DiaryEntry['rows'][number]['before'],
+      after: after as DiaryEntry['rows'][number]['after'],
+    }
     of.set(changeId, [...(of.get(changeId) ?? []), row])
   }
   return heads.map((one) => ({ ...one, rows: of.get(one.id) ?? [] }))
 }
 
 const heads = (tx: Transaction) =>
-  tx.select(head).from(changedDocuments).innerJoin(changes, eq(changes.id, changedDocuments.changeId)).leftJoin(people, eq(people.id, changes.personId))
+  tx
+    .select(head)
+    .from(changedDocuments)
+    .innerJoin(changes, eq(changes.id, changedDocuments.changeId))
+    .leftJoin(people, eq(people.id, changes.personId))
 
 /** What changed after a rev, oldest first; at most 500. */
 export async function changesAfter(tx: Transaction, documentId: string, rev: number): Promise<TimedEntry[]> {
-  return withRows(tx, await heads(tx).where(and(eq(changedDocuments.documentId, documentId), gt(changedDocuments.rev, rev))).orderBy(asc(changedDocuments.rev)).limit(500))
+  return withRows(
+    tx,
+    await heads(tx)
+      .where(and(eq(changedDocuments.documentId, documentId), gt(changedDocuments.rev, rev)))
+      .orderBy(asc(changedDocuments.rev))
+      .limit(500),
+  )
 }
 
 /** A page of the diary told backwards: at most 100 changes before a rev, of the whole document, of one row of it, or of one person. */
-export async function diaryBefore(tx: Transaction, documentId: string, before: number, { rowId = null, personId = null }: { rowId?: string | null; personId?: string | null } = {}): Promise<TimedEntry[]> {
-  const ofRow = rowId === null ? undefined : inArray(changes.id, tx.select({ id: changedRows.changeId }).from(changedRows).where(sql`${changedRows.rowId} = ${rowId} or ${changedRows.after}::text like ${`%${rowId}%`}`))
-  const ofPerson = personId === null ? undefined : and(eq(changes.personId, personId), isNull(changes.toldBy), not(changes.bringsIn))
-  return withRows(tx, await heads(tx).where(and(eq(changedDocuments.documentId, documentId), lt(changedDocuments.rev, before), ofRow, ofPerson)).orderBy(desc(changedDocuments.rev)).limit(100))
+export async function diaryBefore(
+  tx: Transaction,
+  documentId: string,
+  before: number,
+  { rowId = null, personId = null }: { rowId?: string | null; personId?: string | null } = {},
+): Promise<TimedEntry[]> {
+  const ofRow =
+    rowId === null
+      ? undefined
+      : inArray(
+          changes.id,
+          tx
+            .select({ id: changedRows.changeId })
+            .from(changedRows)
+            .where(sql`${changedRows.rowId} = ${rowId} or ${changedRows.after}::text like ${`%${rowId}%`}`),
+        )
+  const ofPerson =
+    personId === null ? undefined : and(eq(changes.personId, personId), isNull(changes.toldBy), not(changes.bringsIn))
+  return withRows(
+    tx,
+    await heads(tx)
+      .where(and(eq(changedDocuments.documentId, documentId), lt(changedDocuments.rev, before), ofRow, ofPerson))
+      .orderBy(desc(changedDocuments.rev))
+      .limit(100),
+  )
 }
 
 /** The whole history of a makeover as a file tells it, oldest first: without the bringing in of files, which is no work of its own. */
 export async function told(tx: Transaction, documentId: string): Promise<ToldEntry[]> {
-  const all = await withRows(tx, await heads(tx).where(and(eq(changedDocuments.documentId, documentId), not(changes.bringsIn))).orderBy(asc(changedDocuments.rev)))
-  return all.map(({ id, who, madeAt, sentence, undoes, rows }) => ({ id, who, madeAt: madeAt.toISOString(), sentence, undoes, rows }))
+  const all = await withRows(
+    tx,
+    await heads(tx)
+      .where(and(eq(changedDocuments.documentId, documentId), not(changes.bringsIn)))
+      .orderBy(asc(changedDocuments.rev)),
+  )
+  return all.map(({ id, who, madeAt, sentence, undoes, rows }) => ({
+    id,
+    who,
+    madeAt: madeAt.toISOString(),
+    sentence,
+    undoes,
+    rows,
+  }))
 }
 
 /** The moment a rev was made; null where there is none of that number. */
@@ -53,7 +119,9 @@ export async function momentOf(tx: Transaction, documentId: string, rev: number)
 
 /** All later entries of a document, newest first; what a file brought in is told by the history that came with it. */
 async function laterThan(tx: Transaction, documentId: string, rev: number): Promise<TimedEntry[]> {
-  const found = await heads(tx).where(and(eq(changedDocuments.documentId, documentId), gt(changedDocuments.rev, rev), not(changes.bringsIn))).orderBy(desc(changedDocuments.rev))
+  const found = await heads(tx)
+    .where(and(eq(changedDocuments.documentId, documentId), gt(changedDocuments.rev, rev), not(changes.bringsIn)))
+    .orderBy(desc(changedDocuments.rev))
   return withRows(tx, found)
 }
 
@@ -61,17 +129,36 @@ async function laterThan(tx: Transaction, documentId: string, rev: number): Prom
  * The documents as they were after a rev of the makeover, with the studio of that moment. Null where a row of then does not fit
  * the rows of now: it was kept before they said what they say today.
  */
-export async function documentsAt(tx: Transaction, { makeover, studio }: Documents, { rev, id }: Pick<Head, 'rev' | 'id'>): Promise<Documents | null> {
+export async function documentsAt(
+  tx: Transaction,
+  { makeover, studio }: Documents,
+  { rev, id }: Pick<Head, 'rev' | 'id'>,
+): Promise<Documents | null> {
   const own = await laterThan(tx, makeover.id, rev)
-  const [then] = await tx.select({ rev: sql<number>`coalesce(max(${changedDocuments.rev}), 0)::int` }).from(changedDocuments).innerJoin(changes, eq(changes.id, changedDocuments.changeId))
-    .where(and(eq(changedDocuments.documentId, studio.id), lte(changes.madeAt, sql`(select made_at from changes where id = ${id})`))) // asked in the database: its moments are finer than a Date's
-  const shared = (await laterThan(tx, studio.id, then?.rev ?? 0)).filter((entry) => !own.some((one) => one.id === entry.id)).map((entry) => ({ ...entry, rows: entry.rows.filter((row) => isKind(row.kind) && isStudioKind(row.kind)) }))
-  const entries = [...own, ...shared].toSorted((one, other) => other.madeAt.getTime() - one.madeAt.getTime() || other.rev - one.rev)
+  const [then] = await tx
+    .select({ rev: sql<number>`coalesce(max(${changedDocuments.rev}), 0)::int` })
+    .from(changedDocuments)
+    .innerJoin(changes, eq(changes.id, changedDocuments.changeId))
+    .where(
+      and(
+        eq(changedDocuments.documentId, studio.id),
+        lte(changes.madeAt, sql`(select made_at from changes where id = ${id})`),
+      ),
+    ) // asked in the database: its moments are finer than a Date's
+  const shared = (await laterThan(tx, studio.id, then?.rev ?? 0))
+    .filter((entry) => !own.some((one) => one.id === entry.id))
+    .map((entry) => ({ ...entry, rows: entry.rows.filter((row) => isKind(row.kind) && isStudioKind(row.kind)) }))
+  const entries = [...own, ...shared].toSorted(
+    (one, other) => other.madeAt.getTime() - one.madeAt.getTime() || other.rev - one.rev,
+  )
   const back = rollBack({ makeover, studio }, entries)
   const touched = new Set(entries.flatMap(({ rows }) => rows.map(({ kind, rowId }) => `${kind} ${rowId}`)))
   for (const [kind, rows] of [...Object.entries(back.makeover.rows), ...Object.entries(back.studio.rows)]) {
     if (!isKind(kind)) return null
-    for (const { id, version: _version, ...fields } of Object.values(rows as Record<string, { readonly id: string; readonly version: string }>)) if (touched.has(`${kind} ${id}`) && validate(kind, id, fields).wrong.length > 0) return null
+    for (const { id, version: _version, ...fields } of Object.values(
+      rows as Record<string, { readonly id: string; readonly version: string }>,
+    ))
+      if (touched.has(`${kind} ${id}`) && validate(kind, id, fields).wrong.length > 0) return null
   }
   return { makeover: { ...back.makeover, rev }, studio: back.studio }
 }

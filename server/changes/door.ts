@@ -6,7 +6,16 @@ import { createHash } from 'node:crypto'
 import { and, asc, eq, gt, isNull } from 'drizzle-orm'
 import type pg from 'pg'
 import { entriesOf, withoutPersonal, type DiaryRow } from '#core/diary/index.ts'
-import { anyRows, apply, fault, isStudioOperation, type ChangeSet, type Documents, type Fault, type Operation } from '#core/makeover/change.ts'
+import {
+  anyRows,
+  apply,
+  fault,
+  isStudioOperation,
+  type ChangeSet,
+  type Documents,
+  type Fault,
+  type Operation,
+} from '#core/makeover/change.ts'
 import type { Kind } from '#core/makeover/kinds.ts'
 import { dateIn } from '#core/measure/plain-date.ts'
 import { guard } from '#core/reckoning/guards.ts'
@@ -17,7 +26,12 @@ import type { News } from './news.ts'
 
 export type Person = { readonly studioId: string; readonly personId: string }
 type Row = Readonly<Record<string, unknown>> & { readonly id: string; readonly version: string }
-export type Conflict = { readonly kind: Kind; readonly id: string; readonly fields: readonly string[]; readonly current: Row | null }
+export type Conflict = {
+  readonly kind: Kind
+  readonly id: string
+  readonly fields: readonly string[]
+  readonly current: Row | null
+}
 
 export type Outcome =
   | { readonly is: 'taken'; readonly rev: number; readonly repeated: boolean; readonly after: Documents | null }
@@ -36,12 +50,22 @@ const refuse = (...faults: readonly Fault[]): never => {
 }
 
 /** Takes a change set on a makeover (and its studio), made by a person now. `rev` is the makeover's after it. */
-export async function takeChange(database: Database, news: News | null, person: Person, makeoverId: string, changeSet: ChangeSet, nowMs: number): Promise<Outcome> {
+export async function takeChange(
+  database: Database,
+  news: News | null,
+  person: Person,
+  makeoverId: string,
+  changeSet: ChangeSet,
+  nowMs: number,
+): Promise<Outcome> {
   const { studioId } = person
   for (let tries = 0; ; tries++) {
     try {
-      const outcome = await inTurn(`${studioId} ${makeoverId}`, () => inTransaction(database, { studio: studioId }, (tx) => take(tx, database, person, makeoverId, changeSet, nowMs)))
-      if (outcome.is === 'taken' && outcome.after) committed(news, studioId, outcome.after, changeSet.operations.some(isStudioOperation))
+      const outcome = await inTurn(`${studioId} ${makeoverId}`, () =>
+        inTransaction(database, { studio: studioId }, (tx) => take(tx, database, person, makeoverId, changeSet, nowMs)),
+      )
+      if (outcome.is === 'taken' && outcome.after)
+        committed(news, studioId, outcome.after, changeSet.operations.some(isStudioOperation))
       return outcome
     } catch (error) {
       // the same change came twice at once: the second look finds the first
@@ -65,8 +89,14 @@ async function inTurn<T>(of: string, work: () => Promise<T>): Promise<T> {
 }
 
 /** What a commit made true is told to the other windows. */
-export function committed(news: News | null, studio: string, { makeover, studio: shared }: Documents, withStudio: boolean): void {
-  for (const { id, rev } of withStudio ? [makeover, shared] : [makeover]) news?.tell({ is: 'rev', studio, document: id, rev })
+export function committed(
+  news: News | null,
+  studio: string,
+  { makeover, studio: shared }: Documents,
+  withStudio: boolean,
+): void {
+  for (const { id, rev } of withStudio ? [makeover, shared] : [makeover])
+    news?.tell({ is: 'rev', studio, document: id, rev })
 }
 
 /** The outcome that an error out of `take` stands for; throws what is none. */
@@ -83,19 +113,42 @@ export type Taking = {
 }
 
 /** The same within a transaction that has its sight set already: refusals and conflicts are thrown, and undo all of it. */
-export async function take(tx: Transaction, database: Database, person: Person, makeoverId: string, changeSet: ChangeSet, nowMs: number, { bringsIn = false }: Taking = {}): Promise<Outcome> {
+export async function take(
+  tx: Transaction,
+  database: Database,
+  person: Person,
+  makeoverId: string,
+  changeSet: ChangeSet,
+  nowMs: number,
+  { bringsIn = false }: Taking = {},
+): Promise<Outcome> {
   const { operations } = changeSet
   const { studioId } = person
-  const begins = operations.some((operation) => operation.op === 'put' && operation.kind === 'makeover' && operation.id === makeoverId && operation.base === null)
+  const begins = operations.some(
+    (operation) =>
+      operation.op === 'put' && operation.kind === 'makeover' && operation.id === makeoverId && operation.base === null,
+  )
   if (begins) await tx.insert(documents).values({ studioId, id: makeoverId, rev: 0 }).onConflictDoNothing()
   const touched = [makeoverId, ...(operations.some(isStudioOperation) ? [studioId] : [])]
   const { locked, studio, earlier } = await lock(tx, studioId, makeoverId, touched, changeSet.id)
   if (locked.length !== touched.length) return { is: 'not found' }
 
-  const digest = createHash('sha256').update(JSON.stringify([makeoverId, changeSet])).digest('hex')
-  if (earlier && earlier.digest !== digest) refuse(fault('id', null, null, 'id', 'this id was used for another change: expected a new one'))
+  const digest = createHash('sha256')
+    .update(JSON.stringify([makeoverId, changeSet]))
+    .digest('hex')
+  if (earlier && earlier.digest !== digest)
+    refuse(fault('id', null, null, 'id', 'this id was used for another change: expected a new one'))
   if (earlier) return { is: 'taken', rev: earlier.rev, repeated: true, after: null }
-  if (changeSet.undoes !== undefined && !(await isOwn(tx, person, makeoverId, changeSet.undoes))) refuse(fault('undoes', null, null, 'undoes', 'expected a change of your own on this makeover: what others did is theirs to undo'))
+  if (changeSet.undoes !== undefined && !(await isOwn(tx, person, makeoverId, changeSet.undoes)))
+    refuse(
+      fault(
+        'undoes',
+        null,
+        null,
+        'undoes',
+        'expected a change of your own on this makeover: what others did is theirs to undo',
+      ),
+    )
 
   const before = await loadAt(tx, database.memory, studioId, makeoverId, [...locked, studio])
   const conflicts = await conflictsOf(tx, before, operations)
@@ -108,23 +161,51 @@ export async function take(tx: Transaction, database: Database, person: Person, 
   if (guarded.length > 0) refuse(...guarded)
 
   await writeRows(tx, studioId, makeoverId, operations, (kind, id) => anyRows(after)[kind][id])
-  await write(tx, person, changeSet, digest, bringsIn, locked.map(({ id }) => id), entriesOf(before, after, operations).map(withoutPersonal))
-  const revOf = (id: string, otherwise: number): number => locked.filter((one) => one.id === id).map(({ rev }) => rev + 1)[0] ?? otherwise
+  await write(
+    tx,
+    person,
+    changeSet,
+    digest,
+    bringsIn,
+    locked.map(({ id }) => id),
+    entriesOf(before, after, operations).map(withoutPersonal),
+  )
+  const revOf = (id: string, otherwise: number): number =>
+    locked.filter((one) => one.id === id).map(({ rev }) => rev + 1)[0] ?? otherwise
   const rev = revOf(makeoverId, 0)
-  const now: Documents = { makeover: { ...after.makeover, rev }, studio: { ...after.studio, rev: revOf(studioId, after.studio.rev) } }
-  for (const document of [now.makeover, now.studio]) if (touched.includes(document.id)) database.memory.keep(studioId, document, changeSet.id)
+  const now: Documents = {
+    makeover: { ...after.makeover, rev },
+    studio: { ...after.studio, rev: revOf(studioId, after.studio.rev) },
+  }
+  for (const document of [now.makeover, now.studio])
+    if (touched.includes(document.id)) database.memory.keep(studioId, document, changeSet.id)
   // read without its lock, and so kept only if nothing changed it while it was read
-  if (!touched.includes(studioId) && !database.memory.at(studioId, studioId, studio.changeId)) await keepStudio(tx, database, studioId, studio.changeId)
+  if (!touched.includes(studioId) && !database.memory.at(studioId, studioId, studio.changeId))
+    await keepStudio(tx, database, studioId, studio.changeId)
   return { is: 'taken', rev, repeated: false, after: now }
 }
 
 async function isOwn(tx: Transaction, { personId }: Person, makeoverId: string, id: string): Promise<boolean> {
-  const found = await tx.select({ id: changes.id }).from(changes).innerJoin(changedDocuments, eq(changedDocuments.changeId, changes.id))
-    .where(and(eq(changes.id, id), eq(changes.personId, personId), isNull(changes.toldBy), eq(changedDocuments.documentId, makeoverId)))
+  const found = await tx
+    .select({ id: changes.id })
+    .from(changes)
+    .innerJoin(changedDocuments, eq(changedDocuments.changeId, changes.id))
+    .where(
+      and(
+        eq(changes.id, id),
+        eq(changes.personId, personId),
+        isNull(changes.toldBy),
+        eq(changedDocuments.documentId, makeoverId),
+      ),
+    )
   return found.length > 0
 }
 
-type Locked = { readonly locked: readonly Stand[]; readonly studio: Stand; readonly earlier: { readonly digest: string; readonly rev: number } | null }
+type Locked = {
+  readonly locked: readonly Stand[]
+  readonly studio: Stand
+  readonly earlier: { readonly digest: string; readonly rev: number } | null
+}
 
 const lockText = `
   select d.id, d.rev, d.change_id, s.rev as studio_rev, s.change_id as studio_change_id, c.digest, cd.rev as taken_rev
@@ -134,22 +215,51 @@ const lockText = `
   left join changed_documents cd on cd.change_id = c.id and cd.document_id = $3`
 
 /** Locks documents in the order of their ids; tells how they and the studio stand, and whether the change was taken before. */
-async function lock(tx: Transaction, studioId: string, makeoverId: string, touched: readonly string[], changeId: string): Promise<Locked> {
-  type Row = { id: string; rev: number; change_id: string | null; studio_rev: number; studio_change_id: string | null; digest: string | null; taken_rev: number | null }
+async function lock(
+  tx: Transaction,
+  studioId: string,
+  makeoverId: string,
+  touched: readonly string[],
+  changeId: string,
+): Promise<Locked> {
+  type Row = {
+    id: string
+    rev: number
+    change_id: string | null
+    studio_rev: number
+    studio_change_id: string | null
+    digest: string | null
+    taken_rev: number | null
+  }
   const { rows } = await statement<Row>(tx, 'lock', lockText, [touched, studioId, makeoverId, changeId])
   const locked = rows.map(({ id, rev, change_id: last }) => ({ id, rev, changeId: last }))
   const [first] = rows
   return {
     locked,
-    studio: locked.find((one) => one.id === studioId) ?? { id: studioId, rev: first?.studio_rev ?? 0, changeId: first?.studio_change_id ?? null },
+    studio: locked.find((one) => one.id === studioId) ?? {
+      id: studioId,
+      rev: first?.studio_rev ?? 0,
+      changeId: first?.studio_change_id ?? null,
+    },
     earlier: first?.digest == null ? null : { digest: first.digest, rev: first.taken_rev ?? 0 },
   }
 }
 
 /** A statement under a name, planned once a connection. */
-const statement = <R extends pg.QueryResultRow>(tx: Transaction, name: string, text: string, values: readonly unknown[]): Promise<pg.QueryResult<R>> => (tx as Transaction & { $client: pg.PoolClient }).$client.query<R>({ name, text, values: [...values] })
+const statement = <R extends pg.QueryResultRow>(
+  tx: Transaction,
+  name: string,
+  text: string,
+  values: readonly unknown[],
+): Promise<pg.QueryResult<R>> =>
+  (tx as Transaction & { $client: pg.PoolClient }).$client.query<R>({ name, text, values: [...values] })
 
-async function keepStudio(tx: Transaction, { memory }: Database, studioId: string, changeId: string | null): Promise<void> {
+async function keepStudio(
+  tx: Transaction,
+  { memory }: Database,
+  studioId: string,
+  changeId: string | null,
+): Promise<void> {
   const studio = await loadStudio(tx, studioId)
   const [now] = await tx.select({ changeId: documents.changeId }).from(documents).where(eq(documents.id, studioId))
   if (now?.changeId === changeId) memory.keep(studioId, studio, changeId)
@@ -168,8 +278,26 @@ const writeText = `
   insert into changed_documents (studio_id, document_id, rev, change_id) select $1, raised.id, raised.rev, $2 from raised`
 
 /** The change, what it did to each row, and the next rev of each document that it touched. */
-async function write(tx: Transaction, { studioId, personId }: Person, { id, sentence, undoes }: ChangeSet, digest: string, bringsIn: boolean, documentIds: readonly string[], entries: readonly DiaryRow[]): Promise<void> {
-  await statement(tx, 'write', writeText, [studioId, id, personId, sentence, digest, undoes ?? null, bringsIn, JSON.stringify(entries.map((entry, place) => ({ place, ...entry }))), documentIds])
+async function write(
+  tx: Transaction,
+  { studioId, personId }: Person,
+  { id, sentence, undoes }: ChangeSet,
+  digest: string,
+  bringsIn: boolean,
+  documentIds: readonly string[],
+  entries: readonly DiaryRow[],
+): Promise<void> {
+  await statement(tx, 'write', writeText, [
+    studioId,
+    id,
+    personId,
+    sentence,
+    digest,
+    undoes ?? null,
+    bringsIn,
+    JSON.stringify(entries.map((entry, place) => ({ place, ...entry }))),
+    documentIds,
+  ])
 }
 
 /** Rows that others changed since: puts on other fields of a row merge, on the same field they conflict. */
@@ -191,13 +319,20 @@ async function conflictsOf(tx: Transaction, before: Documents, operations: reado
 
 /** The fields of a row that later change sets than `base` wrote; null where base never wrote it. */
 async function fieldsChangedSince(tx: Transaction, kind: Kind, id: string, base: string): Promise<Set<string> | null> {
-  const [start] = await tx.select({ rev: changedDocuments.rev, documentId: changedDocuments.documentId }).from(changedRows)
+  const [start] = await tx
+    .select({ rev: changedDocuments.rev, documentId: changedDocuments.documentId })
+    .from(changedRows)
     .innerJoin(changedDocuments, eq(changedDocuments.changeId, changedRows.changeId))
     .where(and(eq(changedRows.kind, kind), eq(changedRows.rowId, id), eq(changedRows.changeId, base)))
     .orderBy(asc(changedDocuments.rev))
   if (!start) return null
-  const later = await tx.select({ after: changedRows.after }).from(changedRows)
-    .innerJoin(changedDocuments, and(eq(changedDocuments.changeId, changedRows.changeId), eq(changedDocuments.documentId, start.documentId)))
+  const later = await tx
+    .select({ after: changedRows.after })
+    .from(changedRows)
+    .innerJoin(
+      changedDocuments,
+      and(eq(changedDocuments.changeId, changedRows.changeId), eq(changedDocuments.documentId, start.documentId)),
+    )
     .where(and(eq(changedRows.kind, kind), eq(changedRows.rowId, id), gt(changedDocuments.rev, start.rev)))
   return new Set(later.flatMap(({ after }) => Object.keys(after ?? {})))
 }
@@ -205,7 +340,21 @@ async function fieldsChangedSince(tx: Transaction, kind: Kind, id: string, base:
 /** The tables refused what the core let through: two changes that met, or a row that others still need. */
 function databaseFault({ code, constraint }: { code: string; constraint: string }): Fault {
   const [, thing] = /^[a-z_]+?s_([a-z_]+)$/.exec(constraint) ?? []
-  if (code === '23503') return fault('reference', null, null, null, `something else changed at the same moment and no longer fits this (${thing ?? constraint}): look again, then repeat it`)
-  if (code === '23505') return fault('twice', null, null, null, `the same thing was entered at the same moment by someone else (${constraint}): look again`)
+  if (code === '23503')
+    return fault(
+      'reference',
+      null,
+      null,
+      null,
+      `something else changed at the same moment and no longer fits this (${thing ?? constraint}): look again, then repeat it`,
+    )
+  if (code === '23505')
+    return fault(
+      'twice',
+      null,
+      null,
+      null,
+      `the same thing was entered at the same moment by someone else (${constraint}): look again`,
+    )
   return fault('invalid', null, null, null, `the database refused a value (${constraint})`)
 }

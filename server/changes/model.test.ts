@@ -17,9 +17,18 @@ beforeAll(async () => {
 afterAll(() => served.close())
 
 type Step = { what: number; pick: number; amount: number; fromOlder: boolean }
-const step = fc.record({ what: fc.nat(8), pick: fc.nat(12), amount: fc.integer({ min: 0, max: 400_000 }), fromOlder: fc.boolean() })
+const step = fc.record({
+  what: fc.nat(8),
+  pick: fc.nat(12),
+  amount: fc.integer({ min: 0, max: 400_000 }),
+  fromOlder: fc.boolean(),
+})
 
-function attempt({ makeover: document }: Documents, world: Awaited<ReturnType<typeof makeover>>, { what, pick, amount }: Step): Operation[] {
+function attempt(
+  { makeover: document }: Documents,
+  world: Awaited<ReturnType<typeof makeover>>,
+  { what, pick, amount }: Step,
+): Operation[] {
   const one = <T>(rows: readonly T[]): T | undefined => rows[pick % Math.max(1, rows.length)]
   const piece = one(rowsOf(document, 'piece'))
   const candidate = one(rowsOf(document, 'candidate'))
@@ -27,13 +36,34 @@ function attempt({ makeover: document }: Documents, world: Awaited<ReturnType<ty
   const category = Object.values(world.categories)[pick % 2] ?? ''
   switch (what) {
     case 0:
-      return [add('piece', uuidv7(), pieceOf(world.ids.room, category, { name: `Piece ${pick}`, quantity: 1 + (pick % 3), allowanceMinor: minor(amount) }))]
+      return [
+        add(
+          'piece',
+          uuidv7(),
+          pieceOf(world.ids.room, category, {
+            name: `Piece ${pick}`,
+            quantity: 1 + (pick % 3),
+            allowanceMinor: minor(amount),
+          }),
+        ),
+      ]
     case 1:
-      return piece ? [add('candidate', uuidv7(), candidateOf(piece.id, world.ids.seller, { priceMinor: minor(amount) }))] : []
+      return piece
+        ? [add('candidate', uuidv7(), candidateOf(piece.id, world.ids.seller, { priceMinor: minor(amount) }))]
+        : []
     case 2:
-      return candidate && document.rows.piece[candidate.pieceId] ? [edit('piece', document.rows.piece[candidate.pieceId] ?? ({} as never), { chosenId: candidate.id, chosenReason: 'Good' })] : []
+      return candidate && document.rows.piece[candidate.pieceId]
+        ? [
+            edit('piece', document.rows.piece[candidate.pieceId] ?? ({} as never), {
+              chosenId: candidate.id,
+              chosenReason: 'Good',
+            }),
+          ]
+        : []
     case 3:
-      return piece ? [edit('piece', piece, pick % 2 === 0 ? { name: `Renamed ${amount}` } : { quantity: 1 + (amount % 4) })] : []
+      return piece
+        ? [edit('piece', piece, pick % 2 === 0 ? { name: `Renamed ${amount}` } : { quantity: 1 + (amount % 4) })]
+        : []
     case 4:
       return piece ? [remove('piece', piece)] : []
     case 5:
@@ -41,9 +71,23 @@ function attempt({ makeover: document }: Documents, world: Awaited<ReturnType<ty
     case 6:
       return candidate ? [...orderOf(uuidv7(), candidate.id, candidate, 1)] : []
     case 7:
-      return purchase ? [add('payment', uuidv7(), { orderId: purchase.id, direction: pick % 3 === 0 ? 'back' : 'out', amountMinor: minor(amount + 1), paidOn: plainDate('2027-02-10'), tender: 'card', creditId: null, reversesId: null })] : []
+      return purchase
+        ? [
+            add('payment', uuidv7(), {
+              orderId: purchase.id,
+              direction: pick % 3 === 0 ? 'back' : 'out',
+              amountMinor: minor(amount + 1),
+              paidOn: plainDate('2027-02-10'),
+              tender: 'card',
+              creditId: null,
+              reversesId: null,
+            }),
+          ]
+        : []
     default:
-      return candidate && pick % 2 === 0 ? [edit('candidate', candidate, { priceMinor: minor(amount) }), add('room', uuidv7(), { name: `Room ${pick}` })] : [add('room', uuidv7(), { name: pick % 3 === 0 ? '' : `Room ${pick}` })]
+      return candidate && pick % 2 === 0
+        ? [edit('candidate', candidate, { priceMinor: minor(amount) }), add('room', uuidv7(), { name: `Room ${pick}` })]
+        : [add('room', uuidv7(), { name: pick % 3 === 0 ? '' : `Room ${pick}` })]
   }
 }
 

@@ -17,7 +17,8 @@ let listening: Server
 let who: Speaker
 /** A second process over the same database, as far as it knows. */
 let second: { database: Database; news: News; server: Server }
-const listen = (server: Server): Promise<Server> => new Promise((resolve) => server.listen(0, '127.0.0.1', () => resolve(server)))
+const listen = (server: Server): Promise<Server> =>
+  new Promise((resolve) => server.listen(0, '127.0.0.1', () => resolve(server)))
 const portOf = (server: Server): number => (server.address() as AddressInfo).port
 
 beforeAll(async () => {
@@ -25,7 +26,14 @@ beforeAll(async () => {
   listening = await listen(createServer(served.application))
   const database = connect(served.url)
   const news = openNews(served.url, database, pino({ level: 'silent' }))
-  const application = createApplication({ database, news, log: pino({ level: 'silent' }), pages: null, now: () => served.clock.now, failedSignIns: 100 })
+  const application = createApplication({
+    database,
+    news,
+    log: pino({ level: 'silent' }),
+    pages: null,
+    now: () => served.clock.now,
+    failedSignIns: 100,
+  })
   second = { database, news, server: await listen(createServer(application)) }
   who = await person(served)
 })
@@ -49,8 +57,14 @@ async function hears(cookie: string, port = portOf(listening)) {
     for await (const part of answer.body ?? []) {
       text += Buffer.from(part).toString()
       for (let end = text.indexOf('\n\n'); end >= 0; end = text.indexOf('\n\n')) {
-        const fields = new Map(text.slice(0, end).split('\n').map((line) => [line.slice(0, line.indexOf(':')), line.slice(line.indexOf(':') + 2)]))
-        if (fields.has('event')) heard.push({ event: fields.get('event') ?? '', ...(JSON.parse(fields.get('data') ?? '{}') as object) })
+        const fields = new Map(
+          text
+            .slice(0, end)
+            .split('\n')
+            .map((line) => [line.slice(0, line.indexOf(':')), line.slice(line.indexOf(':') + 2)]),
+        )
+        if (fields.has('event'))
+          heard.push({ event: fields.get('event') ?? '', ...(JSON.parse(fields.get('data') ?? '{}') as object) })
         text = text.slice(end + 2)
       }
     }
@@ -58,27 +72,43 @@ async function hears(cookie: string, port = portOf(listening)) {
   void read().catch(() => undefined)
   return { status: answer.status, type: answer.headers.get('content-type'), heard, stop: () => stop.abort() }
 }
-const revs = (heard: { event: string; document?: string; rev?: number }[], id: string): number[] => heard.filter((one) => one.event === 'rev' && one.document === id).map((one) => one.rev ?? 0)
+const revs = (heard: { event: string; document?: string; rev?: number }[], id: string): number[] =>
+  heard.filter((one) => one.event === 'rev' && one.document === id).map((one) => one.rev ?? 0)
 
 describe('a stream', () => {
   it('tells every browser of the studio what changed after it was committed, through every process, and no other studio', async () => {
     const [other, stranger] = [await helper(served, who), await person(served)]
     const world = await makeover(who)
-    const streams = await Promise.all([hears(who.cookie), hears(other.cookie), hears(other.cookie, portOf(second.server)), hears(stranger.cookie)])
+    const streams = await Promise.all([
+      hears(who.cookie),
+      hears(other.cookie),
+      hears(other.cookie, portOf(second.server)),
+      hears(stranger.cookie),
+    ])
     expect(streams.map((one) => [one.status, one.type])).toEqual(streams.map(() => [200, 'text/event-stream']))
     await expect.poll(() => streams.every((one) => one.heard.some((each) => each.event === 'again'))).toBe(true)
     await who.change(world.ids.makeover, [add('room', uuidv7(), { name: 'Hall' })])
-    await expect.poll(() => streams.slice(0, 3).map((one) => revs(one.heard, world.ids.makeover).at(-1))).toEqual([2, 2, 2])
+    await expect
+      .poll(() => streams.slice(0, 3).map((one) => revs(one.heard, world.ids.makeover).at(-1)))
+      .toEqual([2, 2, 2])
     expect(streams[3].heard.filter((one) => one.event !== 'again')).toEqual([])
     // what was heard of can be read at once: the word went out after the commit
-    expect(((await other.get(`/makeovers/${world.ids.makeover}/changes?after=1`)).body as DiaryEntry[]).map((entry) => entry.rev)).toEqual([2])
+    expect(
+      ((await other.get(`/makeovers/${world.ids.makeover}/changes?after=1`)).body as DiaryEntry[]).map(
+        (entry) => entry.rev,
+      ),
+    ).toEqual([2])
     for (const one of streams) one.stop()
   })
   it('coalesces what comes fast, and always ends with the newest rev', async () => {
     const world = await makeover(who)
     const stream = await hears(who.cookie)
     await expect.poll(() => stream.heard.length).toBeGreaterThan(0)
-    await Promise.all(Array.from({ length: 20 }, (_, at) => who.change(world.ids.makeover, [add('room', uuidv7(), { name: `Room ${at}` })])))
+    await Promise.all(
+      Array.from({ length: 20 }, (_, at) =>
+        who.change(world.ids.makeover, [add('room', uuidv7(), { name: `Room ${at}` })]),
+      ),
+    )
     await expect.poll(() => revs(stream.heard, world.ids.makeover).at(-1)).toBe(21)
     stream.stop()
   })
@@ -94,12 +124,20 @@ describe('a stream', () => {
   it('says that words may have been missed after the database was away', async () => {
     const stream = await hears(who.cookie)
     await expect.poll(() => stream.heard.length).toBe(1)
-    await served.database.pool.query(`select pg_terminate_backend(pid) from pg_stat_activity where query like 'listen%' and datname = current_database()`).catch(() => undefined)
+    await served.database.pool
+      .query(
+        `select pg_terminate_backend(pid) from pg_stat_activity where query like 'listen%' and datname = current_database()`,
+      )
+      .catch(() => undefined)
     const admin = new (await import('pg')).default.Client({ connectionString: served.url })
     await admin.connect()
-    await admin.query(`select pg_terminate_backend(pid) from pg_stat_activity where query like 'listen%' and datname = current_database()`)
+    await admin.query(
+      `select pg_terminate_backend(pid) from pg_stat_activity where query like 'listen%' and datname = current_database()`,
+    )
     await admin.end()
-    await expect.poll(() => stream.heard.filter((one) => one.event === 'again').length, { timeout: 5000 }).toBeGreaterThan(1)
+    await expect
+      .poll(() => stream.heard.filter((one) => one.event === 'again').length, { timeout: 5000 })
+      .toBeGreaterThan(1)
     const world = await makeover(who)
     await expect.poll(() => revs(stream.heard, world.ids.makeover)).toEqual([1])
     stream.stop()
@@ -114,9 +152,19 @@ describe('who is here', () => {
     const [mine, theirs] = [uuidv7(), uuidv7()]
     await who.post(path, { window: mine, page: 'brief' })
     await other.post(path, { window: theirs, page: 'purchases' })
-    const everybody = [{ window: mine, personId: who.personId, name: 'A person', page: 'brief' }, { window: theirs, personId: other.personId, name: 'Ilo Far', page: 'purchases' }]
+    const everybody = [
+      { window: mine, personId: who.personId, name: 'A person', page: 'brief' },
+      { window: theirs, personId: other.personId, name: 'Ilo Far', page: 'purchases' },
+    ]
     await expect.poll(async () => (await who.get(path)).body as unknown).toEqual(everybody)
-    await expect.poll(async () => (await fetch(`http://127.0.0.1:${portOf(second.server)}/api${path}`, { headers: { cookie: other.cookie } })).json() as Promise<unknown>).toEqual(everybody)
+    await expect
+      .poll(
+        async () =>
+          (
+            await fetch(`http://127.0.0.1:${portOf(second.server)}/api${path}`, { headers: { cookie: other.cookie } })
+          ).json() as Promise<unknown>,
+      )
+      .toEqual(everybody)
     await other.post(path, { window: theirs, page: null })
     await expect.poll(async () => (await who.get(path)).body as unknown).toEqual(everybody.slice(0, 1))
     expect((await (await person(served)).get(path)).status).toBe(404)
@@ -138,14 +186,18 @@ describe('the diary', () => {
     const now = (): Opened['makeover'] => seen.at(-1)?.makeover ?? ({} as never)
     await step([add('piece', piece, pieceOf(world.ids.room, Object.values(world.categories)[0] ?? ''))])
     await step([edit('piece', now().rows.piece[piece] ?? ({} as never), { name: 'Renamed', quantity: 3 })])
-    await step([add('room', uuidv7(), { name: 'Hall' }), edit('piece', now().rows.piece[piece] ?? ({} as never), { name: 'Again' })])
+    await step([
+      add('room', uuidv7(), { name: 'Hall' }),
+      edit('piece', now().rows.piece[piece] ?? ({} as never), { name: 'Again' }),
+    ])
     await step([remove('piece', now().rows.piece[piece] ?? ({} as never))])
     const all = (await who.get(`/makeovers/${id}/changes`)).body as DiaryEntry[]
     for (const [at, from] of seen.entries()) {
       const later = all.filter((entry) => entry.rev > from.makeover.rev)
       expect(advance(from, later)?.makeover).toEqual(now())
       const back = rollBack({ makeover: now(), studio: from.studio }, later.toReversed())
-      const bare = (rows: Opened['makeover']['rows']) => JSON.parse(JSON.stringify(rows, (key, value: unknown) => (key === 'version' ? undefined : value))) as unknown
+      const bare = (rows: Opened['makeover']['rows']) =>
+        JSON.parse(JSON.stringify(rows, (key, value: unknown) => (key === 'version' ? undefined : value))) as unknown
       expect(bare(back.makeover.rows)).toEqual(bare(from.makeover.rows))
       const moment = (await who.get(`/makeovers/${id}/at/${at + 1}`)).body as Opened & { moment: { rev: number } }
       expect(bare(moment.makeover.rows)).toEqual(bare(from.makeover.rows))
@@ -163,9 +215,16 @@ describe('the diary', () => {
     await other.change(id, [add('room', uuidv7(), { name: 'Attic' })], { id: theirs })
     const row = (await who.open(id)).makeover.rows.room[hall]
     if (!row) throw new Error('it was added above')
-    expect((await who.change(id, [edit('room', row, { name: 'x' })], { undoes: theirs })).body).toMatchObject({ status: 422, detail: expect.stringMatching(/theirs to undo/) })
+    expect((await who.change(id, [edit('room', row, { name: 'x' })], { undoes: theirs })).body).toMatchObject({
+      status: 422,
+      detail: expect.stringMatching(/theirs to undo/),
+    })
     expect((await who.change(id, [remove('room', row)], { undoes: mine, sentence: 'Undid it' })).status).toBe(200)
     const own = (await who.get(`/makeovers/${id}/diary?mine=yes`)).body as DiaryEntry[]
-    expect(own.map((entry) => [entry.rev, entry.undoes])).toEqual([[4, mine], [2, null], [1, null]])
+    expect(own.map((entry) => [entry.rev, entry.undoes])).toEqual([
+      [4, mine],
+      [2, null],
+      [1, null],
+    ])
   })
 })

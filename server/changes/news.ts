@@ -9,7 +9,12 @@ import type { Database } from '../database/connection.ts'
 const channel = 'bonitas'
 
 /** Somebody has a page of a makeover open in a window; null page: no longer. */
-export type Here = { readonly window: string; readonly personId: string; readonly name: string; readonly page: string | null }
+export type Here = {
+  readonly window: string
+  readonly personId: string
+  readonly name: string
+  readonly page: string | null
+}
 export type Word =
   | { readonly is: 'rev'; readonly studio: string; readonly document: string; readonly rev: number }
   | ({ readonly is: 'here'; readonly studio: string; readonly document: string } & Here)
@@ -33,7 +38,10 @@ const coalescedMs = 1
 
 export function openNews(url: string, database: Database, log: Logger): News {
   const listeners = new Map<string, Set<(heard: Heard) => void>>()
-  const present = new Map<string, Here & { readonly studio: string; readonly document: string; readonly seen: number }>()
+  const present = new Map<
+    string,
+    Here & { readonly studio: string; readonly document: string; readonly seen: number }
+  >()
   const waiting = new Map<string, Word>()
   let flushing: ReturnType<typeof setTimeout> | null = null
   let client: pg.Client | null = null
@@ -53,7 +61,10 @@ export function openNews(url: string, database: Database, log: Logger): News {
     const words = [...waiting.values()]
     waiting.clear()
     try {
-      await database.pool.query('select pg_notify($1, word) from unnest($2::text[]) as word', [channel, words.map((word) => JSON.stringify(word))])
+      await database.pool.query('select pg_notify($1, word) from unnest($2::text[]) as word', [
+        channel,
+        words.map((word) => JSON.stringify(word)),
+      ])
     } catch (error) {
       log.warn({ err: error }, 'news could not be told')
     }
@@ -101,7 +112,9 @@ export function openNews(url: string, database: Database, log: Logger): News {
     here(studio, document) {
       const now = Date.now()
       for (const [key, one] of present) if (now - one.seen > forgottenAfterMs) present.delete(key)
-      return [...present.values()].filter((one) => one.studio === studio && one.document === document).map(({ window, personId, name, page }) => ({ window, personId, name, page }))
+      return [...present.values()]
+        .filter((one) => one.studio === studio && one.document === document)
+        .map(({ window, personId, name, page }) => ({ window, personId, name, page }))
     },
     async close() {
       closed = true

@@ -20,13 +20,26 @@ export function streamRoutes(setting: Setting): Router {
   routes.get('/stream', (request, response) => {
     const { studioId } = personBehind(request)
     const of = open.get(studioId) ?? new Set<Response>()
-    if (of.size >= most) throw new Problem(429, 'too-many', 'Too many windows', `This studio has ${most} browsers listening already: close some.`)
+    if (of.size >= most)
+      throw new Problem(
+        429,
+        'too-many',
+        'Too many windows',
+        `This studio has ${most} browsers listening already: close some.`,
+      )
     open.set(studioId, of.add(response))
-    response.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-store, no-transform', 'x-accel-buffering': 'no' })
+    response.writeHead(200, {
+      'content-type': 'text/event-stream',
+      'cache-control': 'no-store, no-transform',
+      'x-accel-buffering': 'no',
+    })
     response.write('retry: 1000\nevent: again\ndata: {}\n\n')
     const stop = news.hear(studioId, (heard) => {
       if (heard.is === 'again') response.write('event: again\ndata: {}\n\n')
-      else if (heard.is === 'rev') response.write(`id: ${heard.rev}\nevent: rev\ndata: ${JSON.stringify({ document: heard.document, rev: heard.rev })}\n\n`)
+      else if (heard.is === 'rev')
+        response.write(
+          `id: ${heard.rev}\nevent: rev\ndata: ${JSON.stringify({ document: heard.document, rev: heard.rev })}\n\n`,
+        )
       else response.write(`event: here\ndata: ${JSON.stringify({ document: heard.document })}\n\n`)
     })
     const alive = setInterval(() => {
@@ -54,14 +67,20 @@ export function streamRoutes(setting: Setting): Router {
     const id = idIn(request)
     const { window, page } = (request.body ?? {}) as { window?: unknown; page?: unknown }
     if (!isUuid(window)) throw new Problem(422, 'invalid', 'Not complete', 'window: expected an id')
-    if (page !== null && (typeof page !== 'string' || !pages.includes(page))) throw new Problem(422, 'invalid', 'Not complete', `page: expected null or one of ${pages.join(', ')}`)
+    if (page !== null && (typeof page !== 'string' || !pages.includes(page)))
+      throw new Problem(422, 'invalid', 'Not complete', `page: expected null or one of ${pages.join(', ')}`)
     await known(studioId, id)
     news.tell({ is: 'here', studio: studioId, document: id, window, personId, name, page })
     response.status(204).end()
   })
 
   async function known(studioId: string, id: string): Promise<void> {
-    const found = await inTransaction(database, { studio: studioId }, (tx) => tx.select({ rev: documents.rev }).from(documents).where(and(eq(documents.studioId, studioId), eq(documents.id, id))))
+    const found = await inTransaction(database, { studio: studioId }, (tx) =>
+      tx
+        .select({ rev: documents.rev })
+        .from(documents)
+        .where(and(eq(documents.studioId, studioId), eq(documents.id, id))),
+    )
     if (found.length === 0) throw notFound()
   }
   return routes

@@ -10,7 +10,12 @@ export type Transaction = NodePgDatabase
 
 /** A pool whose connections work under the application role. */
 export function connect(url: string, most = 10): Database {
-  const pool = new pg.Pool({ connectionString: url, max: most, options: `-c role=${applicationRole}`, connectionTimeoutMillis: 10_000 })
+  const pool = new pg.Pool({
+    connectionString: url,
+    max: most,
+    options: `-c role=${applicationRole}`,
+    connectionTimeoutMillis: 10_000,
+  })
   pool.on('error', () => undefined) // an idle connection that breaks is replaced at its next use
   pool.on('connect', (client) => client.on('error', () => undefined)) // one that breaks at work fails the query under way, and must not end the process
   return { pool, memory: openMemory(), close: () => pool.end() }
@@ -20,12 +25,19 @@ export function connect(url: string, most = 10): Database {
 export type Sight = { readonly studio: string } | { readonly email: string } | { readonly token: string }
 
 /** Runs a piece of work in one transaction with its sight set; commits what it returns, rolls back what it throws. A `still` one reads a single moment. */
-export async function inTransaction<T>(database: Pick<Database, 'pool'>, sight: Sight, work: (tx: Transaction) => Promise<T>, { still = false } = {}): Promise<T> {
+export async function inTransaction<T>(
+  database: Pick<Database, 'pool'>,
+  sight: Sight,
+  work: (tx: Transaction) => Promise<T>,
+  { still = false } = {},
+): Promise<T> {
   const client = await database.pool.connect()
   let broken = false
   try {
     const [name, value] = Object.entries(sight)[0] ?? ['studio', '']
-    await client.query(`begin${still ? ' isolation level repeatable read read only' : ''}; select set_config(${pg.escapeLiteral(`bonitas.${name}`)}, ${pg.escapeLiteral(value)}, true)`)
+    await client.query(
+      `begin${still ? ' isolation level repeatable read read only' : ''}; select set_config(${pg.escapeLiteral(`bonitas.${name}`)}, ${pg.escapeLiteral(value)}, true)`,
+    )
     const tx = drizzle(client)
     const result = await work(tx)
     await client.query('commit')
@@ -49,7 +61,11 @@ export function sqlState(error: unknown): { code: string; constraint: string } |
 export function isDatabaseAway(error: unknown): boolean {
   for (let at: unknown = error; at instanceof Error; at = at.cause) {
     const code = 'code' in at && typeof at.code === 'string' ? at.code : ''
-    if (/^(08|57P|53300)|^E(CONN|PIPE|TIMEDOUT)/.test(code) || /Connection terminated|timeout exceeded when trying to connect|server closed the connection/i.test(at.message)) return true
+    if (
+      /^(08|57P|53300)|^E(CONN|PIPE|TIMEDOUT)/.test(code) ||
+      /Connection terminated|timeout exceeded when trying to connect|server closed the connection/i.test(at.message)
+    )
+      return true
   }
   return false
 }

@@ -14,31 +14,57 @@ function strip({ studioId: _studio, makeoverId: _makeover, ...row }: Record<stri
   return row as StoredRow
 }
 
-const byId = (rows: readonly Record<string, unknown>[]): Record<string, StoredRow> => Object.fromEntries(rows.map(strip).map((row) => [row.id, row]))
+const byId = (rows: readonly Record<string, unknown>[]): Record<string, StoredRow> =>
+  Object.fromEntries(rows.map(strip).map((row) => [row.id, row]))
 
 /** A document's rev, and the change that made it. */
 export type Stand = { readonly id: string; readonly rev: number; readonly changeId: string | null }
 
-const standsOf = (tx: Transaction, ids: readonly string[]): Promise<Stand[]> => tx.select({ id: documents.id, rev: documents.rev, changeId: documents.changeId }).from(documents).where(inArray(documents.id, [...ids]))
+const standsOf = (tx: Transaction, ids: readonly string[]): Promise<Stand[]> =>
+  tx
+    .select({ id: documents.id, rev: documents.rev, changeId: documents.changeId })
+    .from(documents)
+    .where(inArray(documents.id, [...ids]))
 
 /** A makeover and its studio, from memory where it has them still. A makeover that is not begun is empty. */
-export async function loadDocuments(tx: Transaction, memory: Memory, studioId: string, makeoverId: string): Promise<Documents> {
+export async function loadDocuments(
+  tx: Transaction,
+  memory: Memory,
+  studioId: string,
+  makeoverId: string,
+): Promise<Documents> {
   return loadAt(tx, memory, studioId, makeoverId, await standsOf(tx, [makeoverId, studioId]))
 }
 
 /** The same where it is known how they stand. What is read anew is kept by whoever read it as of one moment. */
-export async function loadAt(tx: Transaction, memory: Memory, studioId: string, makeoverId: string, stands: readonly Stand[]): Promise<Documents> {
+export async function loadAt(
+  tx: Transaction,
+  memory: Memory,
+  studioId: string,
+  makeoverId: string,
+  stands: readonly Stand[],
+): Promise<Documents> {
   const changeOf = (id: string): string | null => stands.find((one) => one.id === id)?.changeId ?? null
-  const makeover = (memory.at(studioId, makeoverId, changeOf(makeoverId)) as Makeover | null) ?? (await loadMakeover(tx, makeoverId)) ?? emptyMakeover(makeoverId)
-  const studio = (memory.at(studioId, studioId, changeOf(studioId)) as Studio | null) ?? (await loadStudio(tx, studioId))
+  const makeover =
+    (memory.at(studioId, makeoverId, changeOf(makeoverId)) as Makeover | null) ??
+    (await loadMakeover(tx, makeoverId)) ??
+    emptyMakeover(makeoverId)
+  const studio =
+    (memory.at(studioId, studioId, changeOf(studioId)) as Studio | null) ?? (await loadStudio(tx, studioId))
   return { makeover, studio }
 }
 
 /** A makeover and its studio, read as of one moment in a `still` transaction, and kept. */
-export async function recall(tx: Transaction, memory: Memory, studioId: string, makeoverId: string): Promise<Documents> {
+export async function recall(
+  tx: Transaction,
+  memory: Memory,
+  studioId: string,
+  makeoverId: string,
+): Promise<Documents> {
   const stands = await standsOf(tx, [makeoverId, studioId])
   const found = await loadAt(tx, memory, studioId, makeoverId, stands)
-  for (const document of [found.makeover, found.studio]) memory.keep(studioId, document, stands.find((one) => one.id === document.id)?.changeId ?? null)
+  for (const document of [found.makeover, found.studio])
+    memory.keep(studioId, document, stands.find((one) => one.id === document.id)?.changeId ?? null)
   return found
 }
 
@@ -47,7 +73,13 @@ export async function loadMakeover(tx: Transaction, id: string): Promise<Makeove
   const [document] = await tx.select({ rev: documents.rev }).from(documents).where(eq(documents.id, id))
   if (!document) return null
   const rows: Record<string, Record<string, StoredRow>> = {}
-  for (const [kind, table] of Object.entries(makeoverTables)) rows[kind] = byId(await tx.select().from(table as typeof makeoverTables.room).where(eq(table.makeoverId, id)))
+  for (const [kind, table] of Object.entries(makeoverTables))
+    rows[kind] = byId(
+      await tx
+        .select()
+        .from(table as typeof makeoverTables.room)
+        .where(eq(table.makeoverId, id)),
+    )
   if (!rows.makeover?.[id]) return document.rev === 0 ? { ...emptyMakeover(id), rev: 0 } : null
   return { id, rev: document.rev, rows: rows as unknown as Makeover['rows'] } // parsed here: the database holds only what the schemas took
 }
@@ -56,34 +88,63 @@ export async function loadMakeover(tx: Transaction, id: string): Promise<Makeove
 export async function loadStudio(tx: Transaction, id: string): Promise<Studio> {
   const [document] = await tx.select({ rev: documents.rev }).from(documents).where(eq(documents.id, id))
   const rows: Record<string, Record<string, StoredRow>> = {}
-  for (const [kind, table] of Object.entries(studioTables)) rows[kind] = byId(await tx.select().from(table as typeof studioTables.seller))
+  for (const [kind, table] of Object.entries(studioTables))
+    rows[kind] = byId(await tx.select().from(table as typeof studioTables.seller))
   return { ...emptyStudio(id), rev: document?.rev ?? 0, rows: rows as unknown as Studio['rows'] }
 }
 
 /** Writes the rows that operations touched, as they are after them: parents first, and taken away children first. */
-export async function writeRows(tx: Transaction, studioId: string, makeoverId: string, operations: readonly Operation[], after: (kind: Kind, id: string) => Record<string, unknown> | undefined): Promise<void> {
+export async function writeRows(
+  tx: Transaction,
+  studioId: string,
+  makeoverId: string,
+  operations: readonly Operation[],
+  after: (kind: Kind, id: string) => Record<string, unknown> | undefined,
+): Promise<void> {
   const order = (operation: Operation): number => kindNames.indexOf(operation.kind)
-  const puts = operations.filter((operation) => operation.op === 'put').toSorted((one, other) => order(one) - order(other))
-  const removes = operations.filter((operation) => operation.op === 'remove').toSorted((one, other) => order(other) - order(one))
+  const puts = operations
+    .filter((operation) => operation.op === 'put')
+    .toSorted((one, other) => order(one) - order(other))
+  const removes = operations
+    .filter((operation) => operation.op === 'remove')
+    .toSorted((one, other) => order(other) - order(one))
   for (const { kind, id, base } of puts) {
     const row = after(kind, id)
     if (!row) throw new Error(`${kind} ${id} was put and is not there`)
     const table = tables[kind] as typeof tables.room
     const { id: _id, ...columns } = row
     // a new row has every column of its table, so each kind has one statement, which the database plans once a connection
-    if (base === null) await tx.insert(table).values({ ...keysOf(kind, studioId, makeoverId), ...row } as typeof table.$inferInsert).prepare(`put ${kind}`).execute()
-    else await tx.update(table).set(columns).where(isStudioKind(kind) ? eq(table.id, id) : and(eq(table.makeoverId, makeoverId), eq(table.id, id)))
+    if (base === null)
+      await tx
+        .insert(table)
+        .values({ ...keysOf(kind, studioId, makeoverId), ...row } as typeof table.$inferInsert)
+        .prepare(`put ${kind}`)
+        .execute()
+    else
+      await tx
+        .update(table)
+        .set(columns)
+        .where(isStudioKind(kind) ? eq(table.id, id) : and(eq(table.makeoverId, makeoverId), eq(table.id, id)))
   }
   for (const { kind, id } of removes) {
     const table = tables[kind] as typeof tables.room
-    await tx.delete(table).where(isStudioKind(kind) ? eq(table.id, id) : and(eq(table.makeoverId, makeoverId), eq(table.id, id)))
+    await tx
+      .delete(table)
+      .where(isStudioKind(kind) ? eq(table.id, id) : and(eq(table.makeoverId, makeoverId), eq(table.id, id)))
   }
 }
 
-const keysOf = (kind: Kind, studioId: string, makeoverId: string): Record<string, string> => (isStudioKind(kind) ? { studioId } : { studioId, makeoverId })
+const keysOf = (kind: Kind, studioId: string, makeoverId: string): Record<string, string> =>
+  isStudioKind(kind) ? { studioId } : { studioId, makeoverId }
 
 /** The columns of a kind's table by the names of its fields, without its keys. */
 export function fieldColumns(kind: Kind): ReturnType<typeof getTableColumns<PgTable>> {
-  const { studioId: _studio, makeoverId: _makeover, id: _id, version: _version, ...fields } = getTableColumns(tables[kind] as PgTable)
+  const {
+    studioId: _studio,
+    makeoverId: _makeover,
+    id: _id,
+    version: _version,
+    ...fields
+  } = getTableColumns(tables[kind] as PgTable)
   return fields
 }

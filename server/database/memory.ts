@@ -15,7 +15,8 @@ const states = 4
 export function openMemory(most = 200): Memory {
   const kept = new Map<string, { readonly changeId: string; readonly document: Makeover | Studio }[]>()
   return {
-    at: (studioId, id, changeId) => kept.get(`${studioId} ${id}`)?.find((one) => one.changeId === changeId)?.document ?? null,
+    at: (studioId, id, changeId) =>
+      kept.get(`${studioId} ${id}`)?.find((one) => one.changeId === changeId)?.document ?? null,
     keep(studioId, document, changeId) {
       if (changeId === null) return
       const key = `${studioId} ${document.id}`

@@ -17,8 +17,14 @@ export async function migrateDatabase(url: string, migrations = folder): Promise
     await client.query(`select pg_advisory_lock(hashtext('bonitas migration'))`)
     await client.query('set client_min_messages = warning')
     await prepare(client)
-    const { rows } = await client.query<{ known: boolean }>(`select to_regclass('public.bonitas_migrations') is not null as known`)
-    await migrate(drizzle(client), { migrationsFolder: migrations, migrationsSchema: 'public', migrationsTable: 'bonitas_migrations' })
+    const { rows } = await client.query<{ known: boolean }>(
+      `select to_regclass('public.bonitas_migrations') is not null as known`,
+    )
+    await migrate(drizzle(client), {
+      migrationsFolder: migrations,
+      migrationsSchema: 'public',
+      migrationsTable: 'bonitas_migrations',
+    })
     return { fresh: rows[0]?.known !== true }
   } finally {
     await client.end()
@@ -26,7 +32,16 @@ export async function migrateDatabase(url: string, migrations = folder): Promise
 }
 
 async function prepare(client: pg.Client): Promise<void> {
-  const { rows } = await client.query<{ role: string; database: string; creates: boolean; writes: boolean; makes: boolean; exists: boolean; member: boolean; version: number }>(
+  const { rows } = await client.query<{
+    role: string
+    database: string
+    creates: boolean
+    writes: boolean
+    makes: boolean
+    exists: boolean
+    member: boolean
+    version: number
+  }>(
     `select current_user as role, current_database() as database,
        has_database_privilege(current_database(), 'CREATE') as creates,
        has_schema_privilege('public', 'CREATE') as writes,
@@ -38,15 +53,20 @@ async function prepare(client: pg.Client): Promise<void> {
   )
   const [right] = rows
   if (!right) throw new Error('the database answered nothing about its rights')
-  if (right.version < 150_000) throw new MissingRight(`PostgreSQL ${Math.floor(right.version / 10_000)} is too old: expected 15 or newer`)
+  if (right.version < 150_000)
+    throw new MissingRight(`PostgreSQL ${Math.floor(right.version / 10_000)} is too old: expected 15 or newer`)
   const role = pg.escapeIdentifier(right.role)
   const asks: string[] = []
   if (!right.creates) asks.push(`GRANT CREATE ON DATABASE ${pg.escapeIdentifier(right.database)} TO ${role};`)
   if (!right.writes) asks.push(`GRANT CREATE ON SCHEMA public TO ${role};`)
   if (!right.exists && !right.makes) asks.push(`CREATE ROLE ${applicationRole} NOLOGIN;`)
   if (!right.member && !right.makes) asks.push(`GRANT ${applicationRole} TO ${role};`)
-  if (asks.length > 0) throw new MissingRight(`the role ${right.role} lacks rights on the database ${right.database}. Let an administrator of that server run there:\n\n  ${asks.join('\n  ')}\n`)
-  if (!right.exists) await client.query(`create role ${applicationRole} nologin`).catch((error: unknown) => allowDuplicate(error))
+  if (asks.length > 0)
+    throw new MissingRight(
+      `the role ${right.role} lacks rights on the database ${right.database}. Let an administrator of that server run there:\n\n  ${asks.join('\n  ')}\n`,
+    )
+  if (!right.exists)
+    await client.query(`create role ${applicationRole} nologin`).catch((error: unknown) => allowDuplicate(error))
   if (!right.member) await client.query(`grant ${applicationRole} to ${role}`)
 }
 

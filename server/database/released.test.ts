@@ -39,25 +39,51 @@ describe.each(readdirSync(folder).filter((name) => name.endsWith('.sql.gz')))('a
     const direct = new pg.Client({ connectionString: url })
     await direct.connect()
     // what was paid, summed in SQL as the old tables had it
-    const { rows: paid } = await direct.query<{ makeover_id: string; net: string }>(`select makeover_id, sum(case direction when 'out' then amount_minor else -amount_minor end) as net from payments group by 1 order by 1`)
-    const { rows: before } = await direct.query<{ rows: string }>('select (select count(*) from pieces) + (select count(*) from candidates) + (select count(*) from purchases) + (select count(*) from finishes) as rows')
+    const { rows: paid } = await direct.query<{ makeover_id: string; net: string }>(
+      `select makeover_id, sum(case direction when 'out' then amount_minor else -amount_minor end) as net from payments group by 1 order by 1`,
+    )
+    const { rows: before } = await direct.query<{ rows: string }>(
+      'select (select count(*) from pieces) + (select count(*) from candidates) + (select count(*) from purchases) + (select count(*) from finishes) as rows',
+    )
     // the lights each sample was seen by, where the release knew samples
-    const known = await direct.query<{ column_name: string }>(`select column_name from information_schema.columns where table_name = 'samples' and column_name = 'seen_in'`)
-    const seen = known.rows.length === 0 ? [] : (await direct.query<{ id: string; seen_in: string }>(`select id, seen_in from samples where seen_in <> ''`)).rows
+    const known = await direct.query<{ column_name: string }>(
+      `select column_name from information_schema.columns where table_name = 'samples' and column_name = 'seen_in'`,
+    )
+    const seen =
+      known.rows.length === 0
+        ? []
+        : (await direct.query<{ id: string; seen_in: string }>(`select id, seen_in from samples where seen_in <> ''`))
+            .rows
     await migrateDatabase(url)
-    const { rows: viewings } = await direct.query<{ id: string; sample_id: string; light: string }>('select id, sample_id, light from viewings order by id')
+    const { rows: viewings } = await direct.query<{ id: string; sample_id: string; light: string }>(
+      'select id, sample_id, light from viewings order by id',
+    )
     // each light is a look of its own, under the id that an older change set would be given
-    const told = seen.flatMap(({ id, seen_in }) => upgradeOperations(4, [{ op: 'put', kind: 'sample', id, base: null, fields: { seenIn: seen_in } }], 5) ?? []) as { kind: string; id: string; fields: { sampleId: string; light: string } }[]
-    expect(viewings).toEqual(told.filter(({ kind }) => kind === 'viewing').map(({ id, fields }) => ({ id, sample_id: fields.sampleId, light: fields.light })).toSorted((one, other) => (one.id < other.id ? -1 : 1)))
-    const { rows: after } = await direct.query<{ rows: string }>('select (select count(*) from pieces) + (select count(*) from candidates) + (select count(*) from purchases) + (select count(*) from finishes) as rows')
+    const told = seen.flatMap(
+      ({ id, seen_in }) =>
+        upgradeOperations(4, [{ op: 'put', kind: 'sample', id, base: null, fields: { seenIn: seen_in } }], 5) ?? [],
+    ) as { kind: string; id: string; fields: { sampleId: string; light: string } }[]
+    expect(viewings).toEqual(
+      told
+        .filter(({ kind }) => kind === 'viewing')
+        .map(({ id, fields }) => ({ id, sample_id: fields.sampleId, light: fields.light }))
+        .toSorted((one, other) => (one.id < other.id ? -1 : 1)),
+    )
+    const { rows: after } = await direct.query<{ rows: string }>(
+      'select (select count(*) from pieces) + (select count(*) from candidates) + (select count(*) from purchases) + (select count(*) from finishes) as rows',
+    )
     expect(after).toEqual(before)
     await direct.end()
 
     const log = pino({ level: 'silent' })
     const database = connect(url)
     const news = openNews(url, database, log)
-    const agent = request.agent(createApplication({ database, news, log, pages: null, now: Date.now, failedSignIns: 100 }))
-    expect((await agent.post('/api/session').send({ email: demoDecorator.email, password: demoDecorator.password })).status).toBe(200)
+    const agent = request.agent(
+      createApplication({ database, news, log, pages: null, now: Date.now, failedSignIns: 100 }),
+    )
+    expect(
+      (await agent.post('/api/session').send({ email: demoDecorator.email, password: demoDecorator.password })).status,
+    ).toBe(200)
     const { makeovers } = (await agent.get('/api/day')).body as { makeovers: { id: string }[] }
     expect(makeovers.length).toBeGreaterThan(0)
     const net = new Map<string, number>()
@@ -65,7 +91,10 @@ describe.each(readdirSync(folder).filter((name) => name.endsWith('.sql.gz')))('a
       const opened = (await agent.get(`/api/makeovers/${id}`)).body as Opened
       for (const [kind, rows] of Object.entries(opened.makeover.rows)) {
         if (!isKind(kind)) throw new Error(kind)
-        for (const { id: row, version: _version, ...fields } of Object.values(rows as Record<string, { id: string; version: string }>)) expect([kind, validate(kind, row, fields).wrong]).toEqual([kind, []])
+        for (const { id: row, version: _version, ...fields } of Object.values(
+          rows as Record<string, { id: string; version: string }>,
+        ))
+          expect([kind, validate(kind, row, fields).wrong]).toEqual([kind, []])
       }
       const today = plainDate(opened.today)
       expect(guard(opened, opened, today)).toEqual([])
@@ -74,7 +103,8 @@ describe.each(readdirSync(folder).filter((name) => name.endsWith('.sql.gz')))('a
       net.set(id, money.total.paid)
       const bytes = await agent.get(`/api/makeovers/${id}/export?history=yes`).responseType('blob')
       expect(readParcel(bytes.body as Buffer, sha256Of).history?.length).toBe(opened.makeover.rev)
-      for (const { sha256 } of Object.values(opened.makeover.rows.attachment)) expect((await agent.get(`/api/files/${sha256}/thumbnail`)).headers['content-type']).toBe('image/webp')
+      for (const { sha256 } of Object.values(opened.makeover.rows.attachment))
+        expect((await agent.get(`/api/files/${sha256}/thumbnail`)).headers['content-type']).toBe('image/webp')
     }
     for (const { makeover_id: id, net: sum } of paid) expect([id, net.get(id)]).toEqual([id, Number(sum)])
     await news.close()

@@ -13,7 +13,10 @@ import { makeovers, rooms, sessions, people, changes } from './tables.ts'
 
 describe('schemas and tables', () => {
   it.each(kindNames)('%s has a column for each field of its schema, null where the schema takes null', (kind) => {
-    const fields = schemas[kind].describe().fields as Record<string, { nullable: boolean; optional: boolean; type: string }>
+    const fields = schemas[kind].describe().fields as Record<
+      string,
+      { nullable: boolean; optional: boolean; type: string }
+    >
     const columns = fieldColumns(kind)
     expect(Object.keys(columns).sort()).toEqual(Object.keys(fields).sort())
     for (const [name, field] of Object.entries(fields)) {
@@ -44,10 +47,14 @@ describe('the database', () => {
   }
 
   it('is used under a role that owns nothing and may not log in, nor pass by row-level security', async () => {
-    const role = await inTransaction(served.database, { studio: uuidv7() }, (tx) => tx.execute<{ role: string }>('select current_user as role'))
+    const role = await inTransaction(served.database, { studio: uuidv7() }, (tx) =>
+      tx.execute<{ role: string }>('select current_user as role'),
+    )
     expect(role.rows[0]?.role).toBe(applicationRole)
     expect(await ask('select 1 from pg_class where relowner = $1::regrole', [applicationRole])).toEqual([])
-    expect(await ask('select rolsuper, rolbypassrls, rolcanlogin from pg_roles where rolname = $1', [applicationRole])).toEqual([{ rolsuper: false, rolbypassrls: false, rolcanlogin: false }])
+    expect(
+      await ask('select rolsuper, rolbypassrls, rolcanlogin from pg_roles where rolname = $1', [applicationRole]),
+    ).toEqual([{ rolsuper: false, rolbypassrls: false, rolcanlogin: false }])
   })
   it('forces row-level security on every table', async () => {
     const tables = await ask<{ name: string; forced: boolean; policies: number }>(
@@ -70,30 +77,51 @@ describe('the database', () => {
     const seen = (studio: string) => inTransaction(served.database, { studio }, (tx) => tx.select().from(makeovers))
     expect((await seen(one.studioId)).map((row) => row.id)).toEqual([world.ids.makeover])
     expect(await seen(other.studioId)).toEqual([])
-    const foreign = { studioId: one.studioId, makeoverId: world.ids.makeover, id: uuidv7(), version: uuidv7(), name: 'x' }
-    await expect(inTransaction(served.database, { studio: other.studioId }, (tx) => tx.insert(rooms).values(foreign))).rejects.toMatchObject({ cause: { code: '42501' } })
+    const foreign = {
+      studioId: one.studioId,
+      makeoverId: world.ids.makeover,
+      id: uuidv7(),
+      version: uuidv7(),
+      name: 'x',
+    }
+    await expect(
+      inTransaction(served.database, { studio: other.studioId }, (tx) => tx.insert(rooms).values(foreign)),
+    ).rejects.toMatchObject({ cause: { code: '42501' } })
     const { rows } = await served.database.pool.query('select * from makeovers')
     expect(rows).toEqual([])
-    expect((await inTransaction(served.database, { email: one.email }, (tx) => tx.select().from(people))).map((row) => row.id)).toEqual([one.personId])
+    expect(
+      (await inTransaction(served.database, { email: one.email }, (tx) => tx.select().from(people))).map(
+        (row) => row.id,
+      ),
+    ).toEqual([one.personId])
     expect(await inTransaction(served.database, { email: one.email }, (tx) => tx.select().from(sessions))).toEqual([])
   })
   it('answers a query that forgets the studio with nothing, whatever table it asks', async () => {
     const who = await person(served)
     await makeover(who)
-    const { rows } = await served.database.pool.query<{ name: string }>(`select tablename as name from pg_tables where schemaname = 'public' and tablename <> 'bonitas_migrations'`)
+    const { rows } = await served.database.pool.query<{ name: string }>(
+      `select tablename as name from pg_tables where schemaname = 'public' and tablename <> 'bonitas_migrations'`,
+    )
     expect(rows.length).toBeGreaterThan(40)
-    for (const { name } of rows) expect([name, (await served.database.pool.query(`select * from ${name}`)).rowCount]).toEqual([name, 0])
+    for (const { name } of rows)
+      expect([name, (await served.database.pool.query(`select * from ${name}`)).rowCount]).toEqual([name, 0])
   })
   it('lets nobody rewrite the diary', async () => {
     const who = await person(served)
     await makeover(who)
-    await expect(inTransaction(served.database, { studio: who.studioId }, (tx) => tx.update(changes).set({ sentence: 'Other' }))).rejects.toMatchObject({ cause: { code: '42501' } })
-    await expect(inTransaction(served.database, { studio: who.studioId }, (tx) => tx.delete(changes))).rejects.toMatchObject({ cause: { code: '42501' } })
+    await expect(
+      inTransaction(served.database, { studio: who.studioId }, (tx) => tx.update(changes).set({ sentence: 'Other' })),
+    ).rejects.toMatchObject({ cause: { code: '42501' } })
+    await expect(
+      inTransaction(served.database, { studio: who.studioId }, (tx) => tx.delete(changes)),
+    ).rejects.toMatchObject({ cause: { code: '42501' } })
   })
   it('keeps the largest amounts exactly', async () => {
     const who = await person(served)
     const world = await makeover(who, { sums: { Everything: 999_999_999_999 } })
-    expect(Object.values((await who.open(world.ids.makeover)).makeover.rows.agreementLine)[0]?.amountMinor).toBe(999_999_999_999)
+    expect(Object.values((await who.open(world.ids.makeover)).makeover.rows.agreementLine)[0]?.amountMinor).toBe(
+      999_999_999_999,
+    )
     expect((await who.change(world.ids.makeover, [add('room', uuidv7(), { name: 'Hall' })])).status).toBe(200)
   })
   it('knows its migrations, and runs them once from several starts at once', async () => {
@@ -102,7 +130,10 @@ describe('the database', () => {
     const bare = `${url}_bare`
     await Promise.all([migrateDatabase(bare), migrateDatabase(bare), migrateDatabase(bare)])
     const database = connect(bare)
-    expect((await database.pool.query('select 1 from information_schema.tables where table_name = $1', ['makeovers'])).rowCount).toBe(1)
+    expect(
+      (await database.pool.query('select 1 from information_schema.tables where table_name = $1', ['makeovers']))
+        .rowCount,
+    ).toBe(1)
     await database.close()
     await run(withDatabase(url, 'postgres'), `drop database ${new URL(bare).pathname.slice(1)} with (force)`)
     await drop()
@@ -114,9 +145,14 @@ describe('the database', () => {
     const poor = new URL(url)
     poor.username = `poor_${name}`
     poor.password = 'poor'
-    await expect(migrateDatabase(poor.href)).rejects.toThrow(new RegExp(`GRANT CREATE ON DATABASE "${name}" TO "poor_${name}";[\\s\\S]*GRANT CREATE ON SCHEMA public[\\s\\S]*GRANT ${applicationRole} TO`))
+    await expect(migrateDatabase(poor.href)).rejects.toThrow(
+      new RegExp(
+        `GRANT CREATE ON DATABASE "${name}" TO "poor_${name}";[\\s\\S]*GRANT CREATE ON SCHEMA public[\\s\\S]*GRANT ${applicationRole} TO`,
+      ),
+    )
     await drop()
     await run(inject('postgres'), `drop role poor_${name}`)
   })
-  it('has columns for the fields alone', () => expect(Object.keys(getTableColumns(rooms)).sort()).toEqual(['id', 'makeoverId', 'name', 'studioId', 'version']))
+  it('has columns for the fields alone', () =>
+    expect(Object.keys(getTableColumns(rooms)).sort()).toEqual(['id', 'makeoverId', 'name', 'studioId', 'version']))
 })

@@ -13,7 +13,8 @@ import { loadMakeover, loadStudio } from './documents.ts'
 import { migrateDatabase } from './migrate.ts'
 
 const id = (at: number): string => `01900000-0000-7000-8000-${at.toString(16).padStart(12, '0')}`
-const [studio, makeover, client, room, category, need, agreement, seller, piece, candidate, purchase, payment] = Array.from({ length: 12 }, (_, at) => id(at + 1))
+const [studio, makeover, client, room, category, need, agreement, seller, piece, candidate, purchase, payment] =
+  Array.from({ length: 12 }, (_, at) => id(at + 1))
 
 it('orders become orders with a line, payments are for the order, needs served are rows, and every sum is as it was', async () => {
   const name = `bonitas_old_${randomUUID().slice(0, 8)}`
@@ -53,13 +54,26 @@ it('orders become orders with a line, payments are for the order, needs served a
 
   await migrateDatabase(url)
   const database = connect(url)
-  const [opened, shared] = await inTransaction(database, { studio: studio ?? '' }, async (tx) => [await loadMakeover(tx, makeover ?? ''), await loadStudio(tx, studio ?? '')] as const)
+  const [opened, shared] = await inTransaction(
+    database,
+    { studio: studio ?? '' },
+    async (tx) => [await loadMakeover(tx, makeover ?? ''), await loadStudio(tx, studio ?? '')] as const,
+  )
   if (!opened) throw new Error('the makeover was put in above')
-  expect(opened.rows.order[purchase ?? '']).toMatchObject({ sellerId: seller, orderedOn: '2027-02-01', reference: 'No 7', taxRounding: 'line' })
+  expect(opened.rows.order[purchase ?? '']).toMatchObject({
+    sellerId: seller,
+    orderedOn: '2027-02-01',
+    reference: 'No 7',
+    taxRounding: 'line',
+  })
   expect(opened.rows.payment[payment ?? '']).toMatchObject({ orderId: purchase, amountMinor: 40000 })
   expect(opened.rows.serving[piece ?? '']).toMatchObject({ needId: need, pieceId: piece })
   // the worked case of the trade handbook, section 7: two chairs, 400.00 paid
-  expect(reckon({ makeover: opened, studio: shared }, plainDate('2027-03-01')).money.total).toMatchObject({ paid: 400_00, committed: 1_036_40, owed: 1_436_40 })
+  expect(reckon({ makeover: opened, studio: shared }, plainDate('2027-03-01')).money.total).toMatchObject({
+    paid: 400_00,
+    committed: 1_036_40,
+    owed: 1_436_40,
+  })
   await database.close()
   await run(inject('postgres'), `drop database ${name} with (force)`)
 })

@@ -5,49 +5,138 @@ import { isPlainDate, writeDate } from '#core/measure/plain-date.ts'
 import { rulebook, ruleIds, type Rule } from '#core/rulebook/rulebook.ts'
 import { paper } from './paper.ts'
 
-export type Signing = { readonly clients: readonly string[]; readonly studio: string; readonly signedBy: string | null; readonly signedOn: string | null; readonly version: number; readonly reason: string; readonly kept: boolean }
+export type Signing = {
+  readonly clients: readonly string[]
+  readonly studio: string
+  readonly signedBy: string | null
+  readonly signedOn: string | null
+  readonly version: number
+  readonly reason: string
+  readonly kept: boolean
+}
 
 const day = (date: string | null): string => (date !== null && isPlainDate(date) ? writeDate(date) : '')
 const list = (words: readonly string[]): string => words.filter((word) => word !== '').join(', ')
 
 /** The brief as a page to sign: as it stands, or word for word as it was signed. */
-export function briefPdf(brief: KeptBrief, { clients, studio, signedBy, signedOn, version, reason, kept }: Signing): Promise<Buffer> {
+export function briefPdf(
+  brief: KeptBrief,
+  { clients, studio, signedBy, signedOn, version, reason, kept }: Signing,
+): Promise<Buffer> {
   const page = paper(`Brief: ${brief.name}`)
   const money = (amount: number): string => writeMoney(amount as Minor, brief.currency) // a kept brief holds whole minor units
-  page.title(brief.name, list([`Brief${version > 1 ? `, change ${version - 1}` : ''} for ${clients.join(' and ')}`, brief.rooms.join(', '), `to ${brief.scope}`, brief.installOn ? `to be installed on ${day(brief.installOn)}` : 'no install date yet']))
+  page.title(
+    brief.name,
+    list([
+      `Brief${version > 1 ? `, change ${version - 1}` : ''} for ${clients.join(' and ')}`,
+      brief.rooms.join(', '),
+      `to ${brief.scope}`,
+      brief.installOn ? `to be installed on ${day(brief.installOn)}` : 'no install date yet',
+    ]),
+  )
   if (reason) page.words(`Why it changes: ${reason}.`)
   page.heading('What the room is for')
   if (brief.needs.length === 0) page.words('Nothing is written down yet.', true)
-  else page.table([{ head: 'Need', width: 5 }, { head: 'How much', width: 1.4 }, { head: 'For whom', width: 2.2 }, { head: 'Served by', width: 4 }], brief.needs.map((need) => [need.name, need.importance, need.who, need.servedBy.join(', ') || 'nothing yet']))
+  else
+    page.table(
+      [
+        { head: 'Need', width: 5 },
+        { head: 'How much', width: 1.4 },
+        { head: 'For whom', width: 2.2 },
+        { head: 'Served by', width: 4 },
+      ],
+      brief.needs.map((need) => [need.name, need.importance, need.who, need.servedBy.join(', ') || 'nothing yet']),
+    )
   if (brief.stays.length > 0) {
     page.heading('What stays, and what is lent')
-    page.table([{ head: 'Thing', width: 3 }, { head: 'Why', width: 2.4 }, { head: 'From', width: 3 }, { head: 'Goes back', width: 1.6 }, { head: 'Missing there', width: 2.4 }], brief.stays.map((one) => [one.name, list([one.source, one.reason]), one.origin, day(one.goesBackOn), one.hole]))
+    page.table(
+      [
+        { head: 'Thing', width: 3 },
+        { head: 'Why', width: 2.4 },
+        { head: 'From', width: 3 },
+        { head: 'Goes back', width: 1.6 },
+        { head: 'Missing there', width: 2.4 },
+      ],
+      brief.stays.map((one) => [one.name, list([one.source, one.reason]), one.origin, day(one.goesBackOn), one.hole]),
+    )
   }
   if (brief.constraints.length > 0) {
     page.heading('What may not be done or brought in')
-    page.table([{ head: 'Forbidden', width: 2 }, { head: 'Because of', width: 2 }, { head: 'As it was said', width: 5 }], brief.constraints.map((one) => [one.forbids, one.reason, one.note]))
+    page.table(
+      [
+        { head: 'Forbidden', width: 2 },
+        { head: 'Because of', width: 2 },
+        { head: 'As it was said', width: 5 },
+      ],
+      brief.constraints.map((one) => [one.forbids, one.reason, one.note]),
+    )
   }
   if (brief.permissions.length > 0) {
     page.heading('Leave asked of the owner')
-    page.table([{ head: 'Asked', width: 4 }, { head: 'Of whom', width: 2 }, { head: 'Answer', width: 1.2 }, { head: 'How it is put back', width: 3 }, { head: 'At a cost of', width: 1.8, right: true }], brief.permissions.map((one) => [one.ask, one.askedOf, one.answer, one.restore, one.restoreMinor > 0 ? money(one.restoreMinor) : '']))
+    page.table(
+      [
+        { head: 'Asked', width: 4 },
+        { head: 'Of whom', width: 2 },
+        { head: 'Answer', width: 1.2 },
+        { head: 'How it is put back', width: 3 },
+        { head: 'At a cost of', width: 1.8, right: true },
+      ],
+      brief.permissions.map((one) => [
+        one.ask,
+        one.askedOf,
+        one.answer,
+        one.restore,
+        one.restoreMinor > 0 ? money(one.restoreMinor) : '',
+      ]),
+    )
   }
   if (brief.ways.length > 0) {
     page.heading('Ways chosen')
-    page.table([{ head: 'Wish', width: 3 }, { head: 'Way', width: 4 }, { head: 'Cost', width: 2, right: true }], brief.ways.map((one) => [one.wish, one.way, money(one.costMinor)]))
+    page.table(
+      [
+        { head: 'Wish', width: 3 },
+        { head: 'Way', width: 4 },
+        { head: 'Cost', width: 2, right: true },
+      ],
+      brief.ways.map((one) => [one.wish, one.way, money(one.costMinor)]),
+    )
   }
   if (brief.schools.length > 0) {
     page.heading('Whose practice is followed')
-    page.table([{ head: 'Question', width: 2.4 }, { head: 'School', width: 2.6 }, { head: 'What the checks then do', width: 5 }], brief.schools.map((one) => [one.asks, one.school, one.then]))
+    page.table(
+      [
+        { head: 'Question', width: 2.4 },
+        { head: 'School', width: 2.6 },
+        { head: 'What the checks then do', width: 5 },
+      ],
+      brief.schools.map((one) => [one.asks, one.school, one.then]),
+    )
   }
   page.heading('What it may cost')
   const whole = sum([...brief.sums.map((one) => one.amountMinor), brief.contingencyMinor] as Minor[])
-  page.table([{ head: 'Category', width: 5 }, { head: `Sum, ${brief.currency}`, width: 2, right: true }], [...brief.sums.map((one) => [one.category, money(one.amountMinor)]), ['Contingency, for what nobody foresees', money(brief.contingencyMinor)], ['In all', money(whole)]], 'sum')
+  page.table(
+    [
+      { head: 'Category', width: 5 },
+      { head: `Sum, ${brief.currency}`, width: 2, right: true },
+    ],
+    [
+      ...brief.sums.map((one) => [one.category, money(one.amountMinor)]),
+      ['Contingency, for what nobody foresees', money(brief.contingencyMinor)],
+      ['In all', money(whole)],
+    ],
+    'sum',
+  )
   page.words('All sums include tax, delivery and fees. They change only by a change that is signed and says why.', true)
   if (signedOn) page.words(`Signed by ${signedBy ?? ''} on ${day(signedOn)}.`)
   else page.signatures([...clients.map((client) => `${client}, date`), `${studio}, date`])
   if (kept) {
     const own = ruleIds.filter((id) => brief.rules[id] !== rulebook[id].value)
-    page.words(own.length === 0 ? 'Reckoned by the defaults of the rulebook.' : `Reckoned by the defaults of the rulebook, but for: ${own.map((id) => `${id} ${brief.rules[id]} ${(rulebook[id] as Rule).unit}`).join('; ')}.`, true)
+    page.words(
+      own.length === 0
+        ? 'Reckoned by the defaults of the rulebook.'
+        : `Reckoned by the defaults of the rulebook, but for: ${own.map((id) => `${id} ${brief.rules[id]} ${(rulebook[id] as Rule).unit}`).join('; ')}.`,
+      true,
+    )
   }
   return page.bytes(`${studio}  ·  ${brief.name}`)
 }

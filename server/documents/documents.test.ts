@@ -21,11 +21,16 @@ let served: Served
 let cookie = ''
 let makeovers: { id: string; makeover: Makeover; studio: Studio }[] = []
 const folder = mkdtempSync(join(tmpdir(), 'bonitas-papers-'))
-const get = (path: string) => request(served.application).get(`/api${path}`).set('cookie', cookie).buffer(true).parse((response, done) => {
-  const chunks: Buffer[] = []
-  response.on('data', (chunk: Buffer) => chunks.push(chunk))
-  response.on('end', () => done(null, Buffer.concat(chunks)))
-})
+const get = (path: string) =>
+  request(served.application)
+    .get(`/api${path}`)
+    .set('cookie', cookie)
+    .buffer(true)
+    .parse((response, done) => {
+      const chunks: Buffer[] = []
+      response.on('data', (chunk: Buffer) => chunks.push(chunk))
+      response.on('end', () => done(null, Buffer.concat(chunks)))
+    })
 const bytes = async (path: string): Promise<Buffer> => {
   const answer = await get(path)
   expect(answer.status, path).toBe(200)
@@ -43,7 +48,12 @@ beforeAll(async () => {
   const signed = await request(served.application).post('/api/session').send({ email, password })
   cookie = String(signed.headers['set-cookie']).split(';')[0] ?? ''
   const day = JSON.parse((await bytes('/day')).toString()) as { makeovers: { id: string }[] }
-  makeovers = await Promise.all(day.makeovers.map(async ({ id }) => ({ id, ...(JSON.parse((await bytes(`/makeovers/${id}`)).toString()) as { makeover: Makeover; studio: Studio }) })))
+  makeovers = await Promise.all(
+    day.makeovers.map(async ({ id }) => ({
+      id,
+      ...(JSON.parse((await bytes(`/makeovers/${id}`)).toString()) as { makeover: Makeover; studio: Studio }),
+    })),
+  )
   expect(makeovers).toHaveLength(3)
 }, 60_000)
 afterAll(() => served.close())
@@ -54,11 +64,21 @@ describe('the journal', () => {
       const file = join(folder, `${id}.journal`)
       writeFileSync(file, await bytes(`/makeovers/${id}/journal.txt`))
       execFileSync('hledger', ['-f', file, 'check'])
-      const csv = execFileSync('hledger', ['-f', file, 'balance', '--flat', '--empty', '-O', 'csv', '--layout=bare'], { encoding: 'utf8' })
-      const balances = new Map(Papa.parse<[string, string, string]>(csv.trim()).data.slice(1).map(([account, , balance]) => [account, balance]))
-      const sumOf = (start: string): number => [...balances].filter(([account]) => account.startsWith(start)).reduce((total, [, balance]) => total + Math.round(Number(balance) * 100), 0)
+      const csv = execFileSync('hledger', ['-f', file, 'balance', '--flat', '--empty', '-O', 'csv', '--layout=bare'], {
+        encoding: 'utf8',
+      })
+      const balances = new Map(
+        Papa.parse<[string, string, string]>(csv.trim())
+          .data.slice(1)
+          .map(([account, , balance]) => [account, balance]),
+      )
+      const sumOf = (start: string): number =>
+        [...balances]
+          .filter(([account]) => account.startsWith(start))
+          .reduce((total, [, balance]) => total + Math.round(Number(balance) * 100), 0)
       const money = reckonMoney(makeover)
-      for (const category of money.categories) expect([category.name, sumOf(`goods:${category.name}`)]).toEqual([category.name, category.owed])
+      for (const category of money.categories)
+        expect([category.name, sumOf(`goods:${category.name}`)]).toEqual([category.name, category.owed])
       expect(sumOf('payable:')).toBe(money.total.refundsDue - money.total.committed)
       expect(0 - sumOf('tender:') + (sumOf('given:') * -1 - sumOf('held:'))).toBe(money.total.paid)
       expect(sumOf('held:')).toBe(money.total.creditHeld)
@@ -68,7 +88,9 @@ describe('the journal', () => {
     ['EUR', 1_436_40, 'EUR 1436.40'],
     ['JPY', -36_666, 'JPY -36666'],
     ['KWD', 5, 'KWD 0.005'],
-  ])('writes %s with all its decimals (ISO 4217)', (currency, amount, text) => expect(writeAmount(minor(amount), currency)).toBe(text))
+  ])('writes %s with all its decimals (ISO 4217)', (currency, amount, text) =>
+    expect(writeAmount(minor(amount), currency)).toBe(text),
+  )
 })
 
 describe('a statement', () => {
@@ -82,7 +104,9 @@ describe('a statement', () => {
         expect(Math.round(Number(total?.Forecast) * 100)).toBe(money.total.forecast)
         expect(Math.round(Number(total?.Left) * 100)).toBe(money.total.left)
         expect(Math.round(sheet('Orders').reduce((all, row) => all + Number(row.Owed), 0) * 100)).toBe(money.total.owed)
-        expect(Math.round(sheet('Payments').reduce((all, row) => all + Number(row.Amount), 0) * 100)).toBe(money.total.paid)
+        expect(Math.round(sheet('Payments').reduce((all, row) => all + Number(row.Amount), 0) * 100)).toBe(
+          money.total.paid,
+        )
         const head = utils.sheet_to_json<string[]>(book.Sheets.Orders ?? {}, { header: 1 })[0] ?? []
         expect(head.includes('Margin')).toBe(reader === 'studio')
       }
@@ -91,18 +115,32 @@ describe('a statement', () => {
   it('as CSV has the same sums, and shows a client no margin', async () => {
     const inn = makeovers.find(({ makeover }) => Object.values(makeover.rows.makeover)[0]?.currency === 'CHF')
     if (!inn) throw new Error('the inn is in the demo')
-    const csv = async (reader: string) => Papa.parse<string[]>((await bytes(`/makeovers/${inn.id}/${reader}-statement.csv`)).toString('utf8').replace(/^\ufeff/, '')).data
+    const csv = async (reader: string) =>
+      Papa.parse<string[]>(
+        (await bytes(`/makeovers/${inn.id}/${reader}-statement.csv`)).toString('utf8').replace(/^\ufeff/, ''),
+      ).data
     const [client, studio] = [await csv('client'), await csv('studio')]
     const money = reckonMoney(inn.makeover)
     expect(client.find(([name]) => name === 'All categories')?.[6]).toBe((money.total.forecast / 100).toFixed(2))
     expect(client.flat()).not.toContain('Margin')
     const at = studio.find((row) => row.includes('Margin'))?.indexOf('Margin') ?? -1
-    const margins = studio.filter((row) => row.length > at && /^-?\d+\.\d\d$/.test(row[at] ?? '')).reduce((all, row) => all + Math.round(Number(row[at]) * 100), 0)
-    expect(margins).toBe(money.purchases.reduce((all, one) => all + (one.studioCost === null ? 0 : one.owed - one.studioCost), 0))
+    const margins = studio
+      .filter((row) => row.length > at && /^-?\d+\.\d\d$/.test(row[at] ?? ''))
+      .reduce((all, row) => all + Math.round(Number(row[at]) * 100), 0)
+    expect(margins).toBe(
+      money.purchases.reduce((all, one) => all + (one.studioCost === null ? 0 : one.owed - one.studioCost), 0),
+    )
     expect(margins).toBeGreaterThan(0)
   })
   it('in a cell that begins like a formula is led by an apostrophe (OWASP, CSV injection)', () => {
-    const table = { name: 'Orders', head: ['What', 'Sum'], rows: [[{ text: '=HYPERLINK("x")' }, { amount: minor(-5) }], [{ text: '@there, "said"\nso' }, null]] }
+    const table = {
+      name: 'Orders',
+      head: ['What', 'Sum'],
+      rows: [
+        [{ text: '=HYPERLINK("x")' }, { amount: minor(-5) }],
+        [{ text: '@there, "said"\nso' }, null],
+      ],
+    }
     const rows = Papa.parse<string[]>(asCsv([table], 'EUR').replace(/^\ufeff/, '')).data
     expect(rows[2]).toEqual([`'=HYPERLINK("x")`, '-0.05'])
     expect(rows[3]?.[0]).toBe(`'@there, "said"\nso`)
@@ -111,7 +149,14 @@ describe('a statement', () => {
     for (const { id, makeover } of makeovers) {
       const money = reckonMoney(makeover)
       const client = textOf(await bytes(`/makeovers/${id}/client-statement.pdf`), '-layout')
-      const written = (amount: number): RegExp => new RegExp((amount < 0 ? '[−-]' : '') + Math.floor(Math.abs(amount) / 100).toString().replace(/\B(?=(\d{3})+$)/g, '\\s?') + `\\.${String(Math.abs(amount) % 100).padStart(2, '0')}`)
+      const written = (amount: number): RegExp =>
+        new RegExp(
+          (amount < 0 ? '[−-]' : '') +
+            Math.floor(Math.abs(amount) / 100)
+              .toString()
+              .replace(/\B(?=(\d{3})+$)/g, '\\s?') +
+            `\\.${String(Math.abs(amount) % 100).padStart(2, '0')}`,
+        )
       expect(client).toMatch(written(money.total.forecast))
       expect(client).toMatch(written(money.total.left))
       expect(client).not.toMatch(/Margin/)
@@ -120,7 +165,21 @@ describe('a statement', () => {
   })
   it('its tables have as many cells as heads', () => {
     for (const { makeover, studio } of makeovers)
-      for (const table of statementTables({ for: 'studio', name: '', currency: 'EUR', asOf: '2027-03-01' as never, agreedOn: null, categories: reckonMoney(makeover).categories, total: reckonMoney(makeover).total, lines: [], wishes: [], payments: [], held: [], margin: null })) for (const row of table.rows) expect([studio.id.length, row.length]).toEqual([36, table.head.length])
+      for (const table of statementTables({
+        for: 'studio',
+        name: '',
+        currency: 'EUR',
+        asOf: '2027-03-01' as never,
+        agreedOn: null,
+        categories: reckonMoney(makeover).categories,
+        total: reckonMoney(makeover).total,
+        lines: [],
+        wishes: [],
+        payments: [],
+        held: [],
+        margin: null,
+      }))
+        for (const row of table.rows) expect([studio.id.length, row.length]).toEqual([36, table.head.length])
   })
 })
 
@@ -130,18 +189,46 @@ describe('the brief', () => {
     if (!music) throw new Error('the music room is in the demo')
     const pdf = await bytes(`/makeovers/${music.id}/brief.pdf?version=1`)
     const text = textOf(pdf)
-    for (const words of ['Two can play at once', 'Great-aunt Sanna', 'As many as the', 'Signed by Nell Ashgrove', 'Reckoned by the defaults of the rulebook']) expect(text).toContain(words)
+    for (const words of [
+      'Two can play at once',
+      'Great-aunt Sanna',
+      'As many as the',
+      'Signed by Nell Ashgrove',
+      'Reckoned by the defaults of the rulebook',
+    ])
+      expect(text).toContain(words)
     writeFileSync(join(folder, 'brief.pdf'), pdf)
     const fonts = execFileSync('pdffonts', [join(folder, 'brief.pdf')], { encoding: 'utf8' })
     expect(fonts).toMatch(/Newsreader/)
     expect(fonts).toMatch(/Hanken/)
-    expect(fonts.split('\n').slice(2).filter((line) => line !== '').every((line) => / yes /.test(line))).toBe(true) // every face is embedded
+    expect(
+      fonts
+        .split('\n')
+        .slice(2)
+        .filter((line) => line !== '')
+        .every((line) => / yes /.test(line)),
+    ).toBe(true) // every face is embedded
   })
   it('of another studio is not found, nor one of nothing', async () => {
     const id = makeovers[0]?.id ?? ''
-    const stranger = await request(served.application).post('/api/studios').send({ studioName: 'Other', timeZone: 'UTC', name: 'Other', email: 'other@test.example', password: 'a long enough password' })
+    const stranger = await request(served.application)
+      .post('/api/studios')
+      .send({
+        studioName: 'Other',
+        timeZone: 'UTC',
+        name: 'Other',
+        email: 'other@test.example',
+        password: 'a long enough password',
+      })
     for (const path of ['brief.pdf', 'client-statement.pdf', 'studio-statement.xlsx', 'journal.txt', 'diary'])
-      expect([path, (await request(served.application).get(`/api/makeovers/${id}/${path}`).set('cookie', String(stranger.headers['set-cookie']).split(';')[0] ?? '')).body]).toEqual([path, path === 'diary' ? [] : expect.objectContaining({ status: 404 })])
+      expect([
+        path,
+        (
+          await request(served.application)
+            .get(`/api/makeovers/${id}/${path}`)
+            .set('cookie', String(stranger.headers['set-cookie']).split(';')[0] ?? '')
+        ).body,
+      ]).toEqual([path, path === 'diary' ? [] : expect.objectContaining({ status: 404 })])
     expect((await get(`/makeovers/${id}/owner-statement.pdf`)).status).toBe(404)
     expect((await get(`/makeovers/${id}/client-statement.exe`)).status).toBe(404)
   })
@@ -150,7 +237,12 @@ describe('the brief', () => {
 describe('the diary', () => {
   it('tells who did what, newest first, of the whole and of one thing', async () => {
     const { id, makeover } = makeovers[0] ?? { id: '', makeover: undefined }
-    const pages = JSON.parse((await bytes(`/makeovers/${id}/diary`)).toString()) as { rev: number; who: string; sentence: string; rows: { rowId: string }[] }[]
+    const pages = JSON.parse((await bytes(`/makeovers/${id}/diary`)).toString()) as {
+      rev: number
+      who: string
+      sentence: string
+      rows: { rowId: string }[]
+    }[]
     expect(pages.every((entry) => entry.who === demoDecorator.name)).toBe(true)
     expect(pages.map((entry) => entry.rev)).toEqual(pages.map((_, at) => (makeover?.rev ?? 0) - at))
     const piece = makeover ? rowsOf(makeover, 'piece').at(-1) : undefined

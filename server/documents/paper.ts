@@ -4,10 +4,16 @@ import { createRequire } from 'node:module'
 import PDFDocument from 'pdfkit'
 
 const require = createRequire(import.meta.url)
-const file = (family: 'newsreader' | 'hanken-grotesk', subset: 'latin' | 'latin-ext'): Buffer => readFileSync(require.resolve(`@fontsource/${family}/files/${family}-${subset}-400-normal.woff`))
+const file = (family: 'newsreader' | 'hanken-grotesk', subset: 'latin' | 'latin-ext'): Buffer =>
+  readFileSync(require.resolve(`@fontsource/${family}/files/${family}-${subset}-400-normal.woff`))
 
 /** Typefaces by what they are for; the second of each has the letters that the first lacks. */
-const faces = { serif: ['newsreader', 'latin'], 'serif-ext': ['newsreader', 'latin-ext'], sans: ['hanken-grotesk', 'latin'], 'sans-ext': ['hanken-grotesk', 'latin-ext'] } as const
+const faces = {
+  serif: ['newsreader', 'latin'],
+  'serif-ext': ['newsreader', 'latin-ext'],
+  sans: ['hanken-grotesk', 'latin'],
+  'sans-ext': ['hanken-grotesk', 'latin-ext'],
+} as const
 type Face = 'serif' | 'sans'
 
 export type Column = { readonly head: string; readonly width: number; readonly right?: boolean }
@@ -51,12 +57,25 @@ export function runs(face: Face, text: string): [font: string, text: string][] {
   return found.length > 0 ? found : [[face, '']]
 }
 export function paper(title: string) {
-  const pdf = new PDFDocument({ size: 'A4', margin, bufferPages: true, info: { Title: title, Producer: 'Bonitas' }, lang: 'en', displayTitle: true })
+  const pdf = new PDFDocument({
+    size: 'A4',
+    margin,
+    bufferPages: true,
+    info: { Title: title, Producer: 'Bonitas' },
+    lang: 'en',
+    displayTitle: true,
+  })
   useTypefaces(pdf)
   const width = pdf.page.width - 2 * margin
   const bottom = (): number => pdf.page.height - margin - 24
 
-  function write(text: string, face: Face, size: number, options: PDFKit.Mixins.TextOptions = {}, at?: readonly [number, number]): void {
+  function write(
+    text: string,
+    face: Face,
+    size: number,
+    options: PDFKit.Mixins.TextOptions = {},
+    at?: readonly [number, number],
+  ): void {
     const parts = runs(face, text)
     for (const [place, [font, run]] of parts.entries()) {
       pdf.font(font).fontSize(size)
@@ -65,11 +84,18 @@ export function paper(title: string) {
       else pdf.text(run, { ...options, continued })
     }
   }
-  const heightOf = (text: string, face: Face, size: number, across: number): number => pdf.font(face).fontSize(size).heightOfString(text, { width: across })
+  const heightOf = (text: string, face: Face, size: number, across: number): number =>
+    pdf.font(face).fontSize(size).heightOfString(text, { width: across })
   function room(height: number): void {
     if (pdf.y + height > bottom()) pdf.addPage()
   }
-  const line = (weight = 0.5, colour = ink): void => void pdf.moveTo(margin, pdf.y).lineTo(margin + width, pdf.y).lineWidth(weight).strokeColor(colour).stroke()
+  const line = (weight = 0.5, colour = ink): void =>
+    void pdf
+      .moveTo(margin, pdf.y)
+      .lineTo(margin + width, pdf.y)
+      .lineWidth(weight)
+      .strokeColor(colour)
+      .stroke()
 
   return {
     title(text: string, under: string): void {
@@ -100,22 +126,31 @@ export function paper(title: string) {
       const lefts = widths.map((_, at) => margin + widths.slice(0, at).reduce((total, each) => total + each, 0))
       const size = 9
       const row = (cells: readonly string[], quiet: boolean): void => {
-        const tall = Math.max(...cells.map((cell, at) => heightOf(cell || ' ', 'sans', size, (widths[at] ?? 0) - 8))) + 6
+        const tall =
+          Math.max(...cells.map((cell, at) => heightOf(cell || ' ', 'sans', size, (widths[at] ?? 0) - 8))) + 6
         const top = pdf.y
         pdf.fillColor(quiet ? soft : ink)
-        for (const [at, cell] of cells.entries()) write(cell, 'sans', size, { width: (widths[at] ?? 0) - 8, align: columns[at]?.right ? 'right' : 'left' }, [(lefts[at] ?? 0) + (columns[at]?.right ? 8 : 0), top + 3])
+        for (const [at, cell] of cells.entries())
+          write(cell, 'sans', size, { width: (widths[at] ?? 0) - 8, align: columns[at]?.right ? 'right' : 'left' }, [
+            (lefts[at] ?? 0) + (columns[at]?.right ? 8 : 0),
+            top + 3,
+          ])
         pdf.fillColor(ink)
         pdf.x = margin
         pdf.y = top + tall
       }
       const head = (): void => {
-        row(columns.map((column) => column.head), true)
+        row(
+          columns.map((column) => column.head),
+          true,
+        )
         line(1)
       }
       room(50)
       head()
       for (const [at, cells] of rows.entries()) {
-        const tall = Math.max(...cells.map((cell, place) => heightOf(cell || ' ', 'sans', size, (widths[place] ?? 0) - 8))) + 6
+        const tall =
+          Math.max(...cells.map((cell, place) => heightOf(cell || ' ', 'sans', size, (widths[place] ?? 0) - 8))) + 6
         if (pdf.y + tall > bottom()) {
           pdf.addPage()
           head()
@@ -134,7 +169,12 @@ export function paper(title: string) {
       const top = pdf.y
       for (const [at, name] of names.entries()) {
         const left = margin + at * each
-        pdf.moveTo(left, top).lineTo(left + each - 24, top).lineWidth(0.8).strokeColor(ink).stroke()
+        pdf
+          .moveTo(left, top)
+          .lineTo(left + each - 24, top)
+          .lineWidth(0.8)
+          .strokeColor(ink)
+          .stroke()
         write(name, 'sans', 9, { width: each - 24 }, [left, top + 5])
       }
       pdf.x = margin
@@ -148,7 +188,13 @@ export function paper(title: string) {
         const { bottom: kept } = pdf.page.margins
         pdf.page.margins.bottom = 0
         pdf.fillColor(soft)
-        write(`${foot}  ·  page ${page - start + 1} of ${count}`, 'sans', 8, { width, align: 'right', lineBreak: false }, [margin, pdf.page.height - 40])
+        write(
+          `${foot}  ·  page ${page - start + 1} of ${count}`,
+          'sans',
+          8,
+          { width, align: 'right', lineBreak: false },
+          [margin, pdf.page.height - 40],
+        )
         pdf.page.margins.bottom = kept
       }
       return bytesOf(pdf)

@@ -15,7 +15,13 @@ import { asCsv, asWorkbook } from './sheets.ts'
 import { statementPdf } from './statement-pdf.ts'
 import { surveyRoutes } from './survey-routes.ts'
 
-type Open = { readonly makeover: Makeover; readonly studio: Studio; readonly today: PlainDate; readonly clients: readonly string[]; readonly studioName: string }
+type Open = {
+  readonly makeover: Makeover
+  readonly studio: Studio
+  readonly today: PlainDate
+  readonly clients: readonly string[]
+  readonly studioName: string
+}
 
 /** What leaves the product on paper or as a file: the brief, the statements, the journal. */
 export function documentRoutes({ database, now }: Setting): Router {
@@ -23,12 +29,28 @@ export function documentRoutes({ database, now }: Setting): Router {
   async function open(request: Request): Promise<Open> {
     const { studioId, timeZone, studioName } = personBehind(request)
     const id = idIn(request)
-    const found = await inTransaction(database, { studio: studioId }, (tx) => loadDocuments(tx, database.memory, studioId, id), { still: true })
+    const found = await inTransaction(
+      database,
+      { studio: studioId },
+      (tx) => loadDocuments(tx, database.memory, studioId, id),
+      { still: true },
+    )
     if (!found.makeover.rows.makeover[id]) throw notFound()
-    return { makeover: found.makeover, studio: found.studio, today: dateIn(timeZone, now()), clients: rowsOf(found.makeover, 'client').map((row) => row.name), studioName }
+    return {
+      makeover: found.makeover,
+      studio: found.studio,
+      today: dateIn(timeZone, now()),
+      clients: rowsOf(found.makeover, 'client').map((row) => row.name),
+      studioName,
+    }
   }
   const send = (response: Response, type: string, name: string, bytes: Buffer | string): void =>
-    void response.set({ 'content-type': type, 'content-disposition': `attachment; filename="${name.replace(/[^\w .-]+/g, '').trim() || 'makeover'}"` }).send(bytes)
+    void response
+      .set({
+        'content-type': type,
+        'content-disposition': `attachment; filename="${name.replace(/[^\w .-]+/g, '').trim() || 'makeover'}"`,
+      })
+      .send(bytes)
   const nameOf = ({ makeover }: Open): string => makeover.rows.makeover[makeover.id]?.name ?? 'makeover'
 
   routes.get('/makeovers/:id/brief.pdf', async (request, response) => {
@@ -56,15 +78,28 @@ export function documentRoutes({ database, now }: Setting): Router {
     if (reader !== 'client' && reader !== 'studio') throw notFound()
     const account = statement(opened, reckonMoney(opened.makeover), reader, opened.today)
     const file = `${nameOf(opened)} ${reader} statement ${opened.today}.${ending}`
-    if (ending === 'pdf') send(response, 'application/pdf', file, await statementPdf(account, opened.clients, opened.studioName))
-    else if (ending === 'csv') send(response, 'text/csv; charset=utf-8', file, asCsv(statementTables(account), account.currency))
-    else if (ending === 'xlsx') send(response, 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet', file, await asWorkbook(statementTables(account), account.currency))
+    if (ending === 'pdf')
+      send(response, 'application/pdf', file, await statementPdf(account, opened.clients, opened.studioName))
+    else if (ending === 'csv')
+      send(response, 'text/csv; charset=utf-8', file, asCsv(statementTables(account), account.currency))
+    else if (ending === 'xlsx')
+      send(
+        response,
+        'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+        file,
+        await asWorkbook(statementTables(account), account.currency),
+      )
     else throw notFound()
   })
 
   routes.get('/makeovers/:id/journal.txt', async (request, response) => {
     const opened = await open(request)
-    send(response, 'text/plain; charset=utf-8', `${nameOf(opened)} journal.txt`, journal(opened.makeover, reckonMoney(opened.makeover)))
+    send(
+      response,
+      'text/plain; charset=utf-8',
+      `${nameOf(opened)} journal.txt`,
+      journal(opened.makeover, reckonMoney(opened.makeover)),
+    )
   })
   surveyRoutes(routes, open, send)
   return routes
@@ -73,8 +108,20 @@ export function documentRoutes({ database, now }: Setting): Router {
 /** A brief without any budget yet: reckoned as if a draft of nothing stood there. */
 function bare({ makeover, studio }: Open): NonNullable<ReturnType<typeof keepBrief>> {
   const id = '00000000-0000-7000-8000-000000000000'
-  const draft = { id, version: id, number: 1, contingencyMinor: 0 as never, signedById: null, signedOn: null, reason: '', kept: '' }
-  const brief = keepBrief({ makeover: { ...makeover, rows: { ...makeover.rows, agreement: { [id]: draft } } }, studio }, id)
+  const draft = {
+    id,
+    version: id,
+    number: 1,
+    contingencyMinor: 0 as never,
+    signedById: null,
+    signedOn: null,
+    reason: '',
+    kept: '',
+  }
+  const brief = keepBrief(
+    { makeover: { ...makeover, rows: { ...makeover.rows, agreement: { [id]: draft } } }, studio },
+    id,
+  )
   if (!brief) throw notFound()
   return brief
 }

@@ -22,7 +22,12 @@ function written(cell: Cell, decimals: number): string {
 /** All tables in one CSV (RFC 4180, UTF-8 with a byte order mark): each under its name, parted by an empty line. */
 export function asCsv(tables: readonly Table[], currency: string): string {
   const decimals = decimalsOf(currency)
-  const parts = tables.map((table) => Papa.unparse([[table.name, currency], [...table.head], ...table.rows.map((row) => row.map((cell) => written(cell, decimals)))], { newline: '\r\n' }))
+  const parts = tables.map((table) =>
+    Papa.unparse(
+      [[table.name, currency], [...table.head], ...table.rows.map((row) => row.map((cell) => written(cell, decimals)))],
+      { newline: '\r\n' },
+    ),
+  )
   return `\ufeff${parts.join('\r\n\r\n')}\r\n`
 }
 
@@ -34,13 +39,28 @@ export async function asWorkbook(tables: readonly Table[], currency: string): Pr
     const sheet = book.addWorksheet(table.name, { views: [{ state: 'frozen', ySplit: 1 }] })
     sheet.addRow([...table.head]).font = { bold: true }
     for (const row of table.rows) {
-      const added = sheet.addRow(row.map((cell) => (cell === null ? null : 'text' in cell ? harmless(cell.text) : 'date' in cell ? new Date(`${cell.date}T00:00:00Z`) : Number(plain(cell.amount, decimals)))))
+      const added = sheet.addRow(
+        row.map((cell) =>
+          cell === null
+            ? null
+            : 'text' in cell
+              ? harmless(cell.text)
+              : 'date' in cell
+                ? new Date(`${cell.date}T00:00:00Z`)
+                : Number(plain(cell.amount, decimals)),
+        ),
+      )
       for (const [at, cell] of row.entries()) {
-        if (cell !== null && 'amount' in cell) added.getCell(at + 1).numFmt = decimals > 0 ? `#,##0.${'0'.repeat(decimals)}` : '#,##0'
+        if (cell !== null && 'amount' in cell)
+          added.getCell(at + 1).numFmt = decimals > 0 ? `#,##0.${'0'.repeat(decimals)}` : '#,##0'
         if (cell !== null && 'date' in cell) added.getCell(at + 1).numFmt = 'd mmm yyyy'
       }
     }
-    for (const [at, name] of table.head.entries()) sheet.getColumn(at + 1).width = Math.min(40, Math.max(name.length, ...table.rows.map((row) => written(row[at] ?? null, decimals).length)) + 2)
+    for (const [at, name] of table.head.entries())
+      sheet.getColumn(at + 1).width = Math.min(
+        40,
+        Math.max(name.length, ...table.rows.map((row) => written(row[at] ?? null, decimals).length)) + 2,
+      )
   }
   return Buffer.from(await book.xlsx.writeBuffer())
 }

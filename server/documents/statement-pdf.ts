@@ -12,34 +12,125 @@ export function statementPdf(statement: Statement, clients: readonly string[], s
   const money = (amount: Minor): string => writeMoney(amount, statement.currency)
   const forStudio = statement.for === 'studio'
   const page = paper(`Statement: ${statement.name}`)
-  page.title(statement.name, `${forStudio ? 'Studio statement, not for the client' : `Statement for ${clients.join(' and ')}`}, as of ${writeDate(statement.asOf)}, in ${statement.currency}${statement.agreedOn ? `; agreed ${writeDate(statement.agreedOn)}` : '; nothing is signed yet'}`)
+  page.title(
+    statement.name,
+    `${forStudio ? 'Studio statement, not for the client' : `Statement for ${clients.join(' and ')}`}, as of ${writeDate(statement.asOf)}, in ${statement.currency}${statement.agreedOn ? `; agreed ${writeDate(statement.agreedOn)}` : '; nothing is signed yet'}`,
+  )
   const { total } = statement
   page.heading('By category')
-  const head = (names: readonly string[], first: number): Column[] => names.map((name, at) => ({ head: name, width: at === 0 ? first : 1.5, right: at > 0 }))
-  page.table(head(['Category', 'Agreed', 'Paid', 'Committed', 'Still to buy', 'Forecast', 'Left'], 2.4), [
-    ...statement.categories.map((one) => [one.name, money(one.agreed), money(one.paid), money(one.committed), money(one.stillToBuy), money(one.forecast), money(one.left)]),
-    ['All categories', money(total.categoriesAgreed), money(total.paid), money(total.committed), money(total.stillToBuy), money(total.forecast), money(total.left)],
-  ], 'sum')
-  page.words(`Contingency ${money(total.contingency)}, of which ${money(total.contingencyDrawn)} is drawn. Refunds due ${money(total.refundsDue)}: the forecast is what is paid, committed and still to buy, less these.${total.over > 0 ? ` The forecast passes what was agreed by ${money(total.over)}.` : ''}`, true)
+  const head = (names: readonly string[], first: number): Column[] =>
+    names.map((name, at) => ({ head: name, width: at === 0 ? first : 1.5, right: at > 0 }))
+  page.table(
+    head(['Category', 'Agreed', 'Paid', 'Committed', 'Still to buy', 'Forecast', 'Left'], 2.4),
+    [
+      ...statement.categories.map((one) => [
+        one.name,
+        money(one.agreed),
+        money(one.paid),
+        money(one.committed),
+        money(one.stillToBuy),
+        money(one.forecast),
+        money(one.left),
+      ]),
+      [
+        'All categories',
+        money(total.categoriesAgreed),
+        money(total.paid),
+        money(total.committed),
+        money(total.stillToBuy),
+        money(total.forecast),
+        money(total.left),
+      ],
+    ],
+    'sum',
+  )
+  page.words(
+    `Contingency ${money(total.contingency)}, of which ${money(total.contingencyDrawn)} is drawn. Refunds due ${money(total.refundsDue)}: the forecast is what is paid, committed and still to buy, less these.${total.over > 0 ? ` The forecast passes what was agreed by ${money(total.over)}.` : ''}`,
+    true,
+  )
   page.heading('Orders')
   if (statement.lines.length === 0) page.words('Nothing is ordered yet.', true)
   else
     page.table(
-      [{ head: 'What', width: 3.2 }, { head: 'From', width: 2 }, { head: 'Ordered', width: 1.7 }, { head: 'How far', width: 1.3 }, { head: 'Owed', width: 1.4, right: true }, { head: 'Paid', width: 1.4, right: true }, { head: 'Due', width: 1.3, right: true }, ...(forStudio ? [{ head: 'Cost', width: 1.4, right: true }, { head: 'Margin', width: 1.3, right: true }] : [])],
-      statement.lines.map((line) => [`${line.piece}: ${line.thing}${line.credited > 0 ? ` (credited ${money(line.credited)})` : ''}`, line.seller, day(line.orderedOn), line.state, money(line.owed), money(line.paid), money(line.due), ...(forStudio ? [line.studioCost === null ? '' : money(line.studioCost), line.margin === null ? '' : money(line.margin)] : [])]),
+      [
+        { head: 'What', width: 3.2 },
+        { head: 'From', width: 2 },
+        { head: 'Ordered', width: 1.7 },
+        { head: 'How far', width: 1.3 },
+        { head: 'Owed', width: 1.4, right: true },
+        { head: 'Paid', width: 1.4, right: true },
+        { head: 'Due', width: 1.3, right: true },
+        ...(forStudio
+          ? [
+              { head: 'Cost', width: 1.4, right: true },
+              { head: 'Margin', width: 1.3, right: true },
+            ]
+          : []),
+      ],
+      statement.lines.map((line) => [
+        `${line.piece}: ${line.thing}${line.credited > 0 ? ` (credited ${money(line.credited)})` : ''}`,
+        line.seller,
+        day(line.orderedOn),
+        line.state,
+        money(line.owed),
+        money(line.paid),
+        money(line.due),
+        ...(forStudio
+          ? [line.studioCost === null ? '' : money(line.studioCost), line.margin === null ? '' : money(line.margin)]
+          : []),
+      ]),
     )
-  if (forStudio && statement.margin !== null) page.words(`Margins on what the studio bought and bills on: ${money(statement.margin)}.`)
+  if (forStudio && statement.margin !== null)
+    page.words(`Margins on what the studio bought and bills on: ${money(statement.margin)}.`)
   if (statement.wishes.length > 0) {
     page.heading('Still to buy')
-    page.table([{ head: 'What', width: 4 }, { head: 'Category', width: 2 }, { head: 'Counted by', width: 2 }, { head: 'Sum', width: 1.6, right: true }], statement.wishes.map((wish) => [wish.piece, wish.category, wish.basis, money(wish.stillToBuy)]))
+    page.table(
+      [
+        { head: 'What', width: 4 },
+        { head: 'Category', width: 2 },
+        { head: 'Counted by', width: 2 },
+        { head: 'Sum', width: 1.6, right: true },
+      ],
+      statement.wishes.map((wish) => [wish.piece, wish.category, wish.basis, money(wish.stillToBuy)]),
+    )
   }
   if (statement.payments.length > 0) {
     page.heading('Payments')
-    page.table([{ head: 'On', width: 1.6 }, { head: 'For', width: 4 }, { head: 'To', width: 2.2 }, { head: 'By', width: 1.6 }, { head: 'Paid', width: 1.6, right: true }, { head: 'Came back', width: 1.6, right: true }], statement.payments.map((one) => [day(one.paidOn), one.order, one.seller, one.tender, one.amount > 0 ? money(one.amount) : '', one.amount < 0 ? money(negate(one.amount)) : '']))
+    page.table(
+      [
+        { head: 'On', width: 1.6 },
+        { head: 'For', width: 4 },
+        { head: 'To', width: 2.2 },
+        { head: 'By', width: 1.6 },
+        { head: 'Paid', width: 1.6, right: true },
+        { head: 'Came back', width: 1.6, right: true },
+      ],
+      statement.payments.map((one) => [
+        day(one.paidOn),
+        one.order,
+        one.seller,
+        one.tender,
+        one.amount > 0 ? money(one.amount) : '',
+        one.amount < 0 ? money(negate(one.amount)) : '',
+      ]),
+    )
   }
   if (statement.held.length > 0) {
     page.heading('Held with sellers')
-    page.table([{ head: 'What', width: 3 }, { head: 'Seller', width: 3 }, { head: 'Until', width: 2 }, { head: 'Left on it', width: 1.6, right: true }], statement.held.map((one) => [one.what, one.seller, one.until ? writeDate(one.until) : 'no end', money(one.balance)]))
+    page.table(
+      [
+        { head: 'What', width: 3 },
+        { head: 'Seller', width: 3 },
+        { head: 'Until', width: 2 },
+        { head: 'Left on it', width: 1.6, right: true },
+      ],
+      statement.held.map((one) => [
+        one.what,
+        one.seller,
+        one.until ? writeDate(one.until) : 'no end',
+        money(one.balance),
+      ]),
+    )
   }
   return page.bytes(`${studio}  ·  ${statement.name}  ·  ${writeDate(statement.asOf)}`)
 }

@@ -3,7 +3,15 @@ import PDFDocument from 'pdfkit'
 import { arcPath, fills, strokes } from '#core/formats/svg.ts'
 import { writeArea } from '#core/measure/area.ts'
 import { writeLength, type UnitSystem } from '#core/measure/length.ts'
-import { fit, type Drawing, type Fitted, type Mark, type PaperSize, type RoomAreas, type Room } from '#core/survey/index.ts'
+import {
+  fit,
+  type Drawing,
+  type Fitted,
+  type Mark,
+  type PaperSize,
+  type RoomAreas,
+  type Room,
+} from '#core/survey/index.ts'
 import { bytesOf, runs, useTypefaces } from './paper.ts'
 
 const point = 72 / 25.4
@@ -12,15 +20,39 @@ const textMm = 2.5
 const ink = '#191919'
 const soft = '#5c5c5c'
 
-export type SurveySheets = { readonly room: Room; readonly areas: RoomAreas | null; readonly units: UnitSystem; readonly paper: PaperSize; readonly title: string; readonly foot: string; readonly sheets: readonly { readonly name: string; readonly draw: (text: number) => Drawing }[] }
+export type SurveySheets = {
+  readonly room: Room
+  readonly areas: RoomAreas | null
+  readonly units: UnitSystem
+  readonly paper: PaperSize
+  readonly title: string
+  readonly foot: string
+  readonly sheets: readonly { readonly name: string; readonly draw: (text: number) => Drawing }[]
+}
 
 export async function surveyPdf({ room, areas, units, paper, title, foot, sheets }: SurveySheets): Promise<Buffer> {
-  const pdf = new PDFDocument({ autoFirstPage: false, info: { Title: title, Producer: 'Bonitas' }, lang: 'en', displayTitle: true })
+  const pdf = new PDFDocument({
+    autoFirstPage: false,
+    info: { Title: title, Producer: 'Bonitas' },
+    lang: 'en',
+    displayTitle: true,
+  })
   useTypefaces(pdf)
-  const write = (text: string, x: number, y: number, size: number, colour = ink, face: 'sans' | 'serif' = 'sans'): number => {
+  const write = (
+    text: string,
+    x: number,
+    y: number,
+    size: number,
+    colour = ink,
+    face: 'sans' | 'serif' = 'sans',
+  ): number => {
     let at = x * point
     for (const [font, run] of runs(face, text)) {
-      pdf.font(font).fontSize(size).fillColor(colour).text(run, at, y * point, { lineBreak: false })
+      pdf
+        .font(font)
+        .fontSize(size)
+        .fillColor(colour)
+        .text(run, at, y * point, { lineBreak: false })
       at += pdf.widthOfString(run)
     }
     return at / point
@@ -29,7 +61,13 @@ export async function surveyPdf({ room, areas, units, paper, title, foot, sheets
     const fitted = fit(draw, paper, units, textMm, margin)
     pdf.addPage({ size: [fitted.pageMm.width * point, fitted.pageMm.height * point], margin: 0 })
     write(name, margin.side, 10, 17, ink, 'serif')
-    write(`${title} · 1 : ${fitted.scale} on ${paper === 'a4' ? 'A4' : 'Letter'} · check the bar before you measure on paper${fitted.drawing.unplaced.length > 0 ? ` · without room on the drawing: ${fitted.drawing.unplaced.join(', ')}` : ''}`, margin.side, 18.5, 8, soft)
+    write(
+      `${title} · 1 : ${fitted.scale} on ${paper === 'a4' ? 'A4' : 'Letter'} · check the bar before you measure on paper${fitted.drawing.unplaced.length > 0 ? ` · without room on the drawing: ${fitted.drawing.unplaced.join(', ')}` : ''}`,
+      margin.side,
+      18.5,
+      8,
+      soft,
+    )
     drawOn(pdf, fitted)
     scaleBar(pdf, fitted, units, write)
     write(foot, fitted.pageMm.width / 2, fitted.pageMm.height - 9, 8, soft)
@@ -50,7 +88,13 @@ function drawOn(pdf: PDFKit.PDFDocument, { drawing, scale, pageMm }: Fitted): vo
   for (const mark of drawing.marks) markOn(pdf, mark, scale, x, y)
 }
 
-function markOn(pdf: PDFKit.PDFDocument, mark: Mark, scale: number, x: (mm: number) => number, y: (mm: number) => number): void {
+function markOn(
+  pdf: PDFKit.PDFDocument,
+  mark: Mark,
+  scale: number,
+  x: (mm: number) => number,
+  y: (mm: number) => number,
+): void {
   if (mark.is === 'text') {
     const size = (mark.size / scale) * point
     const parts = runs('sans', mark.text)
@@ -58,21 +102,31 @@ function markOn(pdf: PDFKit.PDFDocument, mark: Mark, scale: number, x: (mm: numb
     const [cx, cy] = [x(mark.at.x), y(mark.at.y)]
     pdf.save().rotate(-mark.turn, { origin: [cx, cy] })
     const width = widths.reduce((sum, each) => sum + each, 0)
-    if (mark.breaks) pdf.rect(cx - width / 2 - size * 0.1, cy - size * 0.55, width + size * 0.2, size * 1.1).fill(fills.paper)
+    if (mark.breaks)
+      pdf.rect(cx - width / 2 - size * 0.1, cy - size * 0.55, width + size * 0.2, size * 1.1).fill(fills.paper)
     let at = cx - width / 2
     for (const [place, [font, run]] of parts.entries()) {
-      pdf.font(font).fontSize(size).fillColor(ink).text(run, at, cy - size * 0.62, { lineBreak: false })
+      pdf
+        .font(font)
+        .fontSize(size)
+        .fillColor(ink)
+        .text(run, at, cy - size * 0.62, { lineBreak: false })
       at += widths[place] ?? 0
     }
     pdf.restore()
     return
   }
   const { mm, dash } = strokes[mark.stroke]
-  pdf.lineWidth(mm * point).strokeColor(ink).lineCap('square')
+  pdf
+    .lineWidth(mm * point)
+    .strokeColor(ink)
+    .lineCap('square')
   if (dash) pdf.dash(dash[0] * point, { space: dash[1] * point })
   else pdf.undash()
   if (mark.is === 'line') {
-    for (const [at, one] of mark.points.entries()) if (at === 0) pdf.moveTo(x(one.x), y(one.y)); else pdf.lineTo(x(one.x), y(one.y))
+    for (const [at, one] of mark.points.entries())
+      if (at === 0) pdf.moveTo(x(one.x), y(one.y))
+      else pdf.lineTo(x(one.x), y(one.y))
     if (mark.closed) pdf.closePath()
     if (mark.filled && mark.filled !== 'none') pdf.fillAndStroke(fills[mark.filled], ink)
     else pdf.stroke()
@@ -80,7 +134,17 @@ function markOn(pdf: PDFKit.PDFDocument, mark: Mark, scale: number, x: (mm: numb
   }
   const radius = (mark.radius / scale) * point
   if (mark.to - mark.from >= 360) pdf.circle(x(mark.centre.x), y(mark.centre.y), radius).stroke()
-  else pdf.path(arcPath(mark, scale / point, (mm) => String(x(mm)), (mm) => String(y(mm)))).stroke()
+  else
+    pdf
+      .path(
+        arcPath(
+          mark,
+          scale / point,
+          (mm) => String(x(mm)),
+          (mm) => String(y(mm)),
+        ),
+      )
+      .stroke()
 }
 
 /** Five metres, or ten feet, as long as they are at this scale: fewer where the page is small. */
@@ -90,12 +154,34 @@ function scaleBar(pdf: PDFKit.PDFDocument, { scale, pageMm }: Fitted, units: Uni
   const count = Math.max(1, Math.min(5, Math.floor((room * scale) / step)))
   const each = step / scale
   const top = pageMm.height - 13
-  pdf.undash().lineWidth(0.25 * point).strokeColor(ink)
-  for (let at = 0; at < count; at++) pdf.rect((margin.side + at * each) * point, top * point, each * point, 1.6 * point).fillAndStroke(at % 2 === 0 ? ink : '#ffffff', ink)
-  for (let at = 0; at <= count; at++) write(at === count ? `${units === 'metric' ? at : at * 2}\u00a0${units === 'metric' ? 'm' : 'ft'}` : String(units === 'metric' ? at : at * 2), margin.side + at * each - 0.8, top + 2.4, 8)
+  pdf
+    .undash()
+    .lineWidth(0.25 * point)
+    .strokeColor(ink)
+  for (let at = 0; at < count; at++)
+    pdf
+      .rect((margin.side + at * each) * point, top * point, each * point, 1.6 * point)
+      .fillAndStroke(at % 2 === 0 ? ink : '#ffffff', ink)
+  for (let at = 0; at <= count; at++)
+    write(
+      at === count
+        ? `${units === 'metric' ? at : at * 2}\u00a0${units === 'metric' ? 'm' : 'ft'}`
+        : String(units === 'metric' ? at : at * 2),
+      margin.side + at * each - 0.8,
+      top + 2.4,
+      8,
+    )
 }
 
-function lengthsPage(pdf: PDFKit.PDFDocument, room: Room, areas: RoomAreas | null, units: UnitSystem, paper: PaperSize, title: string, write: Write): void {
+function lengthsPage(
+  pdf: PDFKit.PDFDocument,
+  room: Room,
+  areas: RoomAreas | null,
+  units: UnitSystem,
+  paper: PaperSize,
+  title: string,
+  write: Write,
+): void {
   const columns = [margin.side, 70, 105, 140, 165]
   let y = 0
   const begin = (): void => {
@@ -108,16 +194,38 @@ function lengthsPage(pdf: PDFKit.PDFDocument, room: Room, areas: RoomAreas | nul
   const row = (cells: readonly string[], colour = ink): void => {
     for (const [at, cell] of cells.entries()) write(cell, columns[at] ?? 0, y, 9, colour)
     y += 5.2
-    pdf.undash().lineWidth(0.1 * point).strokeColor('#b4b4b4').moveTo(margin.side * point, (y - 0.9) * point).lineTo((pdf.page.width / point - margin.side) * point, (y - 0.9) * point).stroke()
+    pdf
+      .undash()
+      .lineWidth(0.1 * point)
+      .strokeColor('#b4b4b4')
+      .moveTo(margin.side * point, (y - 0.9) * point)
+      .lineTo((pdf.page.width / point - margin.side) * point, (y - 0.9) * point)
+      .stroke()
   }
   begin()
   const length = (mm: number): string => writeLength(mm, units)
   const { closing } = room
   for (const one of closing.lengths) {
     if (y > pdf.page.height / point - 30) begin()
-    row([one.name, one.measuredMm === null ? 'not measured' : length(one.measuredMm), closing.state === 'closed' ? length(one.adjustedMm) : '', closing.state === 'closed' && one.measuredMm !== null ? `${one.residualMm < 0 ? '−' : '+'}${Math.abs(one.residualMm).toFixed(1)}\u00a0mm` : '', one.standardised === null ? '' : one.standardised.toFixed(1)])
+    row([
+      one.name,
+      one.measuredMm === null ? 'not measured' : length(one.measuredMm),
+      closing.state === 'closed' ? length(one.adjustedMm) : '',
+      closing.state === 'closed' && one.measuredMm !== null
+        ? `${one.residualMm < 0 ? '−' : '+'}${Math.abs(one.residualMm).toFixed(1)}\u00a0mm`
+        : '',
+      one.standardised === null ? '' : one.standardised.toFixed(1),
+    ])
   }
-  const said = [closing.why, closing.misclosure ? `Misses its start by ${closing.misclosure.mm.toFixed(1)} mm${closing.misclosure.oneIn ? `, 1 : ${closing.misclosure.oneIn}` : ''}; up to ${Math.round(closing.limitMm)} mm is the tape.` : '', areas ? `Floor ${writeArea(areas.floorM2, units)}, walls net ${writeArea(areas.netM2, units)} of ${writeArea(areas.grossM2, units)}, skirting ${length(areas.skirtingMm)}.` : ''].filter(Boolean)
+  const said = [
+    closing.why,
+    closing.misclosure
+      ? `Misses its start by ${closing.misclosure.mm.toFixed(1)} mm${closing.misclosure.oneIn ? `, 1 : ${closing.misclosure.oneIn}` : ''}; up to ${Math.round(closing.limitMm)} mm is the tape.`
+      : '',
+    areas
+      ? `Floor ${writeArea(areas.floorM2, units)}, walls net ${writeArea(areas.netM2, units)} of ${writeArea(areas.grossM2, units)}, skirting ${length(areas.skirtingMm)}.`
+      : '',
+  ].filter(Boolean)
   for (const line of said) {
     y += 4
     write(line, margin.side, y, 9)

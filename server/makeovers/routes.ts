@@ -19,7 +19,9 @@ export function makeoverRoutes({ database, news, now }: Setting): Router {
   routes.get('/day', async (request, response) => {
     const { studioId, timeZone } = personBehind(request)
     const day = today(timeZone)
-    const makeovers = await inTransaction(database, { studio: studioId }, (tx) => dayLines(tx, database.memory, studioId, day))
+    const makeovers = await inTransaction(database, { studio: studioId }, (tx) =>
+      dayLines(tx, database.memory, studioId, day),
+    )
     response.json({ today: day, makeovers })
   })
 
@@ -29,7 +31,12 @@ export function makeoverRoutes({ database, news, now }: Setting): Router {
   })
 
   async function open(studioId: string, id: string): Promise<Documents> {
-    const found = await inTransaction(database, { studio: studioId }, (tx) => recall(tx, database.memory, studioId, id), { still: true })
+    const found = await inTransaction(
+      database,
+      { studio: studioId },
+      (tx) => recall(tx, database.memory, studioId, id),
+      { still: true },
+    )
     if (!found.makeover.rows.makeover[id]) throw notFound()
     return found
   }
@@ -40,12 +47,23 @@ export function makeoverRoutes({ database, news, now }: Setting): Router {
     const id = idIn(request)
     const rev = revIn(request.params.rev, 'rev')
     const now = await open(studioId, id)
-    const found = await inTransaction(database, { studio: studioId }, async (tx) => {
-      const moment = await momentOf(tx, id, rev)
-      return moment && { moment, documents: await documentsAt(tx, now, moment) }
-    }, { still: true })
+    const found = await inTransaction(
+      database,
+      { studio: studioId },
+      async (tx) => {
+        const moment = await momentOf(tx, id, rev)
+        return moment && { moment, documents: await documentsAt(tx, now, moment) }
+      },
+      { still: true },
+    )
     if (!found) throw notFound()
-    if (!found.documents) throw new Problem(422, 'too-old', 'Too far back', 'That moment was kept before the rows said what they say today. Its changes can be read in the history, but the pages cannot show it.')
+    if (!found.documents)
+      throw new Problem(
+        422,
+        'too-old',
+        'Too far back',
+        'That moment was kept before the rows said what they say today. Its changes can be read in the history, but the pages cannot show it.',
+      )
     response.json({ ...found.documents, today: dateIn(timeZone, found.moment.madeAt.getTime()), moment: found.moment })
   })
 
@@ -63,8 +81,16 @@ export function makeoverRoutes({ database, news, now }: Setting): Router {
     const id = idIn(request)
     const before = revIn(request.query.before ?? '2000000000', 'before')
     const { of } = request.query
-    if (of !== undefined && !isUuid(of)) throw new Problem(400, 'malformed', 'Not readable', 'of: expected the id of a row')
-    response.json(await inTransaction(database, { studio: studioId }, (tx) => diaryBefore(tx, id, before, { rowId: isUuid(of) ? of : null, personId: request.query.mine === 'yes' ? personId : null })))
+    if (of !== undefined && !isUuid(of))
+      throw new Problem(400, 'malformed', 'Not readable', 'of: expected the id of a row')
+    response.json(
+      await inTransaction(database, { studio: studioId }, (tx) =>
+        diaryBefore(tx, id, before, {
+          rowId: isUuid(of) ? of : null,
+          personId: request.query.mine === 'yes' ? personId : null,
+        }),
+      ),
+    )
   })
 
   routes.post('/makeovers/:id/changes', async (request, response) => {
@@ -75,7 +101,13 @@ export function makeoverRoutes({ database, news, now }: Setting): Router {
     if (outcome.is === 'not found') throw notFound()
     if (outcome.is === 'refused') throw refused(outcome.faults)
     if (outcome.is === 'conflict')
-      throw new Problem(409, 'conflict', 'Changed meanwhile', 'Someone changed the same thing after you last saw it. Nothing was overwritten: look at both, and keep one.', { conflicts: outcome.conflicts })
+      throw new Problem(
+        409,
+        'conflict',
+        'Changed meanwhile',
+        'Someone changed the same thing after you last saw it. Nothing was overwritten: look at both, and keep one.',
+        { conflicts: outcome.conflicts },
+      )
     response.json({ rev: outcome.rev, repeated: outcome.repeated })
   })
   return routes
@@ -84,6 +116,7 @@ export function makeoverRoutes({ database, news, now }: Setting): Router {
 /** A rev out of a path or a query. */
 function revIn(text: unknown, name: string): number {
   const rev = typeof text === 'string' && /^\d{1,10}$/.test(text) ? Number(text) : -1
-  if (rev < 0 || rev > 2_000_000_000) throw new Problem(400, 'malformed', 'Not readable', `${name}: expected a rev, a whole number from 0`)
+  if (rev < 0 || rev > 2_000_000_000)
+    throw new Problem(400, 'malformed', 'Not readable', `${name}: expected a rev, a whole number from 0`)
   return rev
 }

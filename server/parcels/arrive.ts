@@ -21,12 +21,24 @@ import { Problem } from '../problem.ts'
 export const sha256Of = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex')
 
 /** The file of a makeover, with its files, and its history where it is wanted. */
-export async function parcelOf(tx: Transaction, database: Database, studioId: string, id: string, withHistory: boolean): Promise<{ bytes: Uint8Array; name: string } | null> {
+export async function parcelOf(
+  tx: Transaction,
+  database: Database,
+  studioId: string,
+  id: string,
+  withHistory: boolean,
+): Promise<{ bytes: Uint8Array; name: string } | null> {
   const found = await loadDocuments(tx, database.memory, studioId, id)
   const head = headOf(found.makeover)
   if (!head) return null
   const wanted = [...new Set(rowsOf(found.makeover, 'attachment').map((row) => row.sha256))]
-  const files: ParcelFile[] = wanted.length === 0 ? [] : await tx.select({ sha256: blobs.sha256, mediaType: blobs.mediaType, bytes: blobs.bytes }).from(blobs).where(and(eq(blobs.studioId, studioId), inArray(blobs.sha256, wanted)))
+  const files: ParcelFile[] =
+    wanted.length === 0
+      ? []
+      : await tx
+          .select({ sha256: blobs.sha256, mediaType: blobs.mediaType, bytes: blobs.bytes })
+          .from(blobs)
+          .where(and(eq(blobs.studioId, studioId), inArray(blobs.sha256, wanted)))
   const history = withHistory ? await told(tx, id) : null
   return { bytes: writeParcel(found, files, history), name: head.name }
 }
@@ -49,7 +61,9 @@ export type DryRun = {
   readonly knownSellers: readonly string[]
   readonly ownPractice: readonly string[]
   /** What each way of bringing it in would do, or why it cannot. */
-  readonly ways: Readonly<Record<As, { readonly puts: number; readonly removes: number; readonly faults: readonly Fault[] } | null>>
+  readonly ways: Readonly<
+    Record<As, { readonly puts: number; readonly removes: number; readonly faults: readonly Fault[] } | null>
+  >
 }
 
 /** A studio that has begun nothing takes a file's practice for its own. */
@@ -58,7 +72,13 @@ async function isFresh(tx: Transaction, studioId: string): Promise<boolean> {
 }
 
 /** What bringing a file in would do; nothing is changed. */
-export async function dryRun(tx: Transaction, database: Database, studioId: string, parcel: Parcel, today: PlainDate): Promise<DryRun> {
+export async function dryRun(
+  tx: Transaction,
+  database: Database,
+  studioId: string,
+  parcel: Parcel,
+  today: PlainDate,
+): Promise<DryRun> {
   const here = await loadDocuments(tx, database.memory, studioId, parcel.id)
   const exists = headOf(here.makeover) !== undefined
   const fresh = await isFresh(tx, studioId)
@@ -70,8 +90,13 @@ export async function dryRun(tx: Transaction, database: Database, studioId: stri
   const count = (weight: string): number => open.filter((remark) => remark.weight === weight).length
   const way = (arrival: Arrival, before: Documents, whole: boolean) => {
     const applied = apply(before, arrival.operations, parcel.id)
-    const faults = applied.faults.length > 0 ? applied.faults : guard(whole ? applied.documents : before, applied.documents, today)
-    return { puts: arrival.operations.filter((operation) => operation.op === 'put').length, removes: arrival.operations.filter((operation) => operation.op === 'remove').length, faults }
+    const faults =
+      applied.faults.length > 0 ? applied.faults : guard(whole ? applied.documents : before, applied.documents, today)
+    return {
+      puts: arrival.operations.filter((operation) => operation.op === 'put').length,
+      removes: arrival.operations.filter((operation) => operation.op === 'remove').length,
+      faults,
+    }
   }
   const standing = way(anew, empty, true)
   return {
@@ -95,23 +120,56 @@ export async function dryRun(tx: Transaction, database: Database, studioId: stri
 }
 
 /** Brings a file in, all or nothing. */
-export async function arrive(database: Database, news: News, person: Person, sent: Parcel, as: As, nowMs: number): Promise<{ outcome: Outcome; id: string; changed: boolean }> {
+export async function arrive(
+  database: Database,
+  news: News,
+  person: Person,
+  sent: Parcel,
+  as: As,
+  nowMs: number,
+): Promise<{ outcome: Outcome; id: string; changed: boolean }> {
   const { parcel, files } = await withPreparedFiles(as === 'copy' ? underNewIds(sent, uuidv7) : sent)
   try {
     const brought = await inTransaction(database, { studio: person.studioId }, async (tx) => {
       const fresh = await isFresh(tx, person.studioId)
       const here = await loadDocuments(tx, database.memory, person.studioId, parcel.id)
       const exists = headOf(here.makeover) !== undefined
-      if (exists !== (as === 'itself')) throw new Problem(409, 'exists', exists ? 'It is here already' : 'It is not here', exists ? 'This studio has that makeover: bring it in over itself, or as a copy.' : 'This studio has no such makeover any more: bring it in as a new one.')
+      if (exists !== (as === 'itself'))
+        throw new Problem(
+          409,
+          'exists',
+          exists ? 'It is here already' : 'It is not here',
+          exists
+            ? 'This studio has that makeover: bring it in over itself, or as a copy.'
+            : 'This studio has no such makeover any more: bring it in as a new one.',
+        )
       for (const file of files) await keepBlob(tx, person.studioId, file)
       const { operations } = arrivalOf(parcel, here, fresh, uuidv7)
-      if (operations.length === 0) return { outcome: { is: 'taken' as const, rev: here.makeover.rev, repeated: false, after: null }, changed: false, withStudio: false }
+      if (operations.length === 0)
+        return {
+          outcome: { is: 'taken' as const, rev: here.makeover.rev, repeated: false, after: null },
+          changed: false,
+          withStudio: false,
+        }
       if (!exists && parcel.history) await tellHistory(tx, person, parcel)
       const name = headOf(parcel.documents.makeover)?.name ?? ''
       const sentence = as === 'itself' ? `Brought ${name} back to what a file says` : `Brought in ${name} from a file`
-      return { outcome: await take(tx, database, person, parcel.id, { id: uuidv7(), schemaVersion, sentence, operations }, nowMs, { bringsIn: !exists }), changed: true, withStudio: operations.some(isStudioOperation) }
+      return {
+        outcome: await take(
+          tx,
+          database,
+          person,
+          parcel.id,
+          { id: uuidv7(), schemaVersion, sentence, operations },
+          nowMs,
+          { bringsIn: !exists },
+        ),
+        changed: true,
+        withStudio: operations.some(isStudioOperation),
+      }
     })
-    if (brought.outcome.is === 'taken' && brought.outcome.after) committed(news, person.studioId, brought.outcome.after, brought.withStudio)
+    if (brought.outcome.is === 'taken' && brought.outcome.after)
+      committed(news, person.studioId, brought.outcome.after, brought.withStudio)
     return { ...brought, id: parcel.id }
   } catch (error) {
     if (error instanceof Problem) throw error
@@ -125,30 +183,78 @@ async function withPreparedFiles(parcel: Parcel): Promise<{ parcel: Parcel; file
   const renamed = new Map<string, Prepared>()
   for (const file of parcel.files) {
     const kept = await prepare(Buffer.from(file.bytes)).catch((error: unknown) => {
-      throw error instanceof Problem ? new Problem(error.status, error.code, error.title, `files/${file.sha256}: ${error.message}`) : error
+      throw error instanceof Problem
+        ? new Problem(error.status, error.code, error.title, `files/${file.sha256}: ${error.message}`)
+        : error
     })
-    if (kept.mediaType !== file.mediaType) throw new Problem(415, 'media-type', 'Not what it says', `files/${file.sha256}: by its content this is ${kept.mediaType}: its row says ${file.mediaType}`)
+    if (kept.mediaType !== file.mediaType)
+      throw new Problem(
+        415,
+        'media-type',
+        'Not what it says',
+        `files/${file.sha256}: by its content this is ${kept.mediaType}: its row says ${file.mediaType}`,
+      )
     files.push(kept)
     if (kept.sha256 !== file.sha256) renamed.set(file.sha256, kept)
   }
   if (renamed.size === 0) return { parcel, files }
   const { makeover } = parcel.documents
-  const attachment = Object.fromEntries(rowsOf(makeover, 'attachment').map((row) => {
-    const kept = renamed.get(row.sha256)
-    return [row.id, kept ? { ...row, sha256: kept.sha256, bytes: kept.bytes.length } : row]
-  }))
-  return { parcel: { ...parcel, documents: { ...parcel.documents, makeover: { ...makeover, rows: { ...makeover.rows, attachment } } } }, files }
+  const attachment = Object.fromEntries(
+    rowsOf(makeover, 'attachment').map((row) => {
+      const kept = renamed.get(row.sha256)
+      return [row.id, kept ? { ...row, sha256: kept.sha256, bytes: kept.bytes.length } : row]
+    }),
+  )
+  return {
+    parcel: {
+      ...parcel,
+      documents: { ...parcel.documents, makeover: { ...makeover, rows: { ...makeover.rows, attachment } } },
+    },
+    files,
+  }
 }
 
 /** The history of a file, told as it was by whom it names; the document begins after it. */
 async function tellHistory(tx: Transaction, { studioId, personId }: Person, { id, history }: Parcel): Promise<void> {
   if (!history || history.length === 0) return
-  const known = await tx.select({ id: changes.id }).from(changes).where(inArray(changes.id, history.map((entry) => entry.id))).orderBy(asc(changes.id))
-  if (known.length > 0) throw new Problem(409, 'exists', 'Its history is here already', 'Changes of this history belong to another makeover here: bring it in as a copy.')
-  await tx.insert(documents).values({ studioId, id, rev: history.length }).onConflictDoUpdate({ target: [documents.studioId, documents.id], set: { rev: history.length } })
+  const known = await tx
+    .select({ id: changes.id })
+    .from(changes)
+    .where(
+      inArray(
+        changes.id,
+        history.map((entry) => entry.id),
+      ),
+    )
+    .orderBy(asc(changes.id))
+  if (known.length > 0)
+    throw new Problem(
+      409,
+      'exists',
+      'Its history is here already',
+      'Changes of this history belong to another makeover here: bring it in as a copy.',
+    )
+  await tx
+    .insert(documents)
+    .values({ studioId, id, rev: history.length })
+    .onConflictDoUpdate({ target: [documents.studioId, documents.id], set: { rev: history.length } })
   for (const [at, entry] of history.entries()) {
-    await tx.insert(changes).values({ studioId, id: entry.id, personId, sentence: entry.sentence, digest: '', undoes: entry.undoes, toldBy: entry.who, madeAt: new Date(entry.madeAt) })
-    if (entry.rows.length > 0) await tx.insert(changedRows).values(entry.rows.map((row, place) => ({ studioId, changeId: entry.id, place, ...row })))
+    await tx
+      .insert(changes)
+      .values({
+        studioId,
+        id: entry.id,
+        personId,
+        sentence: entry.sentence,
+        digest: '',
+        undoes: entry.undoes,
+        toldBy: entry.who,
+        madeAt: new Date(entry.madeAt),
+      })
+    if (entry.rows.length > 0)
+      await tx
+        .insert(changedRows)
+        .values(entry.rows.map((row, place) => ({ studioId, changeId: entry.id, place, ...row })))
     await tx.insert(changedDocuments).values({ studioId, documentId: id, rev: at + 1, changeId: entry.id })
   }
 }

@@ -32,9 +32,18 @@ beforeAll(async () => {
 afterAll(() => Promise.all([here.close(), there.close()]))
 
 type Who = Pick<Speaker, 'cookie' | 'get'>
-const send = (served: Served, who: Who, path: string, bytes: Uint8Array) => request(served.application).post(`/api${path}`).set('cookie', who.cookie).set('content-type', 'application/zip').send(Buffer.from(bytes))
+const send = (served: Served, who: Who, path: string, bytes: Uint8Array) =>
+  request(served.application)
+    .post(`/api${path}`)
+    .set('cookie', who.cookie)
+    .set('content-type', 'application/zip')
+    .send(Buffer.from(bytes))
 const exported = async (served: Served, who: Who, id: string, history = true): Promise<Buffer> => {
-  const answer = await request(served.application).get(`/api/makeovers/${id}/export${history ? '?history=yes' : ''}`).set('cookie', who.cookie).buffer(true).parse(binary)
+  const answer = await request(served.application)
+    .get(`/api/makeovers/${id}/export${history ? '?history=yes' : ''}`)
+    .set('cookie', who.cookie)
+    .buffer(true)
+    .parse(binary)
   expect(answer.status).toBe(200)
   return answer.body as Buffer
 }
@@ -46,28 +55,41 @@ function binary(response: request.Response, done: (error: Error | null, body: Bu
   stream.on('end', () => done(null, Buffer.concat(parts)))
 }
 const counts = async (served: Served, studioId: string): Promise<number[]> =>
-  inTransaction(served.database, { studio: studioId }, async (tx) => [(await tx.select().from(documents)).length, (await tx.select().from(changes)).length])
+  inTransaction(served.database, { studio: studioId }, async (tx) => [
+    (await tx.select().from(documents)).length,
+    (await tx.select().from(changes)).length,
+  ])
 
 describe('export, import, export', () => {
-  it.each([true, false])('into another installation gives the same bytes and the same reckoning (history: %s)', async (history) => {
-    const other = await person(there)
-    for (const { id } of demo) {
-      const first = await exported(here, decorator, id, history)
-      const dry = (await send(there, other, '/imports/dry', first)).body as DryRun
-      expect(dry).toMatchObject({ id, exists: false, ways: { new: { faults: [] }, itself: null } })
-      const brought = await send(there, other, '/imports?as=new', first)
-      expect(brought.status, brought.text).toBe(201)
-      expect(Buffer.compare(await exported(there, other, id, history), first)).toBe(0)
-      const [mine, theirs] = [await decorator.open(id), (await other.get(`/makeovers/${id}`)).body as Opened]
-      expect(reckon(theirs, plainDate('2027-03-01')).money.total).toEqual(reckon(mine, plainDate('2027-03-01')).money.total)
-      expect(reckon(theirs, plainDate('2027-03-01')).remarks.map((remark) => remark.key)).toEqual(reckon(mine, plainDate('2027-03-01')).remarks.map((remark) => remark.key))
-    }
-  })
+  it.each([true, false])(
+    'into another installation gives the same bytes and the same reckoning (history: %s)',
+    async (history) => {
+      const other = await person(there)
+      for (const { id } of demo) {
+        const first = await exported(here, decorator, id, history)
+        const dry = (await send(there, other, '/imports/dry', first)).body as DryRun
+        expect(dry).toMatchObject({ id, exists: false, ways: { new: { faults: [] }, itself: null } })
+        const brought = await send(there, other, '/imports?as=new', first)
+        expect(brought.status, brought.text).toBe(201)
+        expect(Buffer.compare(await exported(there, other, id, history), first)).toBe(0)
+        const [mine, theirs] = [await decorator.open(id), (await other.get(`/makeovers/${id}`)).body as Opened]
+        expect(reckon(theirs, plainDate('2027-03-01')).money.total).toEqual(
+          reckon(mine, plainDate('2027-03-01')).money.total,
+        )
+        expect(reckon(theirs, plainDate('2027-03-01')).remarks.map((remark) => remark.key)).toEqual(
+          reckon(mine, plainDate('2027-03-01')).remarks.map((remark) => remark.key),
+        )
+      }
+    },
+  )
   it('with its history shows any earlier moment there as here, told by whoever did it', async () => {
     const other = await person(there)
     const id = demo[0]?.id ?? ''
     await send(there, other, '/imports?as=new', await exported(here, decorator, id))
-    const [mine, theirs] = [(await decorator.get(`/makeovers/${id}/at/5`)).body, (await other.get(`/makeovers/${id}/at/5`)).body] as (Opened & { moment: { who: string } })[]
+    const [mine, theirs] = [
+      (await decorator.get(`/makeovers/${id}/at/5`)).body,
+      (await other.get(`/makeovers/${id}/at/5`)).body,
+    ] as (Opened & { moment: { who: string } })[]
     expect(Object.keys(theirs?.makeover.rows.piece ?? {})).toEqual(Object.keys(mine?.makeover.rows.piece ?? {}))
     expect(theirs?.moment.who).toBe(demoDecorator.name)
     // what another did is not hers to undo there
@@ -92,12 +114,36 @@ describe('export, import, export', () => {
     const who = await person(here)
     const world = await makeover(who)
     const id = world.ids.makeover
-    const credit = add('credit', uuidv7(), { sellerId: world.ids.seller, kind: 'gift card', number: '1', faceMinor: minor(50_00), gotOn: plainDate('2027-02-01'), expiresOn: null })
+    const credit = add('credit', uuidv7(), {
+      sellerId: world.ids.seller,
+      kind: 'gift card',
+      number: '1',
+      faceMinor: minor(50_00),
+      gotOn: plainDate('2027-02-01'),
+      expiresOn: null,
+    })
     const first = await exported(here, who, id)
     const [piece, candidate, orderId] = [uuidv7(), uuidv7(), uuidv7()]
     const { candidateOf, orderOf, pieceOf } = await import('#core/testing/small-makeover.ts')
     const offer = candidateOf(piece, world.ids.seller)
-    expect((await who.change(id, [credit, add('piece', piece, pieceOf(world.ids.room, Object.values(world.categories)[0] ?? '')), add('candidate', candidate, offer), ...orderOf(orderId, candidate, offer, 1), add('payment', uuidv7(), { ...blank.payment, orderId, direction: 'out', amountMinor: minor(20_00), paidOn: plainDate('2027-02-02'), tender: 'card' })])).status).toBe(200)
+    expect(
+      (
+        await who.change(id, [
+          credit,
+          add('piece', piece, pieceOf(world.ids.room, Object.values(world.categories)[0] ?? '')),
+          add('candidate', candidate, offer),
+          ...orderOf(orderId, candidate, offer, 1),
+          add('payment', uuidv7(), {
+            ...blank.payment,
+            orderId,
+            direction: 'out',
+            amountMinor: minor(20_00),
+            paidOn: plainDate('2027-02-02'),
+            tender: 'card',
+          }),
+        ])
+      ).status,
+    ).toBe(200)
     const answer = await send(here, who, '/imports?as=itself', first)
     expect(answer.status).toBe(422)
     expect((answer.body as { detail: string }).detail).toMatch(/a payment is never changed or taken away/)
@@ -108,9 +154,16 @@ describe('export, import, export', () => {
     const first = await exported(here, decorator, id)
     const { id: copy } = (await send(here, decorator, '/imports?as=copy', first)).body as { id: string }
     expect(copy).not.toBe(id)
-    const [one, other] = [first, await exported(here, decorator, copy)].map((bytes) => underNewIds(readParcel(bytes, sha256Of), countingIds(1)))
+    const [one, other] = [first, await exported(here, decorator, copy)].map((bytes) =>
+      underNewIds(readParcel(bytes, sha256Of), countingIds(1)),
+    )
     if (!one || !other) throw new Error('both were read')
-    expect(Buffer.compare(writeParcel(other.documents, other.files, other.history), writeParcel(one.documents, one.files, one.history))).toBe(0)
+    expect(
+      Buffer.compare(
+        writeParcel(other.documents, other.files, other.history),
+        writeParcel(one.documents, one.files, one.history),
+      ),
+    ).toBe(0)
     const room = rowsOf((await decorator.open(copy)).makeover, 'room')[0]
     if (!room) throw new Error('it has a room')
     expect((await decorator.change(copy, [edit('room', room, { name: 'Elsewhere' })])).status).toBe(200)
@@ -131,12 +184,19 @@ describe('export, import, export', () => {
     expect(Object.values(brought.studio.rows.studioRuling)).toEqual([])
   })
   it('of a studio has every makeover, each to be brought in by itself', async () => {
-    const all = await request(here.application).get('/api/studio/export').set('cookie', decorator.cookie).buffer(true).parse(binary)
+    const all = await request(here.application)
+      .get('/api/studio/export')
+      .set('cookie', decorator.cookie)
+      .buffer(true)
+      .parse(binary)
     const entries = unzipSync(all.body as Buffer)
     const own = JSON.parse(Buffer.from(entries['studio.json'] ?? []).toString()) as { name: string; people: unknown[] }
     expect(own).toMatchObject({ name: 'Wren & Tide', people: [{ email: demoDecorator.email }, {}] })
     expect(JSON.stringify(own)).not.toMatch(/argon2|passwordHash/)
-    for (const { id } of demo) expect(Buffer.compare(Buffer.from(entries[`makeovers/${id}.zip`] ?? []), await exported(here, decorator, id))).toBe(0)
+    for (const { id } of demo)
+      expect(
+        Buffer.compare(Buffer.from(entries[`makeovers/${id}.zip`] ?? []), await exported(here, decorator, id)),
+      ).toBe(0)
   })
 })
 
@@ -144,14 +204,19 @@ describe('a file that cannot be brought in', () => {
   it.each([
     ['is damaged', (bytes: Buffer) => bytes.subarray(0, 900), /zip/],
     ['says another type', (bytes: Buffer) => zipSync({ ...unzipSync(bytes), 'run.sh': Buffer.from('x') }), /run\.sh/],
-    ['breaks a rule of the whole', (bytes: Buffer) => spoilt(bytes, (rows) => (rows.client = [])), /at least one client|agreement\[0\]\.signedById/],
+    [
+      'breaks a rule of the whole',
+      (bytes: Buffer) => spoilt(bytes, (rows) => (rows.client = [])),
+      /at least one client|agreement\[0\]\.signedById/,
+    ],
   ])('because it %s is refused with the place, and nothing changes', async (_name, spoil, message) => {
     const who = await person(there)
     const before = await counts(there, who.studioId)
     const bytes = spoil(await exported(here, decorator, demo[0]?.id ?? '', false))
     for (const path of ['/imports/dry', '/imports?as=new']) {
       const answer = await send(there, who, path, bytes)
-      if (path === '/imports/dry' && answer.status === 200) expect(JSON.stringify((answer.body as DryRun).ways.new)).toMatch(message)
+      if (path === '/imports/dry' && answer.status === 200)
+        expect(JSON.stringify((answer.body as DryRun).ways.new)).toMatch(message)
       else {
         expect(answer.status).toBe(422)
         expect((answer.body as { detail: string }).detail).toMatch(message)
@@ -169,9 +234,17 @@ describe('a file that cannot be brought in', () => {
   })
   it('a picture with its place in it loses the place on the way in', async () => {
     const who = await person(there)
-    const taken = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#888' } }).png().withExif({ IFD0: { Make: 'A camera' } }).toBuffer()
+    const taken = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#888' } })
+      .png()
+      .withExif({ IFD0: { Make: 'A camera' } })
+      .toBuffer()
     const id = demo[0]?.id ?? ''
-    const answer = await send(there, who, '/imports?as=new', withFile(await exported(here, decorator, id, false), taken))
+    const answer = await send(
+      there,
+      who,
+      '/imports?as=new',
+      withFile(await exported(here, decorator, id, false), taken),
+    )
     expect(answer.status, answer.text).toBe(201)
     const back = readParcel(await exported(there, who, id, false), sha256Of)
     for (const file of back.files) expect(Buffer.from(file.bytes).includes('A camera')).toBe(false)
@@ -179,7 +252,10 @@ describe('a file that cannot be brought in', () => {
   it('that is here already, or no longer, is said', async () => {
     const id = demo[0]?.id ?? ''
     const bytes = await exported(here, decorator, id)
-    expect((await send(here, decorator, '/imports?as=new', bytes)).body).toMatchObject({ status: 409, detail: expect.stringMatching(/over itself, or as a copy/) })
+    expect((await send(here, decorator, '/imports?as=new', bytes)).body).toMatchObject({
+      status: 409,
+      detail: expect.stringMatching(/over itself, or as a copy/),
+    })
     expect((await send(there, await person(there), '/imports?as=itself', bytes)).status).toBe(409)
     expect((await send(here, decorator, '/imports?as=all', bytes)).status).toBe(400)
     expect((await send(here, decorator, '/imports?as=copy', new Uint8Array())).status).toBe(400)
@@ -199,8 +275,14 @@ function withFile(bytes: Buffer, content: Buffer): Uint8Array {
   const { [`files/`]: _none, ...entries } = unzipSync(bytes)
   const first = Object.keys(entries).find((name) => name.startsWith('files/')) ?? ''
   const json = JSON.parse(Buffer.from(entries['makeover.json'] ?? []).toString()) as { rows: Rows }
-  const rows = (json.rows.attachment ?? []).map((row) => (`files/${String(row.sha256)}` === first ? { ...row, sha256: sha256Of(content), bytes: content.length } : row))
+  const rows = (json.rows.attachment ?? []).map((row) =>
+    `files/${String(row.sha256)}` === first ? { ...row, sha256: sha256Of(content), bytes: content.length } : row,
+  )
   json.rows.attachment = rows
   const { [first]: _former, ...rest } = entries
-  return zipSync({ ...rest, 'makeover.json': Buffer.from(JSON.stringify(json)), [`files/${sha256Of(content)}`]: content })
+  return zipSync({
+    ...rest,
+    'makeover.json': Buffer.from(JSON.stringify(json)),
+    [`files/${sha256Of(content)}`]: content,
+  })
 }

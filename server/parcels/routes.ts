@@ -17,32 +17,63 @@ export const largestParcel = 120 * 1024 * 1024
 /** Makeovers as files, out and in, and all that a studio has. */
 export function parcelRoutes({ database, news, now }: Setting): Router {
   const routes = Router()
-  const named = (name: string): string => `attachment; filename="${name.replace(/[^\w .-]+/g, '').trim() || 'makeover'}.zip"`
+  const named = (name: string): string =>
+    `attachment; filename="${name.replace(/[^\w .-]+/g, '').trim() || 'makeover'}.zip"`
 
   routes.get('/makeovers/:id/export', async (request, response) => {
     const { studioId } = personBehind(request)
     const id = idIn(request)
-    const found = await inTransaction(database, { studio: studioId }, (tx) => parcelOf(tx, database, studioId, id, request.query.history === 'yes'), { still: true })
+    const found = await inTransaction(
+      database,
+      { studio: studioId },
+      (tx) => parcelOf(tx, database, studioId, id, request.query.history === 'yes'),
+      { still: true },
+    )
     if (!found) throw notFound()
-    response.set({ 'content-type': 'application/zip', 'content-disposition': named(found.name) }).send(Buffer.from(found.bytes))
+    response
+      .set({ 'content-type': 'application/zip', 'content-disposition': named(found.name) })
+      .send(Buffer.from(found.bytes))
   })
 
   routes.get('/studio/export', async (request, response) => {
     const { studioId, studioName, timeZone } = personBehind(request)
     const people = await peopleOf(database, studioId)
-    const entries = await inTransaction(database, { studio: studioId }, async (tx) => {
-      const studio = await loadStudio(tx, studioId)
-      const rows = Object.fromEntries((['seller', 'studioRuling', 'studioSchool'] as const).map((kind) => [kind, studioRows(studio, kind).map(({ version: _version, ...row }) => row)]))
-      const own = { format: 'bonitas.studio', version: 1, name: studioName, timeZone, people: people.map(({ name, email }) => ({ name, email })), rows }
-      const all = await tx.select({ id: documents.id }).from(documents).where(ne(documents.id, studioId)).orderBy(asc(documents.id))
-      const parcels = []
-      for (const { id } of all) {
-        const found = await parcelOf(tx, database, studioId, id, true)
-        if (found) parcels.push({ name: `makeovers/${id}.zip`, bytes: found.bytes })
-      }
-      return [{ name: 'studio.json', bytes: Buffer.from(`${JSON.stringify(own, null, 1)}\n`) }, ...parcels]
-    }, { still: true })
-    response.set({ 'content-type': 'application/zip', 'content-disposition': named(studioName) }).send(Buffer.from(writeZip(entries)))
+    const entries = await inTransaction(
+      database,
+      { studio: studioId },
+      async (tx) => {
+        const studio = await loadStudio(tx, studioId)
+        const rows = Object.fromEntries(
+          (['seller', 'studioRuling', 'studioSchool'] as const).map((kind) => [
+            kind,
+            studioRows(studio, kind).map(({ version: _version, ...row }) => row),
+          ]),
+        )
+        const own = {
+          format: 'bonitas.studio',
+          version: 1,
+          name: studioName,
+          timeZone,
+          people: people.map(({ name, email }) => ({ name, email })),
+          rows,
+        }
+        const all = await tx
+          .select({ id: documents.id })
+          .from(documents)
+          .where(ne(documents.id, studioId))
+          .orderBy(asc(documents.id))
+        const parcels = []
+        for (const { id } of all) {
+          const found = await parcelOf(tx, database, studioId, id, true)
+          if (found) parcels.push({ name: `makeovers/${id}.zip`, bytes: found.bytes })
+        }
+        return [{ name: 'studio.json', bytes: Buffer.from(`${JSON.stringify(own, null, 1)}\n`) }, ...parcels]
+      },
+      { still: true },
+    )
+    response
+      .set({ 'content-type': 'application/zip', 'content-disposition': named(studioName) })
+      .send(Buffer.from(writeZip(entries)))
   })
 
   const body = express.raw({ type: () => true, limit: largestParcel })
@@ -50,7 +81,14 @@ export function parcelRoutes({ database, news, now }: Setting): Router {
   routes.post('/imports/dry', body, async (request, response) => {
     const { studioId, timeZone } = personBehind(request)
     const parcel = parcelIn(request)
-    response.json(await inTransaction(database, { studio: studioId }, (tx) => dryRun(tx, database, studioId, parcel, dateIn(timeZone, now())), { still: true }))
+    response.json(
+      await inTransaction(
+        database,
+        { studio: studioId },
+        (tx) => dryRun(tx, database, studioId, parcel, dateIn(timeZone, now())),
+        { still: true },
+      ),
+    )
   })
 
   routes.post('/imports', body, async (request, response) => {
@@ -59,7 +97,13 @@ export function parcelRoutes({ database, news, now }: Setting): Router {
     if (!as) throw new Problem(400, 'malformed', 'Not readable', `as: expected one of ${arrivals.join(', ')}`)
     const { outcome, id, changed } = await arrive(database, news, person, parcelIn(request), as, now())
     if (outcome.is === 'refused') throw refused(outcome.faults)
-    if (outcome.is !== 'taken') throw new Problem(409, 'conflict', 'Changed meanwhile', 'Something changed here while the file came in. Nothing was changed: look at what it would do once more.')
+    if (outcome.is !== 'taken')
+      throw new Problem(
+        409,
+        'conflict',
+        'Changed meanwhile',
+        'Something changed here while the file came in. Nothing was changed: look at what it would do once more.',
+      )
     response.status(201).json({ id, rev: outcome.rev, changed })
   })
   return routes
@@ -67,11 +111,15 @@ export function parcelRoutes({ database, news, now }: Setting): Router {
 
 function parcelIn(request: Request): Parcel {
   const bytes: unknown = request.body
-  if (!Buffer.isBuffer(bytes) || bytes.length === 0) throw new Problem(400, 'malformed', 'No file', 'Expected the bytes of a makeover that was written by Bonitas.')
+  if (!Buffer.isBuffer(bytes) || bytes.length === 0)
+    throw new Problem(400, 'malformed', 'No file', 'Expected the bytes of a makeover that was written by Bonitas.')
   try {
     return readParcel(bytes, sha256Of)
   } catch (error) {
-    if (error instanceof Damaged) throw new Problem(422, 'damaged', 'This file cannot be brought in', `${error.message}. Nothing was changed.`, { place: error.place })
+    if (error instanceof Damaged)
+      throw new Problem(422, 'damaged', 'This file cannot be brought in', `${error.message}. Nothing was changed.`, {
+        place: error.place,
+      })
     throw error
   }
 }

@@ -15,7 +15,11 @@ beforeAll(async () => {
 afterAll(() => served.close())
 
 const surface: Lab = { L: 62, a: -6, b: 9 }
-const ask = (body: unknown) => request(served.application).post('/api/standins/colour-meter').set('cookie', who.cookie).send(body as object)
+const ask = (body: unknown) =>
+  request(served.application)
+    .post('/api/standins/colour-meter')
+    .set('cookie', who.cookie)
+    .send(body as object)
 async function readings(behaves: string, count = 6): Promise<MeterReading[]> {
   const found: MeterReading[] = []
   for (let reading = 0; reading < count; reading++) {

@@ -14,8 +14,10 @@ const noise = { L: 0.18, a: 0.1, b: 0.12 }
 
 export function readMeter(surface: Lab, behaves: MeterBehaviour, seed: number, reading: number): MeterReading {
   const random = generator(Math.imul(seed + 1, 2654435761) ^ Math.imul(reading + 1, 40503))
-  const around = (middle: number, spread: number): number => middle + spread * Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
-  if (behaves === 'lifted') return { ok: false, fails: 'It does not lie flat on the surface: press it down and read again.' }
+  const around = (middle: number, spread: number): number =>
+    middle + spread * Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
+  if (behaves === 'lifted')
+    return { ok: false, fails: 'It does not lie flat on the surface: press it down and read again.' }
   const lab = { L: around(surface.L, noise.L), a: around(surface.a, noise.a), b: around(surface.b, noise.b) }
   if (behaves === 'tilted') lab.L += 9 * random()
   if (behaves === 'stained' && reading % 3 === 1) {

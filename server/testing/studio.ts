@@ -13,13 +13,24 @@ import { freshDatabase } from './postgres.ts'
 /** Noon of 1 March 2027, the day the small makeover is reckoned on. */
 export const now = Date.parse('2027-03-01T12:00:00Z')
 
-export async function serve(address: string, { failedSignIns = 1000, at = now, trustProxy }: { failedSignIns?: number; at?: number; trustProxy?: number } = {}) {
+export async function serve(
+  address: string,
+  { failedSignIns = 1000, at = now, trustProxy }: { failedSignIns?: number; at?: number; trustProxy?: number } = {},
+) {
   const { url, drop } = await freshDatabase(address)
   const database = connect(url)
   const clock = { now: at }
   const log = pino({ level: 'silent' })
   const news = openNews(url, database, log)
-  const application = createApplication({ database, news, log, pages: null, now: () => clock.now, failedSignIns, trustProxy })
+  const application = createApplication({
+    database,
+    news,
+    log,
+    pages: null,
+    now: () => clock.now,
+    failedSignIns,
+    trustProxy,
+  })
   const close = async (): Promise<void> => {
     await news.close()
     await database.close()
@@ -37,27 +48,52 @@ function speaker(application: Served['application'], email: string, answer: requ
   const cookie = (answer.headers['set-cookie'] as unknown as string[]).map((one) => one.split(';')[0]).join('; ')
   const get = (path: string) => request(application).get(`/api${path}`).set('cookie', cookie)
   /** A file as its bytes. */
-  const fetch = (path: string) => get(path).buffer(true).parse((response, done) => {
-    const chunks: Buffer[] = []
-    response.on('data', (chunk: Buffer) => chunks.push(chunk))
-    response.on('end', () => done(null, Buffer.concat(chunks)))
-  })
+  const fetch = (path: string) =>
+    get(path)
+      .buffer(true)
+      .parse((response, done) => {
+        const chunks: Buffer[] = []
+        response.on('data', (chunk: Buffer) => chunks.push(chunk))
+        response.on('end', () => done(null, Buffer.concat(chunks)))
+      })
   const post = (path: string, body: object) => request(application).post(`/api${path}`).set('cookie', cookie).send(body)
-  const change = (makeoverId: string, operations: readonly Operation[], { id = uuidv7(), sentence = 'A change', undoes }: { id?: string; sentence?: string; undoes?: string } = {}) =>
-    post(`/makeovers/${makeoverId}/changes`, { id, schemaVersion, sentence, operations, ...(undoes === undefined ? {} : { undoes }) })
+  const change = (
+    makeoverId: string,
+    operations: readonly Operation[],
+    { id = uuidv7(), sentence = 'A change', undoes }: { id?: string; sentence?: string; undoes?: string } = {},
+  ) =>
+    post(`/makeovers/${makeoverId}/changes`, {
+      id,
+      schemaVersion,
+      sentence,
+      operations,
+      ...(undoes === undefined ? {} : { undoes }),
+    })
   const open = async (makeoverId: string): Promise<Opened> => (await get(`/makeovers/${makeoverId}`)).body as Opened
   return { email, cookie, get, fetch, post, change, open, ...(answer.body as { studioId: string; personId: string }) }
 }
 export type Speaker = ReturnType<typeof speaker>
 
 /** Somebody who is known, signed in. */
-export const signedIn = async ({ application }: Pick<Served, 'application'>, { email, password }: { email: string; password: string }): Promise<Speaker> =>
+export const signedIn = async (
+  { application }: Pick<Served, 'application'>,
+  { email, password }: { email: string; password: string },
+): Promise<Speaker> =>
   speaker(application, email, await request(application).post('/api/session').send({ email, password }))
 
 export const password = 'a long enough password'
 /** A person of a new studio, signed in. */
-export const person = async ({ application }: Pick<Served, 'application'>, email = `${uuidv7()}@test.example`): Promise<Speaker> =>
-  speaker(application, email, await request(application).post('/api/studios').send({ studioName: 'A studio', timeZone: 'UTC', name: 'A person', email, password }))
+export const person = async (
+  { application }: Pick<Served, 'application'>,
+  email = `${uuidv7()}@test.example`,
+): Promise<Speaker> =>
+  speaker(
+    application,
+    email,
+    await request(application)
+      .post('/api/studios')
+      .send({ studioName: 'A studio', timeZone: 'UTC', name: 'A person', email, password }),
+  )
 
 /** Another person of somebody's studio, signed in. */
 export async function helper(served: Pick<Served, 'application'>, of: Speaker, name = 'A helper') {

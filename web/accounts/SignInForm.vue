@@ -7,7 +7,10 @@ import { useSession } from '../stores/session.ts'
 const { email = '' } = defineProps<{ email?: string }>()
 const emit = defineEmits<{ done: [] }>()
 const session = useSession()
-const { form, submit } = useForm(() => ({ email: textField(email, { most: 254 }), password: textField('', { most: 1000 }) }))
+const { form, submit } = useForm(() => ({
+  email: textField(email, { most: 254 }),
+  password: textField('', { most: 1000 }),
+}))
 
 async function signIn(): Promise<void> {
   const done = await submit(async (values) => {
@@ -15,7 +18,15 @@ async function signIn(): Promise<void> {
       await session.signIn(values.email, form.fields.password.text)
       return []
     } catch (error) {
-      return [{ field: null, message: error instanceof Refused ? error.problem.detail : 'No answer from the server. What you typed is still here: try again.' }]
+      return [
+        {
+          field: null,
+          message:
+            error instanceof Refused
+              ? error.problem.detail
+              : 'No answer from the server. What you typed is still here: try again.',
+        },
+      ]
     }
   })
   if (done) emit('done')
@@ -32,6 +43,12 @@ async function signIn(): Promise<void> {
 </template>
 
 <style>
-.sign-in-form { display: grid; gap: 6px; }
-.sign-in-form .el-button { margin-top: 8px; height: 40px; }
+.sign-in-form {
+  display: grid;
+  gap: 6px;
+}
+.sign-in-form .el-button {
+  margin-top: 8px;
+  height: 40px;
+}
 </style>

@@ -33,8 +33,18 @@ async function make(): Promise<void> {
     <FieldText :field="form.fields.studioName" label="Studio" autocomplete="organization" />
     <FieldText :field="form.fields.name" label="Your name" autocomplete="name" />
     <FieldText :field="form.fields.email" label="Email" type="email" autocomplete="username" />
-    <FieldText :field="form.fields.password" label="Password" type="password" hint="At least 12 characters" autocomplete="new-password" />
-    <FieldText :field="form.fields.timeZone" label="Time zone" hint="Decides what day it is for order and return dates" />
+    <FieldText
+      :field="form.fields.password"
+      label="Password"
+      type="password"
+      hint="At least 12 characters"
+      autocomplete="new-password"
+    />
+    <FieldText
+      :field="form.fields.timeZone"
+      label="Time zone"
+      hint="Decides what day it is for order and return dates"
+    />
     <p v-for="fault in form.faults" :key="fault" class="stop-line" role="alert">{{ fault }}</p>
     <el-button type="primary" native-type="submit" :loading="form.busy">Make the studio</el-button>
   </form>

@@ -40,7 +40,10 @@ self.addEventListener('fetch', (event) => {
 async function page(request: Request): Promise<Response> {
   const kept = await caches.match('/', { cacheName: pages })
   if (!kept) return fetch(request)
-  return Promise.race([fetch(request), new Promise<Response>((_resolve, reject) => setTimeout(() => reject(new Error('late')), patienceMs))]).catch(() => kept)
+  return Promise.race([
+    fetch(request),
+    new Promise<Response>((_resolve, reject) => setTimeout(() => reject(new Error('late')), patienceMs)),
+  ]).catch(() => kept)
 }
 /** The name of an asset changes with its content: a kept one is the right one. */
 async function asset(request: Request): Promise<Response> {

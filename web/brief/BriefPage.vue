@@ -34,11 +34,21 @@ const clients = useRows('client')
 
 const head = computed(() => (makeover.opened ? headOf(makeover.opened.makeover) : undefined))
 const reckoned = (need: Row<'need'>) => makeover.reckoning?.needs.find((one) => one.id === need.id)
-const serving = (need: Row<'need'>): string => (reckoned(need)?.pieceIds ?? []).map((id) => makeover.opened?.makeover.rows.piece[id]?.name ?? '').join(', ')
+const serving = (need: Row<'need'>): string =>
+  (reckoned(need)?.pieceIds ?? []).map((id) => makeover.opened?.makeover.rows.piece[id]?.name ?? '').join(', ')
 const covered = (need: Row<'need'>): boolean => reckoned(need)?.covered ?? false
-const place = (need: Row<'need'>): string => [need.who && `for ${need.who}`, zones.value.find((zone) => zone.id === need.zoneId)?.name ?? (rooms.value.length > 1 ? rooms.value.find((room) => room.id === need.roomId)?.name : '')].filter(Boolean).join(' · ')
+const place = (need: Row<'need'>): string =>
+  [
+    need.who && `for ${need.who}`,
+    zones.value.find((zone) => zone.id === need.zoneId)?.name ??
+      (rooms.value.length > 1 ? rooms.value.find((room) => room.id === need.roomId)?.name : ''),
+  ]
+    .filter(Boolean)
+    .join(' · ')
 const open = computed(() => needs.value.filter((need) => need.importance === 'must' && !covered(need)))
-const remarks = computed(() => (makeover.reckoning?.remarks ?? []).filter((remark) => remark.step === 'brief' && remark.weight !== 'stop'))
+const remarks = computed(() =>
+  (makeover.reckoning?.remarks ?? []).filter((remark) => remark.step === 'brief' && remark.weight !== 'stop'),
+)
 const order = { must: 0, should: 1, nice: 2 }
 const sorted = computed(() => needs.value.toSorted((one, other) => order[one.importance] - order[other.importance]))
 
@@ -51,8 +61,19 @@ function openNeed(need: Row<'need'> | null): void {
   needEdited.value = need
   needOpen.value = true
 }
-const parts = [['needs', 'Needs'], ['asis', 'As it is'], ['stays', 'What stays'], ['forbidden', 'What may not be'], ['ways', 'Ways'], ['practice', 'Practice'], ['collection', 'Collection'], ['questions', 'Questions'], ['budget', 'Budget']] as const
-const goTo = (part: string): void => document.getElementById(`${part}-title`)?.scrollIntoView({ block: 'start', behavior: 'smooth' })
+const parts = [
+  ['needs', 'Needs'],
+  ['asis', 'As it is'],
+  ['stays', 'What stays'],
+  ['forbidden', 'What may not be'],
+  ['ways', 'Ways'],
+  ['practice', 'Practice'],
+  ['collection', 'Collection'],
+  ['questions', 'Questions'],
+  ['budget', 'Budget'],
+] as const
+const goTo = (part: string): void =>
+  document.getElementById(`${part}-title`)?.scrollIntoView({ block: 'start', behavior: 'smooth' })
 useKeys([
   { key: 'n', does: 'A new need', run: () => openNeed(null) },
   { key: 'b', does: 'To the budget', run: () => goTo('budget') },
@@ -64,10 +85,16 @@ useKeys([
   <div v-if="makeover.opened && makeover.reckoning && head" class="brief">
     <div class="page-head">
       <h1>Brief</h1>
-      <span class="quiet">for {{ clients.map((client) => client.name).join(' and ') }} · {{ rooms.map((room) => room.name).join(', ') }} · to {{ head.scope }} · {{ head.installOn ? `install ${writeDate(head.installOn)}` : 'no install date yet' }} · {{ head.units }}</span>
+      <span class="quiet"
+        >for {{ clients.map((client) => client.name).join(' and ') }} ·
+        {{ rooms.map((room) => room.name).join(', ') }} · to {{ head.scope }} ·
+        {{ head.installOn ? `install ${writeDate(head.installOn)}` : 'no install date yet' }} · {{ head.units }}</span
+      >
       <span class="end"><button type="button" class="word" @click="headOpen = true">Change these</button></span>
     </div>
-    <p class="parts" role="navigation" aria-label="Parts of the brief"><button v-for="[id, name] in parts" :key="id" type="button" class="word" @click="goTo(id)">{{ name }}</button></p>
+    <p class="parts" role="navigation" aria-label="Parts of the brief">
+      <button v-for="[id, name] in parts" :key="id" type="button" class="word" @click="goTo(id)">{{ name }}</button>
+    </p>
     <StepRemarks step="brief" />
 
     <section aria-labelledby="needs-title">
@@ -75,19 +102,35 @@ useKeys([
         <h2 id="needs-title">What the room is for</h2>
         <button type="button" class="word" @click="openNeed(null)">Add a need<kbd>N</kbd></button>
       </div>
-      <p v-if="needs.length === 0" class="quiet">Write down what has to be possible here: sit, read, play, store, host. Pieces are then held against it.</p>
+      <p v-if="needs.length === 0" class="quiet">
+        Write down what has to be possible here: sit, read, play, store, host. Pieces are then held against it.
+      </p>
       <table v-else>
         <thead>
-          <tr><th>Need</th><th class="keep">How much</th><th>Served by</th><th>Covered</th><th><span class="visually-hidden">Change</span></th></tr>
+          <tr>
+            <th>Need</th>
+            <th class="keep">How much</th>
+            <th>Served by</th>
+            <th>Covered</th>
+            <th><span class="visually-hidden">Change</span></th>
+          </tr>
         </thead>
         <tbody>
           <tr v-for="need in sorted" :key="need.id">
-            <td class="what"><strong>{{ need.name }}</strong> <span class="quiet place">{{ place(need) }}</span></td>
+            <td class="what">
+              <strong>{{ need.name }}</strong> <span class="quiet place">{{ place(need) }}</span>
+            </td>
             <td>{{ need.importance }}</td>
             <td :class="{ quiet: !serving(need) }">{{ serving(need) || 'nothing yet' }}</td>
-            <td class="keep"><span class="covered" :class="{ yes: covered(need) }" aria-hidden="true" />{{ covered(need) ? 'yes' : 'not yet' }}</td>
+            <td class="keep">
+              <span class="covered" :class="{ yes: covered(need) }" aria-hidden="true" />{{
+                covered(need) ? 'yes' : 'not yet'
+              }}
+            </td>
             <td class="number">
-              <button type="button" class="word" :aria-label="`Change ${need.name}`" @click="openNeed(need)">Change</button>
+              <button type="button" class="word" :aria-label="`Change ${need.name}`" @click="openNeed(need)">
+                Change
+              </button>
             </td>
           </tr>
         </tbody>
@@ -97,7 +140,12 @@ useKeys([
     <section aria-labelledby="asis-title">
       <div class="section-head"><h2 id="asis-title">As it is</h2></div>
       <div class="as-it-is">
-        <div v-for="room in rooms" :key="room.id"><p v-if="rooms.length > 1"><strong>{{ room.name }}</strong></p><FilesOf :of="{ roomId: room.id }" :name="room.name" pictures many /></div>
+        <div v-for="room in rooms" :key="room.id">
+          <p v-if="rooms.length > 1">
+            <strong>{{ room.name }}</strong>
+          </p>
+          <FilesOf :of="{ roomId: room.id }" :name="room.name" pictures many />
+        </div>
       </div>
     </section>
     <KeepersSection />
@@ -113,13 +161,45 @@ useKeys([
         <h2>{{ head.name }}</h2>
         <p v-if="open.length > 0">Not covered yet: {{ open.map((need) => need.name).join('; ') }}.</p>
         <dl class="pairs">
-          <div><dt>Agreed</dt><dd><MoneyAmount :amount="makeover.reckoning.money.total.agreed" :currency="makeover.currency" with-currency /></dd></div>
-          <div><dt>Forecast</dt><dd><FigureButton :amount="makeover.reckoning.money.total.forecast" of="Forecast" @click="working.show('forecast')" /></dd></div>
-          <div><dt>Needs covered</dt><dd>{{ makeover.line?.needsCovered }} of {{ needs.length }}</dd></div>
-          <div><dt>Must haves not covered</dt><dd>{{ open.length }}</dd></div>
+          <div>
+            <dt>Agreed</dt>
+            <dd>
+              <MoneyAmount
+                :amount="makeover.reckoning.money.total.agreed"
+                :currency="makeover.currency"
+                with-currency
+              />
+            </dd>
+          </div>
+          <div>
+            <dt>Forecast</dt>
+            <dd>
+              <FigureButton
+                :amount="makeover.reckoning.money.total.forecast"
+                of="Forecast"
+                @click="working.show('forecast')"
+              />
+            </dd>
+          </div>
+          <div>
+            <dt>Needs covered</dt>
+            <dd>{{ makeover.line?.needsCovered }} of {{ needs.length }}</dd>
+          </div>
+          <div>
+            <dt>Must haves not covered</dt>
+            <dd>{{ open.length }}</dd>
+          </div>
         </dl>
-        <p><a :href="`/api/makeovers/${makeover.opened.makeover.id}/brief.pdf`" target="_blank" rel="noopener">The brief as a page to sign (PDF)</a></p>
-        <p>All of it as one file: <a :href="`/api/makeovers/${makeover.opened.makeover.id}/export?history=yes`">with its history</a>, <a :href="`/api/makeovers/${makeover.opened.makeover.id}/export`">without</a></p>
+        <p>
+          <a :href="`/api/makeovers/${makeover.opened.makeover.id}/brief.pdf`" target="_blank" rel="noopener"
+            >The brief as a page to sign (PDF)</a
+          >
+        </p>
+        <p>
+          All of it as one file:
+          <a :href="`/api/makeovers/${makeover.opened.makeover.id}/export?history=yes`">with its history</a>,
+          <a :href="`/api/makeovers/${makeover.opened.makeover.id}/export`">without</a>
+        </p>
         <RemarkList :remarks="remarks" />
       </section>
     </Teleport>
@@ -129,17 +209,60 @@ useKeys([
 </template>
 
 <style>
-.brief section + section { margin-top: 26px; }
-.brief section[aria-labelledby] { scroll-margin-top: 90px; }
-.brief h2 { scroll-margin-top: 90px; }
-.brief .what { width: 42%; }
-.brief .place { display: block; font-size: 12px; line-height: 16px; }
-.as-it-is .files ul { display: flex; flex-wrap: wrap; gap: 10px; margin-bottom: 6px; }
-.as-it-is .files li { display: grid; gap: 2px; justify-items: start; }
-.as-it-is .files .drop { max-width: 320px; }
-.brief .parts { display: flex; flex-wrap: wrap; gap: 4px 16px; margin: -8px 0 14px; font-size: 13px; }
-.keep { white-space: nowrap; }
-.brief td { padding-top: 5px; padding-bottom: 5px; }
-.covered { display: inline-block; width: 10px; height: 10px; border: 1.5px solid var(--ink); border-radius: 50%; margin-right: 7px; }
-.covered.yes { background: var(--ink); }
+.brief section + section {
+  margin-top: 26px;
+}
+.brief section[aria-labelledby] {
+  scroll-margin-top: 90px;
+}
+.brief h2 {
+  scroll-margin-top: 90px;
+}
+.brief .what {
+  width: 42%;
+}
+.brief .place {
+  display: block;
+  font-size: 12px;
+  line-height: 16px;
+}
+.as-it-is .files ul {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  margin-bottom: 6px;
+}
+.as-it-is .files li {
+  display: grid;
+  gap: 2px;
+  justify-items: start;
+}
+.as-it-is .files .drop {
+  max-width: 320px;
+}
+.brief .parts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  margin: -8px 0 14px;
+  font-size: 13px;
+}
+.keep {
+  white-space: nowrap;
+}
+.brief td {
+  padding-top: 5px;
+  padding-bottom: 5px;
+}
+.covered {
+  display: inline-block;
+  width: 10px;
+  height: 10px;
+  border: 1.5px solid var(--ink);
+  border-radius: 50%;
+  margin-right: 7px;
+}
+.covered.yes {
+  background: var(--ink);
+}
 </style>

@@ -45,12 +45,20 @@ const titles = { draft: 'Draft the budget', sign: 'Have the budget signed', chan
 const { form, reset, submit } = useForm(() => ({
   contingencyMinor: moneyField(makeover.currency, last.value?.row.contingencyMinor ?? null),
   reason: textField('', { most: 500, may: mode !== 'change' }),
-  signedById: choiceField(clients.value.map((client) => client.id), clients.value[0]?.id ?? ''),
+  signedById: choiceField(
+    clients.value.map((client) => client.id),
+    clients.value[0]?.id ?? '',
+  ),
   signedOn: dateField(today.value),
 }))
 type Line = { category: Row<'category'> | null; name: Field<string>; amount: Field<Minor> }
 const sums = ref<Line[]>([])
-const line = (category: Row<'category'> | null, amount: Minor | null): Line => reactive({ category, name: textField(category?.name ?? '', { most: 60 }), amount: moneyField(makeover.currency, amount) })
+const line = (category: Row<'category'> | null, amount: Minor | null): Line =>
+  reactive({
+    category,
+    name: textField(category?.name ?? '', { most: 60 }),
+    amount: moneyField(makeover.currency, amount),
+  })
 
 watch(open, (now) => {
   if (!now) return
@@ -66,7 +74,9 @@ watch(open, (now) => {
 })
 
 const typed = computed(() => {
-  const amounts = [...sums.value.map((one) => one.amount), form.fields.contingencyMinor].map((field) => field.read(field.text))
+  const amounts = [...sums.value.map((one) => one.amount), form.fields.contingencyMinor].map((field) =>
+    field.read(field.text),
+  )
   return amounts.every((amount) => amount.ok) ? sum(amounts.map((amount) => amount.value)) : null
 })
 
@@ -87,8 +97,19 @@ async function save(): Promise<void> {
     if (!read) return [{ field: null, message: 'A sum is not right yet: see above.' }]
     const signature = mode === 'draft' ? null : { signedById: values.signedById, signedOn: values.signedOn }
     const who = clients.value.find((client) => client.id === values.signedById)?.name ?? ''
-    const sentence = { draft: 'Drafted the budget', sign: `${who} signed the budget`, change: `${who} signed a change to the budget` }[mode]
-    const operations = writeBudget(read, values.contingencyMinor, mode === 'change' ? values.reason : '', signature, versions.value, lines.value)
+    const sentence = {
+      draft: 'Drafted the budget',
+      sign: `${who} signed the budget`,
+      change: `${who} signed a change to the budget`,
+    }[mode]
+    const operations = writeBudget(
+      read,
+      values.contingencyMinor,
+      mode === 'change' ? values.reason : '',
+      signature,
+      versions.value,
+      lines.value,
+    )
     return makeover.change(sentence, makeover.opened ? keepSigned(makeover.opened, operations) : operations)
   })
   if (done) open.value = false
@@ -96,18 +117,42 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <FormDialog v-model="open" :title="titles[mode]" :action="mode === 'draft' ? 'Keep the draft' : 'Signed'" :faults="form.faults" :busy="form.busy" :width="620" @submit="save">
-    <p v-if="mode === 'change'" class="quiet">The signed sums stay as they are, readable beside this one. Type the sums as they shall be from now on.</p>
+  <FormDialog
+    v-model="open"
+    :title="titles[mode]"
+    :action="mode === 'draft' ? 'Keep the draft' : 'Signed'"
+    :faults="form.faults"
+    :busy="form.busy"
+    :width="620"
+    @submit="save"
+  >
+    <p v-if="mode === 'change'" class="quiet">
+      The signed sums stay as they are, readable beside this one. Type the sums as they shall be from now on.
+    </p>
     <div v-for="(one, at) in sums" :key="one.category?.id ?? `new${at}`" class="sum-line">
-      <span v-if="one.category && !(mode === 'draft' && versions.length < 2)" class="fixed-name">{{ one.category.name }}</span>
+      <span v-if="one.category && !(mode === 'draft' && versions.length < 2)" class="fixed-name">{{
+        one.category.name
+      }}</span>
       <FieldText v-else :field="one.name" :label="one.category ? 'Category' : 'New category'" />
-      <FieldText :field="one.amount" :label="`Sum for ${one.name.text || 'it'}`" :unit="makeover.currency" :class="{ 'quiet-label': at > 0 || mode !== 'draft' }" />
-      <button v-if="!one.category && sums.length > 1" type="button" class="word" @click="sums.splice(at, 1)">Take away</button>
+      <FieldText
+        :field="one.amount"
+        :label="`Sum for ${one.name.text || 'it'}`"
+        :unit="makeover.currency"
+        :class="{ 'quiet-label': at > 0 || mode !== 'draft' }"
+      />
+      <button v-if="!one.category && sums.length > 1" type="button" class="word" @click="sums.splice(at, 1)">
+        Take away
+      </button>
     </div>
     <div><button type="button" class="word" @click="sums.push(line(null, null))">Add a category</button></div>
     <div class="sum-line">
       <FieldText :field="form.fields.contingencyMinor" label="Contingency" :unit="makeover.currency" :hint="usual" />
-      <div class="total"><span class="label">In all</span><strong v-if="typed !== null"><MoneyAmount :amount="typed" :currency="makeover.currency" with-currency /></strong><span v-else class="quiet">–</span></div>
+      <div class="total">
+        <span class="label">In all</span
+        ><strong v-if="typed !== null"
+          ><MoneyAmount :amount="typed" :currency="makeover.currency" with-currency /></strong
+        ><span v-else class="quiet">–</span>
+      </div>
     </div>
     <template v-if="mode !== 'draft'">
       <FieldText v-if="mode === 'change'" :field="form.fields.reason" label="Why it changes" :rows="2" />
@@ -120,12 +165,40 @@ async function save(): Promise<void> {
 </template>
 
 <style>
-.sum-line { display: grid; grid-template-columns: 1fr 1fr auto; gap: 0 16px; align-items: start; }
-.sum-line .word { margin-top: 20px; }
-.sum-line .fixed-name { padding-top: 6px; border-bottom: 1px solid var(--hairline); margin-bottom: 4px; }
-.sum-line .quiet-label .label { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); }
-.sum-line:has(.fixed-name) .below { min-height: 4px; }
-.sum-line > .field:first-child + .quiet-label { padding-top: 19px; }
-.sum-line .total { display: grid; justify-items: end; padding-top: 2px; }
-.sum-line .total strong { font-size: 15px; padding-top: 5px; }
+.sum-line {
+  display: grid;
+  grid-template-columns: 1fr 1fr auto;
+  gap: 0 16px;
+  align-items: start;
+}
+.sum-line .word {
+  margin-top: 20px;
+}
+.sum-line .fixed-name {
+  padding-top: 6px;
+  border-bottom: 1px solid var(--hairline);
+  margin-bottom: 4px;
+}
+.sum-line .quiet-label .label {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
+}
+.sum-line:has(.fixed-name) .below {
+  min-height: 4px;
+}
+.sum-line > .field:first-child + .quiet-label {
+  padding-top: 19px;
+}
+.sum-line .total {
+  display: grid;
+  justify-items: end;
+  padding-top: 2px;
+}
+.sum-line .total strong {
+  font-size: 15px;
+  padding-top: 5px;
+}
 </style>

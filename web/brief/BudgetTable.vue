@@ -41,7 +41,9 @@ onMounted(() => {
     <div class="section-head">
       <h2 id="budget-title">Agreed budget</h2>
       <span>
-        <template v-if="versions.length === 0"><el-button type="primary" @click="start('draft')">Draft the budget</el-button></template>
+        <template v-if="versions.length === 0"
+          ><el-button type="primary" @click="start('draft')">Draft the budget</el-button></template
+        >
         <template v-else-if="draft">
           <el-button @click="start('draft')">Change the draft</el-button>
           <el-button type="primary" @click="start('sign')">Have it signed</el-button>
@@ -49,14 +51,24 @@ onMounted(() => {
         <button v-else type="button" class="word" @click="start('change')">Sign a change</button>
       </span>
     </div>
-    <p v-if="versions.length === 0" class="quiet">Nothing is agreed yet. Draft the sums by category with a contingency; once signed, they change only by a signed change.</p>
+    <p v-if="versions.length === 0" class="quiet">
+      Nothing is agreed yet. Draft the sums by category with a contingency; once signed, they change only by a signed
+      change.
+    </p>
     <div v-else class="scroll" tabindex="0" role="region" aria-label="Versions of the agreed budget">
       <table class="budget">
         <thead>
           <tr>
             <th>Category</th>
             <th v-for="{ row } in versions" :key="row.id" class="number">
-              <template v-if="row.signedOn"><strong>{{ row.number === 1 ? 'Agreed' : `Change ${row.number - 1}` }}</strong><br />{{ writeDate(row.signedOn) }}, {{ signer(row.signedById) }}<br /><a :href="`/api/makeovers/${$route.params.id}/brief.pdf?version=${row.number}`" :aria-label="`The brief as signed, ${row.number === 1 ? 'agreed' : `change ${row.number - 1}`}, PDF`">as signed</a></template>
+              <template v-if="row.signedOn"
+                ><strong>{{ row.number === 1 ? 'Agreed' : `Change ${row.number - 1}` }}</strong
+                ><br />{{ writeDate(row.signedOn) }}, {{ signer(row.signedById) }}<br /><a
+                  :href="`/api/makeovers/${$route.params.id}/brief.pdf?version=${row.number}`"
+                  :aria-label="`The brief as signed, ${row.number === 1 ? 'agreed' : `change ${row.number - 1}`}, PDF`"
+                  >as signed</a
+                ></template
+              >
               <template v-else><strong>Draft</strong><br />not signed</template>
             </th>
             <th v-if="agreement" class="number">Forecast</th>
@@ -66,37 +78,92 @@ onMounted(() => {
         <tbody>
           <tr v-for="category in categories" :key="category.id">
             <td>{{ category.name }}</td>
-            <td v-for="({ row, amounts }, at) in versions" :key="row.id" class="number" :class="{ changed: at > 0 && amounts.get(category.id) !== versions[at - 1]?.amounts.get(category.id) }">
+            <td
+              v-for="({ row, amounts }, at) in versions"
+              :key="row.id"
+              class="number"
+              :class="{ changed: at > 0 && amounts.get(category.id) !== versions[at - 1]?.amounts.get(category.id) }"
+            >
               <MoneyAmount :amount="amounts.get(category.id) ?? zero" :currency="makeover.currency" />
             </td>
-            <td v-if="agreement" class="number"><FigureButton :amount="category.forecast" :of="`Forecast for ${category.name}`" @click="working.show('forecast', category.id)" /></td>
-            <td v-if="agreement" class="number"><FigureButton :amount="category.left" :of="`Left in ${category.name}`" :over="category.left < 0" @click="working.show('left', category.id)" /></td>
+            <td v-if="agreement" class="number">
+              <FigureButton
+                :amount="category.forecast"
+                :of="`Forecast for ${category.name}`"
+                @click="working.show('forecast', category.id)"
+              />
+            </td>
+            <td v-if="agreement" class="number">
+              <FigureButton
+                :amount="category.left"
+                :of="`Left in ${category.name}`"
+                :over="category.left < 0"
+                @click="working.show('left', category.id)"
+              />
+            </td>
           </tr>
           <tr>
             <td>Contingency</td>
-            <td v-for="{ row } in versions" :key="row.id" class="number"><MoneyAmount :amount="row.contingencyMinor" :currency="makeover.currency" /></td>
-            <td v-if="agreement" class="number quiet">drawn <FigureButton :amount="makeover.reckoning?.money.total.contingencyDrawn ?? zero" of="Drawn from the contingency" @click="working.show('contingency')" /></td>
+            <td v-for="{ row } in versions" :key="row.id" class="number">
+              <MoneyAmount :amount="row.contingencyMinor" :currency="makeover.currency" />
+            </td>
+            <td v-if="agreement" class="number quiet">
+              drawn
+              <FigureButton
+                :amount="makeover.reckoning?.money.total.contingencyDrawn ?? zero"
+                of="Drawn from the contingency"
+                @click="working.show('contingency')"
+              />
+            </td>
             <td v-if="agreement" />
           </tr>
           <tr class="sum">
             <td>Agreed in all</td>
-            <td v-for="{ row, categories: sum } in versions" :key="row.id" class="number"><MoneyAmount :amount="plus(sum, row.contingencyMinor)" :currency="makeover.currency" with-currency /></td>
-            <td v-if="agreement" class="number"><FigureButton :amount="makeover.reckoning?.money.total.forecast ?? zero" of="Forecast" @click="working.show('forecast')" /></td>
-            <td v-if="agreement" class="number"><FigureButton :amount="makeover.reckoning?.money.total.left ?? zero" of="Left" :over="(makeover.reckoning?.money.total.left ?? 0) < 0" @click="working.show('left')" /></td>
+            <td v-for="{ row, categories: sum } in versions" :key="row.id" class="number">
+              <MoneyAmount :amount="plus(sum, row.contingencyMinor)" :currency="makeover.currency" with-currency />
+            </td>
+            <td v-if="agreement" class="number">
+              <FigureButton
+                :amount="makeover.reckoning?.money.total.forecast ?? zero"
+                of="Forecast"
+                @click="working.show('forecast')"
+              />
+            </td>
+            <td v-if="agreement" class="number">
+              <FigureButton
+                :amount="makeover.reckoning?.money.total.left ?? zero"
+                of="Left"
+                :over="(makeover.reckoning?.money.total.left ?? 0) < 0"
+                @click="working.show('left')"
+              />
+            </td>
           </tr>
         </tbody>
       </table>
     </div>
     <ul class="reasons">
-      <li v-for="{ row } in versions.filter((version) => version.row.reason)" :key="row.id"><span class="quiet">Change {{ row.number - 1 }}:</span> {{ row.reason }}</li>
+      <li v-for="{ row } in versions.filter((version) => version.row.reason)" :key="row.id">
+        <span class="quiet">Change {{ row.number - 1 }}:</span> {{ row.reason }}
+      </li>
     </ul>
     <BudgetDialog v-model="open" :mode="mode" />
   </section>
 </template>
 
 <style>
-.budget td { padding-top: 5px; padding-bottom: 5px; }
-.budget .changed { font-weight: 700; }
-.budget .sum td { border-bottom: 1.5px solid var(--ink); font-weight: 600; }
-.reasons { font-size: 13px; margin-top: 8px; }
+.budget td {
+  padding-top: 5px;
+  padding-bottom: 5px;
+}
+.budget .changed {
+  font-weight: 700;
+}
+.budget .sum td {
+  border-bottom: 1.5px solid var(--ink);
+  font-weight: 600;
+}
+.reasons {
+  font-size: 13px;
+  margin-top: 8px;
+}
 </style>

@@ -12,7 +12,15 @@ import { inspirationForm } from './forms.ts'
 const makeover = useMakeover()
 const clippings = useRows('inspiration')
 const found = computed(() => (makeover.opened ? recurring(makeover.opened.makeover) : null))
-const groups = computed(() => (found.value ? ([['Materials', found.value.materials], ['Hues', found.value.hues], ['Words', found.value.words]] as const) : []))
+const groups = computed(() =>
+  found.value
+    ? ([
+        ['Materials', found.value.materials],
+        ['Hues', found.value.hues],
+        ['Words', found.value.words],
+      ] as const)
+    : [],
+)
 const edited = ref<Row<'inspiration'> | null>(null)
 const open = ref(false)
 const form = inspirationForm()
@@ -28,13 +36,21 @@ function openForm(row: Row<'inspiration'> | null): void {
       <h2 id="collection-title">The collection</h2>
       <button type="button" class="word" @click="openForm(null)">Add a picture or clipping</button>
     </div>
-    <p v-if="clippings.length === 0" class="quiet">Pictures and clippings they like, with what is liked in each. What recurs is counted: it is mostly the room they want.</p>
+    <p v-if="clippings.length === 0" class="quiet">
+      Pictures and clippings they like, with what is liked in each. What recurs is counted: it is mostly the room they
+      want.
+    </p>
     <template v-else>
       <dl class="recurring">
         <div v-for="[name, words] in groups" :key="name">
           <dt class="label">{{ name }}</dt>
           <dd>
-            <template v-for="(one, at) in words.slice(0, 9)" :key="one.word"><span :class="{ often: one.clippings.length > 1 }" :title="one.clippings.join(', ')">{{ one.clippings.length > 1 ? `${one.word} ${one.clippings.length}` : one.word }}</span><template v-if="at < Math.min(words.length, 9) - 1">, </template></template>
+            <template v-for="(one, at) in words.slice(0, 9)" :key="one.word"
+              ><span :class="{ often: one.clippings.length > 1 }" :title="one.clippings.join(', ')">{{
+                one.clippings.length > 1 ? `${one.word} ${one.clippings.length}` : one.word
+              }}</span
+              ><template v-if="at < Math.min(words.length, 9) - 1">, </template></template
+            >
             <span v-if="words.length === 0" class="quiet">none named</span>
           </dd>
         </div>
@@ -42,7 +58,9 @@ function openForm(row: Row<'inspiration'> | null): void {
       <ul class="clippings">
         <li v-for="row in clippings" :key="row.id">
           <FilesOf :of="{ inspirationId: row.id }" :name="row.name" pictures />
-          <button type="button" class="bare" @click="openForm(row)"><strong>{{ row.name }}</strong></button>
+          <button type="button" class="bare" @click="openForm(row)">
+            <strong>{{ row.name }}</strong>
+          </button>
           <p v-if="row.liked">{{ row.liked }}</p>
           <p class="quiet">{{ [...wordsIn(row.materials), ...wordsIn(row.hues), ...wordsIn(row.words)].join(', ') }}</p>
         </li>
@@ -53,9 +71,26 @@ function openForm(row: Row<'inspiration'> | null): void {
 </template>
 
 <style>
-.recurring > div { display: grid; grid-template-columns: 90px 1fr; padding: 2px 0; }
-.recurring .often { font-weight: 700; }
-.clippings { display: grid; grid-template-columns: repeat(auto-fill, minmax(170px, 1fr)); gap: 14px 20px; margin-top: 10px; font-size: 13px; line-height: 18px; }
-.clippings .bare:hover { text-decoration: underline; }
-.clippings .bare { min-height: 24px; }
+.recurring > div {
+  display: grid;
+  grid-template-columns: 90px 1fr;
+  padding: 2px 0;
+}
+.recurring .often {
+  font-weight: 700;
+}
+.clippings {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
+  gap: 14px 20px;
+  margin-top: 10px;
+  font-size: 13px;
+  line-height: 18px;
+}
+.clippings .bare:hover {
+  text-decoration: underline;
+}
+.clippings .bare {
+  min-height: 24px;
+}
 </style>

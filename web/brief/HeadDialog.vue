@@ -18,11 +18,25 @@ const makeover = useMakeover()
 const clients = useRows('client')
 const rooms = useRows('room')
 const zones = useRows('zone')
-const { form, reset, submit } = useForm(() => ({ name: textField(head.name), installOn: maybeDateField(head.installOn), units: choiceField(unitSystems, head.units), entryUnit: choiceField(entryUnits, head.entryUnit), builtYear: maybeNumberField(head.builtYear, { decimals: 0, least: 1000, most: 2200 }), scope: choiceField(scopes, head.scope) }))
+const { form, reset, submit } = useForm(() => ({
+  name: textField(head.name),
+  installOn: maybeDateField(head.installOn),
+  units: choiceField(unitSystems, head.units),
+  entryUnit: choiceField(entryUnits, head.entryUnit),
+  builtYear: maybeNumberField(head.builtYear, { decimals: 0, least: 1000, most: 2200 }),
+  scope: choiceField(scopes, head.scope),
+}))
 
-type Named = { kind: 'client' | 'room' | 'zone'; row: Row<'client'> | Row<'room'> | Row<'zone'> | null; field: Field<string> }
+type Named = {
+  kind: 'client' | 'room' | 'zone'
+  row: Row<'client'> | Row<'room'> | Row<'zone'> | null
+  field: Field<string>
+}
 const names = ref<Named[]>([])
-const named = <K extends Named['kind']>(kind: K, rows: readonly Row<K>[]): Named[] => [...rows.map((row) => ({ kind, row, field: textField(row.name) })), { kind, row: null, field: textField('', { may: true }) }]
+const named = <K extends Named['kind']>(kind: K, rows: readonly Row<K>[]): Named[] => [
+  ...rows.map((row) => ({ kind, row, field: textField(row.name) })),
+  { kind, row: null, field: textField('', { may: true }) },
+]
 let seen = head
 watch(open, (now) => {
   if (!now) return
@@ -42,8 +56,14 @@ async function save(): Promise<void> {
       const read = field.read(field.text)
       field.error = read.ok ? '' : read.error
       if (!read.ok) return [{ field: null, message: `${labels[kind]}: ${read.error}` }]
-      if (row === null && read.value !== '') operations.push(kind === 'zone' ? add('zone', uuidv7(), { ...blank.zone, roomId: rooms.value[0]?.id ?? '', name: read.value }) : add(kind, uuidv7(), { name: read.value }))
-      else if (row !== null && read.value !== row.name) operations.push({ op: 'put', kind, id: row.id, base: row.version, fields: { name: read.value } })
+      if (row === null && read.value !== '')
+        operations.push(
+          kind === 'zone'
+            ? add('zone', uuidv7(), { ...blank.zone, roomId: rooms.value[0]?.id ?? '', name: read.value })
+            : add(kind, uuidv7(), { name: read.value }),
+        )
+      else if (row !== null && read.value !== row.name)
+        operations.push({ op: 'put', kind, id: row.id, base: row.version, fields: { name: read.value } })
     }
     return operations.length === 0 ? [] : makeover.change('Changed what the makeover is', operations)
   })
@@ -56,16 +76,40 @@ async function save(): Promise<void> {
     <FieldText :field="form.fields.name" label="What it is called" />
     <div class="columns">
       <FieldText :field="form.fields.installOn" label="Install date" optional hint="14 Mar 2027" />
-      <FieldChoice :field="form.fields.units" label="Units" :options="unitSystems.map((system) => ({ value: system, label: system }))" />
-      <FieldChoice :field="form.fields.scope" label="Scope" :options="scopes.map((scope) => ({ value: scope, label: scope }))" hint="decorate, refresh (paint, cloth, light), renovate" />
+      <FieldChoice
+        :field="form.fields.units"
+        label="Units"
+        :options="unitSystems.map((system) => ({ value: system, label: system }))"
+      />
+      <FieldChoice
+        :field="form.fields.scope"
+        label="Scope"
+        :options="scopes.map((scope) => ({ value: scope, label: scope }))"
+        hint="decorate, refresh (paint, cloth, light), renovate"
+      />
     </div>
     <div class="columns">
-      <FieldChoice :field="form.fields.entryUnit" label="A bare number is in" :options="entryUnits.map((unit) => ({ value: unit, label: unit }))" hint="where a length is typed" />
-      <FieldText :field="form.fields.builtYear" label="The house was built in" optional hint="for cautions about old paint and floors" />
+      <FieldChoice
+        :field="form.fields.entryUnit"
+        label="A bare number is in"
+        :options="entryUnits.map((unit) => ({ value: unit, label: unit }))"
+        hint="where a length is typed"
+      />
+      <FieldText
+        :field="form.fields.builtYear"
+        label="The house was built in"
+        optional
+        hint="for cautions about old paint and floors"
+      />
     </div>
     <div class="columns">
       <div v-for="kind in ['client', 'room', 'zone'] as const" :key="kind">
-        <FieldText v-for="(one, at) in names.filter((name) => name.kind === kind)" :key="at" :field="one.field" :label="one.row ? labels[kind] : `Another ${labels[kind].toLowerCase()}`" />
+        <FieldText
+          v-for="(one, at) in names.filter((name) => name.kind === kind)"
+          :key="at"
+          :field="one.field"
+          :label="one.row ? labels[kind] : `Another ${labels[kind].toLowerCase()}`"
+        />
       </div>
     </div>
   </FormDialog>

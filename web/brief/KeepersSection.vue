@@ -21,15 +21,44 @@ const open = ref(false)
       <h2 id="stays-title">What stays, and what is lent</h2>
       <button type="button" class="word" @click="open = true">Add what stays</button>
     </div>
-    <p v-if="kept.length === 0" class="quiet">Nothing is listed. What works, what is loved, and what there is no money to replace: write it down before anything is bought.</p>
+    <p v-if="kept.length === 0" class="quiet">
+      Nothing is listed. What works, what is loved, and what there is no money to replace: write it down before anything
+      is bought.
+    </p>
     <table v-else>
-      <thead><tr><th>Thing</th><th>Why</th><th>From</th><th>Goes back</th><th>Missing there</th></tr></thead>
+      <thead>
+        <tr>
+          <th>Thing</th>
+          <th>Why</th>
+          <th>From</th>
+          <th>Goes back</th>
+          <th>Missing there</th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="one in kept" :key="one.piece.id">
-          <td><router-link :to="{ name: 'piece', params: { id: $route.params.id, pieceId: one.piece.id } }"><strong>{{ one.piece.name }}</strong></router-link> <span v-if="one.piece.setName" class="quiet">{{ one.piece.setName }}</span></td>
-          <td>{{ one.thing.source }}<template v-if="one.thing.keepReason">, {{ one.thing.keepReason }}</template><span v-if="one.sentimental" class="quiet place">never suggested for replacement; the palette works round it</span></td>
+          <td>
+            <router-link :to="{ name: 'piece', params: { id: $route.params.id, pieceId: one.piece.id } }"
+              ><strong>{{ one.piece.name }}</strong></router-link
+            >
+            <span v-if="one.piece.setName" class="quiet">{{ one.piece.setName }}</span>
+          </td>
+          <td>
+            {{ one.thing.source }}<template v-if="one.thing.keepReason">, {{ one.thing.keepReason }}</template
+            ><span v-if="one.sentimental" class="quiet place"
+              >never suggested for replacement; the palette works round it</span
+            >
+          </td>
           <td class="quiet">{{ one.thing.origin || '–' }}</td>
-          <td>{{ one.thing.goBackOn ? writeDate(one.thing.goBackOn) : one.lent && one.thing.source !== 'moved' ? 'no date yet' : '–' }}</td>
+          <td>
+            {{
+              one.thing.goBackOn
+                ? writeDate(one.thing.goBackOn)
+                : one.lent && one.thing.source !== 'moved'
+                  ? 'no date yet'
+                  : '–'
+            }}
+          </td>
           <td class="quiet">{{ one.thing.hole || '–' }}</td>
         </tr>
       </tbody>

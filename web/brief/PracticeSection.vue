@@ -16,7 +16,12 @@ const schools = computed(() => makeover.reckoning?.practice.schools ?? null)
 const all = ref(false)
 const rulesOpen = ref(false)
 const problem = ref('')
-const chosenBy = (id: QuestionId): string => (own.value.some((row) => row.question === id) ? 'chosen here' : studio.value.some((row) => row.question === id) ? 'the studio’s' : 'not chosen')
+const chosenBy = (id: QuestionId): string =>
+  own.value.some((row) => row.question === id)
+    ? 'chosen here'
+    : studio.value.some((row) => row.question === id)
+      ? 'the studio’s'
+      : 'not chosen'
 const shown = computed(() => questions.filter((question) => all.value || chosenBy(question.id) !== 'not chosen'))
 
 async function choose(question: QuestionId, school: string): Promise<void> {
@@ -30,7 +35,10 @@ async function forAll(question: QuestionId): Promise<void> {
   if (!school) return
   const row = studio.value.find((one) => one.question === question)
   const mine = own.value.find((one) => one.question === question)
-  await make(`The studio follows “${schoolOf(question, school).name}”`, [row ? edit('studioSchool', row, { school }) : add('studioSchool', uuidv7(), { question, school }), ...(mine ? [remove('school', mine)] : [])])
+  await make(`The studio follows “${schoolOf(question, school).name}”`, [
+    row ? edit('studioSchool', row, { school }) : add('studioSchool', uuidv7(), { question, school }),
+    ...(mine ? [remove('school', mine)] : []),
+  ])
 }
 async function make(sentence: string, operations: readonly Operation[]): Promise<void> {
   const faults = await makeover.change(sentence, operations)
@@ -42,21 +50,50 @@ async function make(sentence: string, operations: readonly Operation[]): Promise
   <section v-if="schools" aria-labelledby="practice-title">
     <div class="section-head">
       <h2 id="practice-title">Whose practice is followed</h2>
-      <span class="ends"><button type="button" class="word" @click="all = !all">{{ all ? 'Only what was chosen' : `All ${questions.length} questions` }}</button><button type="button" class="word" @click="rulesOpen = true">The numbers behind it</button></span>
+      <span class="ends"
+        ><button type="button" class="word" @click="all = !all">
+          {{ all ? 'Only what was chosen' : `All ${questions.length} questions` }}</button
+        ><button type="button" class="word" @click="rulesOpen = true">The numbers behind it</button></span
+      >
     </div>
-    <p v-if="shown.length === 0" class="quiet">Good practitioners disagree. Nothing is chosen yet, so each question follows its first school.</p>
+    <p v-if="shown.length === 0" class="quiet">
+      Good practitioners disagree. Nothing is chosen yet, so each question follows its first school.
+    </p>
     <table v-else class="practice">
-      <thead><tr><th>Question</th><th>School</th><th>What the checks then do</th><th>By</th></tr></thead>
+      <thead>
+        <tr>
+          <th>Question</th>
+          <th>School</th>
+          <th>What the checks then do</th>
+          <th>By</th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="question in shown" :key="question.id">
           <td>{{ question.asks }}</td>
           <td class="school">
-            <el-select :model-value="schools[question.id]" :aria-label="question.asks" size="small" @update:model-value="choose(question.id, $event)">
+            <el-select
+              :model-value="schools[question.id]"
+              :aria-label="question.asks"
+              size="small"
+              @update:model-value="choose(question.id, $event)"
+            >
               <el-option v-for="school in question.schools" :key="school.id" :value="school.id" :label="school.name" />
             </el-select>
           </td>
           <td class="quiet">{{ schoolOf(question.id, schools[question.id]).then }}</td>
-          <td class="keep">{{ chosenBy(question.id) }} <button v-if="chosenBy(question.id) === 'chosen here'" type="button" class="word" :aria-label="`For all the studio’s makeovers: ${question.asks}`" @click="forAll(question.id)">for all</button></td>
+          <td class="keep">
+            {{ chosenBy(question.id) }}
+            <button
+              v-if="chosenBy(question.id) === 'chosen here'"
+              type="button"
+              class="word"
+              :aria-label="`For all the studio’s makeovers: ${question.asks}`"
+              @click="forAll(question.id)"
+            >
+              for all
+            </button>
+          </td>
         </tr>
       </tbody>
     </table>
@@ -66,7 +103,14 @@ async function make(sentence: string, operations: readonly Operation[]): Promise
 </template>
 
 <style>
-.practice .school { width: 230px; }
-.practice td { vertical-align: middle; }
-.section-head .ends { display: flex; gap: 16px; }
+.practice .school {
+  width: 230px;
+}
+.practice td {
+  vertical-align: middle;
+}
+.section-head .ends {
+  display: flex;
+  gap: 16px;
+}
 </style>

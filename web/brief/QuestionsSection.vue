@@ -12,7 +12,9 @@ import { useSetting } from './setting.ts'
 const makeover = useMakeover()
 const setting = useSetting()
 const questions = useRows('question')
-const sorted = computed(() => questions.value.toSorted((one, other) => Number(one.answer !== 'waiting') - Number(other.answer !== 'waiting')))
+const sorted = computed(() =>
+  questions.value.toSorted((one, other) => Number(one.answer !== 'waiting') - Number(other.answer !== 'waiting')),
+)
 const who = (id: string | null): string => (id ? (makeover.opened?.makeover.rows.client[id]?.name ?? '') : '')
 const piece = (id: string | null) => (id ? makeover.opened?.makeover.rows.piece[id] : undefined)
 const edited = ref<Row<'question'> | null>(null)
@@ -30,16 +32,43 @@ function openForm(row: Row<'question'> | null): void {
       <h2 id="questions-title">Asked of them</h2>
       <button type="button" class="word" @click="openForm(null)">Ask them</button>
     </div>
-    <p v-if="questions.length === 0" class="quiet">Nothing is waiting for an answer. What waits on them stands on the day page until they say.</p>
+    <p v-if="questions.length === 0" class="quiet">
+      Nothing is waiting for an answer. What waits on them stands on the day page until they say.
+    </p>
     <table v-else>
-      <thead><tr><th>Question</th><th>Asked</th><th>Needed by</th><th>Answer</th><th><span class="visually-hidden">Change</span></th></tr></thead>
+      <thead>
+        <tr>
+          <th>Question</th>
+          <th>Asked</th>
+          <th>Needed by</th>
+          <th>Answer</th>
+          <th><span class="visually-hidden">Change</span></th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="row in sorted" :key="row.id">
-          <td><strong>{{ row.ask }}</strong><span v-if="piece(row.pieceId)" class="place"><router-link :to="{ name: 'piece', params: { id: $route.params.id, pieceId: row.pieceId! } }">{{ piece(row.pieceId)?.name }}</router-link></span></td>
+          <td>
+            <strong>{{ row.ask }}</strong
+            ><span v-if="piece(row.pieceId)" class="place"
+              ><router-link :to="{ name: 'piece', params: { id: $route.params.id, pieceId: row.pieceId! } }">{{
+                piece(row.pieceId)?.name
+              }}</router-link></span
+            >
+          </td>
           <td class="keep">{{ writeDate(row.askedOn) }}</td>
           <td class="keep">{{ row.neededBy ? writeDate(row.neededBy) : '–' }}</td>
-          <td><span class="covered" :class="{ yes: row.answer !== 'waiting' }" aria-hidden="true" />{{ row.answer }}<span v-if="row.answeredOn" class="quiet place">{{ who(row.answeredById) }} {{ writeDate(row.answeredOn) }}<template v-if="row.answerNote">: “{{ row.answerNote }}”</template></span></td>
-          <td class="number"><button type="button" class="word" :aria-label="`Change: ${row.ask}`" @click="openForm(row)">{{ row.answer === 'waiting' ? 'Answer' : 'Change' }}</button></td>
+          <td>
+            <span class="covered" :class="{ yes: row.answer !== 'waiting' }" aria-hidden="true" />{{ row.answer
+            }}<span v-if="row.answeredOn" class="quiet place"
+              >{{ who(row.answeredById) }} {{ writeDate(row.answeredOn)
+              }}<template v-if="row.answerNote">: “{{ row.answerNote }}”</template></span
+            >
+          </td>
+          <td class="number">
+            <button type="button" class="word" :aria-label="`Change: ${row.ask}`" @click="openForm(row)">
+              {{ row.answer === 'waiting' ? 'Answer' : 'Change' }}
+            </button>
+          </td>
         </tr>
       </tbody>
     </table>

@@ -10,12 +10,29 @@ export type Sum = { readonly category: Row<'category'> | null; readonly name: st
 export type Signature = { readonly signedById: string; readonly signedOn: PlainDate }
 
 /** The operations that write a version of the agreed budget: over the draft, or as a new version after the last. */
-export function writeBudget(sums: readonly Sum[], contingency: Minor, reason: string, signature: Signature | null, versions: readonly Agreement[], lines: readonly Row<'agreementLine'>[]): Operation[] {
+export function writeBudget(
+  sums: readonly Sum[],
+  contingency: Minor,
+  reason: string,
+  signature: Signature | null,
+  versions: readonly Agreement[],
+  lines: readonly Row<'agreementLine'>[],
+): Operation[] {
   const last = versions.at(-1)
   const draft = last && last.row.signedOn === null ? last.row : null
   const agreementId = draft?.id ?? uuidv7()
-  const fields = { contingencyMinor: contingency, reason, signedById: signature?.signedById ?? null, signedOn: signature?.signedOn ?? null, kept: '' }
-  const operations: Operation[] = [draft ? edit('agreement', draft, fields) : add('agreement', agreementId, { ...fields, number: (last?.row.number ?? 0) + 1 })]
+  const fields = {
+    contingencyMinor: contingency,
+    reason,
+    signedById: signature?.signedById ?? null,
+    signedOn: signature?.signedOn ?? null,
+    kept: '',
+  }
+  const operations: Operation[] = [
+    draft
+      ? edit('agreement', draft, fields)
+      : add('agreement', agreementId, { ...fields, number: (last?.row.number ?? 0) + 1 }),
+  ]
   const drafted = draft ? lines.filter((line) => line.agreementId === draft.id) : []
   for (const [place, { category, name, amount }] of sums.entries()) {
     const categoryId = category?.id ?? uuidv7()

@@ -2,13 +2,33 @@
 import { v7 as uuidv7 } from 'uuid'
 import { add, edit, remove, type Operation } from '#core/makeover/change.ts'
 import { blank } from '#core/makeover/blank.ts'
-import { answers, constraintReasons, forbiddable, importances, keepReasons, methods, ways } from '#core/makeover/choices.ts'
+import {
+  answers,
+  constraintReasons,
+  forbiddable,
+  importances,
+  keepReasons,
+  methods,
+  ways,
+} from '#core/makeover/choices.ts'
 import { rowsOf, type Makeover } from '#core/makeover/document.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import { zero } from '#core/money/minor.ts'
 import { questions, type Question } from '#core/rulebook/schools.ts'
-import { choiceField, dateField, maybeChoiceField, maybeColourField, maybeDateField, maybeNumberField, moneyField, numberField, severalField, textField, yesField } from '../parts/form.ts'
+import {
+  choiceField,
+  dateField,
+  maybeChoiceField,
+  maybeColourField,
+  maybeDateField,
+  maybeNumberField,
+  moneyField,
+  numberField,
+  severalField,
+  textField,
+  yesField,
+} from '../parts/form.ts'
 import { asOptions, rowForm } from '../parts/rowform.ts'
 import { optionsOf } from '../stores/rows.ts'
 
@@ -31,18 +51,36 @@ export function needForm({ makeover }: Setting) {
     layout: [
       [{ key: 'name', label: 'What has to be possible', hint: 'A function, not an object: read, sit, store' }],
       [
-        { key: 'importance', label: 'How much', as: 'choice', options: importances.map((one) => ({ value: one, label: one === 'nice' ? 'nice to have' : `${one} have` })) },
+        {
+          key: 'importance',
+          label: 'How much',
+          as: 'choice',
+          options: importances.map((one) => ({ value: one, label: one === 'nice' ? 'nice to have' : `${one} have` })),
+        },
         { key: 'who', label: 'For whom', optional: true },
       ],
       [
         { key: 'roomId', label: 'Room', as: 'choice', options: optionsOf(rooms), when: () => rooms.length > 1 },
-        { key: 'zoneId', label: 'Zone', as: 'choice', options: optionsOf(zones), none: 'the whole room', when: () => zones.length > 0 },
+        {
+          key: 'zoneId',
+          label: 'Zone',
+          as: 'choice',
+          options: optionsOf(zones),
+          none: 'the whole room',
+          when: () => zones.length > 0,
+        },
       ],
     ],
-    toRow: (values) => ({ ...values, zoneId: zones.find((zone) => zone.id === values.zoneId)?.roomId === values.roomId ? values.zoneId : null }),
+    toRow: (values) => ({
+      ...values,
+      zoneId: zones.find((zone) => zone.id === values.zoneId)?.roomId === values.roomId ? values.zoneId : null,
+    }),
     sentence: (values, row) => `${row ? 'Changed' : 'Wrote down'} the need “${values.name}”`,
     removed: (row) => `Took away the need “${row.name}”`,
-    removedWith: (row) => rowsOf(makeover, 'serving').filter((one) => one.needId === row.id).map((one) => remove('serving', one)),
+    removedWith: (row) =>
+      rowsOf(makeover, 'serving')
+        .filter((one) => one.needId === row.id)
+        .map((one) => remove('serving', one)),
   })
 }
 
@@ -61,7 +99,14 @@ export function constraintForm({ makeover }: Setting) {
       [
         { key: 'reason', label: 'Because of', as: 'choice', options: asOptions(constraintReasons) },
         { key: 'forbids', label: 'It forbids', as: 'choice', options: asOptions(forbiddable) },
-        { key: 'roomId', label: 'Where', as: 'choice', options: optionsOf(rooms), none: 'everywhere', when: () => rooms.length > 1 },
+        {
+          key: 'roomId',
+          label: 'Where',
+          as: 'choice',
+          options: optionsOf(rooms),
+          none: 'everywhere',
+          when: () => rooms.length > 1,
+        },
       ],
       [{ key: 'note', label: 'How it was said', optional: true }],
     ],
@@ -76,7 +121,8 @@ export function constraintForm({ makeover }: Setting) {
 export function permissionForm({ makeover, currency, today }: Setting) {
   const categories = rowsOf(makeover, 'category')
   const room = rowsOf(makeover, 'room')[0]
-  const pieceOf = (row: Row<'permission'> | null): Row<'piece'> | undefined => (row?.restorePieceId ? makeover.rows.piece[row.restorePieceId] : undefined)
+  const pieceOf = (row: Row<'permission'> | null): Row<'piece'> | undefined =>
+    row?.restorePieceId ? makeover.rows.piece[row.restorePieceId] : undefined
   return rowForm({
     kind: 'permission',
     title: (row) => (row ? 'A permission' : 'Ask for leave'),
@@ -92,11 +138,23 @@ export function permissionForm({ makeover, currency, today }: Setting) {
       categoryId: maybeChoiceField(ids(categories), pieceOf(row)?.categoryId ?? null),
     }),
     layout: [
-      [{ key: 'ask', label: 'What is asked', hint: 'May we paint the long wall?' }, { key: 'method', label: 'It is about', as: 'choice', options: asOptions(forbiddable) }],
-      [{ key: 'askedOf', label: 'Asked of', optional: true }, { key: 'askedOn', label: 'Asked on' }],
-      [{ key: 'answer', label: 'Answer', as: 'choice', options: asOptions(answers) }, { key: 'answeredOn', label: 'Answered on', when: (texts) => texts.answer !== 'waiting' }],
+      [
+        { key: 'ask', label: 'What is asked', hint: 'May we paint the long wall?' },
+        { key: 'method', label: 'It is about', as: 'choice', options: asOptions(forbiddable) },
+      ],
+      [
+        { key: 'askedOf', label: 'Asked of', optional: true },
+        { key: 'askedOn', label: 'Asked on' },
+      ],
+      [
+        { key: 'answer', label: 'Answer', as: 'choice', options: asOptions(answers) },
+        { key: 'answeredOn', label: 'Answered on', when: (texts) => texts.answer !== 'waiting' },
+      ],
       [{ key: 'restore', label: 'How it is put back', optional: true }],
-      [{ key: 'cost', label: 'What putting it back costs', unit: currency }, { key: 'categoryId', label: 'Counted in', as: 'choice', options: optionsOf(categories), none: 'costs nothing' }],
+      [
+        { key: 'cost', label: 'What putting it back costs', unit: currency },
+        { key: 'categoryId', label: 'Counted in', as: 'choice', options: optionsOf(categories), none: 'costs nothing' },
+      ],
     ],
     toRow: ({ ask, method, askedOf, askedOn, answer, answeredOn, restore, cost, categoryId }, row) => ({
       ask,
@@ -111,9 +169,25 @@ export function permissionForm({ makeover, currency, today }: Setting) {
     sentence: ({ ask, answer }) => (answer === 'waiting' ? `Asked: ${ask}` : `${ask} – answered ${answer}`),
     besides: ({ ask, cost, categoryId }, _id, row): Operation[] => {
       const piece = pieceOf(row)
-      if (piece) return piece.allowanceMinor === cost && piece.categoryId === categoryId ? [] : [edit('piece', piece, { allowanceMinor: cost, categoryId })]
+      if (piece)
+        return piece.allowanceMinor === cost && piece.categoryId === categoryId
+          ? []
+          : [edit('piece', piece, { allowanceMinor: cost, categoryId })]
       if (cost === 0 || categoryId === null || !room) return []
-      return [add('piece', restoreId(row), { ...blank.piece, roomId: room.id, zoneId: null, categoryId, name: `Put back: ${ask}`.slice(0, 120), quantity: 1, unit: 'pieces', allowanceMinor: cost, chosenId: null, chosenReason: '' })]
+      return [
+        add('piece', restoreId(row), {
+          ...blank.piece,
+          roomId: room.id,
+          zoneId: null,
+          categoryId,
+          name: `Put back: ${ask}`.slice(0, 120),
+          quantity: 1,
+          unit: 'pieces',
+          allowanceMinor: cost,
+          chosenId: null,
+          chosenReason: '',
+        }),
+      ]
     },
     names: { restorePieceId: 'cost' },
   })
@@ -148,7 +222,11 @@ export function inspirationForm() {
     layout: [
       [{ key: 'name', label: 'What it shows' }],
       [{ key: 'liked', label: 'What is liked in it', lines: 2 }],
-      [{ key: 'materials', label: 'Materials', hint: 'oak, linen, brass' }, { key: 'hues', label: 'Hues', hint: 'grey blue, ochre' }, { key: 'words', label: 'Words for the mood', hint: 'calm, worn' }],
+      [
+        { key: 'materials', label: 'Materials', hint: 'oak, linen, brass' },
+        { key: 'hues', label: 'Hues', hint: 'grey blue, ochre' },
+        { key: 'words', label: 'Words for the mood', hint: 'calm, worn' },
+      ],
     ],
     toRow: (values) => values,
     sentence: (values, row) => `${row ? 'Changed' : 'Collected'} “${values.name}”`,
@@ -162,12 +240,23 @@ export function scopeChoiceForm({ makeover }: Setting) {
   return rowForm({
     kind: 'scopeChoice',
     title: (row) => (row ? row.name : 'A wish with several ways'),
-    fields: (row) => ({ name: textField(row?.name), roomId: choiceField(ids(rooms), row?.roomId ?? rooms[0]?.id ?? '') }),
-    layout: [[{ key: 'name', label: 'What is to be done about', hint: 'The worn floor, the cabinets' }, { key: 'roomId', label: 'Room', as: 'choice', options: optionsOf(rooms), when: () => rooms.length > 1 }]],
+    fields: (row) => ({
+      name: textField(row?.name),
+      roomId: choiceField(ids(rooms), row?.roomId ?? rooms[0]?.id ?? ''),
+    }),
+    layout: [
+      [
+        { key: 'name', label: 'What is to be done about', hint: 'The worn floor, the cabinets' },
+        { key: 'roomId', label: 'Room', as: 'choice', options: optionsOf(rooms), when: () => rooms.length > 1 },
+      ],
+    ],
     toRow: (values) => values,
     sentence: (values) => `Asked what to do about “${values.name}”`,
     removed: (row) => `No longer asks what to do about “${row.name}”`,
-    removedWith: (row) => rowsOf(makeover, 'scopeOption').filter((one) => one.choiceId === row.id).map((one) => remove('scopeOption', one)),
+    removedWith: (row) =>
+      rowsOf(makeover, 'scopeOption')
+        .filter((one) => one.choiceId === row.id)
+        .map((one) => remove('scopeOption', one)),
   })
 }
 
@@ -185,8 +274,15 @@ export function scopeOptionForm({ currency }: Setting, choiceId: string) {
       chosen: yesField(row?.chosen ?? false),
     }),
     layout: [
-      [{ key: 'way', label: 'Way', as: 'choice', options: asOptions(ways) }, { key: 'name', label: 'What is done', hint: 'Sisal over the boards' }],
-      [{ key: 'costMinor', label: 'Cost, landed', unit: currency }, { key: 'days', label: 'Takes', unit: 'days' }, { key: 'lifeYears', label: 'Lasts', unit: 'years', optional: true }],
+      [
+        { key: 'way', label: 'Way', as: 'choice', options: asOptions(ways) },
+        { key: 'name', label: 'What is done', hint: 'Sisal over the boards' },
+      ],
+      [
+        { key: 'costMinor', label: 'Cost, landed', unit: currency },
+        { key: 'days', label: 'Takes', unit: 'days' },
+        { key: 'lifeYears', label: 'Lasts', unit: 'years', optional: true },
+      ],
       [{ key: 'methods', label: 'It needs', as: 'several', options: asOptions(methods) }],
       [{ key: 'chosen', label: 'This is the chosen way', as: 'yes' }],
     ],
@@ -218,16 +314,67 @@ export function keeperForm({ makeover }: Setting) {
       roomId: choiceField(ids(rooms), rooms[0]?.id ?? ''),
     }),
     layout: [
-      [{ key: 'name', label: 'What it is' }, { key: 'source', label: 'How it comes to be here', as: 'choice', options: asOptions(kinds) }],
-      [{ key: 'keepReason', label: 'Why it stays', as: 'choice', options: asOptions(keepReasons), none: 'no reason given' }, { key: 'origin', label: 'Where it comes from', optional: true }],
-      [{ key: 'hole', label: 'What is missing there now', optional: true, when: (texts) => texts.source === 'moved' }, { key: 'goBackOn', label: 'Goes back on', optional: true, when: (texts) => texts.source === 'moved' || texts.source === 'borrowed' }],
-      [{ key: 'setName', label: 'Pair or set', optional: true, hint: 'Pieces of one name stay together' }, { key: 'colour', label: 'Colour', optional: true }],
-      [{ key: 'needId', label: 'Serves the need', as: 'choice', options: optionsOf(needs), none: 'none' }, { key: 'roomId', label: 'Room', as: 'choice', options: optionsOf(rooms), when: () => rooms.length > 1 }],
+      [
+        { key: 'name', label: 'What it is' },
+        { key: 'source', label: 'How it comes to be here', as: 'choice', options: asOptions(kinds) },
+      ],
+      [
+        {
+          key: 'keepReason',
+          label: 'Why it stays',
+          as: 'choice',
+          options: asOptions(keepReasons),
+          none: 'no reason given',
+        },
+        { key: 'origin', label: 'Where it comes from', optional: true },
+      ],
+      [
+        { key: 'hole', label: 'What is missing there now', optional: true, when: (texts) => texts.source === 'moved' },
+        {
+          key: 'goBackOn',
+          label: 'Goes back on',
+          optional: true,
+          when: (texts) => texts.source === 'moved' || texts.source === 'borrowed',
+        },
+      ],
+      [
+        { key: 'setName', label: 'Pair or set', optional: true, hint: 'Pieces of one name stay together' },
+        { key: 'colour', label: 'Colour', optional: true },
+      ],
+      [
+        { key: 'needId', label: 'Serves the need', as: 'choice', options: optionsOf(needs), none: 'none' },
+        { key: 'roomId', label: 'Room', as: 'choice', options: optionsOf(rooms), when: () => rooms.length > 1 },
+      ],
     ],
-    toRow: ({ name, setName, roomId }, _row, id) => ({ ...blank.piece, roomId, zoneId: null, categoryId: null, name, setName, quantity: 1, unit: 'pieces', allowanceMinor: zero, chosenId: keeperCandidate(id), chosenReason: 'It stays' }),
+    toRow: ({ name, setName, roomId }, _row, id) => ({
+      ...blank.piece,
+      roomId,
+      zoneId: null,
+      categoryId: null,
+      name,
+      setName,
+      quantity: 1,
+      unit: 'pieces',
+      allowanceMinor: zero,
+      chosenId: keeperCandidate(id),
+      chosenReason: 'It stays',
+    }),
     sentence: ({ name }) => `${name} stays`,
     besides: ({ name, source, keepReason, origin, hole, goBackOn, colour, needId }, pieceId) => [
-      add('candidate', keeperCandidate(pieceId), { ...blank.candidate, pieceId, sellerId: null, name, source, keepReason, origin, hole, goBackOn, labL: colour?.lab.L ?? null, labA: colour?.lab.a ?? null, labB: colour?.lab.b ?? null }),
+      add('candidate', keeperCandidate(pieceId), {
+        ...blank.candidate,
+        pieceId,
+        sellerId: null,
+        name,
+        source,
+        keepReason,
+        origin,
+        hole,
+        goBackOn,
+        labL: colour?.lab.L ?? null,
+        labA: colour?.lab.a ?? null,
+        labB: colour?.lab.b ?? null,
+      }),
       ...(needId ? [add('serving', uuidv7(), { needId, pieceId })] : []),
     ],
   })
@@ -257,8 +404,22 @@ export function questionForm({ makeover, today }: Setting, pieceId: string | nul
     }),
     layout: [
       [{ key: 'ask', label: 'What is asked' }],
-      [{ key: 'askedOn', label: 'Asked on' }, { key: 'neededBy', label: 'Needed by', optional: true }, { key: 'answer', label: 'Answer', as: 'choice', options: asOptions(answers) }],
-      [{ key: 'answeredById', label: 'Answered by', as: 'choice', options: optionsOf(clients), none: 'nobody said', when: (texts) => texts.answer !== 'waiting' }, { key: 'answeredOn', label: 'Answered on', when: (texts) => texts.answer !== 'waiting' }],
+      [
+        { key: 'askedOn', label: 'Asked on' },
+        { key: 'neededBy', label: 'Needed by', optional: true },
+        { key: 'answer', label: 'Answer', as: 'choice', options: asOptions(answers) },
+      ],
+      [
+        {
+          key: 'answeredById',
+          label: 'Answered by',
+          as: 'choice',
+          options: optionsOf(clients),
+          none: 'nobody said',
+          when: (texts) => texts.answer !== 'waiting',
+        },
+        { key: 'answeredOn', label: 'Answered on', when: (texts) => texts.answer !== 'waiting' },
+      ],
       [{ key: 'answerNote', label: 'In their words', optional: true, when: (texts) => texts.answer !== 'waiting' }],
     ],
     toRow: ({ answer, answeredById, answeredOn, ...rest }, row) => ({

@@ -4,7 +4,10 @@ import { daysBetween, writeWeekdayDate, type PlainDate } from '#core/measure/pla
 import type { Attention } from '#core/reckoning/attention.ts'
 
 /** What needs a hand, across all makeovers: the day it falls due, what it is, and where it is done. */
-const { lines, today } = defineProps<{ lines: readonly (Attention & { readonly makeoverId: string; readonly makeover: string })[]; today: PlainDate }>()
+const { lines, today } = defineProps<{
+  lines: readonly (Attention & { readonly makeoverId: string; readonly makeover: string })[]
+  today: PlainDate
+}>()
 const kind = ref('')
 const kinds = computed(() => [...new Set(lines.map((line) => line.kind))])
 const all = ref(false)
@@ -28,42 +31,109 @@ const to = (line: (typeof lines)[number]) =>
   <section class="attention" aria-labelledby="attention-title">
     <div class="section-head">
       <h2 id="attention-title">What needs a hand</h2>
-      <el-select v-if="kinds.length > 1" v-model="kind" class="which" size="small" aria-label="Show only" :empty-values="[null, undefined]" :value-on-clear="null">
+      <el-select
+        v-if="kinds.length > 1"
+        v-model="kind"
+        class="which"
+        size="small"
+        aria-label="Show only"
+        :empty-values="[null, undefined]"
+        :value-on-clear="null"
+      >
         <el-option value="" :label="`all ${lines.length}`" />
-        <el-option v-for="one in kinds" :key="one" :value="one" :label="`${one}, ${lines.filter((line) => line.kind === one).length}`" />
+        <el-option
+          v-for="one in kinds"
+          :key="one"
+          :value="one"
+          :label="`${one}, ${lines.filter((line) => line.kind === one).length}`"
+        />
       </el-select>
     </div>
     <p v-if="lines.length === 0" class="quiet">Nothing falls due in the next days.</p>
     <ul v-else>
       <li v-for="(line, at) in shown" :key="at">
         <router-link :to="to(line)">
-          <span class="when" :class="{ now: line.on === null || line.on <= today, late: line.late }" :title="line.on ? writeWeekdayDate(line.on) : ''">{{ when(line.on) }}</span>
+          <span
+            class="when"
+            :class="{ now: line.on === null || line.on <= today, late: line.late }"
+            :title="line.on ? writeWeekdayDate(line.on) : ''"
+            >{{ when(line.on) }}</span
+          >
           <span class="kind">{{ line.kind }}</span>
-          <span class="what"><strong>{{ line.title }}</strong> <span class="quiet">{{ line.detail }}</span></span>
+          <span class="what"
+            ><strong>{{ line.title }}</strong> <span class="quiet">{{ line.detail }}</span></span
+          >
           <span class="whose quiet">{{ line.makeover }}</span>
         </router-link>
       </li>
     </ul>
-    <p v-if="shown.length < found.length || all" class="more"><button type="button" class="word" @click="all = !all">{{ all ? 'Only the most urgent' : `And ${found.length - shown.length} more` }}</button></p>
+    <p v-if="shown.length < found.length || all" class="more">
+      <button type="button" class="word" @click="all = !all">
+        {{ all ? 'Only the most urgent' : `And ${found.length - shown.length} more` }}
+      </button>
+    </p>
   </section>
 </template>
 
 <style>
-.attention { margin-bottom: 28px; }
-.attention .more { padding-top: 6px; font-size: 13px; }
-.attention .which { width: 190px; }
-.attention ul { border-top: 1.5px solid var(--ink); }
-.attention li { border-bottom: 1px solid var(--hairline); }
-.attention a { display: grid; grid-template-columns: 92px 138px minmax(0, 1fr) auto; gap: 0 16px; padding: 5px 0; text-decoration: none; align-items: baseline; min-height: 30px; }
-.attention a:hover .what strong { text-decoration: underline; text-underline-offset: 3px; }
-.attention .when { justify-self: start; }
-.attention .now { font-weight: 700; }
-.attention .late { background: var(--ink); color: var(--paper); padding: 0 5px; font-weight: 600; }
-.attention .kind { font-size: 13px; }
+.attention {
+  margin-bottom: 28px;
+}
+.attention .more {
+  padding-top: 6px;
+  font-size: 13px;
+}
+.attention .which {
+  width: 190px;
+}
+.attention ul {
+  border-top: 1.5px solid var(--ink);
+}
+.attention li {
+  border-bottom: 1px solid var(--hairline);
+}
+.attention a {
+  display: grid;
+  grid-template-columns: 92px 138px minmax(0, 1fr) auto;
+  gap: 0 16px;
+  padding: 5px 0;
+  text-decoration: none;
+  align-items: baseline;
+  min-height: 30px;
+}
+.attention a:hover .what strong {
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+.attention .when {
+  justify-self: start;
+}
+.attention .now {
+  font-weight: 700;
+}
+.attention .late {
+  background: var(--ink);
+  color: var(--paper);
+  padding: 0 5px;
+  font-weight: 600;
+}
+.attention .kind {
+  font-size: 13px;
+}
 @media (max-width: 820px) {
-  .attention a { grid-template-columns: auto 1fr; padding: 9px 0; }
-  .attention .what { grid-column: 1 / -1; }
-  .attention .whose { grid-column: 1 / -1; font-size: 12px; }
-  .attention .kind { justify-self: end; }
+  .attention a {
+    grid-template-columns: auto 1fr;
+    padding: 9px 0;
+  }
+  .attention .what {
+    grid-column: 1 / -1;
+  }
+  .attention .whose {
+    grid-column: 1 / -1;
+    font-size: 12px;
+  }
+  .attention .kind {
+    justify-self: end;
+  }
 }
 </style>

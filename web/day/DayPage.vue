@@ -34,7 +34,9 @@ const sought = ref('')
 async function load(): Promise<void> {
   try {
     const day = await request<{ today: PlainDate; makeovers: Line[] }>('GET', '/day')
-    lines.value = day.makeovers.toSorted((one, other) => (one.line.installOn ?? '9999') < (other.line.installOn ?? '9999') ? -1 : 1)
+    lines.value = day.makeovers.toSorted((one, other) =>
+      (one.line.installOn ?? '9999') < (other.line.installOn ?? '9999') ? -1 : 1,
+    )
     today.value = day.today
     failed.value = false
   } catch {
@@ -54,7 +56,11 @@ const unsent = computed(() => {
 
 const found = computed(() => {
   const words = sought.value.trim().toLocaleLowerCase('en')
-  return (lines.value ?? []).filter((line) => words === '' || [line.name, ...line.clients, ...line.rooms].some((text) => text.toLocaleLowerCase('en').includes(words)))
+  return (lines.value ?? []).filter(
+    (line) =>
+      words === '' ||
+      [line.name, ...line.clients, ...line.rooms].some((text) => text.toLocaleLowerCase('en').includes(words)),
+  )
 })
 
 /** What needs a hand in any of them, the most urgent first. */
@@ -71,7 +77,12 @@ async function signOut(): Promise<void> {
 }
 useKeys([
   { key: 'n', does: 'Begin a makeover', run: () => (beginning.value = true) },
-  ...[1, 2, 3, 4, 5].map((at) => ({ key: String(at), does: `Open makeover ${at} of the list`, run: () => found.value[at - 1] && void router.push({ name: 'brief', params: { id: found.value[at - 1]?.id ?? '' } }) })),
+  ...[1, 2, 3, 4, 5].map((at) => ({
+    key: String(at),
+    does: `Open makeover ${at} of the list`,
+    run: () =>
+      found.value[at - 1] && void router.push({ name: 'brief', params: { id: found.value[at - 1]?.id ?? '' } }),
+  })),
   { key: 's', does: 'To the studio: people, phone, files', run: () => void router.push({ name: 'studio' }) },
   { key: 'g', does: 'Next ground behind finishes', run: () => viewing.nextGround() },
   { key: '?', does: 'This list', run: () => (keysOpen.value = true) },
@@ -94,17 +105,27 @@ useKeys([
     <main>
       <div class="page-head">
         <h1>{{ today ? writeWeekdayDate(today) : 'Today' }}</h1>
-        <span v-if="lines && lines.length > 0" class="quiet">{{ lines.length === 1 ? 'One makeover' : `${lines.length} makeovers, the nearest install date first` }}</span>
+        <span v-if="lines && lines.length > 0" class="quiet">{{
+          lines.length === 1 ? 'One makeover' : `${lines.length} makeovers, the nearest install date first`
+        }}</span>
         <span class="end"><el-button type="primary" @click="beginning = true">Begin a makeover</el-button></span>
       </div>
-      <p v-if="failed" class="stop-line" role="alert">No answer from the server. <button type="button" class="word" @click="load">Try again</button></p>
-      <p v-for="line in unsent" :key="line.id" class="said-line">Something typed in {{ line.name }} is not saved yet. <router-link :to="{ name: 'brief', params: { id: line.id } }">Open it</router-link> and it is sent.</p>
+      <p v-if="failed" class="stop-line" role="alert">
+        No answer from the server. <button type="button" class="word" @click="load">Try again</button>
+      </p>
+      <p v-for="line in unsent" :key="line.id" class="said-line">
+        Something typed in {{ line.name }} is not saved yet.
+        <router-link :to="{ name: 'brief', params: { id: line.id } }">Open it</router-link> and it is sent.
+      </p>
       <AttentionList v-if="lines && lines.length > 0 && today" :lines="attention" :today="today" />
       <h2 v-if="lines && lines.length > 0" class="all">All makeovers</h2>
-      <label v-if="(lines?.length ?? 0) > 5" class="seek"><span class="label">Find by name, client or room</span><el-input v-model="sought" clearable /></label>
+      <label v-if="(lines?.length ?? 0) > 5" class="seek"
+        ><span class="label">Find by name, client or room</span><el-input v-model="sought" clearable
+      /></label>
 
       <p v-if="lines && lines.length === 0" class="opening">
-        No makeover yet. Begin one with a client, a room and a date; the budget, the palette and the pieces follow from there.
+        No makeover yet. Begin one with a client, a room and a date; the budget, the palette and the pieces follow from
+        there.
       </p>
       <ol v-else class="makeovers" aria-label="All makeovers">
         <li v-for="line in found" :key="line.id">
@@ -117,25 +138,59 @@ useKeys([
             <div class="sums">
               <template v-if="line.line.signed">
                 <div class="figures">
-                  <span><span class="label">Paid</span> <MoneyAmount :amount="line.line.paid" :currency="line.line.currency" /></span>
-                  <span><span class="label">Committed</span> <MoneyAmount :amount="line.line.committed" :currency="line.line.currency" /></span>
-                  <span><span class="label">Still to buy</span> <MoneyAmount :amount="line.line.stillToBuy" :currency="line.line.currency" /></span>
-                  <span><span class="label">Left</span> <strong :class="{ inverted: line.line.left < 0 }"><MoneyAmount :amount="line.line.left" :currency="line.line.currency" /></strong></span>
-                  <span class="agreed"><span class="label">Agreed</span> <MoneyAmount :amount="line.line.agreed" :currency="line.line.currency" with-currency /></span>
+                  <span
+                    ><span class="label">Paid</span>
+                    <MoneyAmount :amount="line.line.paid" :currency="line.line.currency"
+                  /></span>
+                  <span
+                    ><span class="label">Committed</span>
+                    <MoneyAmount :amount="line.line.committed" :currency="line.line.currency"
+                  /></span>
+                  <span
+                    ><span class="label">Still to buy</span>
+                    <MoneyAmount :amount="line.line.stillToBuy" :currency="line.line.currency"
+                  /></span>
+                  <span
+                    ><span class="label">Left</span>
+                    <strong :class="{ inverted: line.line.left < 0 }"
+                      ><MoneyAmount :amount="line.line.left" :currency="line.line.currency" /></strong
+                  ></span>
+                  <span class="agreed"
+                    ><span class="label">Agreed</span>
+                    <MoneyAmount :amount="line.line.agreed" :currency="line.line.currency" with-currency
+                  /></span>
                 </div>
                 <ReckoningBar :line="line.line" :height="11" />
               </template>
-              <p v-else class="quiet">No budget signed yet<template v-if="line.line.stillToBuy > 0">; <MoneyAmount :amount="line.line.stillToBuy" :currency="line.line.currency" with-currency /> planned</template></p>
+              <p v-else class="quiet">
+                No budget signed yet<template v-if="line.line.stillToBuy > 0"
+                  >;
+                  <MoneyAmount :amount="line.line.stillToBuy" :currency="line.line.currency" with-currency />
+                  planned</template
+                >
+              </p>
             </div>
             <dl class="state">
-              <div><dt class="label">Install</dt><dd>{{ line.line.installOn ? writeDate(line.line.installOn) : 'no date yet' }}</dd></div>
-              <div v-if="line.line.slackDays !== null"><dt class="label">Slack</dt><dd :class="{ inverted: line.line.slackDays < 0 }">{{ line.line.slackDays }} days</dd></div>
-              <div><dt class="label">Needs</dt><dd>{{ line.line.needsCovered }} of {{ line.line.needs }}</dd></div>
-              <div><dt class="label">Remarks</dt><dd class="marks">
-                <span v-if="line.line.remarks.stop"><RemarkMark weight="stop" /> {{ line.line.remarks.stop }}</span>
-                <span><RemarkMark weight="look" /> {{ line.line.remarks.look }}</span>
-                <span><RemarkMark weight="note" /> {{ line.line.remarks.note }}</span>
-              </dd></div>
+              <div>
+                <dt class="label">Install</dt>
+                <dd>{{ line.line.installOn ? writeDate(line.line.installOn) : 'no date yet' }}</dd>
+              </div>
+              <div v-if="line.line.slackDays !== null">
+                <dt class="label">Slack</dt>
+                <dd :class="{ inverted: line.line.slackDays < 0 }">{{ line.line.slackDays }} days</dd>
+              </div>
+              <div>
+                <dt class="label">Needs</dt>
+                <dd>{{ line.line.needsCovered }} of {{ line.line.needs }}</dd>
+              </div>
+              <div>
+                <dt class="label">Remarks</dt>
+                <dd class="marks">
+                  <span v-if="line.line.remarks.stop"><RemarkMark weight="stop" /> {{ line.line.remarks.stop }}</span>
+                  <span><RemarkMark weight="look" /> {{ line.line.remarks.look }}</span>
+                  <span><RemarkMark weight="note" /> {{ line.line.remarks.note }}</span>
+                </dd>
+              </div>
             </dl>
           </router-link>
         </li>
@@ -148,23 +203,76 @@ useKeys([
 </template>
 
 <style>
-.day .seek { display: block; max-width: 320px; margin-bottom: 16px; }
-.day .all { margin-bottom: 4px; }
-.makeovers { border-top: 1.5px solid var(--ink); }
-.makeovers li { border-bottom: 1px solid var(--hairline); }
-.makeovers a { display: grid; grid-template-columns: 200px 220px minmax(0, 1fr) 170px; gap: 0 28px; padding: 18px 0; text-decoration: none; align-items: center; }
-.makeovers a:hover h2 { text-decoration: underline; text-decoration-thickness: 1px; text-underline-offset: 4px; }
-.makeovers .tray { background: var(--ground); padding: 14px; }
-.makeovers h2 { font: 500 19px/24px var(--serif); }
-.makeovers .figures { display: flex; flex-wrap: wrap; justify-content: space-between; gap: 2px 16px; margin-bottom: 6px; }
-.makeovers .figures > span { display: grid; }
-.makeovers .figures strong { justify-self: start; }
-.makeovers .agreed { text-align: right; }
-.makeovers .state { font-size: 13px; line-height: 18px; }
-.makeovers .state > div { display: grid; grid-template-columns: 62px 1fr; align-items: baseline; }
-.makeovers .state dd { justify-self: start; }
-.makeovers .marks { display: flex; gap: 10px; }
+.day .seek {
+  display: block;
+  max-width: 320px;
+  margin-bottom: 16px;
+}
+.day .all {
+  margin-bottom: 4px;
+}
+.makeovers {
+  border-top: 1.5px solid var(--ink);
+}
+.makeovers li {
+  border-bottom: 1px solid var(--hairline);
+}
+.makeovers a {
+  display: grid;
+  grid-template-columns: 200px 220px minmax(0, 1fr) 170px;
+  gap: 0 28px;
+  padding: 18px 0;
+  text-decoration: none;
+  align-items: center;
+}
+.makeovers a:hover h2 {
+  text-decoration: underline;
+  text-decoration-thickness: 1px;
+  text-underline-offset: 4px;
+}
+.makeovers .tray {
+  background: var(--ground);
+  padding: 14px;
+}
+.makeovers h2 {
+  font: 500 19px/24px var(--serif);
+}
+.makeovers .figures {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  gap: 2px 16px;
+  margin-bottom: 6px;
+}
+.makeovers .figures > span {
+  display: grid;
+}
+.makeovers .figures strong {
+  justify-self: start;
+}
+.makeovers .agreed {
+  text-align: right;
+}
+.makeovers .state {
+  font-size: 13px;
+  line-height: 18px;
+}
+.makeovers .state > div {
+  display: grid;
+  grid-template-columns: 62px 1fr;
+  align-items: baseline;
+}
+.makeovers .state dd {
+  justify-self: start;
+}
+.makeovers .marks {
+  display: flex;
+  gap: 10px;
+}
 @media (max-width: 960px) {
-  .makeovers a { grid-template-columns: 1fr; gap: 10px; }
+  .makeovers a {
+    grid-template-columns: 1fr;
+    gap: 10px;
+  }
 }
 </style>

@@ -9,10 +9,24 @@ import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 
 /** The files that hang on a thing: photographed on a phone, chosen, or dropped here. */
-const { of, name, pictures = false, many = false } = defineProps<{ of: Partial<Pick<Fields<'attachment'>, 'orderId' | 'deliveryId' | 'candidateId' | 'inspirationId' | 'finishId' | 'roomId'>>; name: string; pictures?: boolean; many?: boolean }>()
+const {
+  of,
+  name,
+  pictures = false,
+  many = false,
+} = defineProps<{
+  of: Partial<
+    Pick<Fields<'attachment'>, 'orderId' | 'deliveryId' | 'candidateId' | 'inspirationId' | 'finishId' | 'roomId'>
+  >
+  name: string
+  pictures?: boolean
+  many?: boolean
+}>()
 const makeover = useMakeover()
 const attachments = useRows('attachment')
-const here = computed(() => attachments.value.filter((row) => Object.entries(of).every(([field, id]) => row[field as 'orderId'] === id)))
+const here = computed(() =>
+  attachments.value.filter((row) => Object.entries(of).every(([field, id]) => row[field as 'orderId'] === id)),
+)
 const input = useTemplateRef<HTMLInputElement>('input')
 const problem = ref('')
 const busy = ref(false)
@@ -27,11 +41,20 @@ async function take(files: Iterable<File>): Promise<void> {
   for (const file of files) {
     try {
       const kept = await upload(file)
-      const faults = await makeover.change(`Kept a ${pictures ? 'picture' : 'receipt'} with ${name}`, [add('attachment', uuidv7(), { ...blank.attachment, ...of, ...kept, name: file.name.slice(0, 200) || 'photograph', addedOn: today })])
+      const faults = await makeover.change(`Kept a ${pictures ? 'picture' : 'receipt'} with ${name}`, [
+        add('attachment', uuidv7(), {
+          ...blank.attachment,
+          ...of,
+          ...kept,
+          name: file.name.slice(0, 200) || 'photograph',
+          addedOn: today,
+        }),
+      ])
       if (faults.length > 0) problem.value = faults.map((fault) => fault.message).join('; ')
     } catch (error) {
       if (error instanceof Refused) problem.value = `${file.name}: ${error.problem.detail}`
-      else if (error instanceof NoAnswer) problem.value = `${file.name}: no answer from the server. Nothing was kept: try again.`
+      else if (error instanceof NoAnswer)
+        problem.value = `${file.name}: no answer from the server. Nothing was kept: try again.`
       else throw error
     }
   }
@@ -42,7 +65,8 @@ function drop(event: DragEvent): void {
   over.value = false
   void take([...(event.dataTransfer?.files ?? [])])
 }
-const takeAway = (row: Row<'attachment'>): Promise<unknown> => makeover.change(`Took “${row.name}” off ${name}`, [remove('attachment', row)])
+const takeAway = (row: Row<'attachment'>): Promise<unknown> =>
+  makeover.change(`Took “${row.name}” off ${name}`, [remove('attachment', row)])
 </script>
 
 <template>
@@ -50,26 +74,88 @@ const takeAway = (row: Row<'attachment'>): Promise<unknown> => makeover.change(`
     <ul v-if="here.length > 0">
       <li v-for="row in here" :key="row.id">
         <a :href="address(row)" target="_blank" rel="noopener">
-          <img v-if="row.mediaType !== 'application/pdf'" :src="`${address(row)}/thumbnail`" :alt="row.name" loading="lazy" />
+          <img
+            v-if="row.mediaType !== 'application/pdf'"
+            :src="`${address(row)}/thumbnail`"
+            :alt="row.name"
+            loading="lazy"
+          />
           <span v-else>{{ row.name }}</span>
         </a>
-        <button v-if="!pictures || many || here.length > 1" type="button" class="word" :aria-label="`Take away ${row.name}`" @click="takeAway(row)">Take away</button>
+        <button
+          v-if="!pictures || many || here.length > 1"
+          type="button"
+          class="word"
+          :aria-label="`Take away ${row.name}`"
+          @click="takeAway(row)"
+        >
+          Take away
+        </button>
       </li>
     </ul>
     <label v-if="!pictures || many || here.length === 0" class="drop">
-      <input ref="input" type="file" class="visually-hidden" accept="image/jpeg,image/png,image/webp,application/pdf" :capture="pictures ? undefined : 'environment'" multiple @change="take([...(($event.target as HTMLInputElement).files ?? [])])" />
-      <span>{{ busy ? 'Keeping it …' : pictures ? 'Drop a picture, or choose one' : 'Photograph, choose or drop a receipt' }}</span>
+      <input
+        ref="input"
+        type="file"
+        class="visually-hidden"
+        accept="image/jpeg,image/png,image/webp,application/pdf"
+        :capture="pictures ? undefined : 'environment'"
+        multiple
+        @change="take([...(($event.target as HTMLInputElement).files ?? [])])"
+      />
+      <span>{{
+        busy ? 'Keeping it …' : pictures ? 'Drop a picture, or choose one' : 'Photograph, choose or drop a receipt'
+      }}</span>
     </label>
     <p v-if="problem" class="error-line" role="alert">{{ problem }}</p>
   </div>
 </template>
 
 <style>
-.files img { display: block; max-width: 100%; max-height: 130px; border: 1px solid var(--rule); }
-.files li { display: flex; gap: 10px; align-items: end; padding: 2px 0; font-size: 13px; }
-.files .drop { display: block; border: 1px dashed var(--input); padding: 5px 10px; font-size: 12px; line-height: 16px; cursor: pointer; min-height: 28px; color: var(--soft); }
-@media (max-width: 720px) { .files .drop { min-height: 48px; padding: 14px; font-size: 14px; } }
-.files .drop:focus-within { outline: 2px solid var(--ink); outline-offset: 2px; }
-.files.over .drop { border: 1.5px solid var(--ink); color: var(--ink); }
-.error-line { border-left: 4px solid var(--ink); padding-left: 6px; font-weight: 600; font-size: 12px; line-height: 16px; margin-top: 4px; }
+.files img {
+  display: block;
+  max-width: 100%;
+  max-height: 130px;
+  border: 1px solid var(--rule);
+}
+.files li {
+  display: flex;
+  gap: 10px;
+  align-items: end;
+  padding: 2px 0;
+  font-size: 13px;
+}
+.files .drop {
+  display: block;
+  border: 1px dashed var(--input);
+  padding: 5px 10px;
+  font-size: 12px;
+  line-height: 16px;
+  cursor: pointer;
+  min-height: 28px;
+  color: var(--soft);
+}
+@media (max-width: 720px) {
+  .files .drop {
+    min-height: 48px;
+    padding: 14px;
+    font-size: 14px;
+  }
+}
+.files .drop:focus-within {
+  outline: 2px solid var(--ink);
+  outline-offset: 2px;
+}
+.files.over .drop {
+  border: 1.5px solid var(--ink);
+  color: var(--ink);
+}
+.error-line {
+  border-left: 4px solid var(--ink);
+  padding-left: 6px;
+  font-weight: 600;
+  font-size: 12px;
+  line-height: 16px;
+  margin-top: 4px;
+}
 </style>

@@ -10,13 +10,28 @@ const viewing = useViewing()
     <span class="quiet">Ground</span>
     <template v-for="(ground, at) in grounds" :key="ground">
       <span v-if="at > 0" aria-hidden="true" class="quiet">·</span>
-      <button type="button" class="bare" :aria-pressed="viewing.ground === ground" @click="viewing.ground = ground">{{ ground }}</button>
+      <button type="button" class="bare" :aria-pressed="viewing.ground === ground" @click="viewing.ground = ground">
+        {{ ground }}
+      </button>
     </template>
   </span>
 </template>
 
 <style>
-.grounds { display: inline-flex; gap: 2px; font-size: 12px; align-items: center; }
-.grounds button { min-height: 24px; min-width: 24px; text-align: center; }
-.grounds [aria-pressed='true'] { font-weight: 700; text-decoration: underline; text-underline-offset: 3px; }
+.grounds {
+  display: inline-flex;
+  gap: 2px;
+  font-size: 12px;
+  align-items: center;
+}
+.grounds button {
+  min-height: 24px;
+  min-width: 24px;
+  text-align: center;
+}
+.grounds [aria-pressed='true'] {
+  font-weight: 700;
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
 </style>

@@ -37,8 +37,13 @@ const keysOpen = ref(false)
 const slip = useTemplateRef<HTMLElement>('slip')
 
 const id = computed(() => String(route.params.id))
-const others = useHere(id, computed(() => String(route.name)))
-const titles: Readonly<Record<string, string>> = Object.fromEntries(router.getRoutes().map((one) => [String(one.name), typeof one.meta.title === 'string' ? one.meta.title : '']))
+const others = useHere(
+  id,
+  computed(() => String(route.name)),
+)
+const titles: Readonly<Record<string, string>> = Object.fromEntries(
+  router.getRoutes().map((one) => [String(one.name), typeof one.meta.title === 'string' ? one.meta.title : '']),
+)
 watch(
   id,
   async (to) => {
@@ -62,10 +67,18 @@ watch(
 )
 
 const head = computed(() => (makeover.opened ? headOf(makeover.opened.makeover) : undefined))
-const strip = computed(() => (makeover.opened && makeover.reckoning ? stripOf(makeover.opened.makeover, makeover.reckoning) : []))
-const openRemarks = (step: string) => (makeover.reckoning?.remarks ?? []).filter((remark) => remark.step === step && remark.accepted === null)
-const marksOf = (step: string) => weights.map((weight) => ({ weight, count: openRemarks(step).filter((remark) => remark.weight === weight).length })).filter(({ count, weight }) => count > 0 && weight !== 'note')
-const progress = computed(() => (makeover.opened && makeover.reckoning ? stepProgress(makeover.opened.makeover, makeover.reckoning) : null))
+const strip = computed(() =>
+  makeover.opened && makeover.reckoning ? stripOf(makeover.opened.makeover, makeover.reckoning) : [],
+)
+const openRemarks = (step: string) =>
+  (makeover.reckoning?.remarks ?? []).filter((remark) => remark.step === step && remark.accepted === null)
+const marksOf = (step: string) =>
+  weights
+    .map((weight) => ({ weight, count: openRemarks(step).filter((remark) => remark.weight === weight).length }))
+    .filter(({ count, weight }) => count > 0 && weight !== 'note')
+const progress = computed(() =>
+  makeover.opened && makeover.reckoning ? stepProgress(makeover.opened.makeover, makeover.reckoning) : null,
+)
 const here = (name: string): boolean => route.name === name || (name === 'pieces' && route.name === 'piece')
 const slack = computed(() => {
   const days = makeover.line?.slackDays ?? null
@@ -74,7 +87,15 @@ const slack = computed(() => {
 })
 
 function showSlack(): void {
-  if (makeover.opened && makeover.reckoning) working.showWorking(slackWorking(makeover.opened.makeover, makeover.reckoning.dates, makeover.reckoning.slackDays, makeover.reckoning.practice.rules))
+  if (makeover.opened && makeover.reckoning)
+    working.showWorking(
+      slackWorking(
+        makeover.opened.makeover,
+        makeover.reckoning.dates,
+        makeover.reckoning.slackDays,
+        makeover.reckoning.practice.rules,
+      ),
+    )
 }
 const go = (name: string): void => void router.push({ name, params: { id: id.value } })
 useKeys([
@@ -97,10 +118,16 @@ useKeys([
     <h1>{{ missing }}</h1>
     <p>Nothing is lost. <button type="button" class="word" @click="$router.go(0)">Try again</button></p>
   </main>
-  <div v-else class="frame" :class="{ 'tag-folded': viewing.tagFolded && !working.shown, 'run-folded': viewing.runFolded }">
+  <div
+    v-else
+    class="frame"
+    :class="{ 'tag-folded': viewing.tagFolded && !working.shown, 'run-folded': viewing.runFolded }"
+  >
     <section class="head" aria-label="Makeover">
       <div class="whose">
-        <router-link :to="{ name: 'day' }" class="wordmark serif" aria-label="Bonitas, to all makeovers">Bonitas</router-link>
+        <router-link :to="{ name: 'day' }" class="wordmark serif" aria-label="Bonitas, to all makeovers"
+          >Bonitas</router-link
+        >
         <p class="quiet name" :title="head?.name ?? ''">{{ head?.name ?? '…' }}</p>
         <MaterialStrip :parts="strip" :height="6" />
       </div>
@@ -108,7 +135,9 @@ useKeys([
       <div v-if="makeover.line" class="beside">
         <button type="button" class="bare" aria-label="Install date and slack, working" @click="showSlack">
           <span class="label">Install</span>
-          <strong>{{ makeover.line.installOn ? writeDate(makeover.line.installOn).replace(/ \d+$/, '') : 'no date' }}</strong>
+          <strong>{{
+            makeover.line.installOn ? writeDate(makeover.line.installOn).replace(/ \d+$/, '') : 'no date'
+          }}</strong>
           <span class="label" :class="{ inverted: (makeover.line.slackDays ?? 0) < 0 }">{{ slack }}</span>
         </button>
         <router-link :to="{ name: 'brief', params: { id } }">
@@ -120,10 +149,16 @@ useKeys([
           <span class="label">Remarks</span>
           <strong>
             <template v-for="weight in ['stop', 'look'] as const" :key="weight">
-              <span v-if="weight === 'look' || makeover.line.remarks.stop > 0" class="count"><RemarkMark :weight="weight" /> {{ makeover.line.remarks[weight] }} <span class="visually-hidden">{{ weight }}</span></span>
+              <span v-if="weight === 'look' || makeover.line.remarks.stop > 0" class="count"
+                ><RemarkMark :weight="weight" /> {{ makeover.line.remarks[weight] }}
+                <span class="visually-hidden">{{ weight }}</span></span
+              >
             </template>
           </strong>
-          <span class="label"><RemarkMark weight="note" /> {{ makeover.line.remarks.note }} {{ makeover.line.remarks.note === 1 ? 'note' : 'notes' }}</span>
+          <span class="label"
+            ><RemarkMark weight="note" /> {{ makeover.line.remarks.note }}
+            {{ makeover.line.remarks.note === 1 ? 'note' : 'notes' }}</span
+          >
         </router-link>
       </div>
     </section>
@@ -134,17 +169,30 @@ useKeys([
           <router-link :to="{ name: step.name, params: { id } }" :aria-current="here(step.name) ? 'page' : undefined">
             <span class="title">{{ step.title }}</span>
             <span class="marks">
-              <span v-for="mark in marksOf(step.name)" :key="mark.weight"><RemarkMark :weight="mark.weight" /> {{ mark.count }}<span class="visually-hidden"> to {{ mark.weight }} at</span></span>
+              <span v-for="mark in marksOf(step.name)" :key="mark.weight"
+                ><RemarkMark :weight="mark.weight" /> {{ mark.count
+                }}<span class="visually-hidden"> to {{ mark.weight }} at</span></span
+              >
             </span>
           </router-link>
-          <span class="far" aria-hidden="true"><span :style="{ width: `${100 * (progress?.[step.name] ?? 0)}%` }" /></span>
+          <span class="far" aria-hidden="true"
+            ><span :style="{ width: `${100 * (progress?.[step.name] ?? 0)}%` }"
+          /></span>
         </li>
       </ol>
       <div class="foot">
         <router-link :to="{ name: 'history', params: { id } }" class="keys-word">History<kbd>H</kbd></router-link>
-        <span class="undo"><button type="button" class="bare keys-word" @click="undo.undo()">Undo</button><button type="button" class="bare keys-word" @click="undo.redo()">Redo</button></span>
+        <span class="undo"
+          ><button type="button" class="bare keys-word" @click="undo.undo()">Undo</button
+          ><button type="button" class="bare keys-word" @click="undo.redo()">Redo</button></span
+        >
         <SaveState />
-        <p v-for="other in others" :key="other.name" class="beside-me">{{ other.self ? 'You, in another window' : other.name }}<template v-if="!other.self"> is at {{ other.pages.map((page) => titles[page] ?? page).join(', ') }}</template></p>
+        <p v-for="other in others" :key="other.name" class="beside-me">
+          {{ other.self ? 'You, in another window' : other.name
+          }}<template v-if="!other.self">
+            is at {{ other.pages.map((page) => titles[page] ?? page).join(', ') }}</template
+          >
+        </p>
         <GroundSwitch />
         <button type="button" class="bare keys-word keys-all" @click="keysOpen = true">Keys<kbd>?</kbd></button>
       </div>
@@ -152,15 +200,30 @@ useKeys([
 
     <main v-if="makeover.opened && makeover.reckoning" class="surface">
       <PastLine v-if="makeover.past" />
-      <p v-if="undo.said" :class="undo.said.stop ? 'stop-line' : 'said-line'" role="status">{{ undo.said.text }} <button v-if="undo.said.opposite" type="button" class="word" @click="undo.enterOpposite()">Enter the opposite instead</button> <button type="button" class="word" @click="undo.said = null">Close</button></p>
+      <p v-if="undo.said" :class="undo.said.stop ? 'stop-line' : 'said-line'" role="status">
+        {{ undo.said.text }}
+        <button v-if="undo.said.opposite" type="button" class="word" @click="undo.enterOpposite()">
+          Enter the opposite instead
+        </button>
+        <button type="button" class="word" @click="undo.said = null">Close</button>
+      </p>
       <router-view :key="id" />
     </main>
     <main v-else class="surface"><p class="quiet" role="status">Opening …</p></main>
 
     <aside class="ticket" aria-label="Selected">
-      <section v-if="working.shown" ref="slip" class="tag" tabindex="-1" aria-label="Working" @keydown.esc="working.close()">
+      <section
+        v-if="working.shown"
+        ref="slip"
+        class="tag"
+        tabindex="-1"
+        aria-label="Working"
+        @keydown.esc="working.close()"
+      >
         <span class="hole" aria-hidden="true" />
-        <h2 class="serif">{{ working.shown.title }}<template v-if="working.where">, {{ working.where.toLowerCase() }}</template></h2>
+        <h2 class="serif">
+          {{ working.shown.title }}<template v-if="working.where">, {{ working.where.toLowerCase() }}</template>
+        </h2>
         <WorkingSlip :working="working.shown" :currency="makeover.currency" />
         <div class="tag-actions"><el-button @click="working.close()">Close</el-button></div>
       </section>
@@ -172,59 +235,247 @@ useKeys([
 </template>
 
 <style>
-.frame { display: grid; grid-template: 76px minmax(calc(100vh - 76px), auto) / 168px minmax(0, 1fr) 292px; }
-.frame.tag-folded { grid-template-columns: 168px minmax(0, 1fr) 0; }
-.frame.run-folded { grid-template-columns: 92px minmax(0, 1fr) 292px; }
-.frame.run-folded.tag-folded { grid-template-columns: 92px minmax(0, 1fr) 0; }
-.frame > .head { grid-column: 1 / -1; display: grid; grid-template-columns: 168px minmax(0, 1fr) 292px; border-bottom: 1.5px solid var(--ink); position: sticky; top: 0; z-index: 5; background: var(--paper); }
-.head .whose { padding: 7px 14px 0 22px; min-width: 0; }
-.head .name { font-size: 12px; line-height: 18px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-.head .money { padding: 10px 24px 0 22px; }
-.head .beside { border-left: 1px solid var(--hairline); display: grid; grid-template-columns: 1fr 1fr 1fr; gap: 10px; padding: 12px 18px 0 18px; }
-.head .beside > * { display: grid; align-content: start; text-decoration: none; white-space: nowrap; }
-.head .beside .inverted { color: var(--paper); justify-self: start; }
-.head .beside strong { font-size: 15px; line-height: 19px; font-weight: 600; }
-.head .remarks:hover .label:first-child { text-decoration: underline; }
-.head .count + .count { margin-left: 6px; }
-.frame > .run { border-right: 1px solid var(--hairline); padding: 20px 12px 16px 22px; display: flex; flex-direction: column; position: sticky; top: 76px; height: calc(100vh - 76px); }
-.run li { margin-bottom: 12px; }
-.run li a { display: flex; justify-content: space-between; align-items: center; gap: 6px; text-decoration: none; padding: 6px 0 5px; min-height: 30px; }
-.run .marks { display: inline-flex; gap: 8px; font-size: 13px; }
-.run li.here .title { font-weight: 700; font-size: 15px; }
-.run .far { display: block; height: 1px; background: var(--rule); position: relative; }
-.run .far span { position: absolute; left: 0; bottom: 0; height: 2px; background: var(--ink); }
-.run li.here .far { background: var(--ink); }
-.run li.here .far span { height: 5px; }
-.run li a:hover .title { text-decoration: underline; text-underline-offset: 3px; }
-.run .foot { margin-top: auto; display: grid; gap: 0; font-size: 12px; color: var(--soft); justify-items: start; }
-.run .foot .keys-word { min-height: 24px; }
-.run .foot .undo { display: flex; gap: 14px; }
-.run .foot .beside-me { border-left: 2px solid var(--ink); padding-left: 6px; line-height: 16px; margin: 3px 0; color: var(--ink); }
-.run-folded .run .title { font-size: 12px; }
-.frame > .surface { padding: 18px 24px 40px; min-width: 0; }
-.frame > .ticket { border-left: 1px solid var(--hairline); padding: 18px 20px; min-width: 0; position: sticky; top: 76px; max-height: calc(100vh - 76px); overflow-y: auto; align-self: start; min-height: calc(100vh - 76px); }
-.tag-folded > .ticket { display: none; }
+.frame {
+  display: grid;
+  grid-template: 76px minmax(calc(100vh - 76px), auto) / 168px minmax(0, 1fr) 292px;
+}
+.frame.tag-folded {
+  grid-template-columns: 168px minmax(0, 1fr) 0;
+}
+.frame.run-folded {
+  grid-template-columns: 92px minmax(0, 1fr) 292px;
+}
+.frame.run-folded.tag-folded {
+  grid-template-columns: 92px minmax(0, 1fr) 0;
+}
+.frame > .head {
+  grid-column: 1 / -1;
+  display: grid;
+  grid-template-columns: 168px minmax(0, 1fr) 292px;
+  border-bottom: 1.5px solid var(--ink);
+  position: sticky;
+  top: 0;
+  z-index: 5;
+  background: var(--paper);
+}
+.head .whose {
+  padding: 7px 14px 0 22px;
+  min-width: 0;
+}
+.head .name {
+  font-size: 12px;
+  line-height: 18px;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.head .money {
+  padding: 10px 24px 0 22px;
+}
+.head .beside {
+  border-left: 1px solid var(--hairline);
+  display: grid;
+  grid-template-columns: 1fr 1fr 1fr;
+  gap: 10px;
+  padding: 12px 18px 0 18px;
+}
+.head .beside > * {
+  display: grid;
+  align-content: start;
+  text-decoration: none;
+  white-space: nowrap;
+}
+.head .beside .inverted {
+  color: var(--paper);
+  justify-self: start;
+}
+.head .beside strong {
+  font-size: 15px;
+  line-height: 19px;
+  font-weight: 600;
+}
+.head .remarks:hover .label:first-child {
+  text-decoration: underline;
+}
+.head .count + .count {
+  margin-left: 6px;
+}
+.frame > .run {
+  border-right: 1px solid var(--hairline);
+  padding: 20px 12px 16px 22px;
+  display: flex;
+  flex-direction: column;
+  position: sticky;
+  top: 76px;
+  height: calc(100vh - 76px);
+}
+.run li {
+  margin-bottom: 12px;
+}
+.run li a {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 6px;
+  text-decoration: none;
+  padding: 6px 0 5px;
+  min-height: 30px;
+}
+.run .marks {
+  display: inline-flex;
+  gap: 8px;
+  font-size: 13px;
+}
+.run li.here .title {
+  font-weight: 700;
+  font-size: 15px;
+}
+.run .far {
+  display: block;
+  height: 1px;
+  background: var(--rule);
+  position: relative;
+}
+.run .far span {
+  position: absolute;
+  left: 0;
+  bottom: 0;
+  height: 2px;
+  background: var(--ink);
+}
+.run li.here .far {
+  background: var(--ink);
+}
+.run li.here .far span {
+  height: 5px;
+}
+.run li a:hover .title {
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+.run .foot {
+  margin-top: auto;
+  display: grid;
+  gap: 0;
+  font-size: 12px;
+  color: var(--soft);
+  justify-items: start;
+}
+.run .foot .keys-word {
+  min-height: 24px;
+}
+.run .foot .undo {
+  display: flex;
+  gap: 14px;
+}
+.run .foot .beside-me {
+  border-left: 2px solid var(--ink);
+  padding-left: 6px;
+  line-height: 16px;
+  margin: 3px 0;
+  color: var(--ink);
+}
+.run-folded .run .title {
+  font-size: 12px;
+}
+.frame > .surface {
+  padding: 18px 24px 40px;
+  min-width: 0;
+}
+.frame > .ticket {
+  border-left: 1px solid var(--hairline);
+  padding: 18px 20px;
+  min-width: 0;
+  position: sticky;
+  top: 76px;
+  max-height: calc(100vh - 76px);
+  overflow-y: auto;
+  align-self: start;
+  min-height: calc(100vh - 76px);
+}
+.tag-folded > .ticket {
+  display: none;
+}
 @media (max-width: 1080px) {
-  .frame, .frame.tag-folded, .frame.run-folded { grid-template: auto auto auto auto / minmax(0, 1fr); }
-  .frame > .head { grid-template-columns: 1fr; position: static; padding-bottom: 10px; }
-  .head .beside { border: 0; }
-  .frame > .run { position: static; height: auto; border: 0; padding: 8px 16px; }
-  .run ol { display: flex; gap: 18px; flex-wrap: wrap; }
-  .run .foot { display: flex; flex-wrap: wrap; align-items: center; gap: 2px 18px; }
-  .frame > .surface { padding: 8px 16px 24px; }
-  .frame > .ticket { border: 0; padding: 8px 16px 40px; position: static; max-height: none; min-height: 0; }
+  .frame,
+  .frame.tag-folded,
+  .frame.run-folded {
+    grid-template: auto auto auto auto / minmax(0, 1fr);
+  }
+  .frame > .head {
+    grid-template-columns: 1fr;
+    position: static;
+    padding-bottom: 10px;
+  }
+  .head .beside {
+    border: 0;
+  }
+  .frame > .run {
+    position: static;
+    height: auto;
+    border: 0;
+    padding: 8px 16px;
+  }
+  .run ol {
+    display: flex;
+    gap: 18px;
+    flex-wrap: wrap;
+  }
+  .run .foot {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 2px 18px;
+  }
+  .frame > .surface {
+    padding: 8px 16px 24px;
+  }
+  .frame > .ticket {
+    border: 0;
+    padding: 8px 16px 40px;
+    position: static;
+    max-height: none;
+    min-height: 0;
+  }
 }
 @media (max-width: 560px) {
-  .frame > .head { padding-bottom: 6px; }
-  .head .whose { display: grid; grid-template-columns: auto 1fr; align-items: baseline; gap: 0 14px; padding: 4px 16px 0; }
-  .head .whose .name { text-align: right; }
-  .head .whose > :last-child { grid-column: 1 / -1; }
-  .head .money { padding: 6px 16px 0; }
-  .head .beside { padding: 6px 16px 0; }
-  .frame > .run { padding: 4px 16px; }
-  .run li { margin-bottom: 4px; }
-  .run ol { gap: 0 14px; }
-  .run .foot { gap: 0 14px; }
-  .frame .run kbd, .frame .run .keys-all { display: none; }
+  .frame > .head {
+    padding-bottom: 6px;
+  }
+  .head .whose {
+    display: grid;
+    grid-template-columns: auto 1fr;
+    align-items: baseline;
+    gap: 0 14px;
+    padding: 4px 16px 0;
+  }
+  .head .whose .name {
+    text-align: right;
+  }
+  .head .whose > :last-child {
+    grid-column: 1 / -1;
+  }
+  .head .money {
+    padding: 6px 16px 0;
+  }
+  .head .beside {
+    padding: 6px 16px 0;
+  }
+  .frame > .run {
+    padding: 4px 16px;
+  }
+  .run li {
+    margin-bottom: 4px;
+  }
+  .run ol {
+    gap: 0 14px;
+  }
+  .run .foot {
+    gap: 0 14px;
+  }
+  .frame .run kbd,
+  .frame .run .keys-all {
+    display: none;
+  }
 }
 </style>

@@ -9,5 +9,11 @@
 </template>
 
 <style>
-.nowhere { max-width: 480px; margin: 18vh auto; padding: 0 24px; display: grid; gap: 12px; }
+.nowhere {
+  max-width: 480px;
+  margin: 18vh auto;
+  padding: 0 24px;
+  display: grid;
+  gap: 12px;
+}
 </style>

@@ -15,11 +15,16 @@ describe('how far a step is', () => {
     expect(far(world.start)).toEqual({ brief: 0, survey: 0, palette: 0, pieces: 0, purchases: 0 })
     const [piece, candidate, order] = [newId(), newId(), newId()]
     const offer = candidateOf(piece, world.ids.seller)
-    let documents = change(world.start, [...world.operations, add('piece', piece, pieceOf(world.ids.room, world.categories.Furniture ?? ''))])
+    let documents = change(world.start, [
+      ...world.operations,
+      add('piece', piece, pieceOf(world.ids.room, world.categories.Furniture ?? '')),
+    ])
     expect(far(documents)).toMatchObject({ brief: 1, pieces: 0, purchases: 0 })
     documents = change(documents, [add('candidate', candidate, offer), ...orderOf(order, candidate, offer, 1)])
     expect(far(documents)).toMatchObject({ pieces: 1, purchases: 0 })
-    documents = change(documents, [add('delivery', newId(), { ...blank.delivery, purchaseId: order, packs: 1, receivedOn: plainDate('2027-02-20') })])
+    documents = change(documents, [
+      add('delivery', newId(), { ...blank.delivery, purchaseId: order, packs: 1, receivedOn: plainDate('2027-02-20') }),
+    ])
     expect(far(documents)).toMatchObject({ brief: 1, pieces: 1, purchases: 1 })
   })
 })

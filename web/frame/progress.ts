@@ -13,8 +13,19 @@ export function stepProgress(makeover: Makeover, reckoning: Reckoning): Record<s
   return {
     brief: share((reckoning.needs.length > 0 ? 1 : 0) + (agreement ? 1 : 0), 2),
     // a room counts half when it is walked round, and whole when its ceiling is known and nothing asks for a second look
-    survey: share(reckoning.survey.rooms.reduce((sum, room) => sum + (room.state === 'closed' ? (room.again === null && room.areas?.ceilingM2 != null ? 1 : 0.5) : 0), 0), reckoning.survey.rooms.length),
-    palette: share(finishes - reckoning.remarks.filter((remark) => remark.code === 'palette.clash' && remark.accepted === null).length, finishes),
+    survey: share(
+      reckoning.survey.rooms.reduce(
+        (sum, room) =>
+          sum + (room.state === 'closed' ? (room.again === null && room.areas?.ceilingM2 != null ? 1 : 0.5) : 0),
+        0,
+      ),
+      reckoning.survey.rooms.length,
+    ),
+    palette: share(
+      finishes -
+        reckoning.remarks.filter((remark) => remark.code === 'palette.clash' && remark.accepted === null).length,
+      finishes,
+    ),
     pieces: share(settled, pieces.length),
     purchases: share(here, purchases.length + wanted),
   }

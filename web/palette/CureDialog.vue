@@ -19,7 +19,9 @@ const busy = ref(false)
 const cures = computed((): Cure[] => {
   const [opened, reckoning] = [makeover.opened, makeover.reckoning]
   if (!open.value || !opened || !reckoning) return []
-  return pair ? clashCures(opened.makeover, pair, reckoning.practice) : balanceCures(opened.makeover, reckoning.palette, reckoning.practice)
+  return pair
+    ? clashCures(opened.makeover, pair, reckoning.practice)
+    : balanceCures(opened.makeover, reckoning.palette, reckoning.practice)
 })
 const fixed = computed(() => {
   const opened = makeover.opened
@@ -51,7 +53,9 @@ type Chip = Pick<Row<'finish'>, 'family' | 'texture' | 'sheen' | 'labL' | 'labA'
 function beforeAfter(cure: Cure): { id: string; before: Chip; after: Chip }[] {
   return cure.operations.flatMap((operation) => {
     const finish = makeover.opened?.makeover.rows.finish[operation.id]
-    return operation.op === 'put' && finish ? [{ id: finish.id, before: finish, after: { ...finish, ...operation.fields } }] : []
+    return operation.op === 'put' && finish
+      ? [{ id: finish.id, before: finish, after: { ...finish, ...operation.fields } }]
+      : []
   })
 }
 async function take(): Promise<void> {
@@ -63,19 +67,46 @@ async function take(): Promise<void> {
   problem.value = faults.map((fault) => fault.message)
   if (faults.length === 0) open.value = false
 }
-const lab = (chip: Chip): string => { const { L, a, b } = labOf(chip); return `${L.toFixed(0)} ${a.toFixed(0)} ${b.toFixed(0)}` }
+const lab = (chip: Chip): string => {
+  const { L, a, b } = labOf(chip)
+  return `${L.toFixed(0)} ${a.toFixed(0)} ${b.toFixed(0)}`
+}
 </script>
 
 <template>
-  <FormDialog v-model="open" :title="pair ? 'What would cure the clash' : 'What would bring the shares right'" action="Do this" :faults="problem" :busy="busy" :blocked="cures.length === 0 ? 'There is nothing that may be changed' : ''" :width="640" @submit="take">
+  <FormDialog
+    v-model="open"
+    :title="pair ? 'What would cure the clash' : 'What would bring the shares right'"
+    action="Do this"
+    :faults="problem"
+    :busy="busy"
+    :blocked="cures.length === 0 ? 'There is nothing that may be changed' : ''"
+    :width="640"
+    @submit="take"
+  >
     <p v-for="why in fixed" :key="why" class="quiet">{{ why }}</p>
-    <p v-if="cures.length === 0">{{ pair ? 'No small change cures it without another clash: part the two with something between them, or accept it with a reason.' : 'No finish that may change would bring the shares nearer. Give one more or less to cover, by its area.' }}</p>
+    <p v-if="cures.length === 0">
+      {{
+        pair
+          ? 'No small change cures it without another clash: part the two with something between them, or accept it with a reason.'
+          : 'No finish that may change would bring the shares nearer. Give one more or less to cover, by its area.'
+      }}
+    </p>
     <div v-else class="cures" role="radiogroup" aria-label="Ways, the least change first">
       <div v-for="(cure, at) in cures" :key="at" class="way">
         <label>
           <input v-model="picked" type="radio" name="cure" :value="at" />
-          <span class="chips on-ground"><span v-for="one in beforeAfter(cure)" :key="one.id" class="pairing"><MaterialSwatch :finish="one.before" :scale="0.5" :title="lab(one.before)" /><MaterialSwatch :finish="one.after" :scale="0.5" :title="lab(one.after)" /></span></span>
-          <span><strong>{{ cure.title }}</strong><br><span class="quiet">{{ cure.detail }}</span></span>
+          <span class="chips on-ground"
+            ><span v-for="one in beforeAfter(cure)" :key="one.id" class="pairing"
+              ><MaterialSwatch :finish="one.before" :scale="0.5" :title="lab(one.before)" /><MaterialSwatch
+                :finish="one.after"
+                :scale="0.5"
+                :title="lab(one.after)" /></span
+          ></span>
+          <span
+            ><strong>{{ cure.title }}</strong
+            ><br /><span class="quiet">{{ cure.detail }}</span></span
+          >
         </label>
       </div>
     </div>
@@ -84,9 +115,33 @@ const lab = (chip: Chip): string => { const { L, a, b } = labOf(chip); return `$
 </template>
 
 <style>
-.cures .way { border-top: 1px solid var(--hairline); }
-.cures label { display: grid; grid-template-columns: 20px 108px 1fr; gap: 12px; align-items: center; padding: 7px 0; cursor: pointer; font-size: 13px; line-height: 18px; }
-.cures input { accent-color: var(--ink); width: 18px; height: 18px; }
-.cures .chips { background: var(--ground); padding: 6px; display: grid; gap: 4px; }
-.cures .pairing { display: grid; grid-template-columns: 1fr 1fr; height: 30px; }
+.cures .way {
+  border-top: 1px solid var(--hairline);
+}
+.cures label {
+  display: grid;
+  grid-template-columns: 20px 108px 1fr;
+  gap: 12px;
+  align-items: center;
+  padding: 7px 0;
+  cursor: pointer;
+  font-size: 13px;
+  line-height: 18px;
+}
+.cures input {
+  accent-color: var(--ink);
+  width: 18px;
+  height: 18px;
+}
+.cures .chips {
+  background: var(--ground);
+  padding: 6px;
+  display: grid;
+  gap: 4px;
+}
+.cures .pairing {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  height: 30px;
+}
 </style>

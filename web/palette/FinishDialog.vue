@@ -3,7 +3,21 @@ import { v7 as uuidv7 } from 'uuid'
 import { computed, reactive, ref, watch } from 'vue'
 import { hexFromLab, type Lab } from '#core/colour/lab.ts'
 import { add, edit, remove, type Operation } from '#core/makeover/change.ts'
-import { conditions, families, fates, materials, methods, patterns, qualities, roles, scales, sheens, surfaces, textures, uses } from '#core/makeover/choices.ts'
+import {
+  conditions,
+  families,
+  fates,
+  materials,
+  methods,
+  patterns,
+  qualities,
+  roles,
+  scales,
+  sheens,
+  surfaces,
+  textures,
+  uses,
+} from '#core/makeover/choices.ts'
 import type { Fields, Row } from '#core/makeover/kinds.ts'
 import { writeArea } from '#core/measure/area.ts'
 import { labOf, repeatOf, scaleOf, texturesOf, undertone, type LibraryFinish } from '#core/palette/index.ts'
@@ -15,7 +29,20 @@ import FieldText from '../parts/FieldText.vue'
 import FieldYes from '../parts/FieldYes.vue'
 import FormDialog from '../parts/FormDialog.vue'
 import FieldSeveral from '../parts/FieldSeveral.vue'
-import { choiceField, colourField, distanceField, maybeChoiceField, maybeLengthField, maybeNumberField, rateField, severalField, textField, useForm, yesField, type Field } from '../parts/form.ts'
+import {
+  choiceField,
+  colourField,
+  distanceField,
+  maybeChoiceField,
+  maybeLengthField,
+  maybeNumberField,
+  rateField,
+  severalField,
+  textField,
+  useForm,
+  yesField,
+  type Field,
+} from '../parts/form.ts'
 import MaterialSwatch from '../parts/MaterialSwatch.vue'
 import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
@@ -27,7 +54,11 @@ import PhotoPicker from './PhotoPicker.vue'
 import type { Printed } from './print.ts'
 
 /** `existing`: a new finish of the form is one that is there already, in the room given. */
-const { finish, existing = false, roomId = '' } = defineProps<{ finish: Row<'finish'> | null; existing?: boolean; roomId?: string }>()
+const {
+  finish,
+  existing = false,
+  roomId = '',
+} = defineProps<{ finish: Row<'finish'> | null; existing?: boolean; roomId?: string }>()
 const open = defineModel<boolean>({ required: true })
 const makeover = useMakeover()
 const rooms = useRows('room')
@@ -38,7 +69,8 @@ const zones = useRows('zone')
 const entry = useEntry()
 const patternParts = useRows('patternPart')
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
-const written = (row: Row<'finish'>): string => (row.colourSource === 'hex' ? hexFromLab(labOf(row)) : `${row.labL} ${row.labA} ${row.labB}`)
+const written = (row: Row<'finish'>): string =>
+  row.colourSource === 'hex' ? hexFromLab(labOf(row)) : `${row.labL} ${row.labA} ${row.labB}`
 const measured = computed(() => {
   const area = finish ? makeover.reckoning?.survey.finishes.get(finish.id) : undefined
   return area?.from === 'survey' ? writeArea(area.m2, entry.value.units) : ''
@@ -53,33 +85,60 @@ const { form, reset, submit } = useForm(() => ({
   usedFor: textField(finish?.usedFor, { may: true }),
   visibleM2: maybeNumberField(finish?.visibleM2 ?? null, { decimals: 2, least: 0.01, most: 10_000 }),
   surface: choiceField(surfaces, finish?.surface ?? 'walls'),
-  pieceId: maybeChoiceField(pieces.value.map((piece) => piece.id), finish?.pieceId ?? null),
+  pieceId: maybeChoiceField(
+    pieces.value.map((piece) => piece.id),
+    finish?.pieceId ?? null,
+  ),
   pattern: choiceField(patterns, finish?.pattern ?? 'plain'),
   patternScale: maybeChoiceField(scales, finish?.patternScale ?? 'medium'),
   repeatMm: maybeLengthField(entry.value, finish?.repeatMm ?? null),
   suits: severalField(uses, finish?.suits ?? ''),
   hides: yesField(finish?.hides ?? false),
-  zoneId: maybeChoiceField(zones.value.map((zone) => zone.id), finish?.zoneId ?? null),
+  zoneId: maybeChoiceField(
+    zones.value.map((zone) => zone.id),
+    finish?.zoneId ?? null,
+  ),
   methods: severalField(methods, finish?.methods ?? ''),
   qualities: severalField(qualities, finish?.qualities ?? ''),
-  roomId: choiceField(rooms.value.map((room) => room.id), finish?.roomId ?? (roomId || (rooms.value[0]?.id ?? ''))),
+  roomId: choiceField(
+    rooms.value.map((room) => room.id),
+    finish?.roomId ?? (roomId || (rooms.value[0]?.id ?? '')),
+  ),
   fate: maybeChoiceField(fates, finish ? finish.fate : existing ? 'keep' : null),
   condition: maybeChoiceField(conditions, finish ? finish.condition : existing ? 'good' : null),
   material: maybeChoiceField(materials, finish?.material ?? null),
   laidYear: maybeNumberField(finish?.laidYear ?? null, { decimals: 0, least: 1000, most: 2200 }),
-  wallId: maybeChoiceField(walls.value.map((wall) => wall.id), finish?.wallId ?? null),
+  wallId: maybeChoiceField(
+    walls.value.map((wall) => wall.id),
+    finish?.wallId ?? null,
+  ),
   bandFromMm: distanceField(entry.value, finish?.bandFromMm ?? 0),
   bandToMm: maybeLengthField(entry.value, finish?.bandToMm ?? null),
 }))
 const zonesHere = computed(() => zones.value.filter((zone) => zone.roomId === form.fields.roomId.text))
 const texturesHere = computed(() => texturesOf(families.find((one) => one === form.fields.family.text) ?? 'paint'))
-const wallsHere = computed(() => (makeover.opened ? wallsOf(makeover.opened.makeover, form.fields.roomId.text).map((wall, at) => ({ value: wall.id, label: nameOfWall(wall, at) })) : []))
+const wallsHere = computed(() =>
+  makeover.opened
+    ? wallsOf(makeover.opened.makeover, form.fields.roomId.text).map((wall, at) => ({
+        value: wall.id,
+        label: nameOfWall(wall, at),
+      }))
+    : [],
+)
 const { basis, save: saveFinish } = useBasis('finish', () => finish, open)
 /** The palette colours that a pattern carries, each with its share. */
 type Part = { row: Row<'patternPart'> | null; part: Field<string | null>; share: Field<number> }
 const parts = ref<Part[]>([])
 const others = computed(() => finishes.value.filter((one) => one.id !== finish?.id && one.pattern === 'plain'))
-const partLine = (row: Row<'patternPart'> | null): Part => reactive({ row, part: maybeChoiceField(others.value.map((one) => one.id), row?.partId ?? null), share: rateField(row?.sharePpm ?? 250_000) })
+const partLine = (row: Row<'patternPart'> | null): Part =>
+  reactive({
+    row,
+    part: maybeChoiceField(
+      others.value.map((one) => one.id),
+      row?.partId ?? null,
+    ),
+    share: rateField(row?.sharePpm ?? 250_000),
+  })
 watch(open, (now) => {
   if (!now) return
   reset()
@@ -97,18 +156,23 @@ const print = computed<Printed | undefined>(() => {
   })
   const repeat = form.fields.repeatMm.read(form.fields.repeatMm.text)
   const size = { patternScale: scale, repeatMm: repeat.ok ? repeat.value : null }
-  return pattern === 'plain' || read.length === 0 ? undefined : { pattern, scale: scaleOf(size, rules.value), repeatMm: repeatOf(size, rules.value), parts: read }
+  return pattern === 'plain' || read.length === 0
+    ? undefined
+    : { pattern, scale: scaleOf(size, rules.value), repeatMm: repeatOf(size, rules.value), parts: read }
 })
 function partOperations(finishId: string, pattern: string): Operation[] | null {
   const kept = pattern === 'plain' ? [] : parts.value.filter(({ part }) => part.text !== '')
-  const operations: Operation[] = patternParts.value.filter((row) => row.finishId === finishId && !kept.some((one) => one.row?.id === row.id)).map((row) => remove('patternPart', row))
+  const operations: Operation[] = patternParts.value
+    .filter((row) => row.finishId === finishId && !kept.some((one) => one.row?.id === row.id))
+    .map((row) => remove('patternPart', row))
   for (const { row, part, share } of kept) {
     const rate = share.read(share.text)
     share.error = rate.ok ? '' : rate.error
     if (!rate.ok) return null
     const fields = { finishId, partId: part.text, sharePpm: rate.value }
     if (row === null) operations.push(add('patternPart', uuidv7(), fields))
-    else if (row.partId !== fields.partId || row.sharePpm !== fields.sharePpm) operations.push(edit('patternPart', row, fields))
+    else if (row.partId !== fields.partId || row.sharePpm !== fields.sharePpm)
+      operations.push(edit('patternPart', row, fields))
   }
   return operations
 }
@@ -120,13 +184,21 @@ const shown = computed(() => {
   const texture = texturesOf(family).find((one) => one === form.fields.texture.text) ?? 'usual'
   if (!read.ok) return null
   const { L, a, b } = read.value.lab
-  return { swatch: { family, texture, sheen, labL: L, labA: a, labB: b }, words: undertone(family, read.value.lab, rules.value).words }
+  return {
+    swatch: { family, texture, sheen, labL: L, labA: a, labB: b },
+    words: undertone(family, read.value.lab, rules.value).words,
+  }
 })
 
 /** Where the colour came from, while its text still says it. */
 const got = ref<{ text: string; source: 'library' | 'photo' | 'measured' } | null>(null)
 const way = ref<'typed' | 'library' | 'photo' | 'meter'>('typed')
-const ways = [['typed', 'Type it'], ['library', 'From the library'], ['photo', 'From a picture'], ['meter', 'With a meter']] as const
+const ways = [
+  ['typed', 'Type it'],
+  ['library', 'From the library'],
+  ['photo', 'From a picture'],
+  ['meter', 'With a meter'],
+] as const
 function take(lab: Lab, source: 'library' | 'photo' | 'measured'): void {
   const text = [lab.L, lab.a, lab.b].map((value) => (Math.round(value * 100) / 100).toString()).join(' ')
   form.fields.colour.text = text
@@ -143,7 +215,11 @@ function fromLibrary(one: LibraryFinish): void {
   form.fields.suits.text = one.suits
 }
 /** A new finish stands last among those of its role. */
-const nextPlace = (role: string): number => Math.min(1_000_000, 1 + Math.max(0, ...finishes.value.filter((one) => one.role === role).map((one) => Math.floor(one.place))))
+const nextPlace = (role: string): number =>
+  Math.min(
+    1_000_000,
+    1 + Math.max(0, ...finishes.value.filter((one) => one.role === role).map((one) => Math.floor(one.place))),
+  )
 
 async function save(): Promise<void> {
   const done = await submit(
@@ -151,7 +227,18 @@ async function save(): Promise<void> {
       const seen = basis.value
       const kept = seen && form.fields.colour.text === written(seen)
       const { L: labL, a: labA, b: labB } = kept ? labOf(seen) : colour.lab
-      const fields: Fields<'finish'> = { ...values, labL, labA, labB, colourSource: kept ? seen.colourSource : got.value?.text === form.fields.colour.text ? got.value.source : colour.source, place: finish?.place ?? nextPlace(values.role) }
+      const fields: Fields<'finish'> = {
+        ...values,
+        labL,
+        labA,
+        labB,
+        colourSource: kept
+          ? seen.colourSource
+          : got.value?.text === form.fields.colour.text
+            ? got.value.source
+            : colour.source,
+        place: finish?.place ?? nextPlace(values.role),
+      }
       if (values.pattern === 'plain') fields.patternScale = fields.repeatMm = null
       if (!texturesHere.value.includes(values.texture)) fields.texture = 'usual'
       if (!zonesHere.value.some((zone) => zone.id === values.zoneId)) fields.zoneId = null
@@ -160,8 +247,14 @@ async function save(): Promise<void> {
       else if (fields.bandFromMm === 0) fields.bandFromMm = null
       const id = finish?.id ?? uuidv7()
       const partChanges = partOperations(id, values.pattern)
-      if (partChanges === null) return Promise.resolve([{ field: null, message: 'A share of the pattern is not right yet: see above.' }])
-      return finish ? saveFinish(`Changed the finish ${values.name}`, fields, partChanges) : makeover.change(values.fate === null ? `Laid ${values.name} into the palette` : `Noted ${values.name}, which is there`, [add('finish', id, fields), ...partChanges])
+      if (partChanges === null)
+        return Promise.resolve([{ field: null, message: 'A share of the pattern is not right yet: see above.' }])
+      return finish
+        ? saveFinish(`Changed the finish ${values.name}`, fields, partChanges)
+        : makeover.change(
+            values.fate === null ? `Laid ${values.name} into the palette` : `Noted ${values.name}, which is there`,
+            [add('finish', id, fields), ...partChanges],
+          )
     },
     { labL: 'colour', labA: 'colour', labB: 'colour' },
   )
@@ -180,70 +273,176 @@ const picked = computed({
 </script>
 
 <template>
-  <FormDialog v-model="open" :title="finish ? `Change ${finish.name}` : existing ? 'A finish that is there' : 'A finish'" :action="finish ? 'Save' : existing ? 'Note it' : 'Lay it in'" :faults="form.faults" :busy="form.busy" :width="760" @submit="save">
+  <FormDialog
+    v-model="open"
+    :title="finish ? `Change ${finish.name}` : existing ? 'A finish that is there' : 'A finish'"
+    :action="finish ? 'Save' : existing ? 'Note it' : 'Lay it in'"
+    :faults="form.faults"
+    :busy="form.busy"
+    :width="760"
+    @submit="save"
+  >
     <div class="finish-form" :class="{ picking: way !== 'typed' }">
       <div>
         <div class="columns">
           <FieldText :field="form.fields.name" label="Name" />
           <FieldText :field="form.fields.usedFor" label="Where in the room" hint="walls; seat; floor, kept" />
         </div>
-        <div class="ways" role="group" aria-label="Where the colour comes from"><button v-for="[id, label] in ways" :key="id" type="button" class="word" :class="{ here: way === id }" :aria-pressed="way === id" @click="way = id">{{ label }}</button></div>
+        <div class="ways" role="group" aria-label="Where the colour comes from">
+          <button
+            v-for="[id, label] in ways"
+            :key="id"
+            type="button"
+            class="word"
+            :class="{ here: way === id }"
+            :aria-pressed="way === id"
+            @click="way = id"
+          >
+            {{ label }}
+          </button>
+        </div>
         <LibraryPicker v-if="way === 'library'" @pick="fromLibrary" />
         <PhotoPicker v-else-if="way === 'photo'" @pick="take($event, 'photo')" />
         <MeterReader v-else-if="way === 'meter'" :finishes="finishes" @read="take($event, 'measured')" />
         <div v-show="way === 'typed'" class="colour-line">
-          <FieldText :field="form.fields.colour" label="Colour" hint="#8fa3a8; Lab 65 -4 -6; LCh 65 7 236; slate grey" />
+          <FieldText
+            :field="form.fields.colour"
+            label="Colour"
+            hint="#8fa3a8; Lab 65 -4 -6; LCh 65 7 236; slate grey"
+          />
           <label class="pick"><span class="label">Pick</span><input v-model="picked" type="color" /></label>
         </div>
         <div v-show="way === 'typed'">
-        <div class="columns">
-          <FieldChoice :field="form.fields.family" label="Family" :options="asOptions(families)" />
-          <FieldChoice v-if="texturesHere.length > 1" :field="form.fields.texture" label="Worked" :options="asOptions(texturesHere)" />
-          <FieldChoice :field="form.fields.sheen" label="Sheen" :options="asOptions(sheens)" />
-        </div>
-        <div class="columns">
-          <FieldChoice :field="form.fields.surface" label="On" :options="asOptions(surfaces)" />
-          <FieldChoice :field="form.fields.role" label="Role" :options="asOptions(roles)" />
-          <FieldText :field="form.fields.visibleM2" label="Visible area by eye" optional unit="m²" :hint="measured ? `measured: ${measured}` : ''" />
-        </div>
-        <div class="columns">
-          <FieldChoice :field="form.fields.pattern" label="Pattern" :options="asOptions(patterns)" />
-          <FieldChoice v-if="form.fields.pattern.text !== 'plain'" :field="form.fields.patternScale" label="Scale of it" :options="asOptions(scales)" />
-          <FieldText v-if="form.fields.pattern.text !== 'plain'" :field="form.fields.repeatMm" label="Repeats in" optional :unit="entry.unit" hint="measured, it decides the scale" />
-          <FieldChoice v-if="pieces.length > 0" :field="form.fields.pieceId" label="Carried by the piece" :options="optionsOf(pieces)" none="none" />
-          <FieldChoice v-if="rooms.length > 1" :field="form.fields.roomId" label="Room" :options="optionsOf(rooms)" />
-          <FieldChoice v-if="zonesHere.length > 0" :field="form.fields.zoneId" label="Zone" :options="optionsOf(zonesHere)" none="the whole room" />
-        </div>
-        <template v-if="form.fields.pattern.text !== 'plain'">
-          <div v-for="(one, at) in parts" :key="one.row?.id ?? `new${at}`" class="columns">
-            <FieldChoice :field="one.part" label="It carries" :options="optionsOf(others)" none="nothing" />
-            <FieldText :field="one.share" label="Share of the pattern" unit="%" />
-          </div>
-          <div><button type="button" class="word" @click="parts.push(partLine(null))">Add a palette colour it carries</button></div>
-        </template>
-        <details :open="form.fields.fate.text !== ''"><summary>What is there already</summary>
           <div class="columns">
-            <FieldChoice :field="form.fields.fate" label="What becomes of it" :options="fates.map((fate) => ({ value: fate, label: { keep: 'it is kept', change: 'it is changed', camouflage: 'it is camouflaged' }[fate] }))" none="it is new" />
-            <template v-if="form.fields.fate.text !== ''">
-              <FieldChoice :field="form.fields.condition" label="Condition" :options="asOptions(conditions)" none="not said" />
-              <FieldChoice :field="form.fields.material" label="Made of" :options="asOptions(materials)" none="not said" />
-              <FieldText :field="form.fields.laidYear" label="Since the year" optional hint="old paint and floors: test first" />
-            </template>
+            <FieldChoice :field="form.fields.family" label="Family" :options="asOptions(families)" />
+            <FieldChoice
+              v-if="texturesHere.length > 1"
+              :field="form.fields.texture"
+              label="Worked"
+              :options="asOptions(texturesHere)"
+            />
+            <FieldChoice :field="form.fields.sheen" label="Sheen" :options="asOptions(sheens)" />
           </div>
-        </details>
-        <details v-if="form.fields.surface.text === 'walls' && wallsHere.length > 0" :open="form.fields.wallId.text !== '' || form.fields.bandToMm.text !== '' || form.fields.bandFromMm.text !== '0'"><summary>Where on the walls</summary>
           <div class="columns">
-            <FieldChoice :field="form.fields.wallId" label="On which wall" :options="wallsHere" none="all walls" />
-            <FieldText :field="form.fields.bandFromMm" label="From height" :unit="entry.unit" hint="0 is the floor" />
-            <FieldText :field="form.fields.bandToMm" label="To height" optional :unit="entry.unit" hint="empty is the ceiling" />
+            <FieldChoice :field="form.fields.surface" label="On" :options="asOptions(surfaces)" />
+            <FieldChoice :field="form.fields.role" label="Role" :options="asOptions(roles)" />
+            <FieldText
+              :field="form.fields.visibleM2"
+              label="Visible area by eye"
+              optional
+              unit="m²"
+              :hint="measured ? `measured: ${measured}` : ''"
+            />
           </div>
-        </details>
-        <details :open="form.fields.methods.text !== '' || form.fields.qualities.text !== '' || form.fields.suits.text !== ''"><summary>What it stands up to, its methods and qualities</summary>
-        <FieldSeveral :field="form.fields.suits" label="It stands up to" :options="uses" />
-        <FieldYes :field="form.fields.hides" label="It is meant to hide before its wall" />
-        <FieldSeveral :field="form.fields.methods" label="It needs" :options="methods" />
-        <FieldSeveral :field="form.fields.qualities" label="It is" :options="qualities" />
-        </details>
+          <div class="columns">
+            <FieldChoice :field="form.fields.pattern" label="Pattern" :options="asOptions(patterns)" />
+            <FieldChoice
+              v-if="form.fields.pattern.text !== 'plain'"
+              :field="form.fields.patternScale"
+              label="Scale of it"
+              :options="asOptions(scales)"
+            />
+            <FieldText
+              v-if="form.fields.pattern.text !== 'plain'"
+              :field="form.fields.repeatMm"
+              label="Repeats in"
+              optional
+              :unit="entry.unit"
+              hint="measured, it decides the scale"
+            />
+            <FieldChoice
+              v-if="pieces.length > 0"
+              :field="form.fields.pieceId"
+              label="Carried by the piece"
+              :options="optionsOf(pieces)"
+              none="none"
+            />
+            <FieldChoice v-if="rooms.length > 1" :field="form.fields.roomId" label="Room" :options="optionsOf(rooms)" />
+            <FieldChoice
+              v-if="zonesHere.length > 0"
+              :field="form.fields.zoneId"
+              label="Zone"
+              :options="optionsOf(zonesHere)"
+              none="the whole room"
+            />
+          </div>
+          <template v-if="form.fields.pattern.text !== 'plain'">
+            <div v-for="(one, at) in parts" :key="one.row?.id ?? `new${at}`" class="columns">
+              <FieldChoice :field="one.part" label="It carries" :options="optionsOf(others)" none="nothing" />
+              <FieldText :field="one.share" label="Share of the pattern" unit="%" />
+            </div>
+            <div>
+              <button type="button" class="word" @click="parts.push(partLine(null))">
+                Add a palette colour it carries
+              </button>
+            </div>
+          </template>
+          <details :open="form.fields.fate.text !== ''">
+            <summary>What is there already</summary>
+            <div class="columns">
+              <FieldChoice
+                :field="form.fields.fate"
+                label="What becomes of it"
+                :options="
+                  fates.map((fate) => ({
+                    value: fate,
+                    label: { keep: 'it is kept', change: 'it is changed', camouflage: 'it is camouflaged' }[fate],
+                  }))
+                "
+                none="it is new"
+              />
+              <template v-if="form.fields.fate.text !== ''">
+                <FieldChoice
+                  :field="form.fields.condition"
+                  label="Condition"
+                  :options="asOptions(conditions)"
+                  none="not said"
+                />
+                <FieldChoice
+                  :field="form.fields.material"
+                  label="Made of"
+                  :options="asOptions(materials)"
+                  none="not said"
+                />
+                <FieldText
+                  :field="form.fields.laidYear"
+                  label="Since the year"
+                  optional
+                  hint="old paint and floors: test first"
+                />
+              </template>
+            </div>
+          </details>
+          <details
+            v-if="form.fields.surface.text === 'walls' && wallsHere.length > 0"
+            :open="
+              form.fields.wallId.text !== '' || form.fields.bandToMm.text !== '' || form.fields.bandFromMm.text !== '0'
+            "
+          >
+            <summary>Where on the walls</summary>
+            <div class="columns">
+              <FieldChoice :field="form.fields.wallId" label="On which wall" :options="wallsHere" none="all walls" />
+              <FieldText :field="form.fields.bandFromMm" label="From height" :unit="entry.unit" hint="0 is the floor" />
+              <FieldText
+                :field="form.fields.bandToMm"
+                label="To height"
+                optional
+                :unit="entry.unit"
+                hint="empty is the ceiling"
+              />
+            </div>
+          </details>
+          <details
+            :open="
+              form.fields.methods.text !== '' || form.fields.qualities.text !== '' || form.fields.suits.text !== ''
+            "
+          >
+            <summary>What it stands up to, its methods and qualities</summary>
+            <FieldSeveral :field="form.fields.suits" label="It stands up to" :options="uses" />
+            <FieldYes :field="form.fields.hides" label="It is meant to hide before its wall" />
+            <FieldSeveral :field="form.fields.methods" label="It needs" :options="methods" />
+            <FieldSeveral :field="form.fields.qualities" label="It is" :options="qualities" />
+          </details>
         </div>
       </div>
       <figure v-show="way === 'typed'" class="finish-shown">
@@ -255,16 +454,64 @@ const picked = computed({
 </template>
 
 <style>
-.finish-form summary { cursor: pointer; min-height: 28px; text-decoration: underline; text-underline-offset: 3px; font-size: 13px; }
-.finish-form { display: grid; grid-template-columns: 1fr 190px; gap: 20px; }
-.finish-shown > div { background: var(--ground); padding: 20px; height: 240px; }
-.finish-shown figcaption { font-size: 12px; padding-top: 6px; }
-.finish-form.picking { grid-template-columns: 1fr; }
-.finish-form .ways { display: flex; gap: 4px 18px; flex-wrap: wrap; padding: 4px 0 2px; }
-.finish-form .ways .word { font-size: 13px; }
-.finish-form .ways .here { font-weight: 700; text-decoration-thickness: 3px; }
-.colour-line { display: grid; grid-template-columns: 1fr 52px; gap: 12px; margin-bottom: 10px; }
-.colour-line input[type='color'] { width: 52px; height: 32px; border: 1px solid var(--input); background: var(--sheet); padding: 3px; cursor: pointer; }
-.colour-line .label { display: block; margin-bottom: 3px; }
-@media (max-width: 620px) { .finish-form { grid-template-columns: 1fr; } }
+.finish-form summary {
+  cursor: pointer;
+  min-height: 28px;
+  text-decoration: underline;
+  text-underline-offset: 3px;
+  font-size: 13px;
+}
+.finish-form {
+  display: grid;
+  grid-template-columns: 1fr 190px;
+  gap: 20px;
+}
+.finish-shown > div {
+  background: var(--ground);
+  padding: 20px;
+  height: 240px;
+}
+.finish-shown figcaption {
+  font-size: 12px;
+  padding-top: 6px;
+}
+.finish-form.picking {
+  grid-template-columns: 1fr;
+}
+.finish-form .ways {
+  display: flex;
+  gap: 4px 18px;
+  flex-wrap: wrap;
+  padding: 4px 0 2px;
+}
+.finish-form .ways .word {
+  font-size: 13px;
+}
+.finish-form .ways .here {
+  font-weight: 700;
+  text-decoration-thickness: 3px;
+}
+.colour-line {
+  display: grid;
+  grid-template-columns: 1fr 52px;
+  gap: 12px;
+  margin-bottom: 10px;
+}
+.colour-line input[type='color'] {
+  width: 52px;
+  height: 32px;
+  border: 1px solid var(--input);
+  background: var(--sheet);
+  padding: 3px;
+  cursor: pointer;
+}
+.colour-line .label {
+  display: block;
+  margin-bottom: 3px;
+}
+@media (max-width: 620px) {
+  .finish-form {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

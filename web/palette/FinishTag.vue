@@ -16,7 +16,11 @@ import PatternColours from './PatternColours.vue'
 import type { Printed } from './print.ts'
 
 /** One finish, read by itself: what it is, where it is and how much, what it stands up to, what is open about it. */
-const { finish, finishes, print } = defineProps<{ finish: Row<'finish'>; finishes: readonly Row<'finish'>[]; print: Printed | undefined }>()
+const { finish, finishes, print } = defineProps<{
+  finish: Row<'finish'>
+  finishes: readonly Row<'finish'>[]
+  print: Printed | undefined
+}>()
 const emit = defineEmits<{ change: []; takeOut: []; beside: [id: string]; sample: []; role: [role: Role] }>()
 const makeover = useMakeover()
 const entry = useEntry()
@@ -24,40 +28,136 @@ const pieces = useRows('piece')
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
 const reading = computed(() => makeover.reckoning?.palette.finishes.find((one) => one.id === finish.id))
 const area = computed(() => reading.value?.area)
-const remarks = computed(() => (makeover.reckoning?.remarks ?? []).filter((remark) => remark.subjects.some((subject) => subject.id === finish.id)))
-const nameOf = ({ kind, id }: { kind: 'finish' | 'piece'; id: string }): string => (kind === 'piece' ? pieces.value.find((piece) => piece.id === id)?.name : finishes.find((one) => one.id === id)?.name) ?? ''
+const remarks = computed(() =>
+  (makeover.reckoning?.remarks ?? []).filter((remark) => remark.subjects.some((subject) => subject.id === finish.id)),
+)
+const nameOf = ({ kind, id }: { kind: 'finish' | 'piece'; id: string }): string =>
+  (kind === 'piece'
+    ? pieces.value.find((piece) => piece.id === id)?.name
+    : finishes.find((one) => one.id === id)?.name) ?? ''
 const carrier = computed(() => pieces.value.find((piece) => piece.id === finish.pieceId)?.name ?? '')
 const stays = computed(() => (makeover.opened ? staysBecause(makeover.opened.makeover, finish) : null))
 const seen = computed(() => (makeover.opened ? lightsSeen(makeover.opened.makeover, finish.id) : []))
-const areaLabel = computed(() => ({ survey: 'Area, measured', eye: 'Area by eye', size: 'Area by its size', typical: 'Area, typical' })[area.value?.from ?? 'typical'])
+const areaLabel = computed(
+  () =>
+    ({ survey: 'Area, measured', eye: 'Area by eye', size: 'Area by its size', typical: 'Area, typical' })[
+      area.value?.from ?? 'typical'
+    ],
+)
 </script>
 
 <template>
   <h2>{{ finish.name }}</h2>
-  <p>{{ reading?.undertone.words.replace(/^./, (letter) => letter.toUpperCase()) }}<template v-if="reading?.undertone.warmth">, {{ reading.undertone.warmth }}</template>.</p>
+  <p>
+    {{ reading?.undertone.words.replace(/^./, (letter) => letter.toUpperCase())
+    }}<template v-if="reading?.undertone.warmth">, {{ reading.undertone.warmth }}</template
+    >.
+  </p>
   <hr />
   <dl class="pairs">
-    <div><dt>Role</dt><dd class="roles"><button v-for="role in roles" :key="role" type="button" class="word" :class="{ here: role === finish.role }" :aria-pressed="role === finish.role" @click="role !== finish.role && emit('role', role)">{{ role }}</button></dd></div>
-    <div><dt>Material</dt><dd>{{ finish.texture === 'usual' ? '' : `${finish.texture} ` }}{{ finish.family }}, {{ finish.sheen }}</dd></div>
-    <div><dt>In the room</dt><dd>{{ finish.usedFor || '–' }}</dd></div>
-    <div><dt>LRV, an estimate</dt><dd>{{ Math.round(reading?.lrv ?? 0) }}, {{ lrvWords(reading?.lrv ?? 0, rules) }}</dd></div>
-    <div><dt>Undertone</dt><dd>{{ reading?.undertone.lean ?? reading?.undertone.cast ?? 'none' }}</dd></div>
-    <div><dt>Lab, D65 2°</dt><dd>{{ finish.labL.toFixed(1) }} {{ finish.labA.toFixed(1) }} {{ finish.labB.toFixed(1) }}</dd></div>
-    <div><dt>On this screen</dt><dd>{{ hexFromLab(labOf(finish)) }}<template v-if="reading && !reading.showable">, the nearest it can</template></dd></div>
-    <div v-if="carrier"><dt>Carried by</dt><dd>{{ carrier }}</dd></div>
-    <div v-if="print"><dt>Pattern</dt><dd>{{ print.scale }} {{ finish.pattern }}, repeats in {{ finish.repeatMm === null ? 'about ' : '' }}{{ writeLength(print.repeatMm, entry.units) }}</dd></div>
-    <div v-if="finish.suits"><dt>Stands up to</dt><dd>{{ finish.suits }}</dd></div>
-    <div><dt>Appears</dt><dd>{{ (reading?.appears ?? []).map(nameOf).join(', ') }}</dd></div>
-    <div v-if="finish.fate"><dt>There already</dt><dd>{{ { keep: 'kept', change: 'to be changed', camouflage: 'camouflaged' }[finish.fate] }}<template v-if="finish.condition">, {{ finish.condition }}</template><template v-if="finish.laidYear">, since {{ finish.laidYear }}</template></dd></div>
-    <div v-else-if="stays"><dt>Stays</dt><dd>{{ stays }}</dd></div>
-    <div><dt>{{ areaLabel }}</dt><dd>{{ writeArea(area?.m2 ?? 0, entry.units) }}<span class="quiet place">{{ area?.how }}</span></dd></div>
-    <div><dt>Samples seen</dt><dd>{{ seen.length > 0 ? seen.join(', ') : 'by no light yet' }} <button type="button" class="word" @click="emit('sample')">Note a sample</button></dd></div>
+    <div>
+      <dt>Role</dt>
+      <dd class="roles">
+        <button
+          v-for="role in roles"
+          :key="role"
+          type="button"
+          class="word"
+          :class="{ here: role === finish.role }"
+          :aria-pressed="role === finish.role"
+          @click="role !== finish.role && emit('role', role)"
+        >
+          {{ role }}
+        </button>
+      </dd>
+    </div>
+    <div>
+      <dt>Material</dt>
+      <dd>{{ finish.texture === 'usual' ? '' : `${finish.texture} ` }}{{ finish.family }}, {{ finish.sheen }}</dd>
+    </div>
+    <div>
+      <dt>In the room</dt>
+      <dd>{{ finish.usedFor || '–' }}</dd>
+    </div>
+    <div>
+      <dt>LRV, an estimate</dt>
+      <dd>{{ Math.round(reading?.lrv ?? 0) }}, {{ lrvWords(reading?.lrv ?? 0, rules) }}</dd>
+    </div>
+    <div>
+      <dt>Undertone</dt>
+      <dd>{{ reading?.undertone.lean ?? reading?.undertone.cast ?? 'none' }}</dd>
+    </div>
+    <div>
+      <dt>Lab, D65 2°</dt>
+      <dd>{{ finish.labL.toFixed(1) }} {{ finish.labA.toFixed(1) }} {{ finish.labB.toFixed(1) }}</dd>
+    </div>
+    <div>
+      <dt>On this screen</dt>
+      <dd>
+        {{ hexFromLab(labOf(finish)) }}<template v-if="reading && !reading.showable">, the nearest it can</template>
+      </dd>
+    </div>
+    <div v-if="carrier">
+      <dt>Carried by</dt>
+      <dd>{{ carrier }}</dd>
+    </div>
+    <div v-if="print">
+      <dt>Pattern</dt>
+      <dd>
+        {{ print.scale }} {{ finish.pattern }}, repeats in {{ finish.repeatMm === null ? 'about ' : ''
+        }}{{ writeLength(print.repeatMm, entry.units) }}
+      </dd>
+    </div>
+    <div v-if="finish.suits">
+      <dt>Stands up to</dt>
+      <dd>{{ finish.suits }}</dd>
+    </div>
+    <div>
+      <dt>Appears</dt>
+      <dd>{{ (reading?.appears ?? []).map(nameOf).join(', ') }}</dd>
+    </div>
+    <div v-if="finish.fate">
+      <dt>There already</dt>
+      <dd>
+        {{ { keep: 'kept', change: 'to be changed', camouflage: 'camouflaged' }[finish.fate]
+        }}<template v-if="finish.condition">, {{ finish.condition }}</template
+        ><template v-if="finish.laidYear">, since {{ finish.laidYear }}</template>
+      </dd>
+    </div>
+    <div v-else-if="stays">
+      <dt>Stays</dt>
+      <dd>{{ stays }}</dd>
+    </div>
+    <div>
+      <dt>{{ areaLabel }}</dt>
+      <dd>
+        {{ writeArea(area?.m2 ?? 0, entry.units) }}<span class="quiet place">{{ area?.how }}</span>
+      </dd>
+    </div>
+    <div>
+      <dt>Samples seen</dt>
+      <dd>
+        {{ seen.length > 0 ? seen.join(', ') : 'by no light yet' }}
+        <button type="button" class="word" @click="emit('sample')">Note a sample</button>
+      </dd>
+    </div>
   </dl>
   <PatternColours v-if="print && print.parts.length > 0" :finish="finish" :finishes="finishes" :print="print" />
   <FilesOf :of="{ finishId: finish.id }" :name="finish.name" pictures />
   <label class="label" for="lay-beside">Lay beside</label>
-  <el-select id="lay-beside" :model-value="''" aria-label="Lay beside" placeholder="another finish" @update:model-value="emit('beside', $event)">
-    <el-option v-for="one in finishes.filter((each) => each.id !== finish.id)" :key="one.id" :value="one.id" :label="one.name" />
+  <el-select
+    id="lay-beside"
+    :model-value="''"
+    aria-label="Lay beside"
+    placeholder="another finish"
+    @update:model-value="emit('beside', $event)"
+  >
+    <el-option
+      v-for="one in finishes.filter((each) => each.id !== finish.id)"
+      :key="one.id"
+      :value="one.id"
+      :label="one.name"
+    />
   </el-select>
   <RemarkList :remarks="remarks" />
   <div class="tag-actions">
@@ -67,7 +167,19 @@ const areaLabel = computed(() => ({ survey: 'Area, measured', eye: 'Area by eye'
 </template>
 
 <style>
-.pairs .roles { display: flex; gap: 10px; justify-content: flex-end; flex-wrap: wrap; }
-.pairs .roles .here { font-weight: 700; text-decoration-thickness: 3px; }
-.pairs .place { display: block; font-size: 12px; line-height: 15px; }
+.pairs .roles {
+  display: flex;
+  gap: 10px;
+  justify-content: flex-end;
+  flex-wrap: wrap;
+}
+.pairs .roles .here {
+  font-weight: 700;
+  text-decoration-thickness: 3px;
+}
+.pairs .place {
+  display: block;
+  font-size: 12px;
+  line-height: 15px;
+}
 </style>

@@ -15,29 +15,92 @@ const text = ref('')
 const family = ref<Family | ''>('')
 const found = computed(() => searchLibrary(text.value, family.value === '' ? null : family.value))
 const shown = computed(() => found.value.slice(0, 60))
-const asFinish = (one: LibraryFinish) => ({ family: one.family, texture: one.texture, sheen: one.sheen, labL: one.lab.L, labA: one.lab.a, labB: one.lab.b })
-const words = (one: LibraryFinish): string => (chroma(one.lab) < rules.value['colour.near-neutral'] || ['wood', 'metal', 'greenery'].includes(one.family) ? undertone(one.family, one.lab, rules.value).words : '')
+const asFinish = (one: LibraryFinish) => ({
+  family: one.family,
+  texture: one.texture,
+  sheen: one.sheen,
+  labL: one.lab.L,
+  labA: one.lab.a,
+  labB: one.lab.b,
+})
+const words = (one: LibraryFinish): string =>
+  chroma(one.lab) < rules.value['colour.near-neutral'] || ['wood', 'metal', 'greenery'].includes(one.family)
+    ? undertone(one.family, one.lab, rules.value).words
+    : ''
 </script>
 
 <template>
   <div class="library">
     <div class="columns">
-      <label><span class="label">Find</span><el-input v-model="text" aria-label="Find in the library" placeholder="white yellow; velvet; wet" clearable /></label>
-      <label><span class="label">Family</span><el-select v-model="family" aria-label="Family in the library" placeholder="all"><el-option value="" label="all" /><el-option v-for="one in families" :key="one" :value="one" :label="one" /></el-select></label>
+      <label
+        ><span class="label">Find</span
+        ><el-input v-model="text" aria-label="Find in the library" placeholder="white yellow; velvet; wet" clearable
+      /></label>
+      <label
+        ><span class="label">Family</span
+        ><el-select v-model="family" aria-label="Family in the library" placeholder="all"
+          ><el-option value="" label="all" /><el-option
+            v-for="one in families"
+            :key="one"
+            :value="one"
+            :label="one" /></el-select
+      ></label>
     </div>
-    <p class="quiet count" role="status">{{ found.length === 0 ? 'None: fewer words find more.' : `${found.length} ${found.length === 1 ? 'finish' : 'finishes'}${found.length > shown.length ? `, the first ${shown.length} shown` : ''}` }}. Generic, of no maker: a beginning, and no sample.</p>
+    <p class="quiet count" role="status">
+      {{
+        found.length === 0
+          ? 'None: fewer words find more.'
+          : `${found.length} ${found.length === 1 ? 'finish' : 'finishes'}${found.length > shown.length ? `, the first ${shown.length} shown` : ''}`
+      }}. Generic, of no maker: a beginning, and no sample.
+    </p>
     <ul class="on-ground" tabindex="0" aria-label="Library">
-      <li v-for="one in shown" :key="one.name"><button type="button" class="bare" :aria-label="`Take ${one.name}`" @click="emit('pick', one)"><span><MaterialSwatch :finish="asFinish(one)" :scale="0.6" /></span><em>{{ one.name }}</em><small v-if="words(one)">{{ words(one) }}</small></button></li>
+      <li v-for="one in shown" :key="one.name">
+        <button type="button" class="bare" :aria-label="`Take ${one.name}`" @click="emit('pick', one)">
+          <span><MaterialSwatch :finish="asFinish(one)" :scale="0.6" /></span><em>{{ one.name }}</em
+          ><small v-if="words(one)">{{ words(one) }}</small>
+        </button>
+      </li>
     </ul>
   </div>
 </template>
 
 <style>
-.library .count { font-size: 12px; line-height: 16px; padding: 4px 0; }
-.library ul { display: grid; grid-template-columns: repeat(auto-fill, minmax(104px, 1fr)); gap: 10px; background: var(--ground); padding: 12px; max-height: 340px; overflow-y: auto; }
-.library button { display: grid; width: 100%; align-content: start; }
-.library button > span { height: 62px; display: block; }
-.library em { font-style: normal; font-size: 12px; line-height: 15px; color: var(--on-ground); padding-top: 3px; }
-.library small { font-size: 11px; line-height: 13px; color: var(--soft-on-ground); }
-.library button:hover > span { outline: 2.5px solid var(--on-ground); }
+.library .count {
+  font-size: 12px;
+  line-height: 16px;
+  padding: 4px 0;
+}
+.library ul {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(104px, 1fr));
+  gap: 10px;
+  background: var(--ground);
+  padding: 12px;
+  max-height: 340px;
+  overflow-y: auto;
+}
+.library button {
+  display: grid;
+  width: 100%;
+  align-content: start;
+}
+.library button > span {
+  height: 62px;
+  display: block;
+}
+.library em {
+  font-style: normal;
+  font-size: 12px;
+  line-height: 15px;
+  color: var(--on-ground);
+  padding-top: 3px;
+}
+.library small {
+  font-size: 11px;
+  line-height: 13px;
+  color: var(--soft-on-ground);
+}
+.library button:hover > span {
+  outline: 2.5px solid var(--on-ground);
+}
 </style>

@@ -21,7 +21,10 @@ const behaviours = [
   { value: 'drifting', label: 'drifts: long not calibrated' },
   { value: 'lifted', label: 'does not lie flat' },
 ]
-const options = computed(() => [...finishes.map((one) => ({ value: `finish ${one.id}`, label: `${one.name}, in this palette`, lab: labOf(one) })), ...library.map((one) => ({ value: `library ${one.name}`, label: one.name, lab: one.lab }))])
+const options = computed(() => [
+  ...finishes.map((one) => ({ value: `finish ${one.id}`, label: `${one.name}, in this palette`, lab: labOf(one) })),
+  ...library.map((one) => ({ value: `library ${one.name}`, label: one.name, lab: one.lab })),
+])
 const lies = computed(() => options.value.find((one) => one.value === surface.value))
 const readings = ref<Lab[]>([])
 const taken = ref(0)
@@ -29,13 +32,19 @@ const problem = ref('')
 const busy = ref(false)
 const averaged = computed(() => averageReadings(readings.value, rules.value))
 const strays = computed(() => new Set(averaged.value?.strays.map((one) => one.at)))
-const seed = (text: string): number => [...text].reduce((sum, letter) => (sum * 31 + (letter.codePointAt(0) ?? 0)) % 999_983, 7)
+const seed = (text: string): number =>
+  [...text].reduce((sum, letter) => (sum * 31 + (letter.codePointAt(0) ?? 0)) % 999_983, 7)
 async function take(): Promise<void> {
   if (!lies.value || busy.value) return
   busy.value = true
   problem.value = ''
   try {
-    const { reading } = await request<{ reading: MeterReading }>('POST', '/standins/colour-meter', { surface: { L: lies.value.lab.L, a: lies.value.lab.a, b: lies.value.lab.b }, behaves: behaves.value, seed: seed(surface.value), reading: taken.value++ })
+    const { reading } = await request<{ reading: MeterReading }>('POST', '/standins/colour-meter', {
+      surface: { L: lies.value.lab.L, a: lies.value.lab.a, b: lies.value.lab.b },
+      behaves: behaves.value,
+      seed: seed(surface.value),
+      reading: taken.value++,
+    })
     if (reading.ok) readings.value = [...readings.value, reading.lab]
     else problem.value = reading.fails
   } catch (error) {
@@ -56,38 +65,102 @@ const said = computed(() => {
   const now = averaged.value
   if (!now) return ''
   const spread = `Spread ΔE ${now.spread.toFixed(2)}`
-  if (!now.steady) return `${spread}: the readings do not agree, from ${rules.value['meter.spread']} on. Lay it flat, calibrate it, and read again.`
-  return now.enough ? `${spread}: they agree.` : `${spread}. Read it in ${rules.value['meter.readings']} places or more.`
+  if (!now.steady)
+    return `${spread}: the readings do not agree, from ${rules.value['meter.spread']} on. Lay it flat, calibrate it, and read again.`
+  return now.enough
+    ? `${spread}: they agree.`
+    : `${spread}. Read it in ${rules.value['meter.readings']} places or more.`
 })
 </script>
 
 <template>
   <div class="meter">
-    <p class="simulated"><strong>Simulated</strong> This meter stands in for one you would hold to the wall: say what it lies on, and how it behaves.</p>
+    <p class="simulated">
+      <strong>Simulated</strong> This meter stands in for one you would hold to the wall: say what it lies on, and how
+      it behaves.
+    </p>
     <div class="columns">
-      <label><span class="label">It lies on</span><el-select v-model="surface" filterable aria-label="The meter lies on" placeholder="a surface" @change="again"><el-option v-for="one in options" :key="one.value" :value="one.value" :label="one.label" /></el-select></label>
-      <label><span class="label">It</span><el-select v-model="behaves" aria-label="How the meter behaves"><el-option v-for="one in behaviours" :key="one.value" :value="one.value" :label="one.label" /></el-select></label>
+      <label
+        ><span class="label">It lies on</span
+        ><el-select v-model="surface" filterable aria-label="The meter lies on" placeholder="a surface" @change="again"
+          ><el-option v-for="one in options" :key="one.value" :value="one.value" :label="one.label" /></el-select
+      ></label>
+      <label
+        ><span class="label">It</span
+        ><el-select v-model="behaves" aria-label="How the meter behaves"
+          ><el-option v-for="one in behaviours" :key="one.value" :value="one.value" :label="one.label" /></el-select
+      ></label>
     </div>
-    <div class="take"><el-button :disabled="!lies" :loading="busy" @click="take">Take a reading</el-button><button v-if="readings.length > 0" type="button" class="word" @click="again">Begin again</button></div>
+    <div class="take">
+      <el-button :disabled="!lies" :loading="busy" @click="take">Take a reading</el-button
+      ><button v-if="readings.length > 0" type="button" class="word" @click="again">Begin again</button>
+    </div>
     <p v-if="problem" class="error-line" role="alert">{{ problem }}</p>
     <ol v-if="readings.length > 0" aria-label="Readings">
-      <li v-for="(lab, at) in readings" :key="at" :class="{ stray: strays.has(at) }"><i :style="{ background: hexFromLab(lab) }" /> <span>{{ written(lab) }}</span><template v-if="strays.has(at)"> left out: ΔE {{ averaged?.strays.find((one) => one.at === at)?.deltaE.toFixed(1) }} from the others</template></li>
+      <li v-for="(lab, at) in readings" :key="at" :class="{ stray: strays.has(at) }">
+        <i :style="{ background: hexFromLab(lab) }" /> <span>{{ written(lab) }}</span><template v-if="strays.has(at)">
+          left out: ΔE {{ averaged?.strays.find((one) => one.at === at)?.deltaE.toFixed(1) }} from the others</template
+        >
+      </li>
     </ol>
     <div v-if="averaged" class="mean">
-      <i :style="{ background: hexFromLab(averaged.mean) }" /><p role="status"><strong>{{ written(averaged.mean) }}</strong> {{ said }}</p>
+      <i :style="{ background: hexFromLab(averaged.mean) }" />
+      <p role="status">
+        <strong>{{ written(averaged.mean) }}</strong> {{ said }}
+      </p>
       <el-button type="primary" @click="emit('read', averaged.mean)">Use the mean</el-button>
     </div>
   </div>
 </template>
 
 <style>
-.meter { display: grid; gap: 8px; }
-.meter .simulated { border: 1.5px dashed var(--ink); padding: 4px 10px; font-size: 12px; line-height: 16px; }
-.meter .simulated strong { text-transform: uppercase; letter-spacing: 0.06em; margin-right: 6px; }
-.meter .take { display: flex; gap: 16px; align-items: center; }
-.meter ol { display: grid; grid-template-columns: repeat(auto-fill, minmax(230px, 1fr)); gap: 2px 16px; font-size: 13px; }
-.meter li i, .meter .mean i { display: inline-block; width: 22px; height: 14px; vertical-align: -2px; }
-.meter li.stray span { text-decoration: line-through; }
-.meter .mean { display: grid; grid-template-columns: 44px 1fr auto; gap: 12px; align-items: center; border-top: 1.5px solid var(--ink); padding-top: 8px; font-size: 13px; }
-.meter .mean i { width: 44px; height: 34px; }
+.meter {
+  display: grid;
+  gap: 8px;
+}
+.meter .simulated {
+  border: 1.5px dashed var(--ink);
+  padding: 4px 10px;
+  font-size: 12px;
+  line-height: 16px;
+}
+.meter .simulated strong {
+  text-transform: uppercase;
+  letter-spacing: 0.06em;
+  margin-right: 6px;
+}
+.meter .take {
+  display: flex;
+  gap: 16px;
+  align-items: center;
+}
+.meter ol {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
+  gap: 2px 16px;
+  font-size: 13px;
+}
+.meter li i,
+.meter .mean i {
+  display: inline-block;
+  width: 22px;
+  height: 14px;
+  vertical-align: -2px;
+}
+.meter li.stray span {
+  text-decoration: line-through;
+}
+.meter .mean {
+  display: grid;
+  grid-template-columns: 44px 1fr auto;
+  gap: 12px;
+  align-items: center;
+  border-top: 1.5px solid var(--ink);
+  padding-top: 8px;
+  font-size: 13px;
+}
+.meter .mean i {
+  width: 44px;
+  height: 34px;
+}
 </style>

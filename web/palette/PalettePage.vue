@@ -49,9 +49,19 @@ const roomId = ref('')
 const zoneId = ref('')
 const zonesHere = computed(() => zones.value.filter((zone) => roomId.value === '' || zone.roomId === roomId.value))
 watch(roomId, () => (zoneId.value = ''))
-const zoneOf = (finish: Row<'finish'>): string | null => finish.zoneId ?? pieces.value.find((piece) => piece.id === finish.pieceId)?.zoneId ?? null
-const shown = computed(() => finishes.value.filter((finish) => (family.value === '' || finish.family === family.value) && (roomId.value === '' || finish.roomId === roomId.value) && (zoneId.value === '' || zoneOf(finish) === zoneId.value)))
-const laid = computed((): Laid[] => shown.value.map((row) => ({ row, m2: row.surface === 'ceiling' ? 0 : (readings.value.get(row.id)?.area.m2 ?? 0) })))
+const zoneOf = (finish: Row<'finish'>): string | null =>
+  finish.zoneId ?? pieces.value.find((piece) => piece.id === finish.pieceId)?.zoneId ?? null
+const shown = computed(() =>
+  finishes.value.filter(
+    (finish) =>
+      (family.value === '' || finish.family === family.value) &&
+      (roomId.value === '' || finish.roomId === roomId.value) &&
+      (zoneId.value === '' || zoneOf(finish) === zoneId.value),
+  ),
+)
+const laid = computed((): Laid[] =>
+  shown.value.map((row) => ({ row, m2: row.surface === 'ceiling' ? 0 : (readings.value.get(row.id)?.area.m2 ?? 0) })),
+)
 const filtered = computed(() => shown.value.length < finishes.value.length)
 const familiesHere = computed(() => families.filter((one) => finishes.value.some((finish) => finish.family === one)))
 function clear(): void {
@@ -66,7 +76,8 @@ const pairing = ref(false)
 const up = computed(() => taken.value.flatMap((id) => finishes.value.find((finish) => finish.id === id) ?? []))
 const one = computed(() => (up.value.length === 1 ? (up.value[0] ?? null) : null))
 function take(finish: Row<'finish'>, beside = false): void {
-  if (up.value.length > 0 && (beside || pairing.value) && !taken.value.includes(finish.id)) taken.value = [...taken.value.slice(0, most - 1), finish.id]
+  if (up.value.length > 0 && (beside || pairing.value) && !taken.value.includes(finish.id))
+    taken.value = [...taken.value.slice(0, most - 1), finish.id]
   else taken.value = taken.value.length === 1 && taken.value[0] === finish.id ? [] : [finish.id]
   pairing.value = false
 }
@@ -87,20 +98,37 @@ async function change(sentence: string, operations: Parameters<typeof makeover.c
 /** Moved among what is shown: among all of its role, it comes to stand by the same neighbour. */
 async function move(finish: Row<'finish'>, role: Role, index: number): Promise<void> {
   const all: Laid[] = finishes.value.map((row) => ({ row, m2: readings.value.get(row.id)?.area.m2 ?? 0 }))
-  const after = inOrder(laid.value.filter(({ row }) => row.id !== finish.id), role)[index]
-  const others = inOrder(all.filter(({ row }) => row.id !== finish.id), role)
+  const after = inOrder(
+    laid.value.filter(({ row }) => row.id !== finish.id),
+    role,
+  )[index]
+  const others = inOrder(
+    all.filter(({ row }) => row.id !== finish.id),
+    role,
+  )
   const at = after ? others.findIndex(({ row }) => row.id === after.row.id) : others.length
-  await change(finish.role === role ? `Put ${finish.name} in another place of the tray` : `${finish.name} is ${role}`, moveOperations(all, finish.id, role, at))
+  await change(
+    finish.role === role ? `Put ${finish.name} in another place of the tray` : `${finish.name} is ${role}`,
+    moveOperations(all, finish.id, role, at),
+  )
 }
 const toRole = (finish: Row<'finish'>, role: Role): Promise<void> => move(finish, role, laid.value.length)
 async function takeOut(finish: Row<'finish'>): Promise<void> {
-  const carriers = patternParts.value.filter((row) => row.partId === finish.id).flatMap((row) => finishes.value.find((each) => each.id === row.finishId)?.name ?? [])
+  const carriers = patternParts.value
+    .filter((row) => row.partId === finish.id)
+    .flatMap((row) => finishes.value.find((each) => each.id === row.finishId)?.name ?? [])
   if (carriers.length > 0) {
     problem.value = `${carriers.join(' and ')} ${carriers.length === 1 ? 'carries' : 'carry'} ${finish.name} in the pattern: take it out of the pattern first.`
     return
   }
   const own = samples.value.filter((row) => row.finishId === finish.id)
-  const gone = [...viewings.value.filter((row) => own.some((sample) => sample.id === row.sampleId)).map((row) => remove('viewing', row)), ...own.map((row) => remove('sample', row)), ...patternParts.value.filter((row) => row.finishId === finish.id).map((row) => remove('patternPart', row))]
+  const gone = [
+    ...viewings.value
+      .filter((row) => own.some((sample) => sample.id === row.sampleId))
+      .map((row) => remove('viewing', row)),
+    ...own.map((row) => remove('sample', row)),
+    ...patternParts.value.filter((row) => row.finishId === finish.id).map((row) => remove('patternPart', row)),
+  ]
   if (await change(`Took ${finish.name} out of the palette`, [...gone, remove('finish', finish)])) taken.value = []
 }
 
@@ -111,27 +139,55 @@ function openDialog(finish: Row<'finish'> | null): void {
   dialogOpen.value = true
 }
 const suggesting = ref(false)
-const roomAsked = computed(() => rooms.value.find((room) => room.id === (roomId.value || one.value?.roomId)) ?? rooms.value[0])
+const roomAsked = computed(
+  () => rooms.value.find((room) => room.id === (roomId.value || one.value?.roomId)) ?? rooms.value[0],
+)
 const curing = ref(false)
 const cured = ref<{ one: string; other: string } | null>(null)
 function cure(pair: { one: string; other: string } | null): void {
   cured.value = pair
   curing.value = true
 }
-const samplesSection = useTemplateRef<{ note: (finish: Row<'finish'>, row: Row<'sample'> | null) => void }>('samplesSection')
-const note = (finish: Row<'finish'>): void => samplesSection.value?.note(finish, samples.value.find((row) => row.finishId === finish.id) ?? null)
+const samplesSection = useTemplateRef<{ note: (finish: Row<'finish'>, row: Row<'sample'> | null) => void }>(
+  'samplesSection',
+)
+const note = (finish: Row<'finish'>): void =>
+  samplesSection.value?.note(finish, samples.value.find((row) => row.finishId === finish.id) ?? null)
 
-const school = computed(() => (makeover.reckoning?.practice.chosen.includes('colours') ? schoolOf('colours', makeover.reckoning.practice.schools.colours).name.toLowerCase() : 'no school chosen'))
-const held = computed(() => palette.value !== null && palette.value.balance.held && (makeover.reckoning?.practice.chosen.includes('colours') ?? false))
+const school = computed(() =>
+  makeover.reckoning?.practice.chosen.includes('colours')
+    ? schoolOf('colours', makeover.reckoning.practice.schools.colours).name.toLowerCase()
+    : 'no school chosen',
+)
+const held = computed(
+  () =>
+    palette.value !== null &&
+    palette.value.balance.held &&
+    (makeover.reckoning?.practice.chosen.includes('colours') ?? false),
+)
 const offBalance = computed(() => held.value && (palette.value?.balance.roles.some((role) => role.off > 0) ?? false))
 const board = useTemplateRef<{ tray: { places: readonly { finish: Row<'finish'>; smallest: boolean }[] } }>('board')
-const tooSmall = computed(() => (board.value?.tray.places ?? []).filter((place) => place.smallest).map((place) => place.finish.name))
-const parts = [['undertones', 'Undertones'], ['ties', 'Ties'], ['contrast', 'Before its wall'], ['variety', 'Variety'], ['samples', 'Samples'], ['schools', 'School']] as const
-const goTo = (part: string): void => document.getElementById(`${part}-title`)?.scrollIntoView({ block: 'start', behavior: 'smooth' })
+const tooSmall = computed(() =>
+  (board.value?.tray.places ?? []).filter((place) => place.smallest).map((place) => place.finish.name),
+)
+const parts = [
+  ['undertones', 'Undertones'],
+  ['ties', 'Ties'],
+  ['contrast', 'Before its wall'],
+  ['variety', 'Variety'],
+  ['samples', 'Samples'],
+  ['schools', 'School'],
+] as const
+const goTo = (part: string): void =>
+  document.getElementById(`${part}-title`)?.scrollIntoView({ block: 'start', behavior: 'smooth' })
 useKeys([
   { key: 'n', does: 'A new finish', run: () => openDialog(null) },
   { key: 's', does: 'Suggest what would go with it', run: () => (suggesting.value = true) },
-  { key: 'c', does: 'Lay the next finish you pick beside what is taken up', run: () => (pairing.value = up.value.length > 0 && !pairing.value) },
+  {
+    key: 'c',
+    does: 'Lay the next finish you pick beside what is taken up',
+    run: () => (pairing.value = up.value.length > 0 && !pairing.value),
+  },
   { key: 'm', does: 'Note a sample of the finish in hand', run: () => one.value && note(one.value) },
   { key: 'x', does: 'Change the places of those laid edge to edge', run: swap },
   { key: 'Escape', does: 'Put what is taken up back', run: () => (taken.value = []) },
@@ -143,26 +199,62 @@ useKeys([
     <div class="page-head">
       <h1>Palette</h1>
       <span class="quiet">{{ school }} · each finish as large as it is in the room</span>
-      <span class="end"><button type="button" class="word" @click="suggesting = true">Suggest<kbd>S</kbd></button><button type="button" class="word" @click="openDialog(null)">Add a finish<kbd>N</kbd></button></span>
+      <span class="end"
+        ><button type="button" class="word" @click="suggesting = true">Suggest<kbd>S</kbd></button
+        ><button type="button" class="word" @click="openDialog(null)">Add a finish<kbd>N</kbd></button></span
+      >
     </div>
     <StepRemarks step="palette" />
-    <p v-if="finishes.length === 0" class="opening">No finish yet. <button type="button" class="word" @click="openDialog(null)">Lay down the first</button>: the walls, the floor that stays, the cloth it all began with.</p>
+    <p v-if="finishes.length === 0" class="opening">
+      No finish yet. <button type="button" class="word" @click="openDialog(null)">Lay down the first</button>: the
+      walls, the floor that stays, the cloth it all began with.
+    </p>
     <template v-else-if="palette">
       <div class="filters" role="group" aria-label="What the tray shows">
-        <select v-if="rooms.length > 1" v-model="roomId" aria-label="Room"><option value="">all rooms</option><option v-for="room in rooms" :key="room.id" :value="room.id">{{ room.name }}</option></select>
-        <select v-if="zonesHere.length > 0" v-model="zoneId" aria-label="Zone"><option value="">all zones</option><option v-for="zone in zonesHere" :key="zone.id" :value="zone.id">{{ zone.name }}</option></select>
-        <select v-model="family" aria-label="Family"><option value="">all families</option><option v-for="each in familiesHere" :key="each" :value="each">{{ each }}</option></select>
-        <span v-if="filtered" class="quiet">{{ shown.length }} of {{ finishes.length }} shown <button type="button" class="word" @click="clear">all</button></span>
-        <span class="jump" role="navigation" aria-label="Parts of the palette"><button v-for="[id, name] in parts" :key="id" type="button" class="word" @click="goTo(id)">{{ name }}</button></span>
+        <select v-if="rooms.length > 1" v-model="roomId" aria-label="Room">
+          <option value="">all rooms</option>
+          <option v-for="room in rooms" :key="room.id" :value="room.id">{{ room.name }}</option>
+        </select>
+        <select v-if="zonesHere.length > 0" v-model="zoneId" aria-label="Zone">
+          <option value="">all zones</option>
+          <option v-for="zone in zonesHere" :key="zone.id" :value="zone.id">{{ zone.name }}</option>
+        </select>
+        <select v-model="family" aria-label="Family">
+          <option value="">all families</option>
+          <option v-for="each in familiesHere" :key="each" :value="each">{{ each }}</option>
+        </select>
+        <span v-if="filtered" class="quiet"
+          >{{ shown.length }} of {{ finishes.length }} shown
+          <button type="button" class="word" @click="clear">all</button></span
+        >
+        <span class="jump" role="navigation" aria-label="Parts of the palette"
+          ><button v-for="[id, name] in parts" :key="id" type="button" class="word" @click="goTo(id)">
+            {{ name }}
+          </button></span
+        >
       </div>
-      <TrayBoard ref="board" :finishes="laid" :taken="taken" :lrv-of="(id) => readings.get(id)?.lrv ?? 0" :print-of="printed" @take="take" @move="move">
+      <TrayBoard
+        ref="board"
+        :finishes="laid"
+        :taken="taken"
+        :lrv-of="(id) => readings.get(id)?.lrv ?? 0"
+        :print-of="printed"
+        @take="take"
+        @move="move"
+      >
         <LaidOut v-if="up.length > 1" :finishes="up" :print-of="printed" @back="putBack" />
-        <p v-if="shown.length === 0" class="nothing">Nothing in the palette is so. <button type="button" class="word" @click="clear">Show all</button></p>
+        <p v-if="shown.length === 0" class="nothing">
+          Nothing in the palette is so. <button type="button" class="word" @click="clear">Show all</button>
+        </p>
       </TrayBoard>
-      <p v-if="pairing" class="said-line" role="status">Pick the finish to lay beside {{ up.map((each) => each.name).join(', ') }}.</p>
+      <p v-if="pairing" class="said-line" role="status">
+        Pick the finish to lay beside {{ up.map((each) => each.name).join(', ') }}.
+      </p>
       <p v-if="problem" class="stop-line" role="alert">{{ problem }}</p>
       <BalanceRuler :balance="palette.balance" :held="held">
-        <template v-if="tooSmall.length > 0"> Drawn larger than they are, to be seen at all: {{ tooSmall.join(', ') }}.</template>
+        <template v-if="tooSmall.length > 0">
+          Drawn larger than they are, to be seen at all: {{ tooSmall.join(', ') }}.</template
+        >
         <button v-if="offBalance" type="button" class="word" @click="cure(null)">What would bring it right</button>
       </BalanceRuler>
       <UndertoneDial :palette="palette" :finishes="finishes" @pair="pairUp" @take="taken = [$event]" />
@@ -176,41 +268,132 @@ useKeys([
     <Teleport defer to="#tag">
       <section v-if="up.length > 1" class="tag" aria-label="Finish">
         <span class="hole" aria-hidden="true" />
-        <PairTag :finishes="up" :others="finishes.filter((each) => !taken.includes(each.id))" @beside="taken = [...taken, $event]" @swap="swap" @back="taken = taken.slice(0, 1)" @cure="(first, second) => cure({ one: first, other: second })" />
+        <PairTag
+          :finishes="up"
+          :others="finishes.filter((each) => !taken.includes(each.id))"
+          @beside="taken = [...taken, $event]"
+          @swap="swap"
+          @back="taken = taken.slice(0, 1)"
+          @cure="(first, second) => cure({ one: first, other: second })"
+        />
       </section>
       <section v-else-if="one" class="tag" aria-label="Finish">
         <span class="hole" aria-hidden="true" />
-        <FinishTag :finish="one" :finishes="finishes" :print="printed(one)" @change="openDialog(one)" @take-out="takeOut(one)" @beside="taken = [...taken, $event]" @sample="note(one)" @role="toRole(one, $event)" />
+        <FinishTag
+          :finish="one"
+          :finishes="finishes"
+          :print="printed(one)"
+          @change="openDialog(one)"
+          @take-out="takeOut(one)"
+          @beside="taken = [...taken, $event]"
+          @sample="note(one)"
+          @role="toRole(one, $event)"
+        />
       </section>
       <section v-else-if="finishes.length > 0" class="tag">
         <span class="hole" aria-hidden="true" />
         <h2>Take up a finish</h2>
-        <p class="quiet">Pick one to read it; hold Shift and pick up to three more to lay them edge to edge. Drag one to another role or place.</p>
+        <p class="quiet">
+          Pick one to read it; hold Shift and pick up to three more to lay them edge to edge. Drag one to another role
+          or place.
+        </p>
         <RemarkList v-slot="{ remark }" :remarks="remarks">
-          <button v-if="remark.code === 'palette.clash'" type="button" class="word" @click="pairUp(remark.subjects[0]?.id ?? '', remark.subjects[1]?.id ?? '')">Lay them out</button>
-          <button v-else-if="remark.code === 'palette.balance'" type="button" class="word" @click="cure(null)">What would bring it right</button>
+          <button
+            v-if="remark.code === 'palette.clash'"
+            type="button"
+            class="word"
+            @click="pairUp(remark.subjects[0]?.id ?? '', remark.subjects[1]?.id ?? '')"
+          >
+            Lay them out
+          </button>
+          <button v-else-if="remark.code === 'palette.balance'" type="button" class="word" @click="cure(null)">
+            What would bring it right
+          </button>
         </RemarkList>
       </section>
-      <p class="caution quiet">Computed, and a screen is not a sample: paint a board, hold it to the others in the room, and look again in the evening.</p>
+      <p class="caution quiet">
+        Computed, and a screen is not a sample: paint a board, hold it to the others in the room, and look again in the
+        evening.
+      </p>
     </Teleport>
     <FinishDialog v-model="dialogOpen" :finish="edited" />
-    <SuggestDialog v-if="roomAsked" v-model="suggesting" :room="roomAsked" :finishes="finishes" @laid="taken = [$event]" />
+    <SuggestDialog
+      v-if="roomAsked"
+      v-model="suggesting"
+      :room="roomAsked"
+      :finishes="finishes"
+      @laid="taken = [$event]"
+    />
     <CureDialog v-model="curing" :pair="cured" />
   </div>
 </template>
 
 <style>
-.palette { display: flex; flex-direction: column; min-height: calc(100vh - 76px - 58px); }
-.palette > .tray { flex: 0 0 auto; height: calc(100vh - 76px - 258px); min-height: 380px; }
-.palette .page-head { margin-bottom: 8px; }
-.palette .filters { display: flex; gap: 6px 12px; flex-wrap: wrap; align-items: center; font-size: 13px; margin: 0 0 12px; }
-.palette .filters select { height: 26px; border: 1px solid var(--input); background: var(--sheet); font-size: 13px; }
-.palette .filters select:focus-visible { outline: 2px solid var(--ink); }
-.palette .filters .jump { display: flex; gap: 4px 14px; flex-wrap: wrap; margin-left: auto; }
-.palette .filters .word { font-size: 13px; }
-.palette .nothing { position: absolute; inset: 0; display: grid; place-content: center; color: var(--on-ground); }
-.palette section[aria-labelledby], .palette h2 { scroll-margin-top: 90px; }
-.palette section[aria-labelledby] { content-visibility: auto; contain-intrinsic-size: auto 260px; }
-.caution { font-size: 12px; line-height: 17px; margin-top: 14px; }
-@media (max-width: 720px) { .palette > .tray { height: 420px; } .palette .filters .jump { margin-left: 0; } }
+.palette {
+  display: flex;
+  flex-direction: column;
+  min-height: calc(100vh - 76px - 58px);
+}
+.palette > .tray {
+  flex: 0 0 auto;
+  height: calc(100vh - 76px - 258px);
+  min-height: 380px;
+}
+.palette .page-head {
+  margin-bottom: 8px;
+}
+.palette .filters {
+  display: flex;
+  gap: 6px 12px;
+  flex-wrap: wrap;
+  align-items: center;
+  font-size: 13px;
+  margin: 0 0 12px;
+}
+.palette .filters select {
+  height: 26px;
+  border: 1px solid var(--input);
+  background: var(--sheet);
+  font-size: 13px;
+}
+.palette .filters select:focus-visible {
+  outline: 2px solid var(--ink);
+}
+.palette .filters .jump {
+  display: flex;
+  gap: 4px 14px;
+  flex-wrap: wrap;
+  margin-left: auto;
+}
+.palette .filters .word {
+  font-size: 13px;
+}
+.palette .nothing {
+  position: absolute;
+  inset: 0;
+  display: grid;
+  place-content: center;
+  color: var(--on-ground);
+}
+.palette section[aria-labelledby],
+.palette h2 {
+  scroll-margin-top: 90px;
+}
+.palette section[aria-labelledby] {
+  content-visibility: auto;
+  contain-intrinsic-size: auto 260px;
+}
+.caution {
+  font-size: 12px;
+  line-height: 17px;
+  margin-top: 14px;
+}
+@media (max-width: 720px) {
+  .palette > .tray {
+    height: 420px;
+  }
+  .palette .filters .jump {
+    margin-left: 0;
+  }
+}
 </style>

@@ -10,7 +10,11 @@ import { useRows } from '../stores/rows.ts'
 import type { Printed } from './print.ts'
 
 /** The same pattern in other colours of the palette: each to be looked at, and taken with a click. */
-const { finish, finishes, print } = defineProps<{ finish: Row<'finish'>; finishes: readonly Row<'finish'>[]; print: Printed }>()
+const { finish, finishes, print } = defineProps<{
+  finish: Row<'finish'>
+  finishes: readonly Row<'finish'>[]
+  print: Printed
+}>()
 const makeover = useMakeover()
 const allParts = useRows('patternPart')
 const problem = ref('')
@@ -18,7 +22,13 @@ const parts = computed(() => allParts.value.filter((row) => row.finishId === fin
 type Way = { readonly ground: Row<'finish'>; readonly inks: readonly Row<'finish'>[]; readonly print: Printed }
 /** Rotations of the palette's own plain colours that are seen apart: ground first, then what the pattern carries. */
 const ways = computed((): Way[] => {
-  const plain = finishes.filter((one) => one.pattern === 'plain' && one.roomId === finish.roomId && one.id !== finish.id && ['paint', 'textile', 'plush', 'leather', 'paper', 'ceramic', 'wood'].includes(one.family))
+  const plain = finishes.filter(
+    (one) =>
+      one.pattern === 'plain' &&
+      one.roomId === finish.roomId &&
+      one.id !== finish.id &&
+      ['paint', 'textile', 'plush', 'leather', 'paper', 'ceramic', 'wood'].includes(one.family),
+  )
   const set = plain.filter((one, at) => plain.slice(0, at).every((other) => deltaE(labOf(one), labOf(other)) > 5))
   const found: Way[] = []
   for (let turn = 0; turn < set.length && found.length < 3; turn++) {
@@ -26,13 +36,31 @@ const ways = computed((): Way[] => {
     const inks = rest.filter((one) => ground && Math.abs(one.labL - ground.labL) > 12).slice(0, parts.value.length)
     if (!ground || inks.length < parts.value.length) continue
     if (deltaE(labOf(ground), labOf(finish)) < 5) continue
-    found.push({ ground, inks, print: { ...print, parts: parts.value.map((part, at) => ({ lab: labOf(inks[at] ?? ground), share: part.sharePpm / 1_000_000 })) } })
+    found.push({
+      ground,
+      inks,
+      print: {
+        ...print,
+        parts: parts.value.map((part, at) => ({ lab: labOf(inks[at] ?? ground), share: part.sharePpm / 1_000_000 })),
+      },
+    })
   }
   return found
 })
 async function take(way: Way): Promise<void> {
-  const operations: Operation[] = [edit('finish', finish, { labL: way.ground.labL, labA: way.ground.labA, labB: way.ground.labB, colourSource: way.ground.colourSource }), ...parts.value.map((part, at) => edit('patternPart', part, { partId: way.inks[at]?.id ?? part.partId }))]
-  const faults = await makeover.change(`${finish.name} in ${[way.ground, ...way.inks].map((one) => one.name).join(', ')}`, operations)
+  const operations: Operation[] = [
+    edit('finish', finish, {
+      labL: way.ground.labL,
+      labA: way.ground.labA,
+      labB: way.ground.labB,
+      colourSource: way.ground.colourSource,
+    }),
+    ...parts.value.map((part, at) => edit('patternPart', part, { partId: way.inks[at]?.id ?? part.partId })),
+  ]
+  const faults = await makeover.change(
+    `${finish.name} in ${[way.ground, ...way.inks].map((one) => one.name).join(', ')}`,
+    operations,
+  )
   problem.value = faults.map((fault) => fault.message).join('; ')
 }
 const said = (way: Way): string => `${way.ground.name} with ${way.inks.map((one) => one.name).join(' and ')}`
@@ -42,14 +70,38 @@ const said = (way: Way): string => `${way.ground.name} with ${way.inks.map((one)
   <section v-if="ways.length > 0" class="colourways" aria-label="Colourways">
     <span class="label">In other colours of the palette</span>
     <div>
-      <button v-for="way in ways" :key="way.ground.id" type="button" class="bare" :aria-label="`Take it in ${said(way)}`" :title="said(way)" @click="take(way)"><MaterialSwatch :finish="{ ...finish, labL: way.ground.labL, labA: way.ground.labA, labB: way.ground.labB }" :print="way.print" :per-mm="0.32" /></button>
+      <button
+        v-for="way in ways"
+        :key="way.ground.id"
+        type="button"
+        class="bare"
+        :aria-label="`Take it in ${said(way)}`"
+        :title="said(way)"
+        @click="take(way)"
+      >
+        <MaterialSwatch
+          :finish="{ ...finish, labL: way.ground.labL, labA: way.ground.labA, labB: way.ground.labB }"
+          :print="way.print"
+          :per-mm="0.32"
+        />
+      </button>
     </div>
     <p v-if="problem" class="error-line" role="alert">{{ problem }}</p>
   </section>
 </template>
 
 <style>
-.colourways > div { display: flex; gap: 8px; background: var(--ground); padding: 8px; }
-.colourways button { flex: 1; height: 56px; }
-.colourways button:hover { outline: 2px solid var(--ink); }
+.colourways > div {
+  display: flex;
+  gap: 8px;
+  background: var(--ground);
+  padding: 8px;
+}
+.colourways button {
+  flex: 1;
+  height: 56px;
+}
+.colourways button:hover {
+  outline: 2px solid var(--ink);
+}
 </style>

@@ -10,7 +10,12 @@ const attachments = useRows('attachment')
 const pictures = computed(() => attachments.value.filter((row) => row.mediaType !== 'application/pdf').slice(-24))
 const picture = shallowRef<ImageData | null>(null)
 const at = ref({ x: 0, y: 0 })
-const apertures = [{ label: 'one point', radius: 0.5 }, { label: 'small', radius: 3 }, { label: 'middle', radius: 8 }, { label: 'wide', radius: 20 }]
+const apertures = [
+  { label: 'one point', radius: 0.5 },
+  { label: 'small', radius: 3 },
+  { label: 'middle', radius: 8 },
+  { label: 'wide', radius: 20 },
+]
 const aperture = ref(2)
 const radius = computed(() => apertures[aperture.value]?.radius ?? 8)
 const problem = ref('')
@@ -24,7 +29,10 @@ async function open(source: Blob, name: string): Promise<void> {
   try {
     const bitmap = await createImageBitmap(source)
     const scale = Math.min(1, most / Math.max(bitmap.width, bitmap.height))
-    const canvas = new OffscreenCanvas(Math.max(1, Math.round(bitmap.width * scale)), Math.max(1, Math.round(bitmap.height * scale)))
+    const canvas = new OffscreenCanvas(
+      Math.max(1, Math.round(bitmap.width * scale)),
+      Math.max(1, Math.round(bitmap.height * scale)),
+    )
     const paint = canvas.getContext('2d', { willReadFrequently: true, colorSpace: 'srgb' })
     paint?.drawImage(bitmap, 0, 0, canvas.width, canvas.height)
     picture.value = paint?.getImageData(0, 0, canvas.width, canvas.height) ?? null
@@ -60,8 +68,21 @@ watch([picture, at, radius], async () => {
   const across = canvas.width / magnified
   paint.imageSmoothingEnabled = false
   paint.clearRect(0, 0, canvas.width, canvas.height)
-  paint.drawImage(view.value, at.value.x - across / 2 + 0.5, at.value.y - across / 2 + 0.5, across, across, 0, 0, canvas.width, canvas.height)
-  for (const [colour, wide] of [['#fff', 4], ['#191919', 2]] as const) {
+  paint.drawImage(
+    view.value,
+    at.value.x - across / 2 + 0.5,
+    at.value.y - across / 2 + 0.5,
+    across,
+    across,
+    0,
+    0,
+    canvas.width,
+    canvas.height,
+  )
+  for (const [colour, wide] of [
+    ['#fff', 4],
+    ['#191919', 2],
+  ] as const) {
     paint.strokeStyle = colour
     paint.lineWidth = wide
     paint.beginPath()
@@ -73,38 +94,99 @@ function to(event: PointerEvent): void {
   const [now, canvas] = [picture.value, view.value]
   if (!now || !canvas || (event.type === 'pointermove' && event.buttons === 0)) return
   const box = canvas.getBoundingClientRect()
-  at.value = { x: clamp(Math.round(((event.clientX - box.left) / box.width) * now.width), now.width), y: clamp(Math.round(((event.clientY - box.top) / box.height) * now.height), now.height) }
+  at.value = {
+    x: clamp(Math.round(((event.clientX - box.left) / box.width) * now.width), now.width),
+    y: clamp(Math.round(((event.clientY - box.top) / box.height) * now.height), now.height),
+  }
 }
 const clamp = (value: number, size: number): number => Math.min(size - 1, Math.max(0, value))
 function key(event: KeyboardEvent): void {
   const now = picture.value
-  const steps: Readonly<Record<string, readonly [number, number]>> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }
+  const steps: Readonly<Record<string, readonly [number, number]>> = {
+    ArrowLeft: [-1, 0],
+    ArrowRight: [1, 0],
+    ArrowUp: [0, -1],
+    ArrowDown: [0, 1],
+  }
   const step = steps[event.key]
   if (now && step) {
     event.preventDefault()
     const by = event.shiftKey ? 12 : 2
     at.value = { x: clamp(at.value.x + by * step[0], now.width), y: clamp(at.value.y + by * step[1], now.height) }
-  } else if (event.key === '+' || event.key === '-') aperture.value = Math.min(apertures.length - 1, Math.max(0, aperture.value + (event.key === '+' ? 1 : -1)))
+  } else if (event.key === '+' || event.key === '-')
+    aperture.value = Math.min(apertures.length - 1, Math.max(0, aperture.value + (event.key === '+' ? 1 : -1)))
 }
-const uneven = computed(() => (read.value && read.value.uneven > 6 ? 'Uneven within the aperture: pattern, shadow or grain. Move it, or make it smaller.' : ''))
+const uneven = computed(() =>
+  read.value && read.value.uneven > 6
+    ? 'Uneven within the aperture: pattern, shadow or grain. Move it, or make it smaller.'
+    : '',
+)
 </script>
 
 <template>
   <div class="photo">
     <div class="from">
-      <label class="drop"><input type="file" class="visually-hidden" accept="image/*" aria-label="Choose a picture to pick from" @change="chosen" /><span>Choose a picture</span></label>
-      <ul v-if="pictures.length > 0" aria-label="Pictures kept with this makeover"><li v-for="one in pictures" :key="one.id"><button type="button" class="bare" :aria-label="`Pick from ${one.name}`" @click="kept(one.sha256, one.name)"><img :src="`/api/files/${one.sha256}/thumbnail`" alt="" loading="lazy" /></button></li></ul>
+      <label class="drop"
+        ><input
+          type="file"
+          class="visually-hidden"
+          accept="image/*"
+          aria-label="Choose a picture to pick from"
+          @change="chosen"
+        /><span>Choose a picture</span></label
+      >
+      <ul v-if="pictures.length > 0" aria-label="Pictures kept with this makeover">
+        <li v-for="one in pictures" :key="one.id">
+          <button type="button" class="bare" :aria-label="`Pick from ${one.name}`" @click="kept(one.sha256, one.name)">
+            <img :src="`/api/files/${one.sha256}/thumbnail`" alt="" loading="lazy" />
+          </button>
+        </li>
+      </ul>
     </div>
     <p v-if="problem" class="error-line" role="alert">{{ problem }}</p>
     <div v-if="picture" class="pick-from">
       <div class="over">
-        <canvas ref="view" tabindex="0" role="application" aria-label="The picture: arrows move the loupe, with Shift further; plus and minus change the aperture" @pointerdown="to" @pointermove="to" @keydown="key" />
-        <span class="cross" aria-hidden="true" :style="{ left: `${(100 * (at.x + 0.5)) / picture.width}%`, top: `${(100 * (at.y + 0.5)) / picture.height}%` }" />
+        <canvas
+          ref="view"
+          tabindex="0"
+          role="application"
+          aria-label="The picture: arrows move the loupe, with Shift further; plus and minus change the aperture"
+          @pointerdown="to"
+          @pointermove="to"
+          @keydown="key"
+        />
+        <span
+          class="cross"
+          aria-hidden="true"
+          :style="{
+            left: `${(100 * (at.x + 0.5)) / picture.width}%`,
+            top: `${(100 * (at.y + 0.5)) / picture.height}%`,
+          }"
+        />
       </div>
       <div class="read">
         <canvas ref="loupe" width="150" height="150" aria-hidden="true" />
-        <span class="apertures" role="group" aria-label="Aperture"><button v-for="(one, index) in apertures" :key="one.label" type="button" class="word" :class="{ here: index === aperture }" :aria-pressed="index === aperture" @click="aperture = index">{{ one.label }}</button></span>
-        <template v-if="read"><i :style="{ background: hexFromLab(read.lab) }" /><p role="status">L* {{ read.lab.L.toFixed(1) }}, a* {{ read.lab.a.toFixed(1) }}, b* {{ read.lab.b.toFixed(1) }} <span class="quiet">mean of {{ read.pixels }} points. {{ uneven }}</span></p><el-button type="primary" @click="emit('pick', read.lab)">Use this colour</el-button></template>
+        <span class="apertures" role="group" aria-label="Aperture"
+          ><button
+            v-for="(one, index) in apertures"
+            :key="one.label"
+            type="button"
+            class="word"
+            :class="{ here: index === aperture }"
+            :aria-pressed="index === aperture"
+            @click="aperture = index"
+          >
+            {{ one.label }}
+          </button></span
+        >
+        <template v-if="read"
+          ><i :style="{ background: hexFromLab(read.lab) }" />
+          <p role="status">
+            L* {{ read.lab.L.toFixed(1) }}, a* {{ read.lab.a.toFixed(1) }}, b* {{ read.lab.b.toFixed(1) }}
+            <span class="quiet">mean of {{ read.pixels }} points. {{ uneven }}</span>
+          </p>
+          <el-button type="primary" @click="emit('pick', read.lab)">Use this colour</el-button></template
+        >
         <p class="quiet">A photograph shows the light it was taken in as much as the thing.</p>
       </div>
     </div>
@@ -112,20 +194,91 @@ const uneven = computed(() => (read.value && read.value.uneven > 6 ? 'Uneven wit
 </template>
 
 <style>
-.photo { display: grid; gap: 8px; }
-.photo .from { display: flex; gap: 12px; align-items: center; }
-.photo .drop { border: 1px dashed var(--input); padding: 5px 12px; cursor: pointer; white-space: nowrap; }
-.photo .drop:focus-within { outline: 2px solid var(--ink); outline-offset: 2px; }
-.photo ul { display: flex; gap: 6px; overflow-x: auto; }
-.photo li img { height: 40px; display: block; }
-.photo .pick-from { display: grid; grid-template-columns: minmax(0, 1fr) 172px; gap: 16px; align-items: start; }
-.photo .over { position: relative; justify-self: start; }
-.photo .over canvas { max-width: 100%; max-height: 380px; width: auto; height: auto; display: block; cursor: crosshair; touch-action: none; }
-.photo .cross { position: absolute; width: 15px; height: 15px; margin: -7.5px; border: 1.5px solid #fff; outline: 1.5px solid var(--ink); border-radius: 50%; pointer-events: none; }
-.photo .read { display: grid; gap: 6px; font-size: 12px; line-height: 16px; }
-.photo .read canvas { border: 1.5px solid var(--ink); border-radius: 50%; width: 150px; height: 150px; background: var(--ground); }
-.photo .read i { height: 30px; }
-.photo .apertures { display: flex; flex-wrap: wrap; gap: 2px 10px; }
-.photo .apertures .here { font-weight: 700; text-decoration-thickness: 3px; }
-@media (max-width: 620px) { .photo .pick-from { grid-template-columns: 1fr; } }
+.photo {
+  display: grid;
+  gap: 8px;
+}
+.photo .from {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+}
+.photo .drop {
+  border: 1px dashed var(--input);
+  padding: 5px 12px;
+  cursor: pointer;
+  white-space: nowrap;
+}
+.photo .drop:focus-within {
+  outline: 2px solid var(--ink);
+  outline-offset: 2px;
+}
+.photo ul {
+  display: flex;
+  gap: 6px;
+  overflow-x: auto;
+}
+.photo li img {
+  height: 40px;
+  display: block;
+}
+.photo .pick-from {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 172px;
+  gap: 16px;
+  align-items: start;
+}
+.photo .over {
+  position: relative;
+  justify-self: start;
+}
+.photo .over canvas {
+  max-width: 100%;
+  max-height: 380px;
+  width: auto;
+  height: auto;
+  display: block;
+  cursor: crosshair;
+  touch-action: none;
+}
+.photo .cross {
+  position: absolute;
+  width: 15px;
+  height: 15px;
+  margin: -7.5px;
+  border: 1.5px solid #fff;
+  outline: 1.5px solid var(--ink);
+  border-radius: 50%;
+  pointer-events: none;
+}
+.photo .read {
+  display: grid;
+  gap: 6px;
+  font-size: 12px;
+  line-height: 16px;
+}
+.photo .read canvas {
+  border: 1.5px solid var(--ink);
+  border-radius: 50%;
+  width: 150px;
+  height: 150px;
+  background: var(--ground);
+}
+.photo .read i {
+  height: 30px;
+}
+.photo .apertures {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 10px;
+}
+.photo .apertures .here {
+  font-weight: 700;
+  text-decoration-thickness: 3px;
+}
+@media (max-width: 620px) {
+  .photo .pick-from {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

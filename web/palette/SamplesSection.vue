@@ -18,15 +18,26 @@ const makeover = useMakeover()
 const setting = useSetting()
 const samples = useRows('sample')
 const viewings = useRows('viewing')
-const asked = computed(() => new Map((makeover.opened ? unseenByLamp(makeover.opened.makeover) : []).map((one) => [one.finish.id, one])))
+const asked = computed(
+  () => new Map((makeover.opened ? unseenByLamp(makeover.opened.makeover) : []).map((one) => [one.finish.id, one])),
+)
 const rows = computed(() =>
   finishes
-    .map((finish) => ({ finish, own: samples.value.filter((row) => row.finishId === finish.id), open: asked.value.get(finish.id) }))
+    .map((finish) => ({
+      finish,
+      own: samples.value.filter((row) => row.finishId === finish.id),
+      open: asked.value.get(finish.id),
+    }))
     .filter(({ own, open }) => own.length > 0 || open)
-    .map((row) => ({ ...row, looks: (light: Light) => viewings.value.filter((one) => one.light === light && row.own.some((sample) => sample.id === one.sampleId)) })),
+    .map((row) => ({
+      ...row,
+      looks: (light: Light) =>
+        viewings.value.filter((one) => one.light === light && row.own.some((sample) => sample.id === one.sampleId)),
+    })),
 )
 const wallLetter = (roomId: string, wallId: string | null): string => {
-  const at = makeover.opened && wallId ? wallsOf(makeover.opened.makeover, roomId).findIndex((wall) => wall.id === wallId) : -1
+  const at =
+    makeover.opened && wallId ? wallsOf(makeover.opened.makeover, roomId).findIndex((wall) => wall.id === wallId) : -1
   return at < 0 ? '' : letterOf(at)
 }
 const stage = (own: readonly Row<'sample'>[]): string => {
@@ -39,7 +50,16 @@ const stage = (own: readonly Row<'sample'>[]): string => {
 type Opened = { finish: Row<'finish'>; viewing: Row<'viewing'> | null; light: Light }
 const opened = ref<Opened | null>(null)
 const looking = ref(false)
-const spec = computed(() => (setting.value && opened.value ? viewingForm(setting.value, opened.value.finish, samples.value.find((row) => row.finishId === opened.value?.finish.id)?.id ?? null, opened.value.light) : null))
+const spec = computed(() =>
+  setting.value && opened.value
+    ? viewingForm(
+        setting.value,
+        opened.value.finish,
+        samples.value.find((row) => row.finishId === opened.value?.finish.id)?.id ?? null,
+        opened.value.light,
+      )
+    : null,
+)
 function look(finish: Row<'finish'>, light: Light, viewing: Row<'viewing'> | null): void {
   opened.value = { finish, light, viewing }
   looking.value = true
@@ -47,7 +67,9 @@ function look(finish: Row<'finish'>, light: Light, viewing: Row<'viewing'> | nul
 const sampleFinish = ref<Row<'finish'> | null>(null)
 const sampleRow = ref<Row<'sample'> | null>(null)
 const sampleOpen = ref(false)
-const sampleSpec = computed(() => (setting.value && sampleFinish.value ? sampleForm(setting.value, sampleFinish.value, viewings.value) : null))
+const sampleSpec = computed(() =>
+  setting.value && sampleFinish.value ? sampleForm(setting.value, sampleFinish.value, viewings.value) : null,
+)
 function note(finish: Row<'finish'>, row: Row<'sample'> | null): void {
   sampleFinish.value = finish
   sampleRow.value = row
@@ -58,19 +80,76 @@ defineExpose({ note })
 
 <template>
   <section class="samples" aria-labelledby="samples-title">
-    <div class="section-head"><h2 id="samples-title">Samples, by the light they were seen in</h2><span class="quiet">a paint or paper is asked for until it was seen by lamp light</span></div>
+    <div class="section-head">
+      <h2 id="samples-title">Samples, by the light they were seen in</h2>
+      <span class="quiet">a paint or paper is asked for until it was seen by lamp light</span>
+    </div>
     <div v-if="rows.length > 0" class="scroll" tabindex="0" role="region" aria-label="Samples">
       <table>
-        <thead><tr><th>Finish</th><th>Sample</th><th v-for="light in lights" :key="light">{{ light }}</th><th>Verdict</th></tr></thead>
+        <thead>
+          <tr>
+            <th>Finish</th>
+            <th>Sample</th>
+            <th v-for="light in lights" :key="light">{{ light }}</th>
+            <th>Verdict</th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="row in rows" :key="row.finish.id">
-            <td><span class="chip-small"><MaterialSwatch :finish="row.finish" :scale="0.4" /></span> {{ row.finish.name }}<span v-if="row.open?.chosen" class="inverted before">before it is ordered</span></td>
-            <td><button v-if="row.own.length > 0" type="button" class="word" :aria-label="`The sample of ${row.finish.name}`" @click="note(row.finish, row.own[0] ?? null)">{{ stage(row.own) }}</button><button v-else type="button" class="word" :aria-label="`Note a sample of ${row.finish.name}`" @click="note(row.finish, null)">none yet</button></td>
-            <td v-for="light in lights" :key="light" class="look">
-              <button v-for="one in row.looks(light)" :key="one.id" type="button" class="bare seen" :aria-label="`By ${light} light, ${row.finish.name}: ${one.verdict}${one.judgedBy ? ` by ${one.judgedBy}` : ''}`" :title="one.note" @click="look(row.finish, light, one)"><i :class="one.verdict" aria-hidden="true" /> {{ one.verdict }}<span class="quiet">{{ wallLetter(row.finish.roomId, one.wallId) ? ` on ${wallLetter(row.finish.roomId, one.wallId)}` : '' }}{{ one.judgedBy ? `, ${one.judgedBy}` : '' }}</span></button>
-              <button type="button" class="word add" :class="{ wanted: light === 'lamp' && row.open }" :aria-label="`Note how ${row.finish.name} looks by ${light} light`" @click="look(row.finish, light, null)">{{ row.looks(light).length === 0 ? 'look' : '+' }}</button>
+            <td>
+              <span class="chip-small"><MaterialSwatch :finish="row.finish" :scale="0.4" /></span> {{ row.finish.name
+              }}<span v-if="row.open?.chosen" class="inverted before">before it is ordered</span>
             </td>
-            <td>{{ row.own[0]?.verdict ?? 'open' }}<span v-if="row.own[0]?.judgedBy" class="quiet">, {{ row.own[0].judgedBy }}</span></td>
+            <td>
+              <button
+                v-if="row.own.length > 0"
+                type="button"
+                class="word"
+                :aria-label="`The sample of ${row.finish.name}`"
+                @click="note(row.finish, row.own[0] ?? null)"
+              >
+                {{ stage(row.own) }}</button
+              ><button
+                v-else
+                type="button"
+                class="word"
+                :aria-label="`Note a sample of ${row.finish.name}`"
+                @click="note(row.finish, null)"
+              >
+                none yet
+              </button>
+            </td>
+            <td v-for="light in lights" :key="light" class="look">
+              <button
+                v-for="one in row.looks(light)"
+                :key="one.id"
+                type="button"
+                class="bare seen"
+                :aria-label="`By ${light} light, ${row.finish.name}: ${one.verdict}${one.judgedBy ? ` by ${one.judgedBy}` : ''}`"
+                :title="one.note"
+                @click="look(row.finish, light, one)"
+              >
+                <i :class="one.verdict" aria-hidden="true" /> {{ one.verdict
+                }}<span class="quiet"
+                  >{{
+                    wallLetter(row.finish.roomId, one.wallId) ? ` on ${wallLetter(row.finish.roomId, one.wallId)}` : ''
+                  }}{{ one.judgedBy ? `, ${one.judgedBy}` : '' }}</span
+                >
+              </button>
+              <button
+                type="button"
+                class="word add"
+                :class="{ wanted: light === 'lamp' && row.open }"
+                :aria-label="`Note how ${row.finish.name} looks by ${light} light`"
+                @click="look(row.finish, light, null)"
+              >
+                {{ row.looks(light).length === 0 ? 'look' : '+' }}
+              </button>
+            </td>
+            <td>
+              {{ row.own[0]?.verdict ?? 'open'
+              }}<span v-if="row.own[0]?.judgedBy" class="quiet">, {{ row.own[0].judgedBy }}</span>
+            </td>
           </tr>
         </tbody>
       </table>
@@ -82,16 +161,61 @@ defineExpose({ note })
 </template>
 
 <style>
-.samples { margin: 26px 14px 0; }
-.samples .chip-small { display: inline-block; width: 26px; height: 16px; margin-right: 6px; vertical-align: -3px; }
-.samples .before { font-size: 12px; margin-left: 8px; }
-.samples .look { font-size: 12px; line-height: 16px; }
-.samples .seen { display: block; min-height: 24px; font-size: 12px; text-align: left; }
-.samples .seen:hover { text-decoration: underline; }
-.samples .seen i { display: inline-block; width: 10px; height: 10px; border: 1.5px solid var(--ink); vertical-align: -1px; }
-.samples .seen i.right { background: var(--ink); }
-.samples .seen i.wrong { background: linear-gradient(45deg, transparent 40%, var(--ink) 40% 60%, transparent 60%), linear-gradient(-45deg, transparent 40%, var(--ink) 40% 60%, transparent 60%); }
-.samples .add { font-size: 12px; color: var(--soft); }
-.samples .add.wanted { color: var(--ink); font-weight: 700; border: 1.5px dashed var(--ink); padding: 0 6px; }
-@media (max-width: 720px) { .samples { margin: 22px 4px 0; } }
+.samples {
+  margin: 26px 14px 0;
+}
+.samples .chip-small {
+  display: inline-block;
+  width: 26px;
+  height: 16px;
+  margin-right: 6px;
+  vertical-align: -3px;
+}
+.samples .before {
+  font-size: 12px;
+  margin-left: 8px;
+}
+.samples .look {
+  font-size: 12px;
+  line-height: 16px;
+}
+.samples .seen {
+  display: block;
+  min-height: 24px;
+  font-size: 12px;
+  text-align: left;
+}
+.samples .seen:hover {
+  text-decoration: underline;
+}
+.samples .seen i {
+  display: inline-block;
+  width: 10px;
+  height: 10px;
+  border: 1.5px solid var(--ink);
+  vertical-align: -1px;
+}
+.samples .seen i.right {
+  background: var(--ink);
+}
+.samples .seen i.wrong {
+  background:
+    linear-gradient(45deg, transparent 40%, var(--ink) 40% 60%, transparent 60%),
+    linear-gradient(-45deg, transparent 40%, var(--ink) 40% 60%, transparent 60%);
+}
+.samples .add {
+  font-size: 12px;
+  color: var(--soft);
+}
+.samples .add.wanted {
+  color: var(--ink);
+  font-weight: 700;
+  border: 1.5px dashed var(--ink);
+  padding: 0 6px;
+}
+@media (max-width: 720px) {
+  .samples {
+    margin: 22px 4px 0;
+  }
+}
 </style>

@@ -19,11 +19,24 @@ const emit = defineEmits<{ laid: [id: string] }>()
 const makeover = useMakeover()
 const want = ref<Want>('white')
 const from = ref<'library' | 'free'>('library')
-const words: Readonly<Record<Want, string>> = { white: 'A white', neutral: 'A neutral', second: 'A second', accent: 'An accent', third: 'A third for the two mains' }
+const words: Readonly<Record<Want, string>> = {
+  white: 'A white',
+  neutral: 'A neutral',
+  second: 'A second',
+  accent: 'An accent',
+  third: 'A third for the two mains',
+}
 const { seen, turned, putAside, back } = useSuggested(() => `${room.id} ${want.value} ${from.value}`)
 const found = computed(() => {
   const [opened, reckoning] = [makeover.opened, makeover.reckoning]
-  return open.value && opened && reckoning ? suggest(opened.makeover, reckoning.palette, reckoning.practice, { roomId: room.id, want: want.value, from: from.value, seen: seen.value }) : { list: [], why: null }
+  return open.value && opened && reckoning
+    ? suggest(opened.makeover, reckoning.palette, reckoning.practice, {
+        roomId: room.id,
+        want: want.value,
+        from: from.value,
+        seen: seen.value,
+      })
+    : { list: [], why: null }
 })
 const picked = shallowRef<Suggestion | null>(null)
 const preview = shallowRef<Preview | null>(null)
@@ -36,7 +49,26 @@ const round = (value: number): number => Math.round(value * 100) / 100
 let fresh = uuidv7()
 function laying(one: Suggestion): Operation[] {
   const place = 1 + Math.max(0, ...finishes.filter((row) => row.role === one.role).map((row) => Math.floor(row.place)))
-  return [add('finish', fresh, { ...blank.finish, roomId: room.id, name: one.name, role: one.role, place, family: one.family, texture: one.texture, sheen: one.sheen, labL: round(one.lab.L), labA: round(one.lab.a), labB: round(one.lab.b), colourSource: one.from === 'library' ? 'library' : 'lch', surface: one.family === 'paint' && want.value === 'white' ? 'trim' : 'other', usedFor: '', visibleM2: null, suits: one.suits })]
+  return [
+    add('finish', fresh, {
+      ...blank.finish,
+      roomId: room.id,
+      name: one.name,
+      role: one.role,
+      place,
+      family: one.family,
+      texture: one.texture,
+      sheen: one.sheen,
+      labL: round(one.lab.L),
+      labA: round(one.lab.a),
+      labB: round(one.lab.b),
+      colourSource: one.from === 'library' ? 'library' : 'lch',
+      surface: one.family === 'paint' && want.value === 'white' ? 'trim' : 'other',
+      usedFor: '',
+      visibleM2: null,
+      suits: one.suits,
+    }),
+  ]
 }
 watch(picked, async (one) => {
   preview.value = null
@@ -54,25 +86,83 @@ async function lay(): Promise<void> {
   emit('laid', fresh)
   open.value = false
 }
-const chip = (one: Suggestion) => ({ family: one.family, texture: one.texture, sheen: one.sheen, labL: one.lab.L, labA: one.lab.a, labB: one.lab.b })
-const beside = computed(() => finishes.filter((row) => row.roomId === room.id && row.surface !== 'ceiling').toSorted((one, other) => share(other.id) - share(one.id)).slice(0, 3))
+const chip = (one: Suggestion) => ({
+  family: one.family,
+  texture: one.texture,
+  sheen: one.sheen,
+  labL: one.lab.L,
+  labA: one.lab.a,
+  labB: one.lab.b,
+})
+const beside = computed(() =>
+  finishes
+    .filter((row) => row.roomId === room.id && row.surface !== 'ceiling')
+    .toSorted((one, other) => share(other.id) - share(one.id))
+    .slice(0, 3),
+)
 const share = (id: string): number => makeover.reckoning?.palette.finishes.find((one) => one.id === id)?.share ?? 0
-const school = computed(() => (makeover.reckoning?.practice.chosen.includes('colours') ? schoolOf('colours', makeover.reckoning.practice.schools.colours).name.toLowerCase() : null))
+const school = computed(() =>
+  makeover.reckoning?.practice.chosen.includes('colours')
+    ? schoolOf('colours', makeover.reckoning.practice.schools.colours).name.toLowerCase()
+    : null,
+)
 </script>
 
 <template>
   <el-dialog v-model="open" title="What would go with it" :width="860" append-to-body destroy-on-close align-center>
     <div class="suggest">
       <div class="ask">
-        <span role="group" aria-label="What is wanted"><button v-for="one in wants" :key="one" type="button" class="word" :class="{ here: want === one }" :aria-pressed="want === one" @click="want = one">{{ words[one] }}</button></span>
-        <span role="group" aria-label="Where from"><button type="button" class="word" :class="{ here: from === 'library' }" :aria-pressed="from === 'library'" @click="from = 'library'">from the library</button><button type="button" class="word" :class="{ here: from === 'free' }" :aria-pressed="from === 'free'" @click="from = 'free'">any colour</button></span>
+        <span role="group" aria-label="What is wanted"
+          ><button
+            v-for="one in wants"
+            :key="one"
+            type="button"
+            class="word"
+            :class="{ here: want === one }"
+            :aria-pressed="want === one"
+            @click="want = one"
+          >
+            {{ words[one] }}
+          </button></span
+        >
+        <span role="group" aria-label="Where from"
+          ><button
+            type="button"
+            class="word"
+            :class="{ here: from === 'library' }"
+            :aria-pressed="from === 'library'"
+            @click="from = 'library'"
+          >
+            from the library</button
+          ><button
+            type="button"
+            class="word"
+            :class="{ here: from === 'free' }"
+            :aria-pressed="from === 'free'"
+            @click="from = 'free'"
+          >
+            any colour
+          </button></span
+        >
       </div>
-      <p class="quiet">For {{ room.name }}, from what is laid there{{ school ? ` and the school “${school}”` : '' }}. Each agrees in undertone with everything in the room, and is shown beside what is seen most.</p>
+      <p class="quiet">
+        For {{ room.name }}, from what is laid there{{ school ? ` and the school “${school}”` : '' }}. Each agrees in
+        undertone with everything in the room, and is shown beside what is seen most.
+      </p>
       <p v-if="found.why" class="why">{{ found.why }}</p>
       <ul class="on-ground" :class="{ none: found.list.length === 0 }">
         <li v-for="one in found.list" :key="one.key">
-          <button type="button" class="bare" :aria-pressed="picked?.key === one.key" :aria-label="`${one.name}: ${one.reason}`" @click="picked = picked?.key === one.key ? null : one">
-            <span class="look"><MaterialSwatch :finish="chip(one)" /><span class="near"><MaterialSwatch v-for="row in beside" :key="row.id" :finish="row" :scale="0.6" /></span></span>
+          <button
+            type="button"
+            class="bare"
+            :aria-pressed="picked?.key === one.key"
+            :aria-label="`${one.name}: ${one.reason}`"
+            @click="picked = picked?.key === one.key ? null : one"
+          >
+            <span class="look"
+              ><MaterialSwatch :finish="chip(one)" /><span class="near"
+                ><MaterialSwatch v-for="row in beside" :key="row.id" :finish="row" :scale="0.6" /></span
+            ></span>
             <strong>{{ one.name }}</strong><span class="reason">{{ one.reason }}</span>
           </button>
         </li>
@@ -80,15 +170,23 @@ const school = computed(() => (makeover.reckoning?.practice.chosen.includes('col
       <div class="foot">
         <div class="would" aria-live="polite">
           <template v-if="picked && preview">
-            <p v-if="preview.newRemarks.length === 0 && preview.curedRemarks.length === 0" class="quiet">{{ picked.name }} brings no new remark.</p>
-            <p v-for="remark in preview.newRemarks" :key="remark.key"><RemarkMark :weight="remark.weight" /> {{ remark.title }}</p>
-            <p v-for="remark in preview.curedRemarks" :key="remark.key" class="quiet"><s>{{ remark.title }}</s></p>
+            <p v-if="preview.newRemarks.length === 0 && preview.curedRemarks.length === 0" class="quiet">
+              {{ picked.name }} brings no new remark.
+            </p>
+            <p v-for="remark in preview.newRemarks" :key="remark.key">
+              <RemarkMark :weight="remark.weight" /> {{ remark.title }}
+            </p>
+            <p v-for="remark in preview.curedRemarks" :key="remark.key" class="quiet">
+              <s>{{ remark.title }}</s>
+            </p>
           </template>
           <p v-else-if="found.list.length > 0" class="quiet">Pick one to see what it would change.</p>
           <p v-if="problem" class="stop-line" role="alert">{{ problem }}</p>
         </div>
         <el-button v-if="turned > 0" @click="back">Earlier</el-button>
-        <el-button :disabled="found.list.length === 0" @click="putAside(found.list.map((one) => one.key))">Others</el-button>
+        <el-button :disabled="found.list.length === 0" @click="putAside(found.list.map((one) => one.key))"
+          >Others</el-button
+        >
         <el-button type="primary" :disabled="!picked" @click="lay">Lay it in</el-button>
       </div>
     </div>
@@ -96,21 +194,81 @@ const school = computed(() => (makeover.reckoning?.practice.chosen.includes('col
 </template>
 
 <style>
-.suggest { display: grid; gap: 10px; }
-.suggest .ask { display: flex; justify-content: space-between; gap: 6px 24px; flex-wrap: wrap; }
-.suggest .ask > span { display: flex; gap: 4px 18px; flex-wrap: wrap; }
-.suggest .here { font-weight: 700; text-decoration-thickness: 3px; }
-.suggest ul { display: grid; grid-template-columns: repeat(3, 1fr); gap: 16px; background: var(--ground); padding: 18px; }
-.suggest ul.none { display: none; }
-.suggest li button { display: grid; width: 100%; color: var(--on-ground); align-content: start; }
-.suggest .look { display: grid; grid-template-columns: 2fr 1fr; height: 104px; }
-.suggest .near { display: grid; }
-.suggest .reason { font-size: 12px; line-height: 16px; color: var(--soft-on-ground); }
-.suggest li strong { padding-top: 5px; line-height: 18px; }
-.suggest [aria-pressed='true'] > .look { outline: 4px solid var(--on-ground); outline-offset: 2px; }
-.suggest .why { font-size: 15px; }
-.suggest .foot { display: flex; gap: 12px; align-items: end; }
-.suggest .foot .would { flex: 1; font-size: 13px; line-height: 18px; }
-.suggest .foot .el-button + .el-button { margin-left: 0; }
-@media (max-width: 720px) { .suggest ul { grid-template-columns: 1fr 1fr; } }
+.suggest {
+  display: grid;
+  gap: 10px;
+}
+.suggest .ask {
+  display: flex;
+  justify-content: space-between;
+  gap: 6px 24px;
+  flex-wrap: wrap;
+}
+.suggest .ask > span {
+  display: flex;
+  gap: 4px 18px;
+  flex-wrap: wrap;
+}
+.suggest .here {
+  font-weight: 700;
+  text-decoration-thickness: 3px;
+}
+.suggest ul {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 16px;
+  background: var(--ground);
+  padding: 18px;
+}
+.suggest ul.none {
+  display: none;
+}
+.suggest li button {
+  display: grid;
+  width: 100%;
+  color: var(--on-ground);
+  align-content: start;
+}
+.suggest .look {
+  display: grid;
+  grid-template-columns: 2fr 1fr;
+  height: 104px;
+}
+.suggest .near {
+  display: grid;
+}
+.suggest .reason {
+  font-size: 12px;
+  line-height: 16px;
+  color: var(--soft-on-ground);
+}
+.suggest li strong {
+  padding-top: 5px;
+  line-height: 18px;
+}
+.suggest [aria-pressed='true'] > .look {
+  outline: 4px solid var(--on-ground);
+  outline-offset: 2px;
+}
+.suggest .why {
+  font-size: 15px;
+}
+.suggest .foot {
+  display: flex;
+  gap: 12px;
+  align-items: end;
+}
+.suggest .foot .would {
+  flex: 1;
+  font-size: 13px;
+  line-height: 18px;
+}
+.suggest .foot .el-button + .el-button {
+  margin-left: 0;
+}
+@media (max-width: 720px) {
+  .suggest ul {
+    grid-template-columns: 1fr 1fr;
+  }
+}
 </style>

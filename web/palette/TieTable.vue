@@ -12,11 +12,19 @@ const { palette } = defineProps<{ palette: Palette }>()
 const makeover = useMakeover()
 const pieces = useRows('piece')
 const finishes = computed(() => (makeover.opened ? paletteFinishes(makeover.opened.makeover) : []))
-const rows = computed(() => palette.ties.map((one) => ({ ...one, piece: pieces.value.find((piece) => piece.id === one.pieceId), wall: palette.standings.find((wall) => wall.kind === 'piece' && wall.id === one.pieceId) })))
-const cell = (row: (typeof rows.value)[number], finishId: string) => row.cells.find((each) => each.finishId === finishId)
+const rows = computed(() =>
+  palette.ties.map((one) => ({
+    ...one,
+    piece: pieces.value.find((piece) => piece.id === one.pieceId),
+    wall: palette.standings.find((wall) => wall.kind === 'piece' && wall.id === one.pieceId),
+  })),
+)
+const cell = (row: (typeof rows.value)[number], finishId: string) =>
+  row.cells.find((each) => each.finishId === finishId)
 const words = { same: 'the same colour', hue: 'the same hue, another depth', clash: 'clashes' } as const
 const said = (tie: 'same' | 'hue' | 'clash' | null): string => (tie === null ? 'no tie' : words[tie])
-const near = (row: (typeof rows.value)[number], finish: Row<'finish'>): number => Math.min(...row.colours.map((colour) => deltaE(colour, labOf(finish))))
+const near = (row: (typeof rows.value)[number], finish: Row<'finish'>): number =>
+  Math.min(...row.colours.map((colour) => deltaE(colour, labOf(finish))))
 const appears = (id: string): number => palette.finishes.find((one) => one.id === id)?.appears.length ?? 0
 </script>
 
@@ -24,14 +32,19 @@ const appears = (id: string): number => palette.finishes.find((one) => one.id ==
   <div class="ties">
     <div class="section-head">
       <h3>Palette colour against piece</h3>
-      <span class="quiet key"><i class="same" aria-hidden="true" /> one colour&ensp;<i class="hue" aria-hidden="true" /> one hue at another depth&ensp;<i class="clash" aria-hidden="true" /> clash</span>
+      <span class="quiet key"
+        ><i class="same" aria-hidden="true" /> one colour&ensp;<i class="hue" aria-hidden="true" /> one hue at another
+        depth&ensp;<i class="clash" aria-hidden="true" /> clash</span
+      >
     </div>
     <div class="scroll" tabindex="0" role="region" aria-label="Ties">
       <table>
         <thead>
           <tr>
             <th>Piece</th>
-            <th v-for="finish in finishes" :key="finish.id" scope="col" class="turned"><span>{{ finish.name }}</span></th>
+            <th v-for="finish in finishes" :key="finish.id" scope="col" class="turned">
+              <span>{{ finish.name }}</span>
+            </th>
             <th class="number">Ties</th>
             <th>Before its wall</th>
           </tr>
@@ -40,15 +53,23 @@ const appears = (id: string): number => palette.finishes.find((one) => one.id ==
           <tr v-for="row in rows" :key="row.pieceId">
             <th scope="row">{{ row.piece?.name }}</th>
             <td v-for="finish in finishes" :key="finish.id" class="cell">
-              <template v-if="row.piece?.roomId === finish.roomId"><i :class="cell(row, finish.id)?.tie ?? 'none'" :title="`${said(cell(row, finish.id)?.tie ?? null)}, ΔE ${near(row, finish).toFixed(1)}`" /><span class="visually-hidden">{{ said(cell(row, finish.id)?.tie ?? null) }}</span></template>
+              <template v-if="row.piece?.roomId === finish.roomId"
+                ><i
+                  :class="cell(row, finish.id)?.tie ?? 'none'"
+                  :title="`${said(cell(row, finish.id)?.tie ?? null)}, ΔE ${near(row, finish).toFixed(1)}`"
+                /><span class="visually-hidden">{{ said(cell(row, finish.id)?.tie ?? null) }}</span></template
+              >
             </td>
-            <td class="number"><strong>{{ row.tied }}</strong></td>
+            <td class="number">
+              <strong>{{ row.tied }}</strong>
+            </td>
             <td class="quiet">{{ row.wall ? `${row.wall.reads}, ΔE ${row.wall.deltaE.toFixed(1)}` : '–' }}</td>
           </tr>
           <tr class="appears">
             <th scope="row">Appears in</th>
             <td v-for="finish in finishes" :key="finish.id" class="cell">{{ appears(finish.id) }}</td>
-            <td /><td class="quiet">places</td>
+            <td />
+            <td class="quiet">places</td>
           </tr>
         </tbody>
       </table>
@@ -57,18 +78,71 @@ const appears = (id: string): number => palette.finishes.find((one) => one.id ==
 </template>
 
 <style>
-.ties { margin: 8px 0 0; }
-.ties table { width: auto; min-width: 100%; }
-.ties .turned { vertical-align: bottom; height: 96px; padding: 0 4px 4px; width: 30px; }
-.ties .turned span { writing-mode: vertical-rl; transform: rotate(180deg); white-space: nowrap; }
-.ties tbody th { font-size: 14px; line-height: 20px; color: var(--ink); border-bottom: 1px solid var(--hairline); white-space: nowrap; padding: 4px 12px 4px 0; }
-.ties .cell { text-align: center; padding: 4px; vertical-align: middle; }
-.ties td { padding-top: 4px; padding-bottom: 4px; }
-.ties .appears > * { border-bottom: 1.5px solid var(--ink); border-top: 1.5px solid var(--ink); font-weight: 600; }
-.ties i { display: inline-block; width: 12px; height: 12px; vertical-align: -1px; }
-.ties i.same { background: var(--ink); border-radius: 50%; }
-.ties i.hue { border: 2px solid var(--ink); border-radius: 50%; }
-.ties i.clash { background: linear-gradient(45deg, transparent 42%, var(--ink) 42% 58%, transparent 58%), linear-gradient(-45deg, transparent 42%, var(--ink) 42% 58%, transparent 58%); }
-.ties i.none { border-bottom: 1px solid var(--rule); height: 1px; vertical-align: 4px; }
-.ties .key { font-size: 12px; }
+.ties {
+  margin: 8px 0 0;
+}
+.ties table {
+  width: auto;
+  min-width: 100%;
+}
+.ties .turned {
+  vertical-align: bottom;
+  height: 96px;
+  padding: 0 4px 4px;
+  width: 30px;
+}
+.ties .turned span {
+  writing-mode: vertical-rl;
+  transform: rotate(180deg);
+  white-space: nowrap;
+}
+.ties tbody th {
+  font-size: 14px;
+  line-height: 20px;
+  color: var(--ink);
+  border-bottom: 1px solid var(--hairline);
+  white-space: nowrap;
+  padding: 4px 12px 4px 0;
+}
+.ties .cell {
+  text-align: center;
+  padding: 4px;
+  vertical-align: middle;
+}
+.ties td {
+  padding-top: 4px;
+  padding-bottom: 4px;
+}
+.ties .appears > * {
+  border-bottom: 1.5px solid var(--ink);
+  border-top: 1.5px solid var(--ink);
+  font-weight: 600;
+}
+.ties i {
+  display: inline-block;
+  width: 12px;
+  height: 12px;
+  vertical-align: -1px;
+}
+.ties i.same {
+  background: var(--ink);
+  border-radius: 50%;
+}
+.ties i.hue {
+  border: 2px solid var(--ink);
+  border-radius: 50%;
+}
+.ties i.clash {
+  background:
+    linear-gradient(45deg, transparent 42%, var(--ink) 42% 58%, transparent 58%),
+    linear-gradient(-45deg, transparent 42%, var(--ink) 42% 58%, transparent 58%);
+}
+.ties i.none {
+  border-bottom: 1px solid var(--rule);
+  height: 1px;
+  vertical-align: 4px;
+}
+.ties .key {
+  font-size: 12px;
+}
 </style>

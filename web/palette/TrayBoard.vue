@@ -11,26 +11,52 @@ import { dropAt, inOrder, layTray, moved, type Laid } from './tray.ts'
  * Each finish as large as it is seen in the room, by role. A chip is taken up by a click, and moved by dragging it, by
  * holding it down on a touch screen, or with Alt and the arrows.
  */
-const { finishes, taken, lrvOf, printOf } = defineProps<{ finishes: readonly Laid[]; taken: readonly string[]; lrvOf: (id: string) => number; printOf: (finish: Row<'finish'>) => Printed | undefined }>()
-const emit = defineEmits<{ take: [finish: Row<'finish'>, beside: boolean]; move: [finish: Row<'finish'>, role: Role, index: number] }>()
+const { finishes, taken, lrvOf, printOf } = defineProps<{
+  finishes: readonly Laid[]
+  taken: readonly string[]
+  lrvOf: (id: string) => number
+  printOf: (finish: Row<'finish'>) => Printed | undefined
+}>()
+const emit = defineEmits<{
+  take: [finish: Row<'finish'>, beside: boolean]
+  move: [finish: Row<'finish'>, role: Role, index: number]
+}>()
 const board = useTemplateRef<HTMLElement>('board')
 const { width, height } = useElementSize(board)
 const aspect = computed(() => Math.max(0.4, width.value / Math.max(1, height.value)))
 
-type Drag = { readonly id: string; readonly offX: number; readonly offY: number; readonly wide: number; readonly tall: number; readonly role: Role; readonly index: number }
+type Drag = {
+  readonly id: string
+  readonly offX: number
+  readonly offY: number
+  readonly wide: number
+  readonly tall: number
+  readonly role: Role
+  readonly index: number
+}
 const drag = shallowRef<Drag | null>(null)
 /** The chip in hand follows the pointer by itself; the tray is laid anew only when it would fall elsewhere. */
 const inHand = useTemplateRef<HTMLElement>('inHand')
 let held = { x: 0, y: 0 }
 function carry(x: number, y: number): void {
   held = { x, y }
-  if (inHand.value && drag.value) inHand.value.style.transform = `translate(${x - drag.value.offX}px, ${y - drag.value.offY}px)`
+  if (inHand.value && drag.value)
+    inHand.value.style.transform = `translate(${x - drag.value.offX}px, ${y - drag.value.offY}px)`
 }
 watch(inHand, () => carry(held.x, held.y))
 /** While a chip is dragged, where it would fall is looked up among the others, which lie still. */
 const draggedId = computed(() => drag.value?.id ?? null)
-const without = computed(() => (draggedId.value === null ? null : layTray(finishes.filter(({ row }) => row.id !== draggedId.value), aspect.value)))
-const tray = computed(() => layTray(drag.value ? moved(finishes, drag.value.id, drag.value.role, drag.value.index) : finishes, aspect.value))
+const without = computed(() =>
+  draggedId.value === null
+    ? null
+    : layTray(
+        finishes.filter(({ row }) => row.id !== draggedId.value),
+        aspect.value,
+      ),
+)
+const tray = computed(() =>
+  layTray(drag.value ? moved(finishes, drag.value.id, drag.value.role, drag.value.index) : finishes, aspect.value),
+)
 defineExpose({ tray })
 const perMm = computed(() => (tray.value.perM * height.value) / 1000)
 const byId = computed(() => new Map(tray.value.places.map((place) => [place.finish.id, place])))
@@ -56,7 +82,15 @@ function lift(x: number, y: number): void {
   const at = fractions(pressed.x, pressed.y)
   const [wide, tall] = [from.width * width.value, from.height * height.value]
   const shrink = Math.min(1, 170 / wide, 130 / tall)
-  drag.value = { id: pressed.id, offX: (at.x - from.left) * width.value * shrink, offY: (at.y - from.top) * height.value * shrink, wide: wide * shrink, tall: tall * shrink, role: from.finish.role, index: inOrder(finishes, from.finish.role).findIndex(({ row }) => row.id === pressed?.id) }
+  drag.value = {
+    id: pressed.id,
+    offX: (at.x - from.left) * width.value * shrink,
+    offY: (at.y - from.top) * height.value * shrink,
+    wide: wide * shrink,
+    tall: tall * shrink,
+    role: from.finish.role,
+    index: inOrder(finishes, from.finish.role).findIndex(({ row }) => row.id === pressed?.id),
+  }
   carry(x, y)
 }
 function follow(x: number, y: number): void {
@@ -101,12 +135,17 @@ useEventListener(window, 'pointercancel', () => {
   drag.value = null
   letGo()
 })
-useEventListener(window, 'keydown', (event) => {
-  if (event.key !== 'Escape' || !drag.value) return
-  event.stopPropagation()
-  drag.value = null
-  letGo()
-}, { capture: true })
+useEventListener(
+  window,
+  'keydown',
+  (event) => {
+    if (event.key !== 'Escape' || !drag.value) return
+    event.stopPropagation()
+    drag.value = null
+    letGo()
+  },
+  { capture: true },
+)
 // once a chip is lifted, the page under the finger stays where it is
 useEventListener(board, 'touchmove', (event: TouchEvent) => drag.value && event.preventDefault(), { passive: false })
 useEventListener(board, 'contextmenu', (event) => pressed?.touch && event.preventDefault())
@@ -114,7 +153,11 @@ useEventListener(board, 'contextmenu', (event) => pressed?.touch && event.preven
 const said = ref('')
 function put(row: Row<'finish'>, role: Role, index: number): void {
   emit('move', row, role, index)
-  const count = inOrder(finishes.filter((one) => one.row.id !== row.id), role).length + 1
+  const count =
+    inOrder(
+      finishes.filter((one) => one.row.id !== row.id),
+      role,
+    ).length + 1
   said.value = `${row.name}: ${role}, place ${Math.min(index, count - 1) + 1} of ${count}`
 }
 function click(row: Row<'finish'>, event: MouseEvent): void {
@@ -137,17 +180,36 @@ async function keyed(row: Row<'finish'>, event: KeyboardEvent): Promise<void> {
 </script>
 
 <template>
-  <div ref="board" class="tray on-ground" :class="{ moving: drag }" role="group" aria-label="The tray" aria-describedby="tray-how">
+  <div
+    ref="board"
+    class="tray on-ground"
+    :class="{ moving: drag }"
+    role="group"
+    aria-label="The tray"
+    aria-describedby="tray-how"
+  >
     <button
       v-for="{ row, place } in chips"
       :key="row.id"
       type="button"
       class="bare chip"
-      :class="{ picked: taken.includes(row.id), lifted: drag?.id === row.id, narrow: place && place.width * width < 76, low: place && place.height * height < 96 }"
+      :class="{
+        picked: taken.includes(row.id),
+        lifted: drag?.id === row.id,
+        narrow: place && place.width * width < 76,
+        low: place && place.height * height < 96,
+      }"
       :aria-pressed="taken.includes(row.id)"
       :aria-label="`${row.name}, ${row.usedFor || row.family}`"
       aria-keyshortcuts="Alt+ArrowLeft Alt+ArrowRight Alt+ArrowUp Alt+ArrowDown"
-      :style="place && { left: percent(place.left), top: percent(place.top), width: percent(place.width), height: percent(place.height) }"
+      :style="
+        place && {
+          left: percent(place.left),
+          top: percent(place.top),
+          width: percent(place.width),
+          height: percent(place.height),
+        }
+      "
       @click="click(row, $event)"
       @pointerdown="press(row, $event)"
       @keydown="keyed(row, $event)"
@@ -155,36 +217,137 @@ async function keyed(row: Row<'finish'>, event: KeyboardEvent): Promise<void> {
     >
       <MaterialSwatch :finish="row" :print="printOf(row)" :per-mm="perMm" />
       <span class="name">
-        <strong>{{ row.name }}<span v-if="row.fate" class="fixed" title="It is there already and stays">fixed</span></strong>
-        <span v-if="!place || place.height * height > 52">{{ row.usedFor }}<template v-if="place && place.width > 0.18">&ensp;LRV {{ Math.round(lrvOf(row.id)) }}</template></span>
+        <strong
+          >{{ row.name }}<span v-if="row.fate" class="fixed" title="It is there already and stays">fixed</span></strong
+        >
+        <span v-if="!place || place.height * height > 52"
+          >{{ row.usedFor
+          }}<template v-if="place && place.width > 0.18">&ensp;LRV {{ Math.round(lrvOf(row.id)) }}</template></span
+        >
       </span>
     </button>
     <Teleport to="body">
-      <div v-if="drag && dragged" ref="inHand" class="lifted-chip" aria-hidden="true" :style="{ width: `${drag.wide}px`, height: `${drag.tall}px` }"><MaterialSwatch :finish="dragged" :print="printOf(dragged)" :per-mm="perMm" /></div>
+      <div
+        v-if="drag && dragged"
+        ref="inHand"
+        class="lifted-chip"
+        aria-hidden="true"
+        :style="{ width: `${drag.wide}px`, height: `${drag.tall}px` }"
+      >
+        <MaterialSwatch :finish="dragged" :print="printOf(dragged)" :per-mm="perMm" />
+      </div>
     </Teleport>
-    <p id="tray-how" class="visually-hidden">Alt with the left and right arrow moves a finish to another role, with the up and down arrow within its role.</p>
+    <p id="tray-how" class="visually-hidden">
+      Alt with the left and right arrow moves a finish to another role, with the up and down arrow within its role.
+    </p>
     <p class="visually-hidden" role="status">{{ said }}</p>
     <slot />
   </div>
 </template>
 
 <style>
-.tray { position: relative; background: var(--ground); flex: 1; min-height: 380px; outline: 14px solid var(--ground); margin: 8px 14px 14px; }
-.chip { position: absolute; overflow: hidden; contain: strict; user-select: none; -webkit-user-select: none; touch-action: pan-y; cursor: pointer; }
-.tray.moving { cursor: grabbing; }
-.tray.moving .chip { cursor: grabbing; }
-.chip .name { position: absolute; left: 8px; bottom: 8px; background: var(--paper); color: var(--ink); padding: 3px 6px 4px; display: grid; font-size: 12px; line-height: 15px; max-width: calc(100% - 12px); text-align: left; }
-.chip .name strong { font-size: 13px; line-height: 17px; font-weight: 600; }
-.chip .fixed { font-weight: 400; font-size: 11px; border: 1px solid var(--ink); padding: 0 3px; margin-left: 5px; }
-.chip .name > * { overflow: hidden; text-overflow: ellipsis; }
-.chip.narrow .name { left: 3px; bottom: 3px; max-width: calc(100% - 6px); padding: 1px 3px 2px; }
-.chip.narrow .name strong { font-size: 12px; line-height: 15px; white-space: nowrap; }
-.chip.narrow .name > span, .chip.narrow .fixed { display: none; }
-.chip.low .name > * { white-space: nowrap; }
-.chip.picked { z-index: 1; outline: 4px solid var(--on-ground); outline-offset: -4px; }
-.chip:focus-visible { z-index: 2; outline: 4px solid var(--ink); outline-offset: -4px; box-shadow: inset 0 0 0 7px var(--paper); }
-.chip.lifted { outline: 2px dashed var(--on-ground); outline-offset: -2px; }
-.chip.lifted > * { opacity: 0; }
-.lifted-chip { position: fixed; left: 0; top: 0; z-index: 3000; pointer-events: none; outline: 2px solid var(--ink); outline-offset: 2px; }
-@media (max-width: 720px) { .tray { margin-left: 4px; margin-right: 4px; outline-width: 8px; } }
+.tray {
+  position: relative;
+  background: var(--ground);
+  flex: 1;
+  min-height: 380px;
+  outline: 14px solid var(--ground);
+  margin: 8px 14px 14px;
+}
+.chip {
+  position: absolute;
+  overflow: hidden;
+  contain: strict;
+  user-select: none;
+  -webkit-user-select: none;
+  touch-action: pan-y;
+  cursor: pointer;
+}
+.tray.moving {
+  cursor: grabbing;
+}
+.tray.moving .chip {
+  cursor: grabbing;
+}
+.chip .name {
+  position: absolute;
+  left: 8px;
+  bottom: 8px;
+  background: var(--paper);
+  color: var(--ink);
+  padding: 3px 6px 4px;
+  display: grid;
+  font-size: 12px;
+  line-height: 15px;
+  max-width: calc(100% - 12px);
+  text-align: left;
+}
+.chip .name strong {
+  font-size: 13px;
+  line-height: 17px;
+  font-weight: 600;
+}
+.chip .fixed {
+  font-weight: 400;
+  font-size: 11px;
+  border: 1px solid var(--ink);
+  padding: 0 3px;
+  margin-left: 5px;
+}
+.chip .name > * {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.chip.narrow .name {
+  left: 3px;
+  bottom: 3px;
+  max-width: calc(100% - 6px);
+  padding: 1px 3px 2px;
+}
+.chip.narrow .name strong {
+  font-size: 12px;
+  line-height: 15px;
+  white-space: nowrap;
+}
+.chip.narrow .name > span,
+.chip.narrow .fixed {
+  display: none;
+}
+.chip.low .name > * {
+  white-space: nowrap;
+}
+.chip.picked {
+  z-index: 1;
+  outline: 4px solid var(--on-ground);
+  outline-offset: -4px;
+}
+.chip:focus-visible {
+  z-index: 2;
+  outline: 4px solid var(--ink);
+  outline-offset: -4px;
+  box-shadow: inset 0 0 0 7px var(--paper);
+}
+.chip.lifted {
+  outline: 2px dashed var(--on-ground);
+  outline-offset: -2px;
+}
+.chip.lifted > * {
+  opacity: 0;
+}
+.lifted-chip {
+  position: fixed;
+  left: 0;
+  top: 0;
+  z-index: 3000;
+  pointer-events: none;
+  outline: 2px solid var(--ink);
+  outline-offset: 2px;
+}
+@media (max-width: 720px) {
+  .tray {
+    margin-left: 4px;
+    margin-right: 4px;
+    outline-width: 8px;
+  }
+}
 </style>

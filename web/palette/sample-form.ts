@@ -20,18 +20,32 @@ export const sampleForm = ({ today }: Setting, finish: Row<'finish'>, viewings: 
       judgedBy: textField(row?.judgedBy, { most: 60, may: true }),
     }),
     layout: [
-      [{ key: 'orderedOn', label: 'Ordered on', optional: true }, { key: 'cameOn', label: 'Came on', optional: true }],
-      [{ key: 'verdict', label: 'Verdict', as: 'choice', options: asOptions(verdicts) }, { key: 'judgedBy', label: 'Judged by', optional: true }],
+      [
+        { key: 'orderedOn', label: 'Ordered on', optional: true },
+        { key: 'cameOn', label: 'Came on', optional: true },
+      ],
+      [
+        { key: 'verdict', label: 'Verdict', as: 'choice', options: asOptions(verdicts) },
+        { key: 'judgedBy', label: 'Judged by', optional: true },
+      ],
     ],
     toRow: (values, row) => ({ ...values, finishId: row?.finishId ?? finish.id }),
-    sentence: (values) => (values.verdict === 'open' ? `Noted the sample of ${finish.name}` : `The sample of ${finish.name} is ${values.verdict}`),
+    sentence: (values) =>
+      values.verdict === 'open'
+        ? `Noted the sample of ${finish.name}`
+        : `The sample of ${finish.name} is ${values.verdict}`,
     removed: () => `Took away a sample of ${finish.name}`,
     removedWith: (row) => viewings.filter((one) => one.sampleId === row.id).map((one) => remove('viewing', one)),
     caution: 'Put it up on each wall, and look morning, noon, evening and by lamp: a screen is not a sample.',
   })
 
 /** A look at a sample: put up on which wall, by which light, what was said by whom. A finish without a sample gets one with it. */
-export const viewingForm = ({ today, makeover }: Setting, finish: Row<'finish'>, sampleId: string | null, light: Light) => {
+export const viewingForm = (
+  { today, makeover }: Setting,
+  finish: Row<'finish'>,
+  sampleId: string | null,
+  light: Light,
+) => {
   const fresh = uuidv7()
   return rowForm({
     kind: 'viewing',
@@ -39,19 +53,39 @@ export const viewingForm = ({ today, makeover }: Setting, finish: Row<'finish'>,
     action: 'Note it',
     fields: (row) => ({
       light: choiceField(lights, row?.light ?? light),
-      wallId: maybeChoiceField(wallsOf(makeover, finish.roomId).map((wall) => wall.id), row?.wallId ?? null),
+      wallId: maybeChoiceField(
+        wallsOf(makeover, finish.roomId).map((wall) => wall.id),
+        row?.wallId ?? null,
+      ),
       seenOn: maybeDateField(row ? row.seenOn : today),
       verdict: choiceField(verdicts, row?.verdict ?? 'open'),
       judgedBy: textField(row?.judgedBy, { most: 60, may: true }),
       note: textField(row?.note, { most: 300, may: true }),
     }),
     layout: [
-      [{ key: 'light', label: 'By the light of', as: 'choice', options: asOptions(lights) }, { key: 'wallId', label: 'Put up on', as: 'choice', options: wallsOf(makeover, finish.roomId).map((wall, at) => ({ value: wall.id, label: nameOfWall(wall, at) })), none: 'no wall in particular' }],
-      [{ key: 'verdict', label: 'Verdict', as: 'choice', options: asOptions(verdicts) }, { key: 'judgedBy', label: 'By whom', optional: true }, { key: 'seenOn', label: 'On', optional: true }],
+      [
+        { key: 'light', label: 'By the light of', as: 'choice', options: asOptions(lights) },
+        {
+          key: 'wallId',
+          label: 'Put up on',
+          as: 'choice',
+          options: wallsOf(makeover, finish.roomId).map((wall, at) => ({
+            value: wall.id,
+            label: nameOfWall(wall, at),
+          })),
+          none: 'no wall in particular',
+        },
+      ],
+      [
+        { key: 'verdict', label: 'Verdict', as: 'choice', options: asOptions(verdicts) },
+        { key: 'judgedBy', label: 'By whom', optional: true },
+        { key: 'seenOn', label: 'On', optional: true },
+      ],
       [{ key: 'note', label: 'What was seen', lines: 2, optional: true }],
     ],
     toRow: (values, row) => ({ ...values, sampleId: row?.sampleId ?? sampleId ?? fresh }),
-    besides: (_values, _id, row) => (row || sampleId ? [] : [add('sample', fresh, { ...blank.sample, finishId: finish.id, cameOn: today })]),
+    besides: (_values, _id, row) =>
+      row || sampleId ? [] : [add('sample', fresh, { ...blank.sample, finishId: finish.id, cameOn: today })],
     sentence: (values) => `Looked at ${finish.name} by ${values.light} light: ${values.verdict}`,
     removed: () => `Took away a look at ${finish.name}`,
   })

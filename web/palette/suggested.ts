@@ -7,7 +7,12 @@ const key = 'bonitas.suggested'
  * What was put aside in this browser, page by page for each thing asked for in a room, so that nothing is suggested twice, also
  * not after a reload, and what was put aside can be looked at again.
  */
-export function useSuggested(asked: MaybeRefOrGetter<string>): { seen: ComputedRef<ReadonlySet<string>>; turned: ComputedRef<number>; putAside: (keys: readonly string[]) => void; back: () => void } {
+export function useSuggested(asked: MaybeRefOrGetter<string>): {
+  seen: ComputedRef<ReadonlySet<string>>
+  turned: ComputedRef<number>
+  putAside: (keys: readonly string[]) => void
+  back: () => void
+} {
   const pages = useLocalStorage<Record<string, (readonly string[])[]>>(key, {})
   const own = computed(() => pages.value[toValue(asked)] ?? [])
   const keep = (now: (readonly string[])[]): void => void (pages.value = { ...pages.value, [toValue(asked)]: now })

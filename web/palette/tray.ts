@@ -5,9 +5,21 @@ import type { Row } from '#core/makeover/kinds.ts'
 
 /** A finish with the area that is seen of it, in m². */
 export type Laid = { readonly row: Row<'finish'>; readonly m2: number }
-export type Place = { readonly finish: Row<'finish'>; readonly left: number; readonly top: number; readonly width: number; readonly height: number; readonly smallest: boolean }
+export type Place = {
+  readonly finish: Row<'finish'>
+  readonly left: number
+  readonly top: number
+  readonly width: number
+  readonly height: number
+  readonly smallest: boolean
+}
 export type Column = { readonly role: Role; readonly left: number; readonly width: number; readonly share: number }
-export type Tray = { readonly places: readonly Place[]; readonly columns: readonly Column[]; /** The roles lie one below the other, on a narrow screen. */ readonly down: boolean; /** Pixels of one side of a square metre, for a tray one pixel high. */ readonly perM: number }
+export type Tray = {
+  readonly places: readonly Place[]
+  readonly columns: readonly Column[]
+  /** The roles lie one below the other, on a narrow screen. */ readonly down: boolean
+  /** Pixels of one side of a square metre, for a tray one pixel high. */ readonly perM: number
+}
 
 /** No finish is drawn smaller than this share of the tray, or it could not be seen. */
 const leastShare = 0.035
@@ -16,7 +28,12 @@ const leastColumn = 0.13
 const tallest = 0.95
 
 /** The finishes of each role in their own order: by place, where two share one by area. */
-export const inOrder = (finishes: readonly Laid[], role: Role): Laid[] => finishes.filter(({ row }) => row.role === role).toSorted((one, other) => one.row.place - other.row.place || other.m2 - one.m2 || (one.row.id < other.row.id ? -1 : 1))
+export const inOrder = (finishes: readonly Laid[], role: Role): Laid[] =>
+  finishes
+    .filter(({ row }) => row.role === role)
+    .toSorted(
+      (one, other) => one.row.place - other.row.place || other.m2 - one.m2 || (one.row.id < other.row.id ? -1 : 1),
+    )
 
 /**
  * The tray: each finish as large as it is in the room, grouped by role across the width, in the order of their places.
@@ -26,13 +43,31 @@ export const inOrder = (finishes: readonly Laid[], role: Role): Laid[] => finish
 export function layTray(finishes: readonly Laid[], aspect: number): Tray {
   if (aspect < tallest) {
     const { places, columns, perM } = layTray(finishes, 1 / aspect)
-    return { down: true, columns, places: places.map((place) => ({ ...place, left: place.top, top: place.left, width: place.height, height: place.width })), perM: perM * aspect }
+    return {
+      down: true,
+      columns,
+      places: places.map((place) => ({
+        ...place,
+        left: place.top,
+        top: place.left,
+        width: place.height,
+        height: place.width,
+      })),
+      perM: perM * aspect,
+    }
   }
   const total = finishes.reduce((sum, one) => sum + one.m2, 0)
   const share = (one: Laid): number => (total === 0 ? 1 / finishes.length : one.m2 / total)
   const shown = (one: Laid): number => Math.max(leastShare, share(one))
-  const groups = roles.map((role) => ({ role, members: inOrder(finishes, role) })).filter(({ members }) => members.length > 0)
-  const widths = groups.map(({ members }) => Math.max(leastColumn, members.reduce((sum, one) => sum + shown(one), 0)))
+  const groups = roles
+    .map((role) => ({ role, members: inOrder(finishes, role) }))
+    .filter(({ members }) => members.length > 0)
+  const widths = groups.map(({ members }) =>
+    Math.max(
+      leastColumn,
+      members.reduce((sum, one) => sum + shown(one), 0),
+    ),
+  )
   const whole = widths.reduce((sum, width) => sum + width, 0)
   let left = 0
   const columns: Column[] = []
@@ -40,10 +75,23 @@ export function layTray(finishes: readonly Laid[], aspect: number): Tray {
   for (const [at, { role, members }] of groups.entries()) {
     const width = (widths[at] ?? 0) / whole
     columns.push({ role, left, width, share: members.reduce((sum, one) => sum + (total === 0 ? 0 : share(one)), 0) })
-    const root = hierarchy<{ one?: Laid; children?: { one: Laid }[] }>({ children: members.map((one) => ({ one })) }).sum((node) => (node.one ? shown(node.one) : 0))
-    for (const leaf of treemap<{ one?: Laid }>().tile(treemapSquarify.ratio(1.2)).size([width * aspect, 1])(root).leaves()) {
+    const root = hierarchy<{ one?: Laid; children?: { one: Laid }[] }>({
+      children: members.map((one) => ({ one })),
+    }).sum((node) => (node.one ? shown(node.one) : 0))
+    for (const leaf of treemap<{ one?: Laid }>()
+      .tile(treemapSquarify.ratio(1.2))
+      .size([width * aspect, 1])(root)
+      .leaves()) {
       const { one } = leaf.data
-      if (one) places.push({ finish: one.row, left: left + leaf.x0 / aspect, top: leaf.y0, width: (leaf.x1 - leaf.x0) / aspect, height: leaf.y1 - leaf.y0, smallest: share(one) < leastShare && total > 0 })
+      if (one)
+        places.push({
+          finish: one.row,
+          left: left + leaf.x0 / aspect,
+          top: leaf.y0,
+          width: (leaf.x1 - leaf.x0) / aspect,
+          height: leaf.y1 - leaf.y0,
+          smallest: share(one) < leastShare && total > 0,
+        })
     }
     left += width
   }
@@ -53,10 +101,14 @@ export function layTray(finishes: readonly Laid[], aspect: number): Tray {
 /** Where a pointer at fractions (x, y) of the tray would put a finish: into which role, before which of its finishes. */
 export function dropAt(tray: Tray, x: number, y: number): { role: Role; index: number } | null {
   const along = tray.down ? y : x
-  const column = tray.columns.find((one) => along >= one.left && along < one.left + one.width) ?? (along < 0 ? tray.columns[0] : tray.columns.at(-1))
+  const column =
+    tray.columns.find((one) => along >= one.left && along < one.left + one.width) ??
+    (along < 0 ? tray.columns[0] : tray.columns.at(-1))
   if (!column) return null
   const places = tray.places.filter(({ finish }) => finish.role === column.role)
-  const over = places.findIndex((one) => x >= one.left && x <= one.left + one.width && y >= one.top && y <= one.top + one.height)
+  const over = places.findIndex(
+    (one) => x >= one.left && x <= one.left + one.width && y >= one.top && y <= one.top + one.height,
+  )
   const place = places[over]
   if (!place) return { role: column.role, index: places.length }
   const [across, down] = [(x - place.left) / place.width, (y - place.top) / place.height]
@@ -70,21 +122,41 @@ export function moved(finishes: readonly Laid[], id: string, role: Role, index: 
   const others = finishes.filter(({ row }) => row.id !== id)
   const column = inOrder(others, role)
   column.splice(Math.min(index, column.length), 0, { ...one, row: { ...one.row, role } })
-  return [...others.filter(({ row }) => row.role !== role), ...column.map((each, at) => ({ ...each, row: { ...each.row, place: at + 1 } }))]
+  return [
+    ...others.filter(({ row }) => row.role !== role),
+    ...column.map((each, at) => ({ ...each, row: { ...each.row, place: at + 1 } })),
+  ]
 }
 
 /** What a move changes: its own place between its neighbours; where they leave no room between them, all of its column. */
 export function moveOperations(finishes: readonly Laid[], id: string, role: Role, index: number): Operation[] {
   const one = finishes.find(({ row }) => row.id === id)
   if (!one) return []
-  const column = inOrder(finishes.filter(({ row }) => row.id !== id), role)
+  const column = inOrder(
+    finishes.filter(({ row }) => row.id !== id),
+    role,
+  )
   const at = Math.max(0, Math.min(index, column.length))
   const now = inOrder(finishes, one.row.role)
   if (one.row.role === role && now[at]?.row.id === id) return []
   const [before, after] = [column[at - 1]?.row.place, column[at]?.row.place]
-  const place = before === undefined ? (after === undefined ? 1 : after / 2) : after === undefined ? before + 1 : (before + after) / 2
-  const distinct = (before === undefined || place > before) && (after === undefined || place < after) && place <= 1_000_000
+  const place =
+    before === undefined
+      ? after === undefined
+        ? 1
+        : after / 2
+      : after === undefined
+        ? before + 1
+        : (before + after) / 2
+  const distinct =
+    (before === undefined || place > before) && (after === undefined || place < after) && place <= 1_000_000
   if (distinct) return [edit('finish', one.row, { role, place })]
   column.splice(at, 0, one)
-  return column.flatMap(({ row }, order) => (row.id === id ? [edit('finish', row, { role, place: order + 1 })] : row.place === order + 1 ? [] : [edit('finish', row, { place: order + 1 })]))
+  return column.flatMap(({ row }, order) =>
+    row.id === id
+      ? [edit('finish', row, { role, place: order + 1 })]
+      : row.place === order + 1
+        ? []
+        : [edit('finish', row, { place: order + 1 })],
+  )
 }

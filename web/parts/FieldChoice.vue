@@ -2,7 +2,13 @@
 import { computed, useId } from 'vue'
 import type { Field } from './form.ts'
 
-const { field, label, options, hint = '', none = '' } = defineProps<{
+const {
+  field,
+  label,
+  options,
+  hint = '',
+  none = '',
+} = defineProps<{
   field: Field<T>
   label: string
   options: readonly { value: string; label: string }[]
@@ -17,7 +23,16 @@ const all = computed(() => (none ? [{ value: '', label: none }, ...options] : op
 <template>
   <div class="field">
     <label class="label" :for="id">{{ label }}</label>
-    <el-select :id="id" v-model="field.text" :aria-label="label" :filterable="all.length > 12" placeholder="Choose" :empty-values="[null, undefined]" :value-on-clear="null" @change="field.error = ''">
+    <el-select
+      :id="id"
+      v-model="field.text"
+      :aria-label="label"
+      :filterable="all.length > 12"
+      placeholder="Choose"
+      :empty-values="[null, undefined]"
+      :value-on-clear="null"
+      @change="field.error = ''"
+    >
       <el-option v-for="option in all" :key="option.value" :value="option.value" :label="option.label" />
     </el-select>
     <p class="below" aria-live="polite">

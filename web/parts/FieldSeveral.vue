@@ -4,7 +4,10 @@ import { joinSeveral, splitSeveral } from '#core/makeover/choices.ts'
 import type { Field } from './form.ts'
 
 const { field, label, options } = defineProps<{ field: Field<string>; label: string; options: readonly string[] }>()
-const chosen = computed({ get: () => splitSeveral(field.text), set: (words: string[]) => Object.assign(field, { text: joinSeveral(options, words) }) })
+const chosen = computed({
+  get: () => splitSeveral(field.text),
+  set: (words: string[]) => Object.assign(field, { text: joinSeveral(options, words) }),
+})
 </script>
 
 <template>
@@ -17,6 +20,13 @@ const chosen = computed({ get: () => splitSeveral(field.text), set: (words: stri
 </template>
 
 <style>
-.several { border: 0; padding: 0; margin: 0 0 8px; }
-.several .el-checkbox { margin-right: 18px; height: 26px; }
+.several {
+  border: 0;
+  padding: 0;
+  margin: 0 0 8px;
+}
+.several .el-checkbox {
+  margin-right: 18px;
+  height: 26px;
+}
 </style>

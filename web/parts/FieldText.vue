@@ -2,7 +2,16 @@
 import { computed, useId } from 'vue'
 import type { Field } from './form.ts'
 
-const { field, label, hint = '', unit = '', type = 'text', rows = 0, autocomplete = 'off', optional = false } = defineProps<{
+const {
+  field,
+  label,
+  hint = '',
+  unit = '',
+  type = 'text',
+  rows = 0,
+  autocomplete = 'off',
+  optional = false,
+} = defineProps<{
   field: Field<T>
   label: string
   hint?: string
@@ -21,7 +30,9 @@ const echo = computed(() => {
   if (!read.ok) return ''
   const said = field.echo(read.value)
   const digits = said.replace(/[^\d.-]/g, '')
-  return said === field.text.trim() || (type !== 'password' && digits !== '' && digits === field.text.trim()) ? '' : said
+  return said === field.text.trim() || (type !== 'password' && digits !== '' && digits === field.text.trim())
+    ? ''
+    : said
 })
 
 function check(): void {
@@ -56,10 +67,29 @@ function check(): void {
 </template>
 
 <style>
-.field { min-width: 0; }
-.field .label { display: block; margin-bottom: 3px; }
-.field .below { font-size: 12px; line-height: 16px; min-height: 18px; padding-top: 2px; }
-.field .error { border-left: 4px solid var(--ink); padding-left: 6px; font-weight: 600; display: inline-block; }
-.field .el-input__wrapper { padding: 1px 9px; }
-.field [aria-invalid='true'] { font-weight: 600; }
+.field {
+  min-width: 0;
+}
+.field .label {
+  display: block;
+  margin-bottom: 3px;
+}
+.field .below {
+  font-size: 12px;
+  line-height: 16px;
+  min-height: 18px;
+  padding-top: 2px;
+}
+.field .error {
+  border-left: 4px solid var(--ink);
+  padding-left: 6px;
+  font-weight: 600;
+  display: inline-block;
+}
+.field .el-input__wrapper {
+  padding: 1px 9px;
+}
+.field [aria-invalid='true'] {
+  font-weight: 600;
+}
 </style>

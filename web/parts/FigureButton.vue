@@ -10,10 +10,21 @@ const makeover = useMakeover()
 </script>
 
 <template>
-  <button type="button" class="bare figure-button" :aria-label="`${of}, working`" @click.stop="emit('click')"><span :class="{ inverted: over }"><MoneyAmount :amount="amount" :currency="makeover.currency" /></span></button>
+  <button type="button" class="bare figure-button" :aria-label="`${of}, working`" @click.stop="emit('click')">
+    <span :class="{ inverted: over }"><MoneyAmount :amount="amount" :currency="makeover.currency" /></span>
+  </button>
 </template>
 
 <style>
-.figure-button { min-height: 20px; min-width: 24px; text-align: right; white-space: nowrap; }
-.figure-button:hover { text-decoration: underline; text-decoration-thickness: 1px; text-underline-offset: 3px; }
+.figure-button {
+  min-height: 20px;
+  min-width: 24px;
+  text-align: right;
+  white-space: nowrap;
+}
+.figure-button:hover {
+  text-decoration: underline;
+  text-decoration-thickness: 1px;
+  text-underline-offset: 3px;
+}
 </style>

@@ -9,16 +9,28 @@ const order = ['dominant', 'secondary', 'accent']
 const sorted = computed(() => parts.toSorted((one, other) => order.indexOf(one.role) - order.indexOf(other.role)))
 const total = computed(() => parts.reduce((sum, part) => sum + (part.visibleM2 ?? 0), 0) || 1)
 const grow = (part: StripPart): number => Math.max(0.03, (part.visibleM2 ?? 0) / total.value)
-const said = computed(() => (parts.length > 0 ? `Palette: ${sorted.value.map((part) => part.name).join(', ')}` : 'No palette yet'))
+const said = computed(() =>
+  parts.length > 0 ? `Palette: ${sorted.value.map((part) => part.name).join(', ')}` : 'No palette yet',
+)
 </script>
 
 <template>
   <span class="strip" role="img" :aria-label="said" :style="{ height: `${height}px` }">
-    <span v-for="part in sorted" :key="part.id" :style="{ flexGrow: grow(part) }"><MaterialSwatch :finish="part" :scale="0.4" /></span>
+    <span v-for="part in sorted" :key="part.id" :style="{ flexGrow: grow(part) }"
+      ><MaterialSwatch :finish="part" :scale="0.4"
+    /></span>
   </span>
 </template>
 
 <style>
-.strip { display: flex; outline: 1px solid var(--ink); outline-offset: 0; background: var(--paper); }
-.strip > span { flex-basis: 0; min-width: 3px; }
+.strip {
+  display: flex;
+  outline: 1px solid var(--ink);
+  outline-offset: 0;
+  background: var(--paper);
+}
+.strip > span {
+  flex-basis: 0;
+  min-width: 3px;
+}
 </style>

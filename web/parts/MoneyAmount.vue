@@ -4,15 +4,27 @@ import type { Minor } from '#core/money/minor.ts'
 import { moneyParts } from '#core/money/written.ts'
 
 /** An amount with its decimals set quietly, so that the eye reads whole units first. */
-const { amount, currency, withCurrency = false } = defineProps<{ amount: Minor; currency: string; withCurrency?: boolean }>()
+const {
+  amount,
+  currency,
+  withCurrency = false,
+} = defineProps<{ amount: Minor; currency: string; withCurrency?: boolean }>()
 const parts = computed(() => moneyParts(amount, currency))
 </script>
 
 <template>
-  <span class="amount"><span v-if="withCurrency" class="currency">{{ currency }}&nbsp;</span>{{ parts[0] }}<span class="decimals">{{ parts[1] }}</span></span>
+  <span class="amount"
+    ><span v-if="withCurrency" class="currency">{{ currency }}&nbsp;</span>{{ parts[0]
+    }}<span class="decimals">{{ parts[1] }}</span></span
+  >
 </template>
 
 <style>
-.amount .decimals { font-size: 0.82em; }
-.amount .currency { font-size: 0.82em; font-weight: 400; }
+.amount .decimals {
+  font-size: 0.82em;
+}
+.amount .currency {
+  font-size: 0.82em;
+  font-weight: 400;
+}
 </style>

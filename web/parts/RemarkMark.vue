@@ -7,11 +7,24 @@ defineProps<{ weight: Weight }>()
 
 <template>
   <svg class="mark" viewBox="0 0 12 12" aria-hidden="true">
-    <rect x="1" y="1" width="10" height="10" :fill="weight === 'stop' ? 'currentColor' : 'none'" stroke="currentColor" stroke-width="1.5" />
+    <rect
+      x="1"
+      y="1"
+      width="10"
+      height="10"
+      :fill="weight === 'stop' ? 'currentColor' : 'none'"
+      stroke="currentColor"
+      stroke-width="1.5"
+    />
     <path v-if="weight === 'look'" d="M1 11 11 1H1z" fill="currentColor" />
   </svg>
 </template>
 
 <style>
-.mark { width: 11px; height: 11px; flex: none; vertical-align: -0.5px; }
+.mark {
+  width: 11px;
+  height: 11px;
+  flex: none;
+  vertical-align: -0.5px;
+}
 </style>

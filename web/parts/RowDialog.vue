@@ -14,7 +14,11 @@ import { useForm, type Field } from './form.ts'
 import type { RowForm, Shown } from './rowform.ts'
 
 /** One row in a small form: made, changed or taken away. */
-const { form: told, row = null, width = 560 } = defineProps<{ form: RowForm<K, F>; row?: Row<K> | null; width?: number }>()
+const {
+  form: told,
+  row = null,
+  width = 560,
+} = defineProps<{ form: RowForm<K, F>; row?: Row<K> | null; width?: number }>()
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ made: [id: string] }>()
 const makeover = useMakeover()
@@ -27,7 +31,11 @@ watch(open, (now) => {
   reset()
 })
 const texts = computed(() => Object.fromEntries(Object.entries(form.fields).map(([key, field]) => [key, field.text])))
-const lines = computed(() => told.layout.map((line) => line.filter((shown) => shown.when?.(texts.value) ?? true)).filter((line) => line.length > 0))
+const lines = computed(() =>
+  told.layout
+    .map((line) => line.filter((shown) => shown.when?.(texts.value) ?? true))
+    .filter((line) => line.length > 0),
+)
 const fieldOf = (shown: Shown<F>): Field<never> => form.fields[shown.key] as unknown as Field<never>
 
 async function save(): Promise<void> {
@@ -36,7 +44,9 @@ async function save(): Promise<void> {
     const seen = basis.value
     const besides = told.besides?.(read, id.value, seen) ?? []
     const fields = told.toRow(read, seen, id.value)
-    return seen ? saveRow(told.sentence(read, seen), fields, besides) : makeover.change(told.sentence(read, null), [add(told.kind, id.value, fields), ...besides])
+    return seen
+      ? saveRow(told.sentence(read, seen), fields, besides)
+      : makeover.change(told.sentence(read, null), [add(told.kind, id.value, fields), ...besides])
   }, told.names ?? {})
   if (!done) return
   open.value = false
@@ -53,17 +63,49 @@ async function takeAway(): Promise<void> {
 </script>
 
 <template>
-  <FormDialog v-model="open" :title="told.title(row)" :action="row ? 'Save' : (told.action ?? 'Add')" :faults="form.faults" :busy="form.busy" :width="width" @submit="save">
+  <FormDialog
+    v-model="open"
+    :title="told.title(row)"
+    :action="row ? 'Save' : (told.action ?? 'Add')"
+    :faults="form.faults"
+    :busy="form.busy"
+    :width="width"
+    @submit="save"
+  >
     <div v-for="(line, at) in lines" :key="at" class="columns">
       <template v-for="shown in line" :key="shown.key">
-        <FieldChoice v-if="shown.as === 'choice'" :field="fieldOf(shown)" :label="shown.label" :options="shown.options ?? []" :none="shown.none ?? ''" :hint="shown.hint ?? ''" />
+        <FieldChoice
+          v-if="shown.as === 'choice'"
+          :field="fieldOf(shown)"
+          :label="shown.label"
+          :options="shown.options ?? []"
+          :none="shown.none ?? ''"
+          :hint="shown.hint ?? ''"
+        />
         <FieldYes v-else-if="shown.as === 'yes'" :field="fieldOf(shown)" :label="shown.label" />
-        <FieldSeveral v-else-if="shown.as === 'several'" :field="fieldOf(shown)" :label="shown.label" :options="(shown.options ?? []).map((option) => option.value)" />
-        <FieldText v-else :field="fieldOf(shown)" :label="shown.label" :unit="shown.unit ?? ''" :hint="shown.hint ?? ''" :rows="shown.lines ?? 0" :optional="shown.optional ?? false" />
+        <FieldSeveral
+          v-else-if="shown.as === 'several'"
+          :field="fieldOf(shown)"
+          :label="shown.label"
+          :options="(shown.options ?? []).map((option) => option.value)"
+        />
+        <FieldText
+          v-else
+          :field="fieldOf(shown)"
+          :label="shown.label"
+          :unit="shown.unit ?? ''"
+          :hint="shown.hint ?? ''"
+          :rows="shown.lines ?? 0"
+          :optional="shown.optional ?? false"
+        />
       </template>
     </div>
     <slot :texts="texts" />
     <p v-if="told.caution" class="quiet">{{ told.caution }}</p>
-    <template #before-action><button v-if="row && told.removed" type="button" class="word first" @click="takeAway">Take away</button></template>
+    <template #before-action
+      ><button v-if="row && told.removed" type="button" class="word first" @click="takeAway">
+        Take away
+      </button></template
+    >
   </FormDialog>
 </template>

@@ -8,19 +8,35 @@ import { useMakeover } from '../stores/makeover.ts'
  * was seen: what another window changed meanwhile is merged, or both are offered, and it is never overwritten
  * unseen.
  */
-export function useBasis<K extends Kind>(kind: K, row: () => Row<K> | null, open: Ref<boolean>): { basis: { readonly value: Row<K> | null }; save: (sentence: string, fields: Partial<Fields<K>>, besides?: readonly Operation[]) => Promise<readonly Fault[]> } {
+export function useBasis<K extends Kind>(
+  kind: K,
+  row: () => Row<K> | null,
+  open: Ref<boolean>,
+): {
+  basis: { readonly value: Row<K> | null }
+  save: (sentence: string, fields: Partial<Fields<K>>, besides?: readonly Operation[]) => Promise<readonly Fault[]>
+} {
   const makeover = useMakeover()
   const basis: { value: Row<K> | null } = { value: row() }
   watch(open, (now) => {
     if (now) basis.value = row()
   })
 
-  async function save(sentence: string, fields: Partial<Fields<K>>, besides: readonly Operation[] = []): Promise<readonly Fault[]> {
+  async function save(
+    sentence: string,
+    fields: Partial<Fields<K>>,
+    besides: readonly Operation[] = [],
+  ): Promise<readonly Fault[]> {
     const from = basis.value
     if (!from) return []
     const was = new Map<string, unknown>(Object.entries(from))
-    const changed = Object.fromEntries(Object.entries<unknown>(fields).filter(([name, value]) => was.get(name) !== value))
-    const operations: Operation[] = Object.keys(changed).length === 0 ? [...besides] : [...besides, { op: 'put', kind, id: from.id, base: from.version, fields: changed }]
+    const changed = Object.fromEntries(
+      Object.entries<unknown>(fields).filter(([name, value]) => was.get(name) !== value),
+    )
+    const operations: Operation[] =
+      Object.keys(changed).length === 0
+        ? [...besides]
+        : [...besides, { op: 'put', kind, id: from.id, base: from.version, fields: changed }]
     if (operations.length === 0) return []
     return makeover.change(sentence, operations)
   }

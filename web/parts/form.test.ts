@@ -2,7 +2,14 @@ import { describe, expect, it } from 'vitest'
 import { minor } from '#core/money/minor.ts'
 import { choiceField, dateField, maybeNumberField, moneyField, rateField, textField, useForm } from './form.ts'
 
-const start = () => ({ name: textField('', { most: 10 }), price: moneyField('EUR', minor(12_50)), tax: rateField(88_750), on: dateField(null), lead: maybeNumberField(null, { decimals: 0, least: 0, most: 99 }), by: choiceField(['card', 'cash'], '') })
+const start = () => ({
+  name: textField('', { most: 10 }),
+  price: moneyField('EUR', minor(12_50)),
+  tax: rateField(88_750),
+  on: dateField(null),
+  lead: maybeNumberField(null, { decimals: 0, least: 0, most: 99 }),
+  by: choiceField(['card', 'cash'], ''),
+})
 
 describe('a form', () => {
   it('starts with what it was given, written as it reads back', () => {
@@ -18,7 +25,14 @@ describe('a form', () => {
     Object.assign(form.fields.on, { text: '31 Feb 2027' })
     expect(read()).toBeNull()
     const errors = Object.fromEntries(Object.entries(form.fields).map(([name, field]) => [name, field.error]))
-    expect(errors).toMatchObject({ name: expect.stringMatching(/at most 10 characters, this has 19/), price: expect.stringMatching(/not a number/), on: expect.stringMatching(/not a date/), by: 'is not chosen yet', tax: '', lead: '' })
+    expect(errors).toMatchObject({
+      name: expect.stringMatching(/at most 10 characters, this has 19/),
+      price: expect.stringMatching(/not a number/),
+      on: expect.stringMatching(/not a date/),
+      by: 'is not chosen yet',
+      tax: '',
+      lead: '',
+    })
     expect(form.fields.price.text).toBe('1e3')
   })
   it('does its work with what was read, once at a time, and puts faults where they belong', async () => {
@@ -29,7 +43,11 @@ describe('a form', () => {
     const seen: unknown[] = []
     const work = (values: unknown) => {
       seen.push(values)
-      return Promise.resolve([{ field: 'priceMinor', message: 'too dear' }, { field: null, message: 'no' }, { field: 'elsewhere', message: 'odd' }])
+      return Promise.resolve([
+        { field: 'priceMinor', message: 'too dear' },
+        { field: null, message: 'no' },
+        { field: 'elsewhere', message: 'odd' },
+      ])
     }
     const [first, second] = await Promise.all([submit(work, { priceMinor: 'price' }), submit(work)])
     expect([first, second]).toEqual([false, false])

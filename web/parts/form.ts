@@ -14,7 +14,11 @@ export type Field<T> = { text: string; error: string; read(text: string): Readin
 type AnyField = Field<unknown>
 type Values<F> = { [K in keyof F]: F[K] extends Field<infer T> ? T : never }
 
-const field = <T>(text: string, read: (text: string) => Reading<T>, echo: (value: T) => string = () => ''): Field<T> => ({ text, error: '', read, echo })
+const field = <T>(
+  text: string,
+  read: (text: string) => Reading<T>,
+  echo: (value: T) => string = () => '',
+): Field<T> => ({ text, error: '', read, echo })
 const ok = <T>(value: T): Reading<T> => ({ ok: true, value })
 const wrong = (error: string): Reading<never> => ({ ok: false, error })
 
@@ -22,11 +26,14 @@ export const textField = (start = '', { most = 120, may = false } = {}): Field<s
   field(start, (text) => {
     const length = [...text.trim()].length
     if (length === 0 && !may) return wrong('is empty: expected some text')
-    return length > most ? wrong(`is too long: expected at most ${most} characters, this has ${length}`) : ok(text.trim())
+    return length > most
+      ? wrong(`is too long: expected at most ${most} characters, this has ${length}`)
+      : ok(text.trim())
   })
 
 /** Without separators between thousands, so that it reads back as it was. */
-export const writtenMoney = (amount: Minor | null, currency: string): string => (amount === null ? '' : moneyParts(amount, currency).join('').replaceAll('\u00a0', '').replace('−', '-'))
+export const writtenMoney = (amount: Minor | null, currency: string): string =>
+  amount === null ? '' : moneyParts(amount, currency).join('').replaceAll('\u00a0', '').replace('−', '-')
 
 export const moneyField = (currency: string, start: Minor | null = null, { least = 0 } = {}): Field<Minor> =>
   field(
@@ -34,17 +41,27 @@ export const moneyField = (currency: string, start: Minor | null = null, { least
     (text) => {
       const read = readMoney(text, currency)
       if (!read.ok) return read
-      if (read.value < least) return wrong(least > 0 ? 'expected more than zero' : 'is below zero: expected zero or more')
+      if (read.value < least)
+        return wrong(least > 0 ? 'expected more than zero' : 'is below zero: expected zero or more')
       return read.value > largestMinor ? wrong('is too large') : read
     },
     (amount) => `${writeMoney(amount, currency)} ${currency}`,
   )
 
-export const numberField = (start: number | null, bounds: { decimals: number; least: number; most: number }): Field<number> =>
-  field(start === null ? '' : String(start), (text) => readNumber(text, bounds), String)
+export const numberField = (
+  start: number | null,
+  bounds: { decimals: number; least: number; most: number },
+): Field<number> => field(start === null ? '' : String(start), (text) => readNumber(text, bounds), String)
 
-export const maybeNumberField = (start: number | null, bounds: { decimals: number; least: number; most: number }): Field<number | null> =>
-  field(start === null ? '' : String(start), (text) => (text.trim() === '' ? ok(null) : readNumber(text, bounds)), (value) => (value === null ? '' : String(value)))
+export const maybeNumberField = (
+  start: number | null,
+  bounds: { decimals: number; least: number; most: number },
+): Field<number | null> =>
+  field(
+    start === null ? '' : String(start),
+    (text) => (text.trim() === '' ? ok(null) : readNumber(text, bounds)),
+    (value) => (value === null ? '' : String(value)),
+  )
 
 /** A rate typed in percent, kept in parts per million. */
 export const rateField = (startPpm: number): Field<number> =>
@@ -57,23 +74,47 @@ export const rateField = (startPpm: number): Field<number> =>
     (ppm) => `${ppm / 10_000} %`,
   )
 
-export const dateField = (start: PlainDate | null): Field<PlainDate> => field(start ? writeDate(start) : '', (text) => (text.trim() === '' ? wrong('is empty: expected a date such as 14 Mar 2027') : readDate(text)), writeWeekdayDate)
+export const dateField = (start: PlainDate | null): Field<PlainDate> =>
+  field(
+    start ? writeDate(start) : '',
+    (text) => (text.trim() === '' ? wrong('is empty: expected a date such as 14 Mar 2027') : readDate(text)),
+    writeWeekdayDate,
+  )
 
 export const maybeDateField = (start: PlainDate | null): Field<PlainDate | null> =>
-  field<PlainDate | null>(start ? writeDate(start) : '', (text) => (text.trim() === '' ? ok(null) : readDate(text)), (date) => (date ? writeWeekdayDate(date) : ''))
+  field<PlainDate | null>(
+    start ? writeDate(start) : '',
+    (text) => (text.trim() === '' ? ok(null) : readDate(text)),
+    (date) => (date ? writeWeekdayDate(date) : ''),
+  )
 
 export type Colour = { lab: Lab; source: TypedSource }
 const writtenLab = ({ L, a, b }: Lab): string => `L* ${L.toFixed(1)}, a* ${a.toFixed(1)}, b* ${b.toFixed(1)}`
-export const colourField = (start = ''): Field<Colour> => field(start, (text) => (text.trim() === '' ? wrong('is empty: expected a hex such as #8fa3a8, or Lab as three numbers') : readColour(text)), ({ lab }) => writtenLab(lab))
+export const colourField = (start = ''): Field<Colour> =>
+  field(
+    start,
+    (text) =>
+      text.trim() === ''
+        ? wrong('is empty: expected a hex such as #8fa3a8, or Lab as three numbers')
+        : readColour(text),
+    ({ lab }) => writtenLab(lab),
+  )
 export const maybeColourField = (start = ''): Field<Colour | null> =>
-  field<Colour | null>(start, (text) => (text.trim() === '' ? ok(null) : readColour(text)), (colour) => (colour ? writtenLab(colour.lab) : ''))
+  field<Colour | null>(
+    start,
+    (text) => (text.trim() === '' ? ok(null) : readColour(text)),
+    (colour) => (colour ? writtenLab(colour.lab) : ''),
+  )
 
 /** Several colours, parted by semicolons. */
 export const coloursField = (start: string): Field<Lab[]> =>
   field(
     start,
     (text) => {
-      const read = text.split(';').filter((part) => part.trim() !== '').map((part) => readColour(part))
+      const read = text
+        .split(';')
+        .filter((part) => part.trim() !== '')
+        .map((part) => readColour(part))
       const bad = read.find((one) => !one.ok)
       return bad ? bad : ok(read.flatMap((one) => (one.ok ? [one.value.lab] : [])))
     },
@@ -88,19 +129,41 @@ const untouched = <T>(start: T, of: Field<T>): Field<T> => {
 
 /** A length in millimetres, typed in any unit; a bare number is in the unit that the field shows. */
 export const maybeLengthField = ({ units, unit }: Entry, start: number | null): Field<number | null> =>
-  untouched(start, field<number | null>(start === null ? '' : writeLength(start, units), (text) => (text.trim() === '' ? ok(null) : readLength(text, unit)), (mm) => (mm === null ? '' : writeLength(mm, units))))
+  untouched(
+    start,
+    field<number | null>(
+      start === null ? '' : writeLength(start, units),
+      (text) => (text.trim() === '' ? ok(null) : readLength(text, unit)),
+      (mm) => (mm === null ? '' : writeLength(mm, units)),
+    ),
+  )
 
 export const lengthField = ({ units, unit }: Entry, start: number | null): Field<number> => {
-  const typed = field(start === null ? '' : writeLength(start, units), (text) => (text.trim() === '' ? wrong(`is empty: expected a length such as 12' 6 1/2", 3.81 m or a number of ${unit}`) : readLength(text, unit)), (mm) => writeLength(mm, units))
+  const typed = field(
+    start === null ? '' : writeLength(start, units),
+    (text) =>
+      text.trim() === ''
+        ? wrong(`is empty: expected a length such as 12' 6 1/2", 3.81 m or a number of ${unit}`)
+        : readLength(text, unit),
+    (mm) => writeLength(mm, units),
+  )
   return start === null ? typed : untouched(start, typed)
 }
 
 /** A distance, which may be nothing at all; an empty field is nothing too. */
 export const distanceField = ({ units, unit }: Entry, start: number): Field<number> =>
-  untouched(start, field(start === 0 ? '0' : writeLength(start, units), (text) => (/^\s*(0+([.,]0+)?\s*(mm|cm|m|in|ft|"|')?)?\s*$/i.test(text) ? ok(0) : readLength(text, unit)), (mm) => (mm === 0 ? '' : writeLength(mm, units))))
+  untouched(
+    start,
+    field(
+      start === 0 ? '0' : writeLength(start, units),
+      (text) => (/^\s*(0+([.,]0+)?\s*(mm|cm|m|in|ft|"|')?)?\s*$/i.test(text) ? ok(0) : readLength(text, unit)),
+      (mm) => (mm === 0 ? '' : writeLength(mm, units)),
+    ),
+  )
 
 /** Several choices of a list, kept as one text. */
-export const severalField = (options: readonly string[], start: string): Field<string> => field(start, (text) => ok(joinSeveral(options, splitSeveral(text))))
+export const severalField = (options: readonly string[], start: string): Field<string> =>
+  field(start, (text) => ok(joinSeveral(options, splitSeveral(text))))
 
 /** A choice from a list; the text is the option itself, or the id of a row. */
 export const choiceField = <T extends string>(options: readonly T[], start: T | ''): Field<T> =>
@@ -109,13 +172,19 @@ export const choiceField = <T extends string>(options: readonly T[], start: T | 
     return chosen === undefined ? wrong('is not chosen yet') : ok(chosen)
   })
 export const maybeChoiceField = <T extends string>(options: readonly T[], start: T | null): Field<T | null> =>
-  field<T | null>(start ?? '', (text) => (text === '' ? ok(null) : ok(options.find((option) => option === text) ?? null)))
+  field<T | null>(start ?? '', (text) =>
+    text === '' ? ok(null) : ok(options.find((option) => option === text) ?? null),
+  )
 
 export const yesField = (start: boolean): Field<boolean> => field(start ? 'yes' : '', (text) => ok(text === 'yes'))
 
 /** A form of fields: reads them all, and puts what the core or the server finds wrong where it belongs. */
 export function useForm<F extends Record<string, AnyField>>(start: () => F) {
-  const form = reactive({ fields: start(), faults: [] as string[], busy: false }) as { fields: F; faults: string[]; busy: boolean }
+  const form = reactive({ fields: start(), faults: [] as string[], busy: false }) as {
+    fields: F
+    faults: string[]
+    busy: boolean
+  }
 
   function reset(): void {
     form.fields = start()
@@ -135,7 +204,10 @@ export function useForm<F extends Record<string, AnyField>>(start: () => F) {
     return good ? (values as Values<F>) : null
   }
   /** Faults by the names of their row fields; `names` says which form field stands for one of another name. */
-  function blame(faults: readonly Pick<Fault, 'field' | 'message'>[], names: Readonly<Record<string, keyof F & string>> = {}): void {
+  function blame(
+    faults: readonly Pick<Fault, 'field' | 'message'>[],
+    names: Readonly<Record<string, keyof F & string>> = {},
+  ): void {
     form.faults = []
     for (const { field: at, message } of faults) {
       const one = at === null ? undefined : form.fields[names[at] ?? at]
@@ -144,7 +216,10 @@ export function useForm<F extends Record<string, AnyField>>(start: () => F) {
     }
   }
   /** Does the work once at a time, and shows what it found wrong; true when it went through. */
-  async function submit(work: (values: Values<F>) => Promise<readonly Pick<Fault, 'field' | 'message'>[]>, names: Readonly<Record<string, keyof F & string>> = {}): Promise<boolean> {
+  async function submit(
+    work: (values: Values<F>) => Promise<readonly Pick<Fault, 'field' | 'message'>[]>,
+    names: Readonly<Record<string, keyof F & string>> = {},
+  ): Promise<boolean> {
     if (form.busy) return false
     const values = read()
     if (!values) return false

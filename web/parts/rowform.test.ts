@@ -14,15 +14,21 @@ import * as survey from '../survey/forms.ts'
 import type { AnyRowForm } from './rowform.ts'
 
 const today = '2026-11-25' as never
-const demo = (file: string): Makeover => readParcel(readFileSync(`demo/${file}.zip`), (of) => createHash('sha256').update(of).digest('hex')).documents.makeover
+const demo = (file: string): Makeover =>
+  readParcel(readFileSync(`demo/${file}.zip`), (of) => createHash('sha256').update(of).digest('hex')).documents.makeover
 const makeovers = ['music-room-tern-house', 'breakfast-room-the-lantern-inn', 'tea-room-long-acre-allotments'].map(demo)
-const entries: readonly Entry[] = [{ units: 'metric', unit: 'mm' }, { units: 'metric', unit: 'm' }, { units: 'feet and inches', unit: 'in' }]
+const entries: readonly Entry[] = [
+  { units: 'metric', unit: 'mm' },
+  { units: 'metric', unit: 'm' },
+  { units: 'feet and inches', unit: 'in' },
+]
 
 /** Every small form over the rows that are there, as its page opens it. */
 function formsOf(makeover: Makeover, entry: Entry): [AnyRowForm, Row<Kind>][] {
   const setting: brief.Setting = { makeover, currency: headOf(makeover)?.currency ?? 'EUR', today }
   const found: [unknown, Row<Kind>][] = []
-  const over = <K extends MakeoverKind>(kind: K, form: (row: Row<K>) => unknown): void => void found.push(...rowsOf(makeover, kind).map((row): [unknown, Row<Kind>] => [form(row), row as Row<Kind>]))
+  const over = <K extends MakeoverKind>(kind: K, form: (row: Row<K>) => unknown): void =>
+    void found.push(...rowsOf(makeover, kind).map((row): [unknown, Row<Kind>] => [form(row), row as Row<Kind>]))
   const at = (roomId: string): survey.Setting => ({ makeover, entry, roomId })
   const ofWall = (wallId: string): survey.Setting => at(makeover.rows.wall[wallId]?.roomId ?? '')
   over('need', () => brief.needForm(setting))
@@ -42,7 +48,8 @@ function formsOf(makeover: Makeover, entry: Entry): [AnyRowForm, Row<Kind>][] {
   over('zone', (row) => survey.zoneForm(at(row.roomId)))
   over('room', () => survey.roomForm())
   over('price', (row) => priceForm(setting, makeover.rows.candidate[row.candidateId] ?? null))
-  const finishOf = (sampleId: string): Row<'finish'> => makeover.rows.finish[makeover.rows.sample[sampleId]?.finishId ?? ''] as Row<'finish'>
+  const finishOf = (sampleId: string): Row<'finish'> =>
+    makeover.rows.finish[makeover.rows.sample[sampleId]?.finishId ?? ''] as Row<'finish'>
   over('sample', (row) => sampleForm(setting, finishOf(row.id), []))
   over('viewing', (row) => viewingForm(setting, finishOf(row.sampleId), row.sampleId, row.light))
   return found as [AnyRowForm, Row<Kind>][]
@@ -66,14 +73,38 @@ describe('a small form that is opened and saved, with nothing typed', () => {
         const saved = savedAsItIs(form, row)
         if (typeof saved === 'string') return [`${form.kind} ${saved}`]
         const was: Record<string, unknown> = { ...row }
-        return Object.entries(saved).filter(([name, value]) => !Object.is(was[name], value)).map(([name, value]) => `${form.kind} ${name}: ${String(was[name])} became ${String(value)}`)
+        return Object.entries(saved)
+          .filter(([name, value]) => !Object.is(was[name], value))
+          .map(([name, value]) => `${form.kind} ${name}: ${String(was[name])} became ${String(value)}`)
       }),
     )
     expect(changed).toEqual([])
   })
   it('is tried on rows of every kind that such forms change', () => {
-    const kinds = new Set(makeovers.flatMap((makeover) => formsOf(makeover, { units: 'metric', unit: 'mm' }).map(([form]) => form.kind)))
-    expect([...kinds].toSorted()).toEqual(['constraint', 'diagonal', 'fixture', 'inspiration', 'need', 'opening', 'passage', 'permission', 'price', 'question', 'room', 'sample', 'scopeChoice', 'scopeOption', 'slope', 'survey', 'viewing', 'wall', 'zone'])
+    const kinds = new Set(
+      makeovers.flatMap((makeover) => formsOf(makeover, { units: 'metric', unit: 'mm' }).map(([form]) => form.kind)),
+    )
+    expect([...kinds].toSorted()).toEqual([
+      'constraint',
+      'diagonal',
+      'fixture',
+      'inspiration',
+      'need',
+      'opening',
+      'passage',
+      'permission',
+      'price',
+      'question',
+      'room',
+      'sample',
+      'scopeChoice',
+      'scopeOption',
+      'slope',
+      'survey',
+      'viewing',
+      'wall',
+      'zone',
+    ])
   })
   it('a length that is typed anew is taken as it is typed, in any unit', () => {
     const [makeover] = makeovers

@@ -44,4 +44,5 @@ export type RowForm<K extends Kind, F extends Record<string, AnyField>> = {
 export const rowForm = <K extends Kind, F extends Record<string, AnyField>>(form: RowForm<K, F>): RowForm<K, F> => form
 export type AnyRowForm = RowForm<Kind, Record<string, AnyField>>
 
-export const asOptions = (words: readonly string[]): { value: string; label: string }[] => words.map((word) => ({ value: word, label: word }))
+export const asOptions = (words: readonly string[]): { value: string; label: string }[] =>
+  words.map((word) => ({ value: word, label: word }))

@@ -14,9 +14,18 @@ export function textureOf({ family, texture, sheen, lab }: Look, print?: Print):
   const key = `${family} ${texture} ${sheen} ${hex} ${fine}${print ? ` ${JSON.stringify(print)}` : ''}`
   const known = drawn.get(key)
   if (known) return known
-  worker ??= wrap<TextureWorker>(new Worker(new URL('../workers/texture.worker.ts', import.meta.url), { type: 'module' }))
+  worker ??= wrap<TextureWorker>(
+    new Worker(new URL('../workers/texture.worker.ts', import.meta.url), { type: 'module' }),
+  )
   const seed = Number.parseInt(hex.slice(1), 16) % 9973
-  const made = worker.draw({ family, texture, sheen, lab: { L: lab.L, a: lab.a, b: lab.b } }, seed, side * fine, print && structuredClone(print)).then((blob) => URL.createObjectURL(blob))
+  const made = worker
+    .draw(
+      { family, texture, sheen, lab: { L: lab.L, a: lab.a, b: lab.b } },
+      seed,
+      side * fine,
+      print && structuredClone(print),
+    )
+    .then((blob) => URL.createObjectURL(blob))
   drawn.set(key, made)
   return made
 }

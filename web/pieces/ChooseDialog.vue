@@ -14,7 +14,9 @@ const open = defineModel<boolean>({ required: true })
 const makeover = useMakeover()
 const { form, reset, submit } = useForm(() => ({ reason: textField('', { most: 500 }) }))
 const difference = shallowRef<Preview | null>(null)
-const choice = computed(() => (reason: string) => [edit('piece', piece, { chosenId: candidate.id, chosenReason: reason })])
+const choice = computed(() => (reason: string) => [
+  edit('piece', piece, { chosenId: candidate.id, chosenReason: reason }),
+])
 watch(
   [open, () => candidate.id],
   async ([now]) => {
@@ -27,13 +29,30 @@ watch(
 )
 
 async function save(): Promise<void> {
-  if (await submit(({ reason }) => makeover.change(`Chose “${candidate.name}” for ${piece.name}`, choice.value(reason)), { chosenReason: 'reason' })) open.value = false
+  if (
+    await submit(({ reason }) => makeover.change(`Chose “${candidate.name}” for ${piece.name}`, choice.value(reason)), {
+      chosenReason: 'reason',
+    })
+  )
+    open.value = false
 }
 </script>
 
 <template>
-  <FormDialog v-model="open" :title="`Choose ${candidate.name}`" action="Choose" :faults="form.faults" :busy="form.busy" @submit="save">
-    <FieldText :field="form.fields.reason" label="Why this one" :rows="2" hint="The others stay on record as fall-backs" />
+  <FormDialog
+    v-model="open"
+    :title="`Choose ${candidate.name}`"
+    action="Choose"
+    :faults="form.faults"
+    :busy="form.busy"
+    @submit="save"
+  >
+    <FieldText
+      :field="form.fields.reason"
+      label="Why this one"
+      :rows="2"
+      hint="The others stay on record as fall-backs"
+    />
     <DifferencePreview v-if="difference" :preview="difference" />
   </FormDialog>
 </template>

@@ -9,7 +9,17 @@ import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FieldYes from '../parts/FieldYes.vue'
 import FormDialog from '../parts/FormDialog.vue'
-import { choiceField, distanceField, maybeChoiceField, maybeLengthField, moneyField, numberField, textField, useForm, yesField } from '../parts/form.ts'
+import {
+  choiceField,
+  distanceField,
+  maybeChoiceField,
+  maybeLengthField,
+  moneyField,
+  numberField,
+  textField,
+  useForm,
+  yesField,
+} from '../parts/form.ts'
 import { nameOfWall, wallsOf } from '#core/survey/index.ts'
 import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
@@ -29,9 +39,18 @@ const entry = useEntry()
 const served = computed(() => servings.value.filter((row) => row.pieceId === piece?.id))
 const { form, reset, submit } = useForm(() => ({
   name: textField(piece?.name),
-  needId: maybeChoiceField(needs.value.map((need) => need.id), served.value[0]?.needId ?? null),
-  alsoId: maybeChoiceField(needs.value.map((need) => need.id), served.value[1]?.needId ?? null),
-  categoryId: maybeChoiceField(categories.value.map((category) => category.id), piece?.categoryId ?? null),
+  needId: maybeChoiceField(
+    needs.value.map((need) => need.id),
+    served.value[0]?.needId ?? null,
+  ),
+  alsoId: maybeChoiceField(
+    needs.value.map((need) => need.id),
+    served.value[1]?.needId ?? null,
+  ),
+  categoryId: maybeChoiceField(
+    categories.value.map((category) => category.id),
+    piece?.categoryId ?? null,
+  ),
   quantity: numberField(piece?.quantity ?? 1, { decimals: 3, least: 0.001, most: 100_000 }),
   unit: textField(piece?.unit ?? 'pieces', { most: 20 }),
   allowanceMinor: moneyField(makeover.currency, piece?.allowanceMinor ?? null),
@@ -40,31 +59,59 @@ const { form, reset, submit } = useForm(() => ({
   depthMm: maybeLengthField(entry.value, piece?.depthMm ?? null),
   heightMm: maybeLengthField(entry.value, piece?.heightMm ?? null),
   hides: yesField(piece?.hides ?? false),
-  roomId: choiceField(rooms.value.map((room) => room.id), piece?.roomId ?? rooms.value[0]?.id ?? ''),
-  zoneId: maybeChoiceField(zones.value.map((zone) => zone.id), piece?.zoneId ?? null),
-  wallId: maybeChoiceField(walls.value.map((wall) => wall.id), piece?.wallId ?? null),
+  roomId: choiceField(
+    rooms.value.map((room) => room.id),
+    piece?.roomId ?? rooms.value[0]?.id ?? '',
+  ),
+  zoneId: maybeChoiceField(
+    zones.value.map((zone) => zone.id),
+    piece?.zoneId ?? null,
+  ),
+  wallId: maybeChoiceField(
+    walls.value.map((wall) => wall.id),
+    piece?.wallId ?? null,
+  ),
   aboveMm: distanceField(entry.value, piece?.aboveMm ?? 0),
 }))
 const { save: savePiece } = useBasis('piece', () => piece, open)
 watch(open, (now) => now && reset())
 const zonesHere = computed(() => zones.value.filter((zone) => zone.roomId === form.fields.roomId.text))
-const wallsHere = computed(() => (makeover.opened ? wallsOf(makeover.opened.makeover, form.fields.roomId.text).map((wall, at) => ({ value: wall.id, label: nameOfWall(wall, at) })) : []))
+const wallsHere = computed(() =>
+  makeover.opened
+    ? wallsOf(makeover.opened.makeover, form.fields.roomId.text).map((wall, at) => ({
+        value: wall.id,
+        label: nameOfWall(wall, at),
+      }))
+    : [],
+)
 
 /** The needs it serves, as rows made and taken away; those beyond the two of the form stay. */
 function serves(pieceId: string, wanted: readonly (string | null)[]): Operation[] {
   const now = new Set(wanted.filter((id) => id !== null))
   const shown = served.value.slice(0, 2)
-  return [...shown.filter((row) => !now.has(row.needId)).map((row) => remove('serving', row)), ...[...now].filter((needId) => !served.value.some((row) => row.needId === needId)).map((needId) => add('serving', uuidv7(), { needId, pieceId }))]
+  return [
+    ...shown.filter((row) => !now.has(row.needId)).map((row) => remove('serving', row)),
+    ...[...now]
+      .filter((needId) => !served.value.some((row) => row.needId === needId))
+      .map((needId) => add('serving', uuidv7(), { needId, pieceId })),
+  ]
 }
 
 async function save(): Promise<void> {
   const id = piece?.id ?? uuidv7()
   const done = await submit(({ needId, alsoId, ...values }) => {
-    const fields = { ...values, zoneId: zonesHere.value.some((zone) => zone.id === values.zoneId) ? values.zoneId : null, wallId: wallsHere.value.some((wall) => wall.value === values.wallId) ? values.wallId : null }
+    const fields = {
+      ...values,
+      zoneId: zonesHere.value.some((zone) => zone.id === values.zoneId) ? values.zoneId : null,
+      wallId: wallsHere.value.some((wall) => wall.value === values.wallId) ? values.wallId : null,
+    }
     const besides = serves(id, [needId, alsoId])
     return piece
       ? savePiece(`Changed the piece “${values.name}”`, fields, besides)
-      : makeover.change(`Planned ${values.name}`, [add('piece', id, { ...fields, chosenId: null, chosenReason: '' }), ...besides])
+      : makeover.change(`Planned ${values.name}`, [
+          add('piece', id, { ...fields, chosenId: null, chosenReason: '' }),
+          ...besides,
+        ])
   })
   if (!done) return
   open.value = false
@@ -73,19 +120,43 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <FormDialog v-model="open" :title="piece ? `Change ${piece.name}` : 'A piece'" :action="piece ? 'Save' : 'Plan it'" :faults="form.faults" :busy="form.busy" :width="680" @submit="save">
+  <FormDialog
+    v-model="open"
+    :title="piece ? `Change ${piece.name}` : 'A piece'"
+    :action="piece ? 'Save' : 'Plan it'"
+    :faults="form.faults"
+    :busy="form.busy"
+    :width="680"
+    @submit="save"
+  >
     <div class="columns">
       <FieldText :field="form.fields.name" label="What is wanted" />
-      <FieldChoice :field="form.fields.categoryId" label="Category" :options="optionsOf(categories)" none="costs nothing" />
+      <FieldChoice
+        :field="form.fields.categoryId"
+        label="Category"
+        :options="optionsOf(categories)"
+        none="costs nothing"
+      />
     </div>
     <div class="columns">
       <FieldChoice :field="form.fields.needId" label="For the need" :options="optionsOf(needs)" none="no need yet" />
-      <FieldChoice v-if="needs.length > 1" :field="form.fields.alsoId" label="And for" :options="optionsOf(needs)" none="no other" />
+      <FieldChoice
+        v-if="needs.length > 1"
+        :field="form.fields.alsoId"
+        label="And for"
+        :options="optionsOf(needs)"
+        none="no other"
+      />
     </div>
     <div class="columns">
       <FieldText :field="form.fields.quantity" label="Quantity" />
       <FieldText :field="form.fields.unit" label="Counted in" hint="pieces, m, rolls, litres" />
-      <FieldText :field="form.fields.allowanceMinor" label="Allowance" :unit="makeover.currency" hint="For all of it, with tax and delivery" />
+      <FieldText
+        :field="form.fields.allowanceMinor"
+        label="Allowance"
+        :unit="makeover.currency"
+        hint="For all of it, with tax and delivery"
+      />
     </div>
     <div class="columns">
       <FieldText :field="form.fields.widthMm" label="Width it may take" optional :unit="entry.unit" />
@@ -95,11 +166,27 @@ async function save(): Promise<void> {
     <div class="columns">
       <FieldText :field="form.fields.setName" label="Pair or set" optional hint="Pieces of one name stay together" />
       <FieldChoice v-if="rooms.length > 1" :field="form.fields.roomId" label="Room" :options="optionsOf(rooms)" />
-      <FieldChoice v-if="zonesHere.length > 0" :field="form.fields.zoneId" label="Zone" :options="optionsOf(zonesHere)" none="anywhere in the room" />
+      <FieldChoice
+        v-if="zonesHere.length > 0"
+        :field="form.fields.zoneId"
+        label="Zone"
+        :options="optionsOf(zonesHere)"
+        none="anywhere in the room"
+      />
     </div>
     <div v-if="wallsHere.length > 0" class="columns">
-      <FieldChoice :field="form.fields.wallId" label="Before which wall" :options="wallsHere" none="none in particular" />
-      <FieldText :field="form.fields.aboveMm" label="Lower edge above the floor" :unit="entry.unit" hint="0 stands on the floor" />
+      <FieldChoice
+        :field="form.fields.wallId"
+        label="Before which wall"
+        :options="wallsHere"
+        none="none in particular"
+      />
+      <FieldText
+        :field="form.fields.aboveMm"
+        label="Lower edge above the floor"
+        :unit="entry.unit"
+        hint="0 stands on the floor"
+      />
     </div>
     <FieldYes :field="form.fields.hides" label="It is meant to disappear before its wall" />
   </FormDialog>

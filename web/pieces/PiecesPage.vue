@@ -26,19 +26,28 @@ const sought = ref('')
 
 const groups = computed(() =>
   (makeover.reckoning?.money.categories ?? [])
-    .map((category) => ({ ...category, pieces: pieces.value.filter((piece) => piece.categoryId === category.id && matches(piece)) }))
+    .map((category) => ({
+      ...category,
+      pieces: pieces.value.filter((piece) => piece.categoryId === category.id && matches(piece)),
+    }))
     .filter((group) => group.pieces.length > 0),
 )
 /** What stays and costs nothing lies in no category. */
 const free = computed(() => pieces.value.filter((piece) => piece.categoryId === null && matches(piece)))
-const matches = (piece: Row<'piece'>): boolean => sought.value.trim() === '' || piece.name.toLocaleLowerCase('en').includes(sought.value.trim().toLocaleLowerCase('en'))
+const matches = (piece: Row<'piece'>): boolean =>
+  sought.value.trim() === '' || piece.name.toLocaleLowerCase('en').includes(sought.value.trim().toLocaleLowerCase('en'))
 const reading = (piece: Row<'piece'>) => makeover.reckoning?.money.pieces.find((one) => one.id === piece.id)
 const dates = (piece: Row<'piece'>) => makeover.reckoning?.dates.find((one) => one.id === piece.id)
 const chosen = (piece: Row<'piece'>) => candidates.value.find((candidate) => candidate.id === piece.chosenId)
-const count = (piece: Row<'piece'>): number => candidates.value.filter((candidate) => candidate.pieceId === piece.id).length
+const count = (piece: Row<'piece'>): number =>
+  candidates.value.filter((candidate) => candidate.pieceId === piece.id).length
 const signed = computed(() => makeover.line?.signed ?? false)
 const servings = useRows('serving')
-const need = (piece: Row<'piece'>): string => servings.value.filter((row) => row.pieceId === piece.id).map((row) => needs.value.find((one) => one.id === row.needId)?.name ?? '').join(', ') || 'no need'
+const need = (piece: Row<'piece'>): string =>
+  servings.value
+    .filter((row) => row.pieceId === piece.id)
+    .map((row) => needs.value.find((one) => one.id === row.needId)?.name ?? '')
+    .join(', ') || 'no need'
 const remarks = computed(() => (makeover.reckoning?.remarks ?? []).filter((remark) => remark.step === 'pieces'))
 useKeys([{ key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) }])
 </script>
@@ -47,53 +56,124 @@ useKeys([{ key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) }
   <div>
     <div class="page-head">
       <h1>Pieces</h1>
-      <span class="quiet">{{ pieces.length }} wanted · {{ pieces.filter((piece) => reading(piece)?.open === 0).length }} bought or in hand · {{ pieces.filter((piece) => piece.chosenId === null).length }} to choose</span>
-      <span class="end"><button type="button" class="word" :disabled="groups.length === 0 && (makeover.reckoning?.money.categories.length ?? 0) === 0" @click="dialogOpen = true">Add a piece<kbd>N</kbd></button></span>
+      <span class="quiet"
+        >{{ pieces.length }} wanted · {{ pieces.filter((piece) => reading(piece)?.open === 0).length }} bought or in
+        hand · {{ pieces.filter((piece) => piece.chosenId === null).length }} to choose</span
+      >
+      <span class="end"
+        ><button
+          type="button"
+          class="word"
+          :disabled="groups.length === 0 && (makeover.reckoning?.money.categories.length ?? 0) === 0"
+          @click="dialogOpen = true"
+        >
+          Add a piece<kbd>N</kbd>
+        </button></span
+      >
     </div>
     <StepRemarks step="pieces" />
     <p v-if="(makeover.reckoning?.money.categories.length ?? 0) === 0" class="opening">
-      Pieces are planned within the budget's categories. <router-link :to="{ name: 'brief', params: { id: $route.params.id } }">Draft the budget</router-link> first.
+      Pieces are planned within the budget's categories.
+      <router-link :to="{ name: 'brief', params: { id: $route.params.id } }">Draft the budget</router-link> first.
     </p>
-    <p v-else-if="pieces.length === 0" class="opening">Nothing is planned yet. Add a piece for a need, with what it may cost; then set candidates against each other.</p>
-    <label v-if="pieces.length > 12" class="seek-pieces"><span class="label">Find a piece</span><el-input v-model="sought" clearable /></label>
+    <p v-else-if="pieces.length === 0" class="opening">
+      Nothing is planned yet. Add a piece for a need, with what it may cost; then set candidates against each other.
+    </p>
+    <label v-if="pieces.length > 12" class="seek-pieces"
+      ><span class="label">Find a piece</span><el-input v-model="sought" clearable
+    /></label>
     <table v-if="pieces.length > 0" class="pieces-table">
       <thead>
-        <tr><th>Piece</th><th class="number">Wanted</th><th>Chosen</th><th>Order by</th><th class="number">Allowance</th><th class="number">Still to buy</th></tr>
+        <tr>
+          <th>Piece</th>
+          <th class="number">Wanted</th>
+          <th>Chosen</th>
+          <th>Order by</th>
+          <th class="number">Allowance</th>
+          <th class="number">Still to buy</th>
+        </tr>
       </thead>
       <tbody v-for="group in groups" :key="group.id">
         <tr class="group">
           <th scope="rowgroup" colspan="4">{{ group.name }}</th>
           <td class="number quiet">{{ !signed ? '' : group.left < 0 ? 'over by' : 'left' }}</td>
           <td class="number">
-            <FigureButton v-if="signed" :amount="group.left" :of="`Left in ${group.name}`" :over="group.left < 0" @click="working.show('left', group.id)" />
+            <FigureButton
+              v-if="signed"
+              :amount="group.left"
+              :of="`Left in ${group.name}`"
+              :over="group.left < 0"
+              @click="working.show('left', group.id)"
+            />
           </td>
         </tr>
-        <tr v-for="piece in group.pieces" :key="piece.id" class="row" @click="router.push({ name: 'piece', params: { id: $route.params.id, pieceId: piece.id } })">
+        <tr
+          v-for="piece in group.pieces"
+          :key="piece.id"
+          class="row"
+          @click="router.push({ name: 'piece', params: { id: $route.params.id, pieceId: piece.id } })"
+        >
           <td>
-            <router-link :to="{ name: 'piece', params: { id: $route.params.id, pieceId: piece.id } }" @click.stop><strong>{{ piece.name }}</strong></router-link>
+            <router-link :to="{ name: 'piece', params: { id: $route.params.id, pieceId: piece.id } }" @click.stop
+              ><strong>{{ piece.name }}</strong></router-link
+            >
             <span class="quiet for">{{ need(piece) }}</span>
           </td>
           <td class="number">{{ writeQuantity(piece.quantity, piece.unit) }}</td>
           <td>
             <template v-if="chosen(piece)">{{ chosen(piece)?.name }}</template>
-            <span v-else class="quiet">{{ count(piece) === 0 ? 'no candidate yet' : `${count(piece)} to choose from` }}</span>
+            <span v-else class="quiet">{{
+              count(piece) === 0 ? 'no candidate yet' : `${count(piece)} to choose from`
+            }}</span>
           </td>
           <td>
-            <template v-if="reading(piece)?.open === 0"><span class="quiet">{{ reading(piece)?.basis === 'in hand' ? 'in hand' : 'ordered' }}</span></template>
-            <template v-else-if="dates(piece)?.orderBy"><span :class="{ inverted: (dates(piece)?.slackDays ?? 0) < 0 }">{{ writeDate(dates(piece)!.orderBy!).replace(/ \d+$/, '') }}</span></template>
+            <template v-if="reading(piece)?.open === 0"
+              ><span class="quiet">{{ reading(piece)?.basis === 'in hand' ? 'in hand' : 'ordered' }}</span></template
+            >
+            <template v-else-if="dates(piece)?.orderBy"
+              ><span :class="{ inverted: (dates(piece)?.slackDays ?? 0) < 0 }">{{
+                writeDate(dates(piece)!.orderBy!).replace(/ \d+$/, '')
+              }}</span></template
+            >
             <span v-else class="quiet">–</span>
           </td>
           <td class="number quiet"><MoneyAmount :amount="piece.allowanceMinor" :currency="makeover.currency" /></td>
-          <td class="number" :class="{ quiet: reading(piece)?.stillToBuy === 0 }"><FigureButton v-if="reading(piece)" :amount="reading(piece)!.stillToBuy" :of="`Still to buy of ${piece.name}`" @click="makeover.opened && working.showWorking(pieceWorking(makeover.opened.makeover, reading(piece)!))" /></td>
+          <td class="number" :class="{ quiet: reading(piece)?.stillToBuy === 0 }">
+            <FigureButton
+              v-if="reading(piece)"
+              :amount="reading(piece)!.stillToBuy"
+              :of="`Still to buy of ${piece.name}`"
+              @click="makeover.opened && working.showWorking(pieceWorking(makeover.opened.makeover, reading(piece)!))"
+            />
+          </td>
         </tr>
       </tbody>
     </table>
     <table v-if="free.length > 0" class="pieces-table free">
-      <thead><tr><th>Stays, and costs nothing</th><th>What it is</th><th>From</th></tr></thead>
+      <thead>
+        <tr>
+          <th>Stays, and costs nothing</th>
+          <th>What it is</th>
+          <th>From</th>
+        </tr>
+      </thead>
       <tbody>
-        <tr v-for="piece in free" :key="piece.id" class="row" @click="router.push({ name: 'piece', params: { id: $route.params.id, pieceId: piece.id } })">
-          <td><router-link :to="{ name: 'piece', params: { id: $route.params.id, pieceId: piece.id } }" @click.stop><strong>{{ piece.name }}</strong></router-link> <span class="quiet for">{{ need(piece) }}</span></td>
-          <td>{{ chosen(piece)?.source ?? 'open' }}<template v-if="chosen(piece)?.keepReason">, {{ chosen(piece)?.keepReason }}</template></td>
+        <tr
+          v-for="piece in free"
+          :key="piece.id"
+          class="row"
+          @click="router.push({ name: 'piece', params: { id: $route.params.id, pieceId: piece.id } })"
+        >
+          <td>
+            <router-link :to="{ name: 'piece', params: { id: $route.params.id, pieceId: piece.id } }" @click.stop
+              ><strong>{{ piece.name }}</strong></router-link
+            >
+            <span class="quiet for">{{ need(piece) }}</span>
+          </td>
+          <td>
+            {{ chosen(piece)?.source ?? 'open'
+            }}<template v-if="chosen(piece)?.keepReason">, {{ chosen(piece)?.keepReason }}</template>
+          </td>
           <td class="quiet">{{ chosen(piece)?.origin }}</td>
         </tr>
       </tbody>
@@ -102,7 +182,9 @@ useKeys([{ key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) }
       <section class="tag">
         <span class="hole" aria-hidden="true" />
         <h2>Pieces and needs</h2>
-        <p class="quiet">Open a piece to set its candidates side by side. What is not chosen counts with its allowance.</p>
+        <p class="quiet">
+          Open a piece to set its candidates side by side. What is not chosen counts with its allowance.
+        </p>
         <RemarkList :remarks="remarks" />
       </section>
     </Teleport>
@@ -111,14 +193,43 @@ useKeys([{ key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) }
 </template>
 
 <style>
-.pieces-table td { padding-top: 5px; padding-bottom: 5px; }
-.pieces-table .group > * { padding-top: 12px; border-bottom: 1px solid var(--rule); }
-.pieces-table .group th { font-size: 14px; font-weight: 600; color: var(--ink); }
-.pieces-table.free { margin-top: 20px; }
-.pieces-table .row { cursor: pointer; }
-.pieces-table .row:hover td { background: var(--shade); }
-.pieces-table .row a { text-decoration: none; }
-.pieces-table .row:hover a { text-decoration: underline; text-underline-offset: 3px; }
-.pieces-table .for { display: block; font-size: 12px; line-height: 16px; }
-.seek-pieces { display: block; max-width: 260px; margin-bottom: 8px; }
+.pieces-table td {
+  padding-top: 5px;
+  padding-bottom: 5px;
+}
+.pieces-table .group > * {
+  padding-top: 12px;
+  border-bottom: 1px solid var(--rule);
+}
+.pieces-table .group th {
+  font-size: 14px;
+  font-weight: 600;
+  color: var(--ink);
+}
+.pieces-table.free {
+  margin-top: 20px;
+}
+.pieces-table .row {
+  cursor: pointer;
+}
+.pieces-table .row:hover td {
+  background: var(--shade);
+}
+.pieces-table .row a {
+  text-decoration: none;
+}
+.pieces-table .row:hover a {
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+.pieces-table .for {
+  display: block;
+  font-size: 12px;
+  line-height: 16px;
+}
+.seek-pieces {
+  display: block;
+  max-width: 260px;
+  margin-bottom: 8px;
+}
 </style>

@@ -20,10 +20,17 @@ const makeover = useMakeover()
 const clients = useRows('client')
 const { form, reset, submit } = useForm(() => ({
   reason: textField('', { most: 500 }),
-  agreedById: maybeChoiceField(clients.value.map((client) => client.id), clients.value[0]?.id ?? null),
+  agreedById: maybeChoiceField(
+    clients.value.map((client) => client.id),
+    clients.value[0]?.id ?? null,
+  ),
   madeOn: dateField(makeover.opened?.today ?? null),
 }))
-const lines = computed(() => (makeover.opened && makeover.reckoning ? differences(makeover.opened.makeover, from, to, makeover.currency, makeover.reckoning.practice.rules) : []))
+const lines = computed(() =>
+  makeover.opened && makeover.reckoning
+    ? differences(makeover.opened.makeover, from, to, makeover.currency, makeover.reckoning.practice.rules)
+    : [],
+)
 const difference = shallowRef<Preview | null>(null)
 const id = uuidv7()
 const operations = (reason: string, agreedById: string | null): Operation[] => {
@@ -33,7 +40,16 @@ const operations = (reason: string, agreedById: string | null): Operation[] => {
   return [
     edit('piece', piece, { chosenId: to.row.id, chosenReason: reason }),
     ...(to.row.turnedDown === null ? [] : [edit('candidate', to.row, { turnedDown: null })]),
-    add('substitution', id, { pieceId: piece.id, fromId: from.row.id, toId: to.row.id, fromLandedMinor: from.landed.landed, toLandedMinor: to.landed.landed, reason, agreedById, madeOn: madeOn.ok ? madeOn.value : today }),
+    add('substitution', id, {
+      pieceId: piece.id,
+      fromId: from.row.id,
+      toId: to.row.id,
+      fromLandedMinor: from.landed.landed,
+      toLandedMinor: to.landed.landed,
+      reason,
+      agreedById,
+      madeOn: madeOn.ok ? madeOn.value : today,
+    }),
   ]
 }
 watch(
@@ -47,19 +63,54 @@ watch(
   { immediate: true },
 )
 async function save(): Promise<void> {
-  if (await submit(({ reason, agreedById }) => makeover.change(`Took “${to.row.name}” instead of “${from.row.name}” for ${piece.name}`, operations(reason, agreedById)))) open.value = false
+  if (
+    await submit(({ reason, agreedById }) =>
+      makeover.change(
+        `Took “${to.row.name}” instead of “${from.row.name}” for ${piece.name}`,
+        operations(reason, agreedById),
+      ),
+    )
+  )
+    open.value = false
 }
 </script>
 
 <template>
-  <FormDialog v-model="open" :title="`${to.row.name} instead`" action="Take it instead" :faults="form.faults" :busy="form.busy" :width="760" @submit="save">
+  <FormDialog
+    v-model="open"
+    :title="`${to.row.name} instead`"
+    action="Take it instead"
+    :faults="form.faults"
+    :busy="form.busy"
+    :width="760"
+    @submit="save"
+  >
     <table class="differences">
-      <thead><tr><th>What is different</th><th>Planned</th><th>Instead</th></tr></thead>
-      <tbody><tr v-for="line in lines" :key="line.what"><th scope="row">{{ line.what }}</th><td class="quiet">{{ line.from || '–' }}</td><td><strong>{{ line.to || '–' }}</strong></td></tr></tbody>
+      <thead>
+        <tr>
+          <th>What is different</th>
+          <th>Planned</th>
+          <th>Instead</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="line in lines" :key="line.what">
+          <th scope="row">{{ line.what }}</th>
+          <td class="quiet">{{ line.from || '–' }}</td>
+          <td>
+            <strong>{{ line.to || '–' }}</strong>
+          </td>
+        </tr>
+      </tbody>
     </table>
     <FieldText :field="form.fields.reason" label="Why" :rows="2" hint="The planned line stays on record beside it" />
     <div class="columns">
-      <FieldChoice :field="form.fields.agreedById" label="Agreed by" :options="optionsOf(clients)" none="not asked yet" />
+      <FieldChoice
+        :field="form.fields.agreedById"
+        label="Agreed by"
+        :options="optionsOf(clients)"
+        none="not asked yet"
+      />
       <FieldText :field="form.fields.madeOn" label="On" />
     </div>
     <DifferencePreview v-if="difference" :preview="difference" />
@@ -67,7 +118,17 @@ async function save(): Promise<void> {
 </template>
 
 <style>
-.differences { margin-bottom: 10px; }
-.differences th, .differences td { padding: 3px 12px 3px 0; }
-.differences tbody th { color: var(--soft); border-bottom: 1px solid var(--hairline); font-size: 14px; line-height: 20px; }
+.differences {
+  margin-bottom: 10px;
+}
+.differences th,
+.differences td {
+  padding: 3px 12px 3px 0;
+}
+.differences tbody th {
+  color: var(--soft);
+  border-bottom: 1px solid var(--hairline);
+  font-size: 14px;
+  line-height: 20px;
+}
 </style>

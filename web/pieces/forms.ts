@@ -10,14 +10,24 @@ export const priceForm = ({ currency, today }: Setting, candidate: Row<'candidat
     kind: 'price',
     title: () => `A price of ${candidate?.name ?? ''}`,
     action: 'Note it',
-    fields: (row) => ({ amountMinor: moneyField(currency, row?.amountMinor ?? null), kind: choiceField(priceKinds, row?.kind ?? 'seen'), seenOn: dateField(row?.seenOn ?? today), note: textField(row?.note, { most: 200, may: true }) }),
+    fields: (row) => ({
+      amountMinor: moneyField(currency, row?.amountMinor ?? null),
+      kind: choiceField(priceKinds, row?.kind ?? 'seen'),
+      seenOn: dateField(row?.seenOn ?? today),
+      note: textField(row?.note, { most: 200, may: true }),
+    }),
     layout: [
-      [{ key: 'amountMinor', label: 'Price of a pack', unit: currency }, { key: 'kind', label: 'It was', as: 'choice', options: asOptions(priceKinds) }, { key: 'seenOn', label: 'On' }],
+      [
+        { key: 'amountMinor', label: 'Price of a pack', unit: currency },
+        { key: 'kind', label: 'It was', as: 'choice', options: asOptions(priceKinds) },
+        { key: 'seenOn', label: 'On' },
+      ],
       [{ key: 'note', label: 'Where, or why', optional: true }],
     ],
     toRow: (values, row) => ({ ...values, candidateId: row?.candidateId ?? candidate?.id ?? '' }),
     sentence: (values) => `Noted a price ${values.kind} of ${candidate?.name ?? ''}`,
-    caution: 'What is ordered keeps the terms it was ordered on. A lower price inside the seller’s window is said, with the last day to claim it.',
+    caution:
+      'What is ordered keeps the terms it was ordered on. A lower price inside the seller’s window is said, with the last day to claim it.',
   })
 
 /** Why a candidate is out of the running: it stays on record. */

@@ -12,7 +12,16 @@ const lines = computed(() => {
   const before = makeover.reckoning?.money.total
   const after = preview.after.money.total
   if (!before) return []
-  return ([['Paid', 'paid'], ['Committed', 'committed'], ['Still to buy', 'stillToBuy'], ['Refunds due', 'refundsDue'], ['Forecast', 'forecast'], ['Left', 'left']] as const)
+  return (
+    [
+      ['Paid', 'paid'],
+      ['Committed', 'committed'],
+      ['Still to buy', 'stillToBuy'],
+      ['Refunds due', 'refundsDue'],
+      ['Forecast', 'forecast'],
+      ['Left', 'left'],
+    ] as const
+  )
     .map(([name, key]) => ({ name, before: before[key], after: after[key] }))
     .filter((line) => line.before !== line.after || line.name === 'Left')
 })
@@ -21,11 +30,22 @@ const besides = computed(() => {
   const before = makeover.reckoning
   const { after } = preview
   if (!before) return []
-  const days = (count: number | null): string => (count === null ? 'nothing awaited' : count < 0 ? `${-count} days late` : `${count} days`)
-  const covered = (reckoning: typeof after): string => `${reckoning.needs.filter((need) => need.covered).length} of ${reckoning.needs.length}`
-  const tied = (reckoning: typeof after): string => String(reckoning.palette.ties.reduce((total, one) => total + one.tied, 0))
-  const shares = (reckoning: typeof after): string => reckoning.palette.balance.roles.map((one) => one.share.toFixed(0)).join(' : ')
-  const clashes = (reckoning: typeof after): string => String(reckoning.palette.clashes.length + reckoning.palette.ties.reduce((total, one) => total + one.cells.filter((cell) => cell.tie === 'clash').length, 0))
+  const days = (count: number | null): string =>
+    count === null ? 'nothing awaited' : count < 0 ? `${-count} days late` : `${count} days`
+  const covered = (reckoning: typeof after): string =>
+    `${reckoning.needs.filter((need) => need.covered).length} of ${reckoning.needs.length}`
+  const tied = (reckoning: typeof after): string =>
+    String(reckoning.palette.ties.reduce((total, one) => total + one.tied, 0))
+  const shares = (reckoning: typeof after): string =>
+    reckoning.palette.balance.roles.map((one) => one.share.toFixed(0)).join(' : ')
+  const clashes = (reckoning: typeof after): string =>
+    String(
+      reckoning.palette.clashes.length +
+        reckoning.palette.ties.reduce(
+          (total, one) => total + one.cells.filter((cell) => cell.tie === 'clash').length,
+          0,
+        ),
+    )
   return [
     { name: 'Slack', before: days(before.slackDays), after: days(after.slackDays) },
     { name: 'Needs covered', before: covered(before), after: covered(after) },
@@ -39,23 +59,51 @@ const besides = computed(() => {
 <template>
   <section class="difference" aria-label="What this would do" aria-live="polite">
     <table>
-      <thead><tr><th>What this would do</th><th class="number">now</th><th class="number">then</th></tr></thead>
+      <thead>
+        <tr>
+          <th>What this would do</th>
+          <th class="number">now</th>
+          <th class="number">then</th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="line in lines" :key="line.name">
           <td>{{ line.name }}</td>
           <td class="number quiet"><MoneyAmount :amount="line.before" :currency="makeover.currency" /></td>
-          <td class="number"><strong :class="{ inverted: line.name === 'Left' && line.after < 0 }"><MoneyAmount :amount="line.after" :currency="makeover.currency" /></strong></td>
+          <td class="number">
+            <strong :class="{ inverted: line.name === 'Left' && line.after < 0 }"
+              ><MoneyAmount :amount="line.after" :currency="makeover.currency"
+            /></strong>
+          </td>
         </tr>
-        <tr v-for="line in besides" :key="line.name"><td>{{ line.name }}</td><td class="number quiet">{{ line.before }}</td><td class="number"><strong>{{ line.after }}</strong></td></tr>
+        <tr v-for="line in besides" :key="line.name">
+          <td>{{ line.name }}</td>
+          <td class="number quiet">{{ line.before }}</td>
+          <td class="number">
+            <strong>{{ line.after }}</strong>
+          </td>
+        </tr>
       </tbody>
     </table>
-    <p v-for="remark in preview.newRemarks" :key="remark.key"><RemarkMark :weight="remark.weight" /> {{ remark.title }}</p>
-    <p v-for="remark in preview.curedRemarks" :key="remark.key" class="quiet"><s>{{ remark.title }}</s></p>
+    <p v-for="remark in preview.newRemarks" :key="remark.key">
+      <RemarkMark :weight="remark.weight" /> {{ remark.title }}
+    </p>
+    <p v-for="remark in preview.curedRemarks" :key="remark.key" class="quiet">
+      <s>{{ remark.title }}</s>
+    </p>
   </section>
 </template>
 
 <style>
-.difference { font-size: 13px; margin-top: 4px; }
-.difference th, .difference td { padding: 3px 10px 3px 0; }
-.difference p { padding-top: 4px; }
+.difference {
+  font-size: 13px;
+  margin-top: 4px;
+}
+.difference th,
+.difference td {
+  padding: 3px 10px 3px 0;
+}
+.difference p {
+  padding-top: 4px;
+}
 </style>

@@ -18,7 +18,14 @@ const credits = useRows('credit')
 const coupons = useRows('coupon')
 const balance = (id: string) => makeover.reckoning?.money.credits.find((one) => one.id === id)?.balance ?? zero
 const seller = (id: string): string => makeover.opened?.studio.rows.seller[id]?.name ?? ''
-const forms = computed(() => (setting.value && makeover.opened ? { coupon: couponForm(setting.value, makeover.opened.studio), card: giftCardForm(setting.value, makeover.opened.studio) } : null))
+const forms = computed(() =>
+  setting.value && makeover.opened
+    ? {
+        coupon: couponForm(setting.value, makeover.opened.studio),
+        card: giftCardForm(setting.value, makeover.opened.studio),
+      }
+    : null,
+)
 const coupon = ref<Row<'coupon'> | null>(null)
 const couponOpen = ref(false)
 const card = ref<Row<'credit'> | null>(null)
@@ -37,24 +44,49 @@ function openCard(row: Row<'credit'> | null): void {
   <section class="held" aria-labelledby="held-title">
     <div class="section-head">
       <h2 id="held-title">Held credit and coupons</h2>
-      <span class="ends"><button type="button" class="word" @click="openCard(null)">Note a gift card</button><button type="button" class="word" @click="openCoupon(null)">Note a coupon</button></span>
+      <span class="ends"
+        ><button type="button" class="word" @click="openCard(null)">Note a gift card</button
+        ><button type="button" class="word" @click="openCoupon(null)">Note a coupon</button></span
+      >
     </div>
     <table v-if="credits.length + coupons.length > 0">
-      <thead><tr><th>What</th><th>With</th><th>Until</th><th class="number">Worth</th><th class="number">Left on it</th></tr></thead>
+      <thead>
+        <tr>
+          <th>What</th>
+          <th>With</th>
+          <th>Until</th>
+          <th class="number">Worth</th>
+          <th class="number">Left on it</th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="row in credits" :key="row.id">
-          <td><button type="button" class="word" @click="openCard(row)">{{ row.kind }}{{ row.number ? `, ${row.number}` : '' }}</button></td>
+          <td>
+            <button type="button" class="word" @click="openCard(row)">
+              {{ row.kind }}{{ row.number ? `, ${row.number}` : '' }}
+            </button>
+          </td>
           <td class="quiet">{{ seller(row.sellerId) }}</td>
           <td>{{ row.expiresOn ? writeDate(row.expiresOn) : 'no end' }}</td>
-          <td class="number"><MoneyAmount v-if="row.faceMinor > 0" :amount="row.faceMinor" :currency="makeover.currency" /></td>
-          <td class="number"><strong><MoneyAmount :amount="balance(row.id)" :currency="makeover.currency" /></strong></td>
+          <td class="number">
+            <MoneyAmount v-if="row.faceMinor > 0" :amount="row.faceMinor" :currency="makeover.currency" />
+          </td>
+          <td class="number">
+            <strong><MoneyAmount :amount="balance(row.id)" :currency="makeover.currency" /></strong>
+          </td>
         </tr>
         <tr v-for="row in coupons" :key="row.id">
-          <td><button type="button" class="word" @click="openCoupon(row)">coupon, {{ row.name }}</button></td>
+          <td>
+            <button type="button" class="word" @click="openCoupon(row)">coupon, {{ row.name }}</button>
+          </td>
           <td class="quiet">{{ seller(row.sellerId) }}</td>
           <td>{{ row.endsOn ? writeDate(row.endsOn) : 'no end' }}</td>
-          <td class="number">{{ row.gives === 'percent' ? writeRate(row.ratePpm) : writeMoney(row.amountMinor, makeover.currency) }} off</td>
-          <td class="number quiet">{{ row.minimumMinor > 0 ? `from ${writeMoney(row.minimumMinor, makeover.currency)}` : '' }}</td>
+          <td class="number">
+            {{ row.gives === 'percent' ? writeRate(row.ratePpm) : writeMoney(row.amountMinor, makeover.currency) }} off
+          </td>
+          <td class="number quiet">
+            {{ row.minimumMinor > 0 ? `from ${writeMoney(row.minimumMinor, makeover.currency)}` : '' }}
+          </td>
         </tr>
       </tbody>
     </table>
@@ -65,6 +97,11 @@ function openCard(row: Row<'credit'> | null): void {
 </template>
 
 <style>
-.held { margin-top: 24px; }
-.held td { padding-top: 5px; padding-bottom: 5px; }
+.held {
+  margin-top: 24px;
+}
+.held td {
+  padding-top: 5px;
+  padding-bottom: 5px;
+}
 </style>

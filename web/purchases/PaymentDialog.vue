@@ -16,26 +16,54 @@ import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 
 /** Money out for an order, or back from it: by card, in cash, or with what is held with its seller. */
-const { order, money, direction, name } = defineProps<{ order: Row<'order'>; money: OrderReckoning; direction: 'out' | 'back' | null; name: string }>()
+const { order, money, direction, name } = defineProps<{
+  order: Row<'order'>
+  money: OrderReckoning
+  direction: 'out' | 'back' | null
+  name: string
+}>()
 const emit = defineEmits<{ close: [] }>()
 const makeover = useMakeover()
 const credits = useRows('credit')
 const back = computed(() => direction === 'back')
 const open = computed({ get: () => direction !== null, set: (now: boolean) => now || emit('close') })
-const expected = computed(() => (back.value ? money.refundDue : money.depositDue > 0 ? money.depositDue : money.committed))
-const held = computed(() => credits.value.filter((row) => row.sellerId === order.sellerId).map((row) => ({ row, balance: makeover.reckoning?.money.credits.find((one) => one.id === row.id)?.balance ?? zero })))
+const expected = computed(() =>
+  back.value ? money.refundDue : money.depositDue > 0 ? money.depositDue : money.committed,
+)
+const held = computed(() =>
+  credits.value
+    .filter((row) => row.sellerId === order.sellerId)
+    .map((row) => ({
+      row,
+      balance: makeover.reckoning?.money.credits.find((one) => one.id === row.id)?.balance ?? zero,
+    })),
+)
 const { form, reset, submit } = useForm(() => ({
   amountMinor: moneyField(makeover.currency, expected.value > 0 ? expected.value : null, { least: 1 }),
   paidOn: dateField(makeover.opened?.today ?? null),
   tender: choiceField(tenders, 'transfer'),
-  creditId: maybeChoiceField(credits.value.map((row) => row.id), null),
+  creditId: maybeChoiceField(
+    credits.value.map((row) => row.id),
+    null,
+  ),
   expiresOn: maybeDateField(null),
 }))
 watch(open, (now) => now && reset())
-const kind = computed(() => (form.fields.tender.text === 'gift card' ? 'gift card' : form.fields.tender.text === 'held credit' ? 'credit note' : null))
+const kind = computed(() =>
+  form.fields.tender.text === 'gift card'
+    ? 'gift card'
+    : form.fields.tender.text === 'held credit'
+      ? 'credit note'
+      : null,
+)
 const fitting = computed(() => held.value.filter(({ row }) => row.kind === kind.value))
 watch(kind, () => (form.fields.creditId.text = fitting.value[0]?.row.id ?? ''))
-const options = computed(() => fitting.value.map(({ row, balance }) => ({ value: row.id, label: `${row.number || row.kind}, ${writeMoney(balance, makeover.currency)} on it` })))
+const options = computed(() =>
+  fitting.value.map(({ row, balance }) => ({
+    value: row.id,
+    label: `${row.number || row.kind}, ${writeMoney(balance, makeover.currency)} on it`,
+  })),
+)
 const beyond = computed(() => {
   const read = form.fields.amountMinor.read(form.fields.amountMinor.text)
   const due = back.value ? money.refundDue : money.committed
@@ -51,28 +79,80 @@ async function save(): Promise<void> {
     const { sellerId } = order
     const makes = back.value && kind.value === 'credit note' && creditId === null && sellerId !== null
     const noteId = makes ? uuidv7() : creditId
-    const note: Operation[] = makes ? [add('credit', noteId ?? '', { sellerId, kind: 'credit note', number: '', faceMinor: zero, gotOn: values.paidOn, expiresOn })] : []
-    return makeover.change(`${back.value ? 'A refund came' : 'Paid'}: ${writeMoney(values.amountMinor, makeover.currency)} for ${name}`, [
-      ...note,
-      add('payment', uuidv7(), { ...blank.payment, orderId: order.id, direction: back.value ? 'back' : 'out', ...values, creditId: kind.value === null ? null : noteId }),
-    ])
+    const note: Operation[] = makes
+      ? [
+          add('credit', noteId ?? '', {
+            sellerId,
+            kind: 'credit note',
+            number: '',
+            faceMinor: zero,
+            gotOn: values.paidOn,
+            expiresOn,
+          }),
+        ]
+      : []
+    return makeover.change(
+      `${back.value ? 'A refund came' : 'Paid'}: ${writeMoney(values.amountMinor, makeover.currency)} for ${name}`,
+      [
+        ...note,
+        add('payment', uuidv7(), {
+          ...blank.payment,
+          orderId: order.id,
+          direction: back.value ? 'back' : 'out',
+          ...values,
+          creditId: kind.value === null ? null : noteId,
+        }),
+      ],
+    )
   })
   if (done) open.value = false
 }
 </script>
 
 <template>
-  <FormDialog v-model="open" :title="back ? `A refund came: ${name}` : `Pay ${name}`" :action="back ? 'Note the refund' : 'Paid'" :faults="form.faults" :busy="form.busy" @submit="save">
+  <FormDialog
+    v-model="open"
+    :title="back ? `A refund came: ${name}` : `Pay ${name}`"
+    :action="back ? 'Note the refund' : 'Paid'"
+    :faults="form.faults"
+    :busy="form.busy"
+    @submit="save"
+  >
     <div class="columns">
-      <FieldText :field="form.fields.amountMinor" label="Amount" :unit="makeover.currency" :hint="back ? `${writeMoney(money.refundDue, makeover.currency)} due back of ${writeMoney(money.paid, makeover.currency)} paid` : `${writeMoney(money.committed, makeover.currency)} due${money.depositDue > 0 ? `, of it ${writeMoney(money.depositDue, makeover.currency)} as deposit` : ''}`" />
+      <FieldText
+        :field="form.fields.amountMinor"
+        label="Amount"
+        :unit="makeover.currency"
+        :hint="
+          back
+            ? `${writeMoney(money.refundDue, makeover.currency)} due back of ${writeMoney(money.paid, makeover.currency)} paid`
+            : `${writeMoney(money.committed, makeover.currency)} due${money.depositDue > 0 ? `, of it ${writeMoney(money.depositDue, makeover.currency)} as deposit` : ''}`
+        "
+      />
       <FieldText :field="form.fields.paidOn" :label="back ? 'Came on' : 'Paid on'" />
-      <FieldChoice :field="form.fields.tender" label="By" :options="tenders.map((one) => ({ value: one, label: back && one === 'held credit' ? 'a credit note' : one }))" />
+      <FieldChoice
+        :field="form.fields.tender"
+        label="By"
+        :options="tenders.map((one) => ({ value: one, label: back && one === 'held credit' ? 'a credit note' : one }))"
+      />
     </div>
     <div v-if="kind !== null" class="columns">
-      <FieldChoice :field="form.fields.creditId" :label="kind === 'gift card' ? 'Which card' : 'Which note'" :options="options" :none="back && kind === 'credit note' ? 'a new one' : 'choose'" />
-      <FieldText v-if="back && kind === 'credit note' && form.fields.creditId.text === ''" :field="form.fields.expiresOn" label="Ends on" optional />
+      <FieldChoice
+        :field="form.fields.creditId"
+        :label="kind === 'gift card' ? 'Which card' : 'Which note'"
+        :options="options"
+        :none="back && kind === 'credit note' ? 'a new one' : 'choose'"
+      />
+      <FieldText
+        v-if="back && kind === 'credit note' && form.fields.creditId.text === ''"
+        :field="form.fields.expiresOn"
+        label="Ends on"
+        optional
+      />
     </div>
-    <p v-if="kind === 'gift card' && fitting.length === 0" class="final">No gift card of this seller is noted yet: note it under held credit first.</p>
+    <p v-if="kind === 'gift card' && fitting.length === 0" class="final">
+      No gift card of this seller is noted yet: note it under held credit first.
+    </p>
     <p v-if="beyond" class="final">{{ beyond }}</p>
   </FormDialog>
 </template>

@@ -22,23 +22,74 @@ const prices = useRows('price')
 const problem = ref('')
 
 type Event = { on: PlainDate; what: string; amount: Minor | null; payment: Row<'payment'> | null }
-const event = (on: PlainDate, what: string, amount: Minor | null = null, payment: Row<'payment'> | null = null): Event => ({ on, what, amount, payment })
+const event = (
+  on: PlainDate,
+  what: string,
+  amount: Minor | null = null,
+  payment: Row<'payment'> | null = null,
+): Event => ({ on, what, amount, payment })
 const story = computed<Event[]>(() => {
-  const of = <T extends { readonly purchaseId: string }>(rows: readonly T[]): T[] => rows.filter((row) => row.purchaseId === purchase.id)
+  const of = <T extends { readonly purchaseId: string }>(rows: readonly T[]): T[] =>
+    rows.filter((row) => row.purchaseId === purchase.id)
   const order = makeover.opened?.makeover.rows.order[purchase.orderId]
   const paid = payments.value.filter((row) => row.orderId === purchase.orderId)
   const reversed = new Set(paid.map((row) => row.reversesId))
   return [
-    ...of(deliveries.value).map((row) => event(row.receivedOn, `${row.packs} came${row.damagedPacks > 0 ? `, ${row.damagedPacks} damaged` : ''}${row.note ? `: ${row.note}` : ''}`)),
-    ...paid.map((row) => event(row.paidOn, row.reversesId ? 'Reversed' : row.direction === 'out' ? `Paid on the order, ${row.tender}` : `Refund, ${row.tender === 'held credit' ? 'credit note' : row.tender}`, row.direction === 'out' ? row.amountMinor : negate(row.amountMinor), row.reversesId || reversed.has(row.id) ? null : row)),
-    ...of(cancellations.value).map((row) => event(row.cancelledOn, `${row.packs} cancelled: ${row.reason}`, negate(row.creditMinor))),
+    ...of(deliveries.value).map((row) =>
+      event(
+        row.receivedOn,
+        `${row.packs} came${row.damagedPacks > 0 ? `, ${row.damagedPacks} damaged` : ''}${row.note ? `: ${row.note}` : ''}`,
+      ),
+    ),
+    ...paid.map((row) =>
+      event(
+        row.paidOn,
+        row.reversesId
+          ? 'Reversed'
+          : row.direction === 'out'
+            ? `Paid on the order, ${row.tender}`
+            : `Refund, ${row.tender === 'held credit' ? 'credit note' : row.tender}`,
+        row.direction === 'out' ? row.amountMinor : negate(row.amountMinor),
+        row.reversesId || reversed.has(row.id) ? null : row,
+      ),
+    ),
+    ...of(cancellations.value).map((row) =>
+      event(row.cancelledOn, `${row.packs} cancelled: ${row.reason}`, negate(row.creditMinor)),
+    ),
     ...of(returns.value).flatMap((row) => [
-      event(row.sentOn, `${row.packs} sent back${row.settles === 'replacement' ? ' to be replaced' : ''}: ${row.reason}`),
-      ...(row.acceptedOn ? [event(row.acceptedOn, row.settles === 'replacement' ? 'Replacement promised' : 'Return accepted', row.settles === 'replacement' ? null : negate(row.creditMinor))] : []),
+      event(
+        row.sentOn,
+        `${row.packs} sent back${row.settles === 'replacement' ? ' to be replaced' : ''}: ${row.reason}`,
+      ),
+      ...(row.acceptedOn
+        ? [
+            event(
+              row.acceptedOn,
+              row.settles === 'replacement' ? 'Replacement promised' : 'Return accepted',
+              row.settles === 'replacement' ? null : negate(row.creditMinor),
+            ),
+          ]
+        : []),
     ]),
-    ...of(claims.value).flatMap((row) => [event(row.madeOn, `Asked for ${row.about}`, null), ...(row.answeredOn ? [event(row.answeredOn, row.answer === 'yes' ? 'Granted' : 'Refused', row.answer === 'yes' ? negate(row.grantedMinor) : null)] : [])]),
-    ...of(placings.value).flatMap((row) => [event(row.placedOn, 'Put in its place'), ...(row.tagsOffOn ? [event(row.tagsOffOn, 'Tags off: kept')] : [])]),
-    ...prices.value.filter((row) => row.candidateId === purchase.candidateId && order !== undefined && row.seenOn >= order.orderedOn).map((row) => event(row.seenOn, `Price ${row.kind}${row.note ? `: ${row.note}` : ''}`, row.amountMinor)),
+    ...of(claims.value).flatMap((row) => [
+      event(row.madeOn, `Asked for ${row.about}`, null),
+      ...(row.answeredOn
+        ? [
+            event(
+              row.answeredOn,
+              row.answer === 'yes' ? 'Granted' : 'Refused',
+              row.answer === 'yes' ? negate(row.grantedMinor) : null,
+            ),
+          ]
+        : []),
+    ]),
+    ...of(placings.value).flatMap((row) => [
+      event(row.placedOn, 'Put in its place'),
+      ...(row.tagsOffOn ? [event(row.tagsOffOn, 'Tags off: kept')] : []),
+    ]),
+    ...prices.value
+      .filter((row) => row.candidateId === purchase.candidateId && order !== undefined && row.seenOn >= order.orderedOn)
+      .map((row) => event(row.seenOn, `Price ${row.kind}${row.note ? `: ${row.note}` : ''}`, row.amountMinor)),
   ].toSorted((one, other) => (one.on < other.on ? -1 : one.on > other.on ? 1 : 0))
 })
 
@@ -46,7 +97,14 @@ async function reverse(row: Row<'payment'>): Promise<void> {
   const today = makeover.opened?.today
   if (!today) return
   const { id, version: _version, ...fields } = row
-  const faults = await makeover.change('Reversed a payment that was entered wrongly', [add('payment', uuidv7(), { ...fields, direction: row.direction === 'out' ? 'back' : 'out', paidOn: today, reversesId: id })])
+  const faults = await makeover.change('Reversed a payment that was entered wrongly', [
+    add('payment', uuidv7(), {
+      ...fields,
+      direction: row.direction === 'out' ? 'back' : 'out',
+      paidOn: today,
+      reversesId: id,
+    }),
+  ])
   problem.value = faults.map((fault) => fault.message).join('; ')
 }
 </script>
@@ -57,8 +115,21 @@ async function reverse(row: Row<'payment'>): Promise<void> {
     <ol>
       <li v-for="(event, at) in story" :key="at">
         <span class="quiet">{{ writeShortDate(event.on) }}</span>
-        <span>{{ event.what }} <button v-if="event.payment" type="button" class="word" aria-label="Reverse this payment" @click="reverse(event.payment)">reverse</button></span>
-        <span class="number"><MoneyAmount v-if="event.amount !== null" :amount="event.amount" :currency="makeover.currency" /></span>
+        <span
+          >{{ event.what }}
+          <button
+            v-if="event.payment"
+            type="button"
+            class="word"
+            aria-label="Reverse this payment"
+            @click="reverse(event.payment)"
+          >
+            reverse
+          </button></span
+        >
+        <span class="number"
+          ><MoneyAmount v-if="event.amount !== null" :amount="event.amount" :currency="makeover.currency"
+        /></span>
       </li>
     </ol>
     <p v-if="problem" class="stop-line" role="alert">{{ problem }}</p>
@@ -66,7 +137,22 @@ async function reverse(row: Row<'payment'>): Promise<void> {
 </template>
 
 <style>
-.story { border-top: 1px solid var(--hairline); padding-top: 8px; margin-top: 4px; font-size: 13px; }
-.story li { display: grid; grid-template-columns: 52px 1fr auto; gap: 8px; padding: 2px 0; line-height: 18px; }
-.story .word { font-size: 12px; padding: 0; min-height: 24px; }
+.story {
+  border-top: 1px solid var(--hairline);
+  padding-top: 8px;
+  margin-top: 4px;
+  font-size: 13px;
+}
+.story li {
+  display: grid;
+  grid-template-columns: 52px 1fr auto;
+  gap: 8px;
+  padding: 2px 0;
+  line-height: 18px;
+}
+.story .word {
+  font-size: 12px;
+  padding: 0;
+  min-height: 24px;
+}
 </style>

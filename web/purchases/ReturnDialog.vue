@@ -13,12 +13,26 @@ import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FieldYes from '../parts/FieldYes.vue'
 import FormDialog from '../parts/FormDialog.vue'
-import { choiceField, dateField, maybeDateField, moneyField, numberField, textField, useForm, writtenMoney, yesField } from '../parts/form.ts'
+import {
+  choiceField,
+  dateField,
+  maybeDateField,
+  moneyField,
+  numberField,
+  textField,
+  useForm,
+  writtenMoney,
+  yesField,
+} from '../parts/form.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import DifferencePreview from './DifferencePreview.vue'
 
 /** Sends goods back, or notes that the seller has accepted them. */
-const { purchase, money, accepting } = defineProps<{ purchase: Row<'purchase'>; money: PurchaseReckoning; accepting: Row<'return'> | null }>()
+const { purchase, money, accepting } = defineProps<{
+  purchase: Row<'purchase'>
+  money: PurchaseReckoning
+  accepting: Row<'return'> | null
+}>()
 const open = defineModel<boolean>({ required: true })
 const makeover = useMakeover()
 const name = computed(() => makeover.opened?.makeover.rows.piece[purchase.pieceId]?.name ?? '')
@@ -39,10 +53,18 @@ const { form, reset, submit } = useForm(() => ({
 watch(
   () => form.fields.restockingMinor.text,
   (text, old) => {
-    const [now, was, packs] = [form.fields.restockingMinor.read(text || '0'), form.fields.restockingMinor.read(old || '0'), form.fields.packs.read(form.fields.packs.text)]
+    const [now, was, packs] = [
+      form.fields.restockingMinor.read(text || '0'),
+      form.fields.restockingMinor.read(old || '0'),
+      form.fields.packs.read(form.fields.packs.text),
+    ]
     if (!open.value || !now.ok || !was.ok || !packs.ok || packs.value > most.value) return
     const value = accepting ? null : valueOf(packs.value)
-    if (value !== null && form.fields.creditMinor.text === writtenMoney(atLeastZero(minus(value, was.value)), makeover.currency)) form.fields.creditMinor.text = writtenMoney(atLeastZero(minus(value, now.value)), makeover.currency)
+    if (
+      value !== null &&
+      form.fields.creditMinor.text === writtenMoney(atLeastZero(minus(value, was.value)), makeover.currency)
+    )
+      form.fields.creditMinor.text = writtenMoney(atLeastZero(minus(value, now.value)), makeover.currency)
   },
 )
 const difference = shallowRef<Preview | null>(null)
@@ -59,19 +81,50 @@ watch(
   (text, old) => {
     const [read, was] = [form.fields.packs.read(text), form.fields.packs.read(old)]
     if (accepting || !open.value || !read.ok || read.value > most.value) return
-    if (form.fields.creditMinor.text === '' || (was.ok && was.value <= most.value && form.fields.creditMinor.text === writtenMoney(valueOf(was.value), makeover.currency))) form.fields.creditMinor.text = writtenMoney(valueOf(read.value), makeover.currency)
+    if (
+      form.fields.creditMinor.text === '' ||
+      (was.ok &&
+        was.value <= most.value &&
+        form.fields.creditMinor.text === writtenMoney(valueOf(was.value), makeover.currency))
+    )
+      form.fields.creditMinor.text = writtenMoney(valueOf(read.value), makeover.currency)
   },
 )
 
 const change = (): { sentence: string; operations: Operation[] } | null => {
   const { packs, sentOn, reason, creditMinor, restockingMinor, settles, acceptedOn, wantedAgain } = form.fields
   const replaced = settles.text === 'replacement'
-  const read = { packs: packs.read(packs.text), sentOn: sentOn.read(sentOn.text), credit: creditMinor.read(creditMinor.text), accepted: acceptedOn.read(acceptedOn.text), restocking: restockingMinor.read(restockingMinor.text || '0') }
+  const read = {
+    packs: packs.read(packs.text),
+    sentOn: sentOn.read(sentOn.text),
+    credit: creditMinor.read(creditMinor.text),
+    accepted: acceptedOn.read(acceptedOn.text),
+    restocking: restockingMinor.read(restockingMinor.text || '0'),
+  }
   if (!read.packs.ok || !read.sentOn.ok || !read.credit.ok || !read.accepted.ok || !read.restocking.ok) return null
-  const settled = { creditMinor: replaced ? zero : read.credit.value, restockingMinor: replaced ? zero : read.restocking.value, settles: replaced ? ('replacement' as const) : ('money' as const) }
-  if (accepting) return { sentence: `The seller accepted the return: ${name.value}`, operations: [edit('return', accepting, { ...settled, acceptedOn: read.accepted.value })] }
-  const fields = { purchaseId: purchase.id, packs: read.packs.value, sentOn: read.sentOn.value, reason: reason.text.trim() || '…', ...settled, acceptedOn: read.accepted.value, wantedAgain: !replaced && wantedAgain.text === 'yes' }
-  return { sentence: `${read.packs.value} of ${purchase.packs} goes back: ${name.value}`, operations: [add('return', id, fields)] }
+  const settled = {
+    creditMinor: replaced ? zero : read.credit.value,
+    restockingMinor: replaced ? zero : read.restocking.value,
+    settles: replaced ? ('replacement' as const) : ('money' as const),
+  }
+  if (accepting)
+    return {
+      sentence: `The seller accepted the return: ${name.value}`,
+      operations: [edit('return', accepting, { ...settled, acceptedOn: read.accepted.value })],
+    }
+  const fields = {
+    purchaseId: purchase.id,
+    packs: read.packs.value,
+    sentOn: read.sentOn.value,
+    reason: reason.text.trim() || '…',
+    ...settled,
+    acceptedOn: read.accepted.value,
+    wantedAgain: !replaced && wantedAgain.text === 'yes',
+  }
+  return {
+    sentence: `${read.packs.value} of ${purchase.packs} goes back: ${name.value}`,
+    operations: [add('return', id, fields)],
+  }
 }
 watchDebounced(
   [() => Object.values(form.fields).map((field) => field.text), open],
@@ -92,23 +145,66 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <FormDialog v-model="open" :title="accepting ? `The seller accepted: ${name}` : `Send back: ${name}`" :action="accepting ? 'Accepted' : 'It goes back'" :faults="form.faults" :busy="form.busy" :width="620" @submit="save">
+  <FormDialog
+    v-model="open"
+    :title="accepting ? `The seller accepted: ${name}` : `Send back: ${name}`"
+    :action="accepting ? 'Accepted' : 'It goes back'"
+    :faults="form.faults"
+    :busy="form.busy"
+    :width="620"
+    @submit="save"
+  >
     <template v-if="!accepting">
       <div class="columns">
-        <FieldText :field="form.fields.packs" :label="purchase.packSize === 1 ? 'How many' : 'How many packs'" :hint="`${most} here to send`" />
+        <FieldText
+          :field="form.fields.packs"
+          :label="purchase.packSize === 1 ? 'How many' : 'How many packs'"
+          :hint="`${most} here to send`"
+        />
         <FieldText :field="form.fields.sentOn" label="Sent on" />
       </div>
       <FieldText :field="form.fields.reason" label="Why" />
     </template>
     <div class="columns">
-      <FieldChoice :field="form.fields.settles" label="The seller gives" :options="[{ value: 'money', label: 'money back' }, { value: 'replacement', label: 'the same again' }]" />
-      <FieldText v-if="form.fields.settles.text === 'money'" :field="form.fields.restockingMinor" label="Restocking kept" :unit="makeover.currency" />
+      <FieldChoice
+        :field="form.fields.settles"
+        label="The seller gives"
+        :options="[
+          { value: 'money', label: 'money back' },
+          { value: 'replacement', label: 'the same again' },
+        ]"
+      />
+      <FieldText
+        v-if="form.fields.settles.text === 'money'"
+        :field="form.fields.restockingMinor"
+        label="Restocking kept"
+        :unit="makeover.currency"
+      />
     </div>
     <div class="columns">
-      <FieldText v-if="form.fields.settles.text === 'money'" :field="form.fields.creditMinor" label="Credit" :unit="makeover.currency" :hint="accepting ? 'What the seller takes off' : `Goods without delivery: ${writeMoney(valueOf(1), makeover.currency)} each; less where a fee is kept`" />
-      <FieldText :field="form.fields.acceptedOn" label="Accepted on" :optional="!accepting" :hint="accepting ? '' : 'Empty until the seller says so: till then it is owed'" />
+      <FieldText
+        v-if="form.fields.settles.text === 'money'"
+        :field="form.fields.creditMinor"
+        label="Credit"
+        :unit="makeover.currency"
+        :hint="
+          accepting
+            ? 'What the seller takes off'
+            : `Goods without delivery: ${writeMoney(valueOf(1), makeover.currency)} each; less where a fee is kept`
+        "
+      />
+      <FieldText
+        :field="form.fields.acceptedOn"
+        label="Accepted on"
+        :optional="!accepting"
+        :hint="accepting ? '' : 'Empty until the seller says so: till then it is owed'"
+      />
     </div>
-    <FieldYes v-if="!accepting && form.fields.settles.text === 'money'" :field="form.fields.wantedAgain" :label="`Still wanted: count ${purchase.packSize === 1 ? 'it' : 'them'} as to buy again`" />
+    <FieldYes
+      v-if="!accepting && form.fields.settles.text === 'money'"
+      :field="form.fields.wantedAgain"
+      :label="`Still wanted: count ${purchase.packSize === 1 ? 'it' : 'them'} as to buy again`"
+    />
     <DifferencePreview v-if="difference" :preview="difference" />
   </FormDialog>
 </template>

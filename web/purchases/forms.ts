@@ -6,11 +6,25 @@ import { writeMoney } from '#core/money/written.ts'
 import { zero } from '#core/money/minor.ts'
 import { cancelledValue, type PurchaseReckoning } from '#core/purchases/index.ts'
 import type { Setting } from '../brief/forms.ts'
-import { choiceField, dateField, maybeDateField, moneyField, numberField, rateField, textField, yesField } from '../parts/form.ts'
+import {
+  choiceField,
+  dateField,
+  maybeDateField,
+  moneyField,
+  numberField,
+  rateField,
+  textField,
+  yesField,
+} from '../parts/form.ts'
 import { asOptions, rowForm } from '../parts/rowform.ts'
 import { optionsOf } from '../stores/rows.ts'
 
-export type LineAt = { readonly row: Row<'purchase'>; readonly money: PurchaseReckoning; readonly name: string; readonly source?: Source }
+export type LineAt = {
+  readonly row: Row<'purchase'>
+  readonly money: PurchaseReckoning
+  readonly name: string
+  readonly source?: Source
+}
 
 export const goodsForm = ({ today }: Setting, { row: line, money, name }: LineAt) =>
   rowForm({
@@ -24,12 +38,25 @@ export const goodsForm = ({ today }: Setting, { row: line, money, name }: LineAt
       note: textField('', { most: 500, may: true }),
     }),
     layout: [
-      [{ key: 'packs', label: line.packSize === 1 ? 'How many' : 'How many packs', hint: `${money.awaited} of ${money.packs} outstanding` }, { key: 'receivedOn', label: 'Came on' }, { key: 'damagedPacks', label: 'Of them damaged' }],
+      [
+        {
+          key: 'packs',
+          label: line.packSize === 1 ? 'How many' : 'How many packs',
+          hint: `${money.awaited} of ${money.packs} outstanding`,
+        },
+        { key: 'receivedOn', label: 'Came on' },
+        { key: 'damagedPacks', label: 'Of them damaged' },
+      ],
       [{ key: 'note', label: 'What is wrong with them', when: (texts) => (texts.damagedPacks ?? '0') !== '0' }],
     ],
     toRow: (values) => ({ ...values, purchaseId: line.id }),
-    sentence: (values) => `${values.packs} of ${line.packs} came: ${name}${values.damagedPacks > 0 ? `, ${values.damagedPacks} damaged` : ''}`,
-    ...(line.returnDays === null ? {} : { caution: `Leave the tags on until it stands in its place. It can go back for ${line.returnDays} days from this date.` }),
+    sentence: (values) =>
+      `${values.packs} of ${line.packs} came: ${name}${values.damagedPacks > 0 ? `, ${values.damagedPacks} damaged` : ''}`,
+    ...(line.returnDays === null
+      ? {}
+      : {
+          caution: `Leave the tags on until it stands in its place. It can go back for ${line.returnDays} days from this date.`,
+        }),
   })
 
 export const cancelForm = ({ currency, today }: Setting, { row: line, money, name }: LineAt) =>
@@ -41,14 +68,32 @@ export const cancelForm = ({ currency, today }: Setting, { row: line, money, nam
       packs: numberField(money.awaited, { decimals: 0, least: 1, most: 100_000 }),
       cancelledOn: dateField(today),
       reason: textField('', { most: 500 }),
-      creditMinor: moneyField(currency, cancelledValue(line, Math.min(line.packs - money.cancelled, Math.max(1, money.awaited)), money.cancelled)),
+      creditMinor: moneyField(
+        currency,
+        cancelledValue(line, Math.min(line.packs - money.cancelled, Math.max(1, money.awaited)), money.cancelled),
+      ),
       keptMinor: moneyField(currency, zero),
       wantedAgain: yesField(true),
     }),
     layout: [
-      [{ key: 'packs', label: line.packSize === 1 ? 'How many' : 'How many packs', hint: `${money.awaited} not here yet` }, { key: 'cancelledOn', label: 'Cancelled on' }],
+      [
+        {
+          key: 'packs',
+          label: line.packSize === 1 ? 'How many' : 'How many packs',
+          hint: `${money.awaited} not here yet`,
+        },
+        { key: 'cancelledOn', label: 'Cancelled on' },
+      ],
       [{ key: 'reason', label: 'Why' }],
-      [{ key: 'creditMinor', label: 'What the price falls by', unit: currency, hint: `All of them: ${writeMoney(cancelledValue(line, line.packs), currency)}` }, { key: 'keptMinor', label: 'What the seller keeps', unit: currency, hint: 'A deposit, or a fee' }],
+      [
+        {
+          key: 'creditMinor',
+          label: 'What the price falls by',
+          unit: currency,
+          hint: `All of them: ${writeMoney(cancelledValue(line, line.packs), currency)}`,
+        },
+        { key: 'keptMinor', label: 'What the seller keeps', unit: currency, hint: 'A deposit, or a fee' },
+      ],
       [{ key: 'wantedAgain', label: 'Still wanted: count it as to buy again', as: 'yes' }],
     ],
     toRow: (values) => ({ ...values, purchaseId: line.id }),
@@ -56,7 +101,11 @@ export const cancelForm = ({ currency, today }: Setting, { row: line, money, nam
     caution: 'What was paid and is not kept by the seller then stands as money to come back.',
   })
 
-export const claimForm = ({ currency, today }: Setting, { row: line, name }: LineAt, asks: { readonly about: (typeof claimReasons)[number]; readonly amount: Row<'claim'>['askedMinor'] | null }) =>
+export const claimForm = (
+  { currency, today }: Setting,
+  { row: line, name }: LineAt,
+  asks: { readonly about: (typeof claimReasons)[number]; readonly amount: Row<'claim'>['askedMinor'] | null },
+) =>
   rowForm({
     kind: 'claim',
     title: (row) => (row ? `The seller answered: ${name}` : `Ask the seller: ${name}`),
@@ -71,12 +120,29 @@ export const claimForm = ({ currency, today }: Setting, { row: line, name }: Lin
       answeredOn: maybeDateField(row ? today : null),
     }),
     layout: [
-      [{ key: 'about', label: 'About', as: 'choice', options: asOptions(claimReasons) }, { key: 'askedMinor', label: 'Asked for', unit: currency }, { key: 'madeOn', label: 'Asked on' }],
+      [
+        { key: 'about', label: 'About', as: 'choice', options: asOptions(claimReasons) },
+        { key: 'askedMinor', label: 'Asked for', unit: currency },
+        { key: 'madeOn', label: 'Asked on' },
+      ],
       [{ key: 'note', label: 'What was said', optional: true }],
-      [{ key: 'answer', label: 'Answer', as: 'choice', options: asOptions(answers) }, { key: 'grantedMinor', label: 'Granted', unit: currency, when: (texts) => texts.answer === 'yes' }, { key: 'answeredOn', label: 'Answered on', when: (texts) => texts.answer !== 'waiting' }],
+      [
+        { key: 'answer', label: 'Answer', as: 'choice', options: asOptions(answers) },
+        { key: 'grantedMinor', label: 'Granted', unit: currency, when: (texts) => texts.answer === 'yes' },
+        { key: 'answeredOn', label: 'Answered on', when: (texts) => texts.answer !== 'waiting' },
+      ],
     ],
-    toRow: ({ answer, grantedMinor, answeredOn, ...rest }) => ({ ...rest, purchaseId: line.id, answer, grantedMinor: answer === 'yes' ? grantedMinor : zero, answeredOn: answer === 'waiting' ? null : (answeredOn ?? today) }),
-    sentence: ({ about, answer }) => (answer === 'waiting' ? `Asked the seller about ${about}: ${name}` : `The seller said ${answer} to ${about}: ${name}`),
+    toRow: ({ answer, grantedMinor, answeredOn, ...rest }) => ({
+      ...rest,
+      purchaseId: line.id,
+      answer,
+      grantedMinor: answer === 'yes' ? grantedMinor : zero,
+      answeredOn: answer === 'waiting' ? null : (answeredOn ?? today),
+    }),
+    sentence: ({ about, answer }) =>
+      answer === 'waiting'
+        ? `Asked the seller about ${about}: ${name}`
+        : `The seller said ${answer} to ${about}: ${name}`,
     caution: 'The whole price stays owed and counted until the seller grants it.',
   })
 
@@ -85,8 +151,16 @@ export const placeForm = ({ today }: Setting, { row: line, name }: LineAt) =>
     kind: 'placing',
     title: () => `In its place: ${name}`,
     action: 'It stands',
-    fields: (row) => ({ placedOn: dateField(row?.placedOn ?? today), tagsOffOn: maybeDateField(row?.tagsOffOn ?? null) }),
-    layout: [[{ key: 'placedOn', label: 'Placed on' }, { key: 'tagsOffOn', label: 'Tags off on', optional: true, hint: 'Once it works there: it is then kept' }]],
+    fields: (row) => ({
+      placedOn: dateField(row?.placedOn ?? today),
+      tagsOffOn: maybeDateField(row?.tagsOffOn ?? null),
+    }),
+    layout: [
+      [
+        { key: 'placedOn', label: 'Placed on' },
+        { key: 'tagsOffOn', label: 'Tags off on', optional: true, hint: 'Once it works there: it is then kept' },
+      ],
+    ],
     toRow: (values, row) => ({ ...values, purchaseId: row?.purchaseId ?? line.id }),
     sentence: (values) => (values.tagsOffOn ? `Kept, tags off: ${name}` : `Put in its place: ${name}`),
     removed: () => `Taken from its place again: ${name}`,
@@ -98,7 +172,10 @@ export const couponForm = ({ currency }: Setting, studio: Studio) => {
     kind: 'coupon',
     title: (row) => (row ? row.name : 'A coupon'),
     fields: (row) => ({
-      sellerId: choiceField(sellers.map((seller) => seller.id), row?.sellerId ?? ''),
+      sellerId: choiceField(
+        sellers.map((seller) => seller.id),
+        row?.sellerId ?? '',
+      ),
       name: textField(row?.name),
       gives: choiceField(couponGives, row?.gives ?? 'percent'),
       ratePpm: rateField(row?.ratePpm ?? 100_000),
@@ -109,14 +186,36 @@ export const couponForm = ({ currency }: Setting, studio: Studio) => {
       conditions: textField(row?.conditions, { most: 500, may: true }),
     }),
     layout: [
-      [{ key: 'sellerId', label: 'Seller', as: 'choice', options: optionsOf(sellers) }, { key: 'name', label: 'What it is called' }],
       [
-        { key: 'gives', label: 'It gives', as: 'choice', options: [{ value: 'percent', label: 'a percentage' }, { value: 'amount', label: 'an amount' }] },
+        { key: 'sellerId', label: 'Seller', as: 'choice', options: optionsOf(sellers) },
+        { key: 'name', label: 'What it is called' },
+      ],
+      [
+        {
+          key: 'gives',
+          label: 'It gives',
+          as: 'choice',
+          options: [
+            { value: 'percent', label: 'a percentage' },
+            { value: 'amount', label: 'an amount' },
+          ],
+        },
         { key: 'ratePpm', label: 'Off', unit: '%', when: (texts) => texts.gives === 'percent' },
         { key: 'amountMinor', label: 'Off', unit: currency, when: (texts) => texts.gives === 'amount' },
-        { key: 'base', label: 'Counted on', as: 'choice', options: [{ value: 'reduced price', label: 'the price after other discounts' }, { value: 'full price', label: 'the full price' }] },
+        {
+          key: 'base',
+          label: 'Counted on',
+          as: 'choice',
+          options: [
+            { value: 'reduced price', label: 'the price after other discounts' },
+            { value: 'full price', label: 'the full price' },
+          ],
+        },
       ],
-      [{ key: 'minimumMinor', label: 'For goods of at least', unit: currency }, { key: 'endsOn', label: 'Ends on', optional: true }],
+      [
+        { key: 'minimumMinor', label: 'For goods of at least', unit: currency },
+        { key: 'endsOn', label: 'Ends on', optional: true },
+      ],
       [{ key: 'conditions', label: 'Its terms', optional: true }],
     ],
     toRow: (values) => values,
@@ -131,15 +230,25 @@ export const giftCardForm = ({ currency, today }: Setting, studio: Studio) => {
     kind: 'credit',
     title: () => 'A gift card',
     fields: (row) => ({
-      sellerId: choiceField(sellers.map((seller) => seller.id), row?.sellerId ?? ''),
+      sellerId: choiceField(
+        sellers.map((seller) => seller.id),
+        row?.sellerId ?? '',
+      ),
       number: textField(row?.number, { most: 60, may: true }),
       faceMinor: moneyField(currency, row?.faceMinor ?? null),
       gotOn: dateField(row?.gotOn ?? today),
       expiresOn: maybeDateField(row?.expiresOn ?? null),
     }),
     layout: [
-      [{ key: 'sellerId', label: 'Seller', as: 'choice', options: optionsOf(sellers) }, { key: 'number', label: 'Number', optional: true }],
-      [{ key: 'faceMinor', label: 'Worth', unit: currency }, { key: 'gotOn', label: 'Got on' }, { key: 'expiresOn', label: 'Ends on', optional: true }],
+      [
+        { key: 'sellerId', label: 'Seller', as: 'choice', options: optionsOf(sellers) },
+        { key: 'number', label: 'Number', optional: true },
+      ],
+      [
+        { key: 'faceMinor', label: 'Worth', unit: currency },
+        { key: 'gotOn', label: 'Got on' },
+        { key: 'expiresOn', label: 'Ends on', optional: true },
+      ],
     ],
     toRow: (values, row) => ({ ...values, kind: row?.kind ?? 'gift card' }),
     sentence: (values) => `Noted a gift card of ${writeMoney(values.faceMinor, currency)}`,

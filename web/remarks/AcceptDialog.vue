@@ -21,9 +21,18 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <FormDialog v-model="open" title="Accept as it stands" action="Accept" :faults="form.faults" :busy="form.busy" @submit="save">
+  <FormDialog
+    v-model="open"
+    title="Accept as it stands"
+    action="Accept"
+    :faults="form.faults"
+    :busy="form.busy"
+    @submit="save"
+  >
     <p>{{ remark?.title }}.</p>
-    <p class="quiet" style="margin-bottom: 8px">It stays on record with your reason, and comes back when its numbers change.</p>
+    <p class="quiet" style="margin-bottom: 8px">
+      It stays on record with your reason, and comes back when its numbers change.
+    </p>
     <FieldText :field="form.fields.reason" label="Why it is right here" :rows="2" />
   </FormDialog>
 </template>

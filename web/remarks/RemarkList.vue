@@ -22,18 +22,42 @@ const on = (date: string): string => writeShortDate(date as PlainDate) // an acc
 <template>
   <ul class="remark-list">
     <li v-for="remark in remarks" :key="remark.key" :class="{ accepted: remark.accepted }">
-      <p><strong><RemarkMark :weight="remark.weight" /> <span class="visually-hidden">{{ remark.weight }}: </span>{{ remark.title }}.</strong> {{ remark.sentence }}</p>
-      <p v-if="remark.accepted" class="quiet">Accepted {{ on(remark.accepted.on) }}: {{ remark.accepted.reason }} <button type="button" class="word" @click="withdraw(makeover, remark)">Take back</button></p>
+      <p>
+        <strong
+          ><RemarkMark :weight="remark.weight" /> <span class="visually-hidden">{{ remark.weight }}: </span
+          >{{ remark.title }}.</strong
+        >
+        {{ remark.sentence }}
+      </p>
+      <p v-if="remark.accepted" class="quiet">
+        Accepted {{ on(remark.accepted.on) }}: {{ remark.accepted.reason }}
+        <button type="button" class="word" @click="withdraw(makeover, remark)">Take back</button>
+      </p>
       <p v-else-if="remark.weight === 'stop'" class="quiet">A stop is cured, not accepted.</p>
-      <p v-else><button type="button" class="word" :aria-label="`Accept: ${remark.title}`" @click="accept(remark)">Accept it</button>&ensp;<slot :remark="remark" /></p>
+      <p v-else>
+        <button type="button" class="word" :aria-label="`Accept: ${remark.title}`" @click="accept(remark)">
+          Accept it</button
+        >&ensp;<slot :remark="remark" />
+      </p>
     </li>
   </ul>
   <AcceptDialog v-model="open" :remark="accepting" />
 </template>
 
 <style>
-.remark-list li { padding: 8px 0; border-top: 1.5px solid var(--ink); font-size: 13px; line-height: 18px; }
-.remark-list li.accepted { border-top: 1px dashed var(--input); }
-.remark-list li.accepted strong { font-weight: 400; }
-.remark-list .word { font-size: 13px; }
+.remark-list li {
+  padding: 8px 0;
+  border-top: 1.5px solid var(--ink);
+  font-size: 13px;
+  line-height: 18px;
+}
+.remark-list li.accepted {
+  border-top: 1px dashed var(--input);
+}
+.remark-list li.accepted strong {
+  font-weight: 400;
+}
+.remark-list .word {
+  font-size: 13px;
+}
 </style>

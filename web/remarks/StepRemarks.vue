@@ -6,7 +6,9 @@ import { useMakeover } from '../stores/makeover.ts'
 /** The stops of a step, at its head: inverted full-width lines that come first. */
 const { step } = defineProps<{ step: Step }>()
 const makeover = useMakeover()
-const stops = computed(() => (makeover.reckoning?.remarks ?? []).filter((remark) => remark.step === step && remark.weight === 'stop'))
+const stops = computed(() =>
+  (makeover.reckoning?.remarks ?? []).filter((remark) => remark.step === step && remark.weight === 'stop'),
+)
 </script>
 
 <template>
@@ -14,7 +16,11 @@ const stops = computed(() => (makeover.reckoning?.remarks ?? []).filter((remark)
     <strong>Stop</strong>
     <span>
       {{ stop.title }}. {{ stop.sentence }}
-      <router-link v-if="stop.code === 'purchases.over-agreed'" :to="{ name: 'brief', params: { id: $route.params.id }, query: { sign: 'change' } }">Sign a change</router-link>
+      <router-link
+        v-if="stop.code === 'purchases.over-agreed'"
+        :to="{ name: 'brief', params: { id: $route.params.id }, query: { sign: 'change' } }"
+        >Sign a change</router-link
+      >
     </span>
   </div>
 </template>

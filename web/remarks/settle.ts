@@ -18,5 +18,7 @@ export async function accept(makeover: Store, remark: Remark, reason: string): P
 
 export async function withdraw(makeover: Store, remark: Remark): Promise<readonly Fault[]> {
   const row = remark.accepted ? makeover.opened?.makeover.rows.acceptance[remark.accepted.id] : undefined
-  return row ? makeover.change(`Took back an acceptance: ${remark.title}`.slice(0, 490), [remove('acceptance', row)]) : []
+  return row
+    ? makeover.change(`Took back an acceptance: ${remark.title}`.slice(0, 490), [remove('acceptance', row)])
+    : []
 }

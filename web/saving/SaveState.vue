@@ -22,13 +22,22 @@ const held = computed(() => makeover.waiting.length - going.value)
       <template v-else>{{ makeover.savedAt ? `Saved ${clock(makeover.savedAt)}` : 'Saved' }}</template>
     </span>
     <button v-if="held > 0 || makeover.saving === 'waiting'" type="button" class="word" @click="open = true">
-      <template v-if="held > 0">{{ changes(held) }} to decide</template><template v-if="held > 0 && going > 0">, </template><template v-if="going > 0">{{ changes(going) }} waiting</template>
+      <template v-if="held > 0">{{ changes(held) }} to decide</template
+      ><template v-if="held > 0 && going > 0">, </template
+      ><template v-if="going > 0">{{ changes(going) }} waiting</template>
     </button>
     <WaitingDialog v-model="open" />
   </div>
 </template>
 
 <style>
-.save-state { display: grid; justify-items: start; }
-.save-state .word { text-align: left; font-weight: 600; min-height: 24px; }
+.save-state {
+  display: grid;
+  justify-items: start;
+}
+.save-state .word {
+  text-align: left;
+  font-weight: 600;
+  min-height: 24px;
+}
 </style>

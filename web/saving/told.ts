@@ -7,8 +7,22 @@ export function toldOf({ changeSet, was }: Waiting, documents: Documents, curren
   const names = namesIn(documents)
   return changeSet.operations.map((operation) => {
     const before = was[operation.id]
-    const fields = operation.op === 'put' ? Object.keys(operation.fields) : Object.keys(before ?? {}).filter((field) => field !== 'id' && field !== 'version')
+    const fields =
+      operation.op === 'put'
+        ? Object.keys(operation.fields)
+        : Object.keys(before ?? {}).filter((field) => field !== 'id' && field !== 'version')
     const old = before ? Object.fromEntries(fields.map((field) => [field, before[field]])) : null
-    return tellRow({ kind: operation.kind, rowId: operation.id, operation: operation.op, before: operation.base === null ? null : old, after: operation.op === 'put' ? operation.fields : null }, documents, currency, names)
+    return tellRow(
+      {
+        kind: operation.kind,
+        rowId: operation.id,
+        operation: operation.op,
+        before: operation.base === null ? null : old,
+        after: operation.op === 'put' ? operation.fields : null,
+      },
+      documents,
+      currency,
+      names,
+    )
   })
 }

@@ -16,7 +16,13 @@ const sayEveryMs = 20_000
 export function useHere(makeoverId: Ref<string>, page: Ref<string>): ComputedRef<readonly Other[]> {
   const session = useSession()
   const here = shallowRef<readonly Here[]>([])
-  const say = (id: string, at: string | null): void => void fetch(`/api/makeovers/${id}/here`, { method: 'POST', keepalive: true, headers: { 'content-type': 'application/json' }, body: JSON.stringify({ window: window_, page: at }) }).catch(() => undefined)
+  const say = (id: string, at: string | null): void =>
+    void fetch(`/api/makeovers/${id}/here`, {
+      method: 'POST',
+      keepalive: true,
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ window: window_, page: at }),
+    }).catch(() => undefined)
   const look = async (): Promise<void> => {
     here.value = await request<Here[]>('GET', `/makeovers/${makeoverId.value}/here`).catch(() => here.value)
   }
@@ -44,7 +50,11 @@ export function useHere(makeoverId: Ref<string>, page: Ref<string>): ComputedRef
     for (const one of here.value) {
       if (one.window === window_ || one.page === null) continue
       const known = others.get(one.personId)
-      others.set(one.personId, { name: one.name, self: one.personId === session.person?.personId, pages: [...new Set([...(known?.pages ?? []), one.page])] })
+      others.set(one.personId, {
+        name: one.name,
+        self: one.personId === session.person?.personId,
+        pages: [...new Set([...(known?.pages ?? []), one.page])],
+      })
     }
     return [...others.values()]
   })

@@ -2,7 +2,10 @@ import { useBroadcastChannel, useEventListener } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { onScopeDispose, watch } from 'vue'
 
-export type Heard = { readonly is: 'rev'; readonly document: string; readonly rev: number } | { readonly is: 'here'; readonly document: string } | { readonly is: 'again' }
+export type Heard =
+  | { readonly is: 'rev'; readonly document: string; readonly rev: number }
+  | { readonly is: 'here'; readonly document: string }
+  | { readonly is: 'again' }
 
 /**
  * What the server tells as it happens: one stream a browser, held by one of its windows and passed on to the others.
@@ -25,8 +28,12 @@ export const useLive = defineStore('live', () => {
   }
   function listen(): void {
     source = new EventSource('/api/stream')
-    source.addEventListener('rev', (event: MessageEvent<string>) => pass({ is: 'rev', ...(JSON.parse(event.data) as { document: string; rev: number }) }))
-    source.addEventListener('here', (event: MessageEvent<string>) => pass({ is: 'here', ...(JSON.parse(event.data) as { document: string }) }))
+    source.addEventListener('rev', (event: MessageEvent<string>) =>
+      pass({ is: 'rev', ...(JSON.parse(event.data) as { document: string; rev: number }) }),
+    )
+    source.addEventListener('here', (event: MessageEvent<string>) =>
+      pass({ is: 'here', ...(JSON.parse(event.data) as { document: string }) }),
+    )
     source.addEventListener('again', () => pass({ is: 'again' }))
     source.addEventListener('error', () => {
       // refused (signed out, or a proxy whose server is away): the browser gives up, and we do not
@@ -38,7 +45,10 @@ export const useLive = defineStore('live', () => {
     if (begun || !('EventSource' in window)) return // without it a window looks again when it gets the focus
     begun = true
     const locks = (navigator as Partial<Navigator>).locks
-    if (!locks) { listen(); return; }
+    if (!locks) {
+      listen()
+      return
+    }
     void locks.request('bonitas.live', () => {
       listen()
       return new Promise<void>((resolve) => (release = resolve))

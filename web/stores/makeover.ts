@@ -4,7 +4,17 @@ import { defineStore } from 'pinia'
 import { v7 as uuidv7 } from 'uuid'
 import { computed, markRaw, ref, shallowRef, watch } from 'vue'
 import { advance, entriesOf, type DiaryEntry, type Done } from '#core/diary/index.ts'
-import { anyRows, apply, fault, isStudioOperation, schemaVersion, type ChangeSet, type Documents, type Fault, type Operation } from '#core/makeover/change.ts'
+import {
+  anyRows,
+  apply,
+  fault,
+  isStudioOperation,
+  schemaVersion,
+  type ChangeSet,
+  type Documents,
+  type Fault,
+  type Operation,
+} from '#core/makeover/change.ts'
 import { currencyOf, type Makeover, type Studio } from '#core/makeover/document.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import type { Preview } from '#core/reckoning/preview.ts'
@@ -21,7 +31,10 @@ export type Moment = { readonly rev: number; readonly madeAt: string; readonly s
 export type Saving = 'saved' | 'saving' | 'waiting'
 
 let worker: Remote<ReckoningWorker> | undefined
-const reckoner = (): Remote<ReckoningWorker> => (worker ??= wrap<ReckoningWorker>(new Worker(new URL('../workers/reckoning.worker.ts', import.meta.url), { type: 'module' })))
+const reckoner = (): Remote<ReckoningWorker> =>
+  (worker ??= wrap<ReckoningWorker>(
+    new Worker(new URL('../workers/reckoning.worker.ts', import.meta.url), { type: 'module' }),
+  ))
 const documentsOf = ({ makeover, studio }: Opened): Documents => ({ makeover, studio })
 
 /** How long a form waits for its answer before the change is left to wait on its own. */
@@ -50,9 +63,13 @@ export const useMakeover = defineStore('makeover', () => {
   const done: Done[] = markRaw([])
 
   const currency = computed(() => (opened.value ? currencyOf(opened.value.makeover) : 'EUR'))
-  const line = computed(() => (opened.value && reckoning.value ? lineFigures(opened.value.makeover, reckoning.value) : null))
+  const line = computed(() =>
+    opened.value && reckoning.value ? lineFigures(opened.value.makeover, reckoning.value) : null,
+  )
   const sorted = computed(() => parted(waiting.value))
-  const saving = computed<Saving>(() => (sorted.value.going.length === 0 ? 'saved' : away.value || session.ranOut ? 'waiting' : 'saving'))
+  const saving = computed<Saving>(() =>
+    sorted.value.going.length === 0 ? 'saved' : away.value || session.ranOut ? 'waiting' : 'saving',
+  )
   const person = (): string => session.person?.personId ?? ''
   let openedBy = ''
   const answers = new Map<string, (held: Held | null) => void>()
@@ -76,7 +93,14 @@ export const useMakeover = defineStore('makeover', () => {
   /** What is being reckoned for the screen just now. */
   let laying: Promise<void> = Promise.resolve()
   let shown = ''
-  const state = (): string => [base.value?.makeover.id, base.value?.makeover.rev, base.value?.studio.rev, base.value?.today, ...sorted.value.going.map((one) => one.changeSet.id)].join(' ')
+  const state = (): string =>
+    [
+      base.value?.makeover.id,
+      base.value?.makeover.rev,
+      base.value?.studio.rev,
+      base.value?.today,
+      ...sorted.value.going.map((one) => one.changeSet.id),
+    ].join(' ')
   /** Lays what waits over what the server has, and reckons it. What does not fit any more is left out until it is answered. */
   async function show(): Promise<void> {
     const from = base.value
@@ -112,7 +136,10 @@ export const useMakeover = defineStore('makeover', () => {
     try {
       while (base.value && base.value.makeover.rev < heardRev) {
         const from = base.value
-        const entries = await request<DiaryEntry[]>('GET', `/makeovers/${from.makeover.id}/changes?after=${from.makeover.rev}`)
+        const entries = await request<DiaryEntry[]>(
+          'GET',
+          `/makeovers/${from.makeover.id}/changes?after=${from.makeover.rev}`,
+        )
         if (base.value !== from) continue
         if (entries.length === 0) return
         const next = entries.length < 500 ? advance(documentsOf(from), entries) : null
@@ -132,7 +159,12 @@ export const useMakeover = defineStore('makeover', () => {
     if (!id) return
     const found = await request<Opened>('GET', `/makeovers/${id}`)
     if (base.value?.makeover.id !== id || found.makeover.rev < base.value.makeover.rev) return
-    if (found.makeover.rev === base.value.makeover.rev && found.studio.rev === base.value.studio.rev && found.today === base.value.today) return
+    if (
+      found.makeover.rev === base.value.makeover.rev &&
+      found.studio.rev === base.value.studio.rev &&
+      found.today === base.value.today
+    )
+      return
     base.value = found
     await show()
   }
@@ -150,7 +182,8 @@ export const useMakeover = defineStore('makeover', () => {
     } else if (heard.is === 'rev' && heard.document === from.makeover.id && heard.rev > from.makeover.rev) {
       heardRev = Math.max(heardRev, heard.rev)
       if (!sending.value) quietly(catchUp)
-    } else if (heard.is === 'rev' && heard.document === from.studio.id && heard.rev > from.studio.rev && !sending.value) quietly(refresh)
+    } else if (heard.is === 'rev' && heard.document === from.studio.id && heard.rev > from.studio.rev && !sending.value)
+      quietly(refresh)
   })
   useEventListener(document, 'visibilitychange', () => {
     if (document.visibilityState === 'visible') quietly(refresh)
@@ -177,23 +210,40 @@ export const useMakeover = defineStore('makeover', () => {
     await show()
   }
 
-  const preview = (operations: readonly Operation[]): Promise<Preview> => reckoner().preview(structuredClone(operations))
+  const preview = (operations: readonly Operation[]): Promise<Preview> =>
+    reckoner().preview(structuredClone(operations))
 
   /**
    * Makes a change: checked here first, shown, kept, and sent. Returns what is wrong with it while whoever typed it still
    * waits; a change that nobody answers, or that meets another's, is kept for later and counts as made.
    */
-  async function change(sentence: string, operations: readonly Operation[], undoes?: string): Promise<readonly Fault[]> {
-    if (past.value) return [fault('past', null, null, null, 'this is an earlier moment: go back to now to change something')]
+  async function change(
+    sentence: string,
+    operations: readonly Operation[],
+    undoes?: string,
+  ): Promise<readonly Fault[]> {
+    if (past.value)
+      return [fault('past', null, null, null, 'this is an earlier moment: go back to now to change something')]
     const from = opened.value
     if (!from || !base.value) return [fault('closed', null, null, null, 'no makeover is open')]
     const faults = await reckoner().faults(structuredClone(operations))
     if (faults.length > 0) return faults
-    const changeSet: ChangeSet = { id: uuidv7(), schemaVersion, sentence, operations: structuredClone(operations), ...(undoes === undefined ? {} : { undoes }) }
+    const changeSet: ChangeSet = {
+      id: uuidv7(),
+      schemaVersion,
+      sentence,
+      operations: structuredClone(operations),
+      ...(undoes === undefined ? {} : { undoes }),
+    }
     const rows = anyRows(documentsOf(from))
     const was = Object.fromEntries(operations.flatMap(({ kind, id }) => (rows[kind][id] ? [[id, rows[kind][id]]] : [])))
     const one: Waiting = { changeSet, addedAt: new Date().toISOString(), was, held: null, old: false }
-    done.push({ id: changeSet.id, sentence, undoes: undoes ?? null, rows: entriesOf(documentsOf(from), apply(documentsOf(from), operations, changeSet.id).documents, operations) })
+    done.push({
+      id: changeSet.id,
+      sentence,
+      undoes: undoes ?? null,
+      rows: entriesOf(documentsOf(from), apply(documentsOf(from), operations, changeSet.id).documents, operations),
+    })
     keep(person(), base.value.makeover.id, one)
     waiting.value = [...waiting.value, one]
     const answered = new Promise<Held | null>((resolve) => {
@@ -251,11 +301,19 @@ export const useMakeover = defineStore('makeover', () => {
         const { rev } = await request<{ rev: number }>('POST', `/makeovers/${id}/changes`, next.changeSet)
         await taken(id, next, rev)
       } catch (error) {
-        if (!(error instanceof Refused) || error.status === 401 || error.status === 429 || error.status >= 500) throw error
+        if (!(error instanceof Refused) || error.status === 401 || error.status === 429 || error.status >= 500)
+          throw error
         const { faults, conflicts, detail } = error.problem
         // an answer that was lost before an update of the page: the id is known, only its words are new
         if (next.old && faults?.[0]?.code === 'id') await taken(id, next, -1)
-        else await hold(id, next, error.status === 409 ? { is: 'conflict', conflicts: conflicts ?? [] } : { is: 'refused', faults: faults ?? [fault('refused', null, null, null, detail)] })
+        else
+          await hold(
+            id,
+            next,
+            error.status === 409
+              ? { is: 'conflict', conflicts: conflicts ?? [] }
+              : { is: 'refused', faults: faults ?? [fault('refused', null, null, null, detail)] },
+          )
       }
     }
   }
@@ -268,7 +326,11 @@ export const useMakeover = defineStore('makeover', () => {
     if (from?.makeover.id === id && rev === from.makeover.rev + 1) {
       const { documents } = apply(documentsOf(from), changeSet.operations, changeSet.id)
       const studioRev = from.studio.rev + (changeSet.operations.some(isStudioOperation) ? 1 : 0)
-      base.value = { makeover: { ...documents.makeover, rev }, studio: { ...documents.studio, rev: studioRev }, today: from.today }
+      base.value = {
+        makeover: { ...documents.makeover, rev },
+        studio: { ...documents.studio, rev: studioRev },
+        today: from.today,
+      }
       waiting.value = readAll(person(), id)
       // what is shown stays as it is: the change was in it already
       const now = opened.value
@@ -321,12 +383,21 @@ export const useMakeover = defineStore('makeover', () => {
     if (operations?.length === 0) {
       const rows = anyRows(documentsOf(of))
       for (const later of sorted.value.resting.get(id) ?? []) {
-        const rebased = later.changeSet.operations.map((operation) => (operation.base === id ? { ...operation, base: rows[operation.kind][operation.id]?.version ?? operation.base } : operation))
+        const rebased = later.changeSet.operations.map((operation) =>
+          operation.base === id
+            ? { ...operation, base: rows[operation.kind][operation.id]?.version ?? operation.base }
+            : operation,
+        )
         keep(person(), of.makeover.id, { ...later, changeSet: { ...later.changeSet, operations: rebased } })
       }
       drop(person(), of.makeover.id, id)
       neverDone(id)
-    } else keep(person(), of.makeover.id, { ...one, held: null, changeSet: { ...one.changeSet, operations: operations ?? one.changeSet.operations } })
+    } else
+      keep(person(), of.makeover.id, {
+        ...one,
+        held: null,
+        changeSet: { ...one.changeSet, operations: operations ?? one.changeSet.operations },
+      })
     waiting.value = readAll(person(), of.makeover.id)
     await show()
     await send()
@@ -355,5 +426,27 @@ export const useMakeover = defineStore('makeover', () => {
       else void send()
     },
   )
-  return { base, opened, reckoning, currency, line, waiting, sorted, saving, away, savedAt, past, deciding, done, open, refresh, preview, change, decide, letGo, lookAt, backToNow }
+  return {
+    base,
+    opened,
+    reckoning,
+    currency,
+    line,
+    waiting,
+    sorted,
+    saving,
+    away,
+    savedAt,
+    past,
+    deciding,
+    done,
+    open,
+    refresh,
+    preview,
+    change,
+    decide,
+    letGo,
+    lookAt,
+    backToNow,
+  }
 })

@@ -10,4 +10,6 @@ export function useRows<K extends MakeoverKind>(kind: K): ComputedRef<readonly R
 }
 
 /** Options of a choice from rows that have a name. */
-export const optionsOf = (rows: readonly { readonly id: string; readonly name: string }[]): { value: string; label: string }[] => rows.map((row) => ({ value: row.id, label: row.name }))
+export const optionsOf = (
+  rows: readonly { readonly id: string; readonly name: string }[],
+): { value: string; label: string }[] => rows.map((row) => ({ value: row.id, label: row.name }))

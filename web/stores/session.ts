@@ -4,7 +4,14 @@ import { request } from '../api.ts'
 import { forgetCopies } from '../away/away.ts'
 import { forgetSuggested } from '../palette/suggested.ts'
 
-export type Person = { readonly personId: string; readonly studioId: string; readonly name: string; readonly email: string; readonly studioName: string; readonly timeZone: string }
+export type Person = {
+  readonly personId: string
+  readonly studioId: string
+  readonly name: string
+  readonly email: string
+  readonly studioName: string
+  readonly timeZone: string
+}
 export type NewStudio = { studioName: string; timeZone: string; name: string; email: string; password: string }
 
 /** Who is signed in here. */
@@ -24,7 +31,8 @@ export const useSession = defineStore('session', () => {
     ranOut.value = false
     asked = true
   }
-  const signIn = async (email: string, password: string): Promise<void> => enter(await request<Person>('POST', '/session', { email, password }))
+  const signIn = async (email: string, password: string): Promise<void> =>
+    enter(await request<Person>('POST', '/session', { email, password }))
   const makeStudio = async (from: NewStudio): Promise<void> => enter(await request<Person>('POST', '/studios', from))
   async function signOut(): Promise<void> {
     await request('DELETE', '/session')

@@ -6,7 +6,11 @@ import { NoAnswer, request } from '../api.ts'
 import { useMakeover } from './makeover.ts'
 
 /** What came of undoing, as it is said to whoever asked for it. */
-export type Said = { readonly text: string; readonly stop: boolean; readonly opposite: (Undo & { is: 'refused' })['opposite'] }
+export type Said = {
+  readonly text: string
+  readonly stop: boolean
+  readonly opposite: (Undo & { is: 'refused' })['opposite']
+}
 
 /** Undo and redo of one's own changes, in the order they were made, across all pages of a makeover. */
 export const useUndo = defineStore('undo', () => {
@@ -19,23 +23,33 @@ export const useUndo = defineStore('undo', () => {
   /** One's own changes, oldest first: from the diary as far as it can be reached, and what was done here since. */
   async function own(): Promise<readonly Done[]> {
     const id = makeover.base?.makeover.id ?? ''
-    const kept = await request<Done[]>('GET', `/makeovers/${id}/diary?mine=yes`).then((page) => page.toReversed(), (error: unknown) => {
-      if (error instanceof NoAnswer) return null
-      throw error
-    })
+    const kept = await request<Done[]>('GET', `/makeovers/${id}/diary?mine=yes`).then(
+      (page) => page.toReversed(),
+      (error: unknown) => {
+        if (error instanceof NoAnswer) return null
+        throw error
+      },
+    )
     if (kept === null) return makeover.done
     const waiting = new Set(makeover.waiting.map((one) => one.changeSet.id))
     const known = new Set(kept.map((one) => one.id))
     // answered while the diary was being read: newer than all of it
     const newest = kept.at(-1)?.id ?? ''
-    return [...kept.map(withPersonal), ...makeover.done.filter((one) => !known.has(one.id) && (waiting.has(one.id) || one.id > newest))]
+    return [
+      ...kept.map(withPersonal),
+      ...makeover.done.filter((one) => !known.has(one.id) && (waiting.has(one.id) || one.id > newest)),
+    ]
   }
 
   /** Where the diary hides what is personal, what this window remembers of it. */
-  const withPersonal = (one: Done): Done => (holdsPersonal(one.rows) ? (makeover.done.find((each) => each.id === one.id) ?? one) : one)
+  const withPersonal = (one: Done): Done =>
+    holdsPersonal(one.rows) ? (makeover.done.find((each) => each.id === one.id) ?? one) : one
 
   async function step(which: 'undo' | 'redo'): Promise<void> {
-    if (makeover.past) { say('This is an earlier moment: go back to now first.', true); return; }
+    if (makeover.past) {
+      say('This is an earlier moment: go back to now first.', true)
+      return
+    }
     try {
       const all = await own()
       const id = undoStack(all)[which]
@@ -53,9 +67,13 @@ export const useUndo = defineStore('undo', () => {
     const now = makeover.opened
     if (!now) return
     const undo = undoOf(one, now, now.today, uuidv7)
-    if (undo.is === 'refused') { say(`“${one.sentence}” cannot be undone: ${undo.why}.`, true, undo.opposite); return; }
+    if (undo.is === 'refused') {
+      say(`“${one.sentence}” cannot be undone: ${undo.why}.`, true, undo.opposite)
+      return
+    }
     const faults = await makeover.change(undo.sentence, undo.operations, one.id)
-    if (faults.length > 0) say(`“${one.sentence}” cannot be undone: ${faults.map((fault) => fault.message).join('; ')}.`, true)
+    if (faults.length > 0)
+      say(`“${one.sentence}” cannot be undone: ${faults.map((fault) => fault.message).join('; ')}.`, true)
     else say(`${undo.sentence}.`)
   }
 

@@ -6,7 +6,14 @@ import { drop, isWaitingKey, keep, makeoversWaiting, parted, readAll, type Waiti
 
 const newId = countingIds(70_000)
 const [me, other, makeover] = [newId(), newId(), newId()]
-const waiting = (of: Partial<Waiting> = {}, id = newId()): Waiting => ({ changeSet: { id, schemaVersion, sentence: 'Did it', operations: [add('room', newId(), { name: 'Hall' })] }, addedAt: '2027-03-01T09:00:00.000Z', was: {}, held: null, old: false, ...of })
+const waiting = (of: Partial<Waiting> = {}, id = newId()): Waiting => ({
+  changeSet: { id, schemaVersion, sentence: 'Did it', operations: [add('room', newId(), { name: 'Hall' })] },
+  addedAt: '2027-03-01T09:00:00.000Z',
+  was: {},
+  held: null,
+  old: false,
+  ...of,
+})
 
 beforeEach(() => localStorage.clear())
 
@@ -25,17 +32,46 @@ describe('what waits to be sent', () => {
   it('that an older page left is told in today’s words, under the same id', () => {
     const id = newId()
     const [roomId, need] = [newId(), newId()]
-    localStorage.setItem(`bonitas.unsent.${makeover}`, JSON.stringify({ id, schemaVersion: 1, sentence: 'Wrote a need', operations: [{ op: 'put', kind: 'need', id: need, base: null, fields: { roomId, zoneId: null, name: 'Sing', importance: 'must' } }] }))
+    localStorage.setItem(
+      `bonitas.unsent.${makeover}`,
+      JSON.stringify({
+        id,
+        schemaVersion: 1,
+        sentence: 'Wrote a need',
+        operations: [
+          {
+            op: 'put',
+            kind: 'need',
+            id: need,
+            base: null,
+            fields: { roomId, zoneId: null, name: 'Sing', importance: 'must' },
+          },
+        ],
+      }),
+    )
     const [read] = readAll(me, makeover)
-    expect(read).toMatchObject({ changeSet: { id, schemaVersion, operations: [{ fields: { name: 'Sing', who: '' } }] }, old: true, held: null })
+    expect(read).toMatchObject({
+      changeSet: { id, schemaVersion, operations: [{ fields: { name: 'Sing', who: '' } }] },
+      old: true,
+      held: null,
+    })
     expect(localStorage.getItem(`bonitas.unsent.${makeover}`)).toBeNull()
     expect(readAll(me, makeover)).toEqual([read]) // once
   })
   it('that cannot be read is held with its text, never dropped', () => {
-    localStorage.setItem(`bonitas.waiting.${me}.${makeover}.broken`, '{"changeSet":{"sentence":"Chose the green one","opera')
-    localStorage.setItem(`bonitas.waiting.${me}.${makeover}.future`, JSON.stringify({ changeSet: { id: newId(), schemaVersion: 99, sentence: 'From tomorrow', operations: [] } }))
+    localStorage.setItem(
+      `bonitas.waiting.${me}.${makeover}.broken`,
+      '{"changeSet":{"sentence":"Chose the green one","opera',
+    )
+    localStorage.setItem(
+      `bonitas.waiting.${me}.${makeover}.future`,
+      JSON.stringify({ changeSet: { id: newId(), schemaVersion: 99, sentence: 'From tomorrow', operations: [] } }),
+    )
     const all = readAll(me, makeover)
-    expect(all.map((one) => [one.held?.is, one.raw !== undefined])).toEqual([['refused', true], ['refused', true]])
+    expect(all.map((one) => [one.held?.is, one.raw !== undefined])).toEqual([
+      ['refused', true],
+      ['refused', true],
+    ])
     expect(all.map((one) => one.raw).join()).toContain('Chose the green one')
     expect(all.map((one) => one.changeSet.sentence)).toContain('From tomorrow')
     keep(me, makeover, waiting())
@@ -58,8 +94,18 @@ describe('what waits to be sent', () => {
   })
   it('goes on past what is held, but for what rests on it', () => {
     const room = newId()
-    const first = waiting({ changeSet: { id: newId(), schemaVersion, sentence: 'Hall', operations: [add('room', room, { name: 'Hall' })] }, held: { is: 'refused', faults: [] } })
-    const rests = waiting({ changeSet: { id: newId(), schemaVersion, sentence: 'Nook', operations: [add('zone', newId(), { ...blank.zone, roomId: room, name: 'Nook' })] } })
+    const first = waiting({
+      changeSet: { id: newId(), schemaVersion, sentence: 'Hall', operations: [add('room', room, { name: 'Hall' })] },
+      held: { is: 'refused', faults: [] },
+    })
+    const rests = waiting({
+      changeSet: {
+        id: newId(),
+        schemaVersion,
+        sentence: 'Nook',
+        operations: [add('zone', newId(), { ...blank.zone, roomId: room, name: 'Nook' })],
+      },
+    })
     const apart = waiting()
     const { going, held, resting } = parted([first, rests, apart])
     expect(going).toEqual([apart])
@@ -68,6 +114,10 @@ describe('what waits to be sent', () => {
   })
   it('is told apart from other keys', () => {
     expect(isWaitingKey(`bonitas.waiting.${me}.${makeover}.x`, me, makeover)).toBe(true)
-    expect([isWaitingKey(null, me, makeover), isWaitingKey('bonitas.ground', me, makeover), isWaitingKey(`bonitas.waiting.${other}.${makeover}.x`, me, makeover)]).toEqual([false, false, false])
+    expect([
+      isWaitingKey(null, me, makeover),
+      isWaitingKey('bonitas.ground', me, makeover),
+      isWaitingKey(`bonitas.waiting.${other}.${makeover}.x`, me, makeover),
+    ]).toEqual([false, false, false])
   })
 })

@@ -7,7 +7,9 @@ import { restingOn } from '#core/makeover/waiting.ts'
 import type { Conflict } from '../api.ts'
 
 /** Why a change waits for a decision: it was refused, or somebody changed the same meanwhile. */
-export type Held = { readonly is: 'refused'; readonly faults: readonly Fault[] } | { readonly is: 'conflict'; readonly conflicts: readonly Conflict[] }
+export type Held =
+  | { readonly is: 'refused'; readonly faults: readonly Fault[] }
+  | { readonly is: 'conflict'; readonly conflicts: readonly Conflict[] }
 export type Waiting = {
   readonly changeSet: ChangeSet
   readonly addedAt: string
@@ -44,22 +46,37 @@ export function drop(personId: string, makeoverId: string, id: string): void {
 export function readAll(personId: string, makeoverId: string): Waiting[] {
   const former = localStorage.getItem(formerly(makeoverId))
   if (former !== null) {
-    const told = readOne(JSON.stringify({ changeSet: parsed(former), addedAt: new Date(0).toISOString(), was: {}, held: null, old: true }), 'former')
+    const told = readOne(
+      JSON.stringify({ changeSet: parsed(former), addedAt: new Date(0).toISOString(), was: {}, held: null, old: true }),
+      'former',
+    )
     keep(personId, makeoverId, told)
     localStorage.removeItem(formerly(makeoverId))
   }
   const start = prefix(personId, makeoverId)
-  const keys = Array.from({ length: localStorage.length }, (_, at) => localStorage.key(at)).filter((key): key is string => key?.startsWith(start) ?? false)
-  const texts = new Map([...keys.map((key): [string, string | null] => [key, localStorage.getItem(key)]), ...[...unstored].filter(([key]) => key.startsWith(start))])
-  return [...texts].flatMap(([key, text]) => (text === null ? [] : [readOne(text, key.slice(start.length))])).toSorted((one, other) => (one.changeSet.id < other.changeSet.id ? -1 : 1))
+  const keys = Array.from({ length: localStorage.length }, (_, at) => localStorage.key(at)).filter(
+    (key): key is string => key?.startsWith(start) ?? false,
+  )
+  const texts = new Map([
+    ...keys.map((key): [string, string | null] => [key, localStorage.getItem(key)]),
+    ...[...unstored].filter(([key]) => key.startsWith(start)),
+  ])
+  return [...texts]
+    .flatMap(([key, text]) => (text === null ? [] : [readOne(text, key.slice(start.length))]))
+    .toSorted((one, other) => (one.changeSet.id < other.changeSet.id ? -1 : 1))
 }
 
 /** Every makeover that something waits for, of a person. */
 export const makeoversWaiting = (personId: string): string[] => [
-  ...new Set(Array.from({ length: localStorage.length }, (_, at) => localStorage.key(at) ?? '').filter((key) => key.startsWith(`bonitas.waiting.${personId}.`)).map((key) => key.split('.')[3] ?? '')),
+  ...new Set(
+    Array.from({ length: localStorage.length }, (_, at) => localStorage.key(at) ?? '')
+      .filter((key) => key.startsWith(`bonitas.waiting.${personId}.`))
+      .map((key) => key.split('.')[3] ?? ''),
+  ),
 ]
 
-export const isWaitingKey = (key: string | null, personId: string, makeoverId: string): boolean => key?.startsWith(prefix(personId, makeoverId)) ?? false
+export const isWaitingKey = (key: string | null, personId: string, makeoverId: string): boolean =>
+  key?.startsWith(prefix(personId, makeoverId)) ?? false
 
 const parsed = (text: string): unknown => {
   try {
@@ -72,21 +89,55 @@ const parsed = (text: string): unknown => {
 function readOne(text: string, id: string): Waiting {
   const found = parsed(text) as Partial<Waiting> | null
   const body: unknown = typeof found === 'object' ? found?.changeSet : undefined
-  const version: unknown = typeof body === 'object' && body !== null && 'schemaVersion' in body ? body.schemaVersion : null
+  const version: unknown =
+    typeof body === 'object' && body !== null && 'schemaVersion' in body ? body.schemaVersion : null
   const read = readChangeSet(body)
-  if (read.ok && typeof found === 'object' && found !== null) return { changeSet: read.value, addedAt: found.addedAt ?? '', was: found.was ?? {}, held: found.held ?? null, old: found.old === true || version !== schemaVersion }
+  if (read.ok && typeof found === 'object' && found !== null)
+    return {
+      changeSet: read.value,
+      addedAt: found.addedAt ?? '',
+      was: found.was ?? {},
+      held: found.held ?? null,
+      old: found.old === true || version !== schemaVersion,
+    }
   const why = read.ok ? '' : read.faults.map((one) => one.message).join('; ')
-  const sentence = typeof body === 'object' && body !== null && 'sentence' in body ? String(body.sentence) : 'Something typed in an earlier page'
-  return { changeSet: { id, schemaVersion, sentence, operations: [] }, addedAt: '', was: {}, held: { is: 'refused', faults: [fault('malformed', null, null, null, `it cannot be read any more (${why})`)] }, old: true, raw: text }
+  const sentence =
+    typeof body === 'object' && body !== null && 'sentence' in body
+      ? String(body.sentence)
+      : 'Something typed in an earlier page'
+  return {
+    changeSet: { id, schemaVersion, sentence, operations: [] },
+    addedAt: '',
+    was: {},
+    held: { is: 'refused', faults: [fault('malformed', null, null, null, `it cannot be read any more (${why})`)] },
+    old: true,
+    raw: text,
+  }
 }
 
 /** What is shown as if it were saved, and what waits for a decision with all that rests on it. */
-export function parted(all: readonly Waiting[]): { going: Waiting[]; held: Waiting[]; resting: Map<string, Waiting[]> } {
+export function parted(all: readonly Waiting[]): {
+  going: Waiting[]
+  held: Waiting[]
+  resting: Map<string, Waiting[]>
+} {
   const held = all.filter((one) => one.held !== null)
-  const down = new Set(restingOn(held.map((one) => one.changeSet), all.map((one) => one.changeSet)).map((one) => one.id))
-  const resting = new Map(held.map((one) => {
-    const on = new Set(restingOn([one.changeSet], all.map((each) => each.changeSet)).map((each) => each.id))
-    return [one.changeSet.id, all.filter((each) => on.has(each.changeSet.id) && each.held === null)]
-  }))
+  const down = new Set(
+    restingOn(
+      held.map((one) => one.changeSet),
+      all.map((one) => one.changeSet),
+    ).map((one) => one.id),
+  )
+  const resting = new Map(
+    held.map((one) => {
+      const on = new Set(
+        restingOn(
+          [one.changeSet],
+          all.map((each) => each.changeSet),
+        ).map((each) => each.id),
+      )
+      return [one.changeSet.id, all.filter((each) => on.has(each.changeSet.id) && each.held === null)]
+    }),
+  )
   return { going: all.filter((one) => one.held === null && !down.has(one.changeSet.id)), held, resting }
 }

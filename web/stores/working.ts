@@ -14,7 +14,11 @@ export const useWorking = defineStore('working', () => {
     if (!figure.value || !makeover.opened || !makeover.reckoning) return null
     return workingOf(figure.value.figure, makeover.opened.makeover, makeover.reckoning.money, figure.value.categoryId)
   })
-  const where = computed(() => (single.value ? '' : (makeover.reckoning?.money.categories.find((one) => one.id === figure.value?.categoryId)?.name ?? '')))
+  const where = computed(() =>
+    single.value
+      ? ''
+      : (makeover.reckoning?.money.categories.find((one) => one.id === figure.value?.categoryId)?.name ?? ''),
+  )
   let from: HTMLElement | null = null
 
   // a single working is of one moment: when something changed it is laid away rather than left standing wrong

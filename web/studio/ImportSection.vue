@@ -11,12 +11,18 @@ import MoneyAmount from '../parts/MoneyAmount.vue'
 type Fault = { readonly message: string; readonly field: string | null }
 type Way = { readonly puts: number; readonly removes: number; readonly faults: readonly Fault[] } | null
 type Dry = {
-  readonly id: string; readonly name: string; readonly exists: boolean; readonly currency: string; readonly history: number | null
+  readonly id: string
+  readonly name: string
+  readonly exists: boolean
+  readonly currency: string
+  readonly history: number | null
   readonly rows: readonly { readonly what: string; readonly count: number }[]
   readonly files: { readonly count: number; readonly bytes: number }
   readonly money: { readonly agreed: Minor; readonly forecast: Minor; readonly paid: Minor }
   readonly remarks: { readonly stop: number; readonly look: number; readonly note: number }
-  readonly newSellers: readonly string[]; readonly knownSellers: readonly string[]; readonly ownPractice: readonly string[]
+  readonly newSellers: readonly string[]
+  readonly knownSellers: readonly string[]
+  readonly ownPractice: readonly string[]
   readonly ways: { readonly new: Way; readonly itself: Way; readonly copy: Way }
 }
 const router = useRouter()
@@ -73,13 +79,18 @@ const ways = computed(() => {
     if (!way || (which === 'copy' && !now.exists)) return []
     const same = which === 'itself' && way.puts + way.removes === 0
     const title = { new: 'As a new makeover', itself: 'Over the one you have', copy: 'As a copy beside it' }[which]
-    const does = same ? 'they are the same: nothing would change' : which === 'itself' ? `${way.puts} rows as the file says, ${way.removes} taken away; it stands in the history and can be undone` : `${way.puts} rows`
+    const does = same
+      ? 'they are the same: nothing would change'
+      : which === 'itself'
+        ? `${way.puts} rows as the file says, ${way.removes} taken away; it stands in the history and can be undone`
+        : `${way.puts} rows`
     return [{ which, title, does, faults: way.faults }]
   })
 })
 const chosen = computed(() => ways.value.find((way) => way.which === as.value))
 const many = (count: number, what: string): string => `${count} ${what}${count === 1 ? '' : 's'}`
-const size = (bytes: number): string => (bytes < 1_000_000 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`)
+const size = (bytes: number): string =>
+  bytes < 1_000_000 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`
 const practiceWords = (name: string): string => {
   const rule = ruleIds.find((id) => id === name)
   return rule ? rulebook[rule].why.replace(/\.$/, '') : (questions.find((one) => one.id === name)?.asks ?? name)
@@ -87,37 +98,96 @@ const practiceWords = (name: string): string => {
 </script>
 
 <template>
-  <div class="import" :class="{ over }" @dragover.prevent="over = true" @dragleave="over = false" @drop.prevent="look($event.dataTransfer?.files[0])">
+  <div
+    class="import"
+    :class="{ over }"
+    @dragover.prevent="over = true"
+    @dragleave="over = false"
+    @drop.prevent="look($event.dataTransfer?.files[0])"
+  >
     <label class="drop">
-      <input ref="input" type="file" class="visually-hidden" accept=".zip,application/zip" @change="look(($event.target as HTMLInputElement).files?.[0])" />
-      <span>{{ busy || 'Bring in a makeover: drop its file here, or choose it. First you see what it would do.' }}</span>
+      <input
+        ref="input"
+        type="file"
+        class="visually-hidden"
+        accept=".zip,application/zip"
+        @change="look(($event.target as HTMLInputElement).files?.[0])"
+      />
+      <span>{{
+        busy || 'Bring in a makeover: drop its file here, or choose it. First you see what it would do.'
+      }}</span>
     </label>
     <p v-if="problem" class="stop-line" role="alert">{{ problem }}</p>
-    <p v-if="done" class="said-line" role="status">{{ done.changed ? `${done.name} is in.` : `${done.name} is here as the file says: nothing was changed.` }} <button type="button" class="word" @click="router.push({ name: 'brief', params: { id: done.id } })">Open it</button></p>
+    <p v-if="done" class="said-line" role="status">
+      {{ done.changed ? `${done.name} is in.` : `${done.name} is here as the file says: nothing was changed.` }}
+      <button type="button" class="word" @click="router.push({ name: 'brief', params: { id: done.id } })">
+        Open it
+      </button>
+    </p>
     <section v-if="dry" class="dry" aria-labelledby="dry-title">
       <h2 id="dry-title" class="serif">{{ dry.name }}</h2>
-      <p class="quiet">{{ dry.exists ? 'You have this makeover.' : 'You do not have this makeover yet.' }} Nothing is changed until you say so.</p>
+      <p class="quiet">
+        {{ dry.exists ? 'You have this makeover.' : 'You do not have this makeover yet.' }} Nothing is changed until you
+        say so.
+      </p>
       <dl class="pairs">
-        <div><dt>Agreed</dt><dd><MoneyAmount :amount="dry.money.agreed" :currency="dry.currency" with-currency /></dd></div>
-        <div><dt>Forecast</dt><dd><MoneyAmount :amount="dry.money.forecast" :currency="dry.currency" with-currency /></dd></div>
-        <div><dt>Paid</dt><dd><MoneyAmount :amount="dry.money.paid" :currency="dry.currency" with-currency /></dd></div>
-        <div><dt>Open remarks</dt><dd>{{ dry.remarks.stop }} stop, {{ dry.remarks.look }} look, {{ many(dry.remarks.note, 'note') }}</dd></div>
-        <div><dt>History</dt><dd>{{ dry.history === null ? 'left out of the file' : many(dry.history, 'change') }}</dd></div>
-        <div><dt>Pictures and receipts</dt><dd>{{ dry.files.count === 0 ? 'none' : `${dry.files.count}, ${size(dry.files.bytes)}` }}</dd></div>
+        <div>
+          <dt>Agreed</dt>
+          <dd><MoneyAmount :amount="dry.money.agreed" :currency="dry.currency" with-currency /></dd>
+        </div>
+        <div>
+          <dt>Forecast</dt>
+          <dd><MoneyAmount :amount="dry.money.forecast" :currency="dry.currency" with-currency /></dd>
+        </div>
+        <div>
+          <dt>Paid</dt>
+          <dd><MoneyAmount :amount="dry.money.paid" :currency="dry.currency" with-currency /></dd>
+        </div>
+        <div>
+          <dt>Open remarks</dt>
+          <dd>{{ dry.remarks.stop }} stop, {{ dry.remarks.look }} look, {{ many(dry.remarks.note, 'note') }}</dd>
+        </div>
+        <div>
+          <dt>History</dt>
+          <dd>{{ dry.history === null ? 'left out of the file' : many(dry.history, 'change') }}</dd>
+        </div>
+        <div>
+          <dt>Pictures and receipts</dt>
+          <dd>{{ dry.files.count === 0 ? 'none' : `${dry.files.count}, ${size(dry.files.bytes)}` }}</dd>
+        </div>
       </dl>
-      <ul class="rows-in" aria-label="What is in it"><li v-for="row in dry.rows" :key="row.what"><strong>{{ row.count }}</strong> {{ row.what }}</li></ul>
+      <ul class="rows-in" aria-label="What is in it">
+        <li v-for="row in dry.rows" :key="row.what">
+          <strong>{{ row.count }}</strong> {{ row.what }}
+        </li>
+      </ul>
       <p v-if="dry.newSellers.length > 0">New sellers: {{ dry.newSellers.join(', ') }}.</p>
-      <p v-if="dry.knownSellers.length > 0" class="quiet">Sellers you have already, taken for the same: {{ dry.knownSellers.join(', ') }}.</p>
-      <p v-if="dry.ownPractice.length > 0">Reckoned by a practice that is not this studio’s. The makeover keeps as its own: {{ dry.ownPractice.map(practiceWords).join('; ') }}.</p>
+      <p v-if="dry.knownSellers.length > 0" class="quiet">
+        Sellers you have already, taken for the same: {{ dry.knownSellers.join(', ') }}.
+      </p>
+      <p v-if="dry.ownPractice.length > 0">
+        Reckoned by a practice that is not this studio’s. The makeover keeps as its own:
+        {{ dry.ownPractice.map(practiceWords).join('; ') }}.
+      </p>
       <fieldset>
         <legend class="label">How it comes in</legend>
         <label v-for="way in ways" :key="way.which" :class="{ kept: as === way.which }">
           <input v-model="as" type="radio" name="as" :value="way.which" />
-          <span><strong>{{ way.title }}</strong> <span class="quiet">{{ way.faults.length > 0 ? '' : way.does }}</span><span v-for="fault in way.faults.slice(0, 3)" :key="fault.message" class="why">Not possible: {{ fault.message }}.</span></span>
+          <span
+            ><strong>{{ way.title }}</strong>
+            <span class="quiet">{{ way.faults.length > 0 ? '' : way.does }}</span><span
+              v-for="fault in way.faults.slice(0, 3)"
+              :key="fault.message"
+              class="why"
+              >Not possible: {{ fault.message }}.</span
+            ></span
+          >
         </label>
       </fieldset>
       <p class="do">
-        <el-button type="primary" :disabled="(chosen?.faults.length ?? 1) > 0" :loading="busy !== ''" @click="bringIn">Bring it in</el-button>
+        <el-button type="primary" :disabled="(chosen?.faults.length ?? 1) > 0" :loading="busy !== ''" @click="bringIn"
+          >Bring it in</el-button
+        >
         <el-button @click="dry = null">Leave it</el-button>
       </p>
     </section>
@@ -125,20 +195,87 @@ const practiceWords = (name: string): string => {
 </template>
 
 <style>
-.import { margin-top: 12px; }
-.import .drop { display: block; border: 1px dashed var(--input); padding: 12px 14px; cursor: pointer; color: var(--soft); }
-.import.over .drop { border: 1.5px solid var(--ink); color: var(--ink); }
-.import .drop:focus-within { outline: 2px solid var(--ink); outline-offset: 2px; }
-.import .stop-line, .import .said-line { margin-top: 10px; }
-.dry { border: 1.5px solid var(--ink); padding: 16px 20px; margin-top: 12px; background: var(--sheet); display: grid; gap: 8px; max-width: 860px; }
-.dry .pairs { columns: 2; column-gap: 48px; }
-.dry .pairs > div { break-inside: avoid; }
-.dry .rows-in { columns: 4 140px; font-size: 13px; line-height: 20px; border-top: 1px solid var(--hairline); border-bottom: 1px solid var(--hairline); padding: 6px 0; }
-.dry .rows-in strong { display: inline-block; min-width: 22px; text-align: right; margin-right: 4px; }
-.dry fieldset { border: 0; padding: 0; min-width: 0; margin: 6px 0 0; display: grid; gap: 6px; }
-.dry label { display: flex; gap: 10px; align-items: baseline; border: 1px solid var(--input); padding: 7px 12px; cursor: pointer; }
-.dry label.kept { border: 1.5px solid var(--ink); box-shadow: inset 4px 0 0 var(--ink); }
-.dry input { accent-color: var(--ink); }
-.dry .why { display: block; }
-.dry .do { display: flex; gap: 8px; margin-top: 6px; }
+.import {
+  margin-top: 12px;
+}
+.import .drop {
+  display: block;
+  border: 1px dashed var(--input);
+  padding: 12px 14px;
+  cursor: pointer;
+  color: var(--soft);
+}
+.import.over .drop {
+  border: 1.5px solid var(--ink);
+  color: var(--ink);
+}
+.import .drop:focus-within {
+  outline: 2px solid var(--ink);
+  outline-offset: 2px;
+}
+.import .stop-line,
+.import .said-line {
+  margin-top: 10px;
+}
+.dry {
+  border: 1.5px solid var(--ink);
+  padding: 16px 20px;
+  margin-top: 12px;
+  background: var(--sheet);
+  display: grid;
+  gap: 8px;
+  max-width: 860px;
+}
+.dry .pairs {
+  columns: 2;
+  column-gap: 48px;
+}
+.dry .pairs > div {
+  break-inside: avoid;
+}
+.dry .rows-in {
+  columns: 4 140px;
+  font-size: 13px;
+  line-height: 20px;
+  border-top: 1px solid var(--hairline);
+  border-bottom: 1px solid var(--hairline);
+  padding: 6px 0;
+}
+.dry .rows-in strong {
+  display: inline-block;
+  min-width: 22px;
+  text-align: right;
+  margin-right: 4px;
+}
+.dry fieldset {
+  border: 0;
+  padding: 0;
+  min-width: 0;
+  margin: 6px 0 0;
+  display: grid;
+  gap: 6px;
+}
+.dry label {
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+  border: 1px solid var(--input);
+  padding: 7px 12px;
+  cursor: pointer;
+}
+.dry label.kept {
+  border: 1.5px solid var(--ink);
+  box-shadow: inset 4px 0 0 var(--ink);
+}
+.dry input {
+  accent-color: var(--ink);
+}
+.dry .why {
+  display: block;
+}
+.dry .do {
+  display: flex;
+  gap: 8px;
+  margin-top: 6px;
+}
 </style>

@@ -22,8 +22,21 @@ const failed = ref(false)
 
 async function load(): Promise<void> {
   try {
-    ;[people.value, reach.value] = await Promise.all([request<Person[]>('GET', '/people'), request<Reach>('GET', '/reach')])
-    codes.value = Object.fromEntries(await Promise.all(reach.value.addresses.map(async (address) => [address, await toDataURL(address, { margin: 2, width: 168, color: { dark: '#191919', light: '#ffffff' } })] as const)))
+    ;[people.value, reach.value] = await Promise.all([
+      request<Person[]>('GET', '/people'),
+      request<Reach>('GET', '/reach'),
+    ])
+    codes.value = Object.fromEntries(
+      await Promise.all(
+        reach.value.addresses.map(
+          async (address) =>
+            [
+              address,
+              await toDataURL(address, { margin: 2, width: 168, color: { dark: '#191919', light: '#ffffff' } }),
+            ] as const,
+        ),
+      ),
+    )
     failed.value = false
   } catch {
     failed.value = true
@@ -32,7 +45,11 @@ async function load(): Promise<void> {
 onMounted(load)
 
 const adding = ref(false)
-const { form, reset, submit } = useForm(() => ({ name: textField(), email: textField('', { most: 254 }), password: textField('', { most: 1000 }) }))
+const { form, reset, submit } = useForm(() => ({
+  name: textField(),
+  email: textField('', { most: 254 }),
+  password: textField('', { most: 1000 }),
+}))
 function openForm(): void {
   reset()
   adding.value = true
@@ -44,7 +61,8 @@ async function letIn(): Promise<void> {
       return []
     } catch (error) {
       if (error instanceof Refused) return error.problem.faults ?? [{ field: null, message: error.problem.detail }]
-      if (error instanceof NoAnswer) return [{ field: null, message: 'No answer from the server. What you typed is still here: try again.' }]
+      if (error instanceof NoAnswer)
+        return [{ field: null, message: 'No answer from the server. What you typed is still here: try again.' }]
       throw error
     }
   })
@@ -61,58 +79,142 @@ useKeys([
 <template>
   <div class="day studio">
     <section class="studio-line" aria-label="Studio">
-      <router-link :to="{ name: 'day' }" class="wordmark serif" aria-label="Bonitas, to all makeovers">Bonitas</router-link>
+      <router-link :to="{ name: 'day' }" class="wordmark serif" aria-label="Bonitas, to all makeovers"
+        >Bonitas</router-link
+      >
       <span class="quiet">{{ session.person?.studioName }}</span>
       <span class="end"><router-link :to="{ name: 'day' }">All makeovers</router-link></span>
     </section>
     <main>
-      <div class="page-head"><h1>Studio</h1><span class="quiet">who works here, the phone, and what leaves and comes in as files</span></div>
-      <p v-if="failed" class="stop-line" role="alert">No answer from the server. <button type="button" class="word" @click="load">Try again</button></p>
+      <div class="page-head">
+        <h1>Studio</h1>
+        <span class="quiet">who works here, the phone, and what leaves and comes in as files</span>
+      </div>
+      <p v-if="failed" class="stop-line" role="alert">
+        No answer from the server. <button type="button" class="word" @click="load">Try again</button>
+      </p>
 
       <section aria-labelledby="people-title">
-        <div class="section-head"><h2 id="people-title">People</h2><button type="button" class="word" @click="openForm">Let somebody in<kbd>N</kbd></button></div>
+        <div class="section-head">
+          <h2 id="people-title">People</h2>
+          <button type="button" class="word" @click="openForm">Let somebody in<kbd>N</kbd></button>
+        </div>
         <table>
-          <thead><tr><th scope="col">Name</th><th scope="col">Email</th><th scope="col"><span class="visually-hidden">Who</span></th></tr></thead>
-          <tbody><tr v-for="one in people" :key="one.id"><td><strong>{{ one.name }}</strong></td><td>{{ one.email }}</td><td class="quiet">{{ one.id === session.person?.personId ? 'you' : '' }}</td></tr></tbody>
+          <thead>
+            <tr>
+              <th scope="col">Name</th>
+              <th scope="col">Email</th>
+              <th scope="col"><span class="visually-hidden">Who</span></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="one in people" :key="one.id">
+              <td>
+                <strong>{{ one.name }}</strong>
+              </td>
+              <td>{{ one.email }}</td>
+              <td class="quiet">{{ one.id === session.person?.personId ? 'you' : '' }}</td>
+            </tr>
+          </tbody>
         </table>
       </section>
 
       <section aria-labelledby="phone-title">
         <div class="section-head"><h2 id="phone-title">On the phone</h2></div>
         <template v-if="reach?.open">
-          <p v-if="reach.addresses.length > 0">With the phone in the same network, type one of these in its browser, or point its camera at the square.</p>
+          <p v-if="reach.addresses.length > 0">
+            With the phone in the same network, type one of these in its browser, or point its camera at the square.
+          </p>
           <ul class="addresses">
-            <li v-for="address in reach.addresses" :key="address"><img v-if="codes[address]" :src="codes[address]" :alt="`The address ${address} as a square to photograph`" width="168" height="168" /><strong>{{ address }}</strong></li>
+            <li v-for="address in reach.addresses" :key="address">
+              <img
+                v-if="codes[address]"
+                :src="codes[address]"
+                :alt="`The address ${address} as a square to photograph`"
+                width="168"
+                height="168"
+              /><strong>{{ address }}</strong>
+            </li>
           </ul>
-          <p v-if="reach.secure" class="quiet">If the phone says that it does not know the certificate, it is because you made it yourself: docs/operations.md says how the phone comes to trust it.</p>
-          <p v-else class="stop-line">This address is not HTTPS: passwords cross the air in the clear, and the phone keeps its camera shut.</p>
+          <p v-if="reach.secure" class="quiet">
+            If the phone says that it does not know the certificate, it is because you made it yourself:
+            docs/operations.md says how the phone comes to trust it.
+          </p>
+          <p v-else class="stop-line">
+            This address is not HTTPS: passwords cross the air in the clear, and the phone keeps its camera shut.
+          </p>
         </template>
         <template v-else>
-          <p>Only this machine can reach Bonitas now. To use it on a phone in the same house, start it with an address of the house and a certificate:</p>
+          <p>
+            Only this machine can reach Bonitas now. To use it on a phone in the same house, start it with an address of
+            the house and a certificate:
+          </p>
           <pre>HOST=0.0.0.0 TLS_CERT=bonitas.crt TLS_KEY=bonitas.key npm start</pre>
-          <p class="quiet">docs/operations.md says how to make the certificate, in one command. This page then shows the address to type.</p>
+          <p class="quiet">
+            docs/operations.md says how to make the certificate, in one command. This page then shows the address to
+            type.
+          </p>
         </template>
       </section>
 
       <section aria-labelledby="files-title">
         <div class="section-head"><h2 id="files-title">Files, out and in</h2></div>
-        <p><a href="/api/studio/export">All that this studio has, as one file</a> <span class="quiet">every makeover with its history and pictures, sellers, rules, people; no passwords. Each makeover in it can be brought in by itself.</span></p>
+        <p>
+          <a href="/api/studio/export">All that this studio has, as one file</a>
+          <span class="quiet"
+            >every makeover with its history and pictures, sellers, rules, people; no passwords. Each makeover in it can
+            be brought in by itself.</span
+          >
+        </p>
         <ImportSection />
       </section>
     </main>
-    <FormDialog v-model="adding" title="Let somebody in" action="Let in" :faults="form.faults" :busy="form.busy" @submit="letIn">
+    <FormDialog
+      v-model="adding"
+      title="Let somebody in"
+      action="Let in"
+      :faults="form.faults"
+      :busy="form.busy"
+      @submit="letIn"
+    >
       <FieldText :field="form.fields.name" label="Name" autocomplete="off" />
       <FieldText :field="form.fields.email" label="Email" type="email" autocomplete="off" />
-      <FieldText :field="form.fields.password" label="First password" type="password" hint="At least 12 characters; tell it them yourself" autocomplete="new-password" />
-      <p class="quiet">They see and change every makeover of the studio, clients’ names and money too. What they do stands in the history under their name.</p>
+      <FieldText
+        :field="form.fields.password"
+        label="First password"
+        type="password"
+        hint="At least 12 characters; tell it them yourself"
+        autocomplete="new-password"
+      />
+      <p class="quiet">
+        They see and change every makeover of the studio, clients’ names and money too. What they do stands in the
+        history under their name.
+      </p>
     </FormDialog>
   </div>
 </template>
 
 <style>
-.studio section + section { margin-top: 26px; }
-.studio .addresses { display: flex; flex-wrap: wrap; gap: 24px; margin: 10px 0; }
-.studio .addresses li { display: grid; gap: 6px; }
-.studio .addresses img { border: 1px solid var(--rule); }
-.studio pre { background: var(--sheet); border: 1px solid var(--rule); padding: 8px 12px; overflow-x: auto; }
+.studio section + section {
+  margin-top: 26px;
+}
+.studio .addresses {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 24px;
+  margin: 10px 0;
+}
+.studio .addresses li {
+  display: grid;
+  gap: 6px;
+}
+.studio .addresses img {
+  border: 1px solid var(--rule);
+}
+.studio pre {
+  background: var(--sheet);
+  border: 1px solid var(--rule);
+  padding: 8px 12px;
+  overflow-x: auto;
+}
 </style>

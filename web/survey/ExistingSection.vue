@@ -14,7 +14,11 @@ const { roomId } = defineProps<{ roomId: string }>()
 const emit = defineEmits<{ open: [finish: Row<'finish'> | null] }>()
 const makeover = useMakeover()
 const entry = useEntry()
-const finishes = computed(() => (makeover.opened ? rowsOf(makeover.opened.makeover, 'finish').filter((row) => row.roomId === roomId && row.fate !== null) : []))
+const finishes = computed(() =>
+  makeover.opened
+    ? rowsOf(makeover.opened.makeover, 'finish').filter((row) => row.roomId === roomId && row.fate !== null)
+    : [],
+)
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
 const area = (row: Row<'finish'>): string => {
   const found = makeover.reckoning?.survey.finishes.get(row.id)
@@ -25,27 +29,64 @@ const fates = { keep: 'kept', change: 'changed', camouflage: 'camouflaged' } as 
 
 <template>
   <section aria-labelledby="existing-title">
-    <div class="section-head"><h2 id="existing-title">What is there</h2><button type="button" class="word" @click="emit('open', null)">Note a finish</button></div>
-    <p v-if="finishes.length === 0" class="quiet">Nothing noted yet: the floor, the walls, the ceiling, trim, old tile; what each is, its colour, and whether it stays.</p>
-    <div v-else class="scroll"><table>
-      <thead><tr><th><span class="visually-hidden">As it looks</span></th><th>Finish</th><th>On</th><th>Undertone</th><th>Condition</th><th>Since</th><th>Area</th><th>It is</th><th><span class="visually-hidden">Change</span></th></tr></thead>
-      <tbody>
-        <tr v-for="row in finishes" :key="row.id">
-          <td><span class="existing-swatch"><MaterialSwatch :finish="row" /></span></td>
-          <td><strong>{{ row.name }}</strong><span class="quiet place">{{ [row.material ?? row.family, row.usedFor].filter(Boolean).join(', ') }}</span></td>
-          <td>{{ row.surface }}</td>
-          <td>{{ undertone(row.family, labOf(row), rules).words }}</td>
-          <td>{{ row.condition ?? '–' }}</td>
-          <td>{{ row.laidYear ?? '–' }}</td>
-          <td class="keep">{{ area(row) }}</td>
-          <td><strong v-if="row.fate">{{ fates[row.fate] }}</strong></td>
-          <td class="number"><button type="button" class="word" :aria-label="`Change ${row.name}`" @click="emit('open', row)">Change</button></td>
-        </tr>
-      </tbody>
-    </table></div>
+    <div class="section-head">
+      <h2 id="existing-title">What is there</h2>
+      <button type="button" class="word" @click="emit('open', null)">Note a finish</button>
+    </div>
+    <p v-if="finishes.length === 0" class="quiet">
+      Nothing noted yet: the floor, the walls, the ceiling, trim, old tile; what each is, its colour, and whether it
+      stays.
+    </p>
+    <div v-else class="scroll">
+      <table>
+        <thead>
+          <tr>
+            <th><span class="visually-hidden">As it looks</span></th>
+            <th>Finish</th>
+            <th>On</th>
+            <th>Undertone</th>
+            <th>Condition</th>
+            <th>Since</th>
+            <th>Area</th>
+            <th>It is</th>
+            <th><span class="visually-hidden">Change</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="row in finishes" :key="row.id">
+            <td>
+              <span class="existing-swatch"><MaterialSwatch :finish="row" /></span>
+            </td>
+            <td>
+              <strong>{{ row.name }}</strong
+              ><span class="quiet place">{{
+                [row.material ?? row.family, row.usedFor].filter(Boolean).join(', ')
+              }}</span>
+            </td>
+            <td>{{ row.surface }}</td>
+            <td>{{ undertone(row.family, labOf(row), rules).words }}</td>
+            <td>{{ row.condition ?? '–' }}</td>
+            <td>{{ row.laidYear ?? '–' }}</td>
+            <td class="keep">{{ area(row) }}</td>
+            <td>
+              <strong v-if="row.fate">{{ fates[row.fate] }}</strong>
+            </td>
+            <td class="number">
+              <button type="button" class="word" :aria-label="`Change ${row.name}`" @click="emit('open', row)">
+                Change
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
   </section>
 </template>
 
 <style>
-.existing-swatch { display: block; width: 44px; height: 30px; }
+.existing-swatch {
+  display: block;
+  width: 44px;
+  height: 30px;
+}
 </style>

@@ -9,7 +9,15 @@ import type { Drawing, Mark, Stroke, Subject } from '#core/survey/index.ts'
  * A drawing of the survey on the screen: moved, zoomed, measured on, and its things selected. Its text keeps its size,
  * so the drawing is laid out anew for each zoom. `draw` is given the height of the text in mm of the room.
  */
-const { draw, selected = null, label, nameOf, points, measuring = false, say } = defineProps<{
+const {
+  draw,
+  selected = null,
+  label,
+  nameOf,
+  points,
+  measuring = false,
+  say,
+} = defineProps<{
   draw: (text: number) => Drawing
   selected?: Subject | null
   label: string
@@ -19,7 +27,10 @@ const { draw, selected = null, label, nameOf, points, measuring = false, say } =
   measuring?: boolean
   say: (mm: number) => string
 }>()
-const emit = defineEmits<{ select: [subject: Subject | null]; type: [subject: Subject, at: { x: number; y: number }] }>()
+const emit = defineEmits<{
+  select: [subject: Subject | null]
+  type: [subject: Subject, at: { x: number; y: number }]
+}>()
 const frame = useTemplateRef<HTMLElement>('frame')
 const svg = useTemplateRef<SVGSVGElement>('svg')
 const { width, height } = useElementSize(frame)
@@ -41,25 +52,52 @@ function refit(): void {
     scale = Math.min(0.5, w / Math.max(1, right - left), h / Math.max(1, top - bottom))
   }
   const { left, right, top, bottom } = draw(textPx / scale).bounds
-  fitted.value = { scale, x: width.value / 2 - (scale * (left + right)) / 2, y: height.value / 2 + (scale * (top + bottom)) / 2 }
+  fitted.value = {
+    scale,
+    x: width.value / 2 - (scale * (left + right)) / 2,
+    y: height.value / 2 + (scale * (top + bottom)) / 2,
+  }
 }
 watch([width, height], refit)
 const moved = shallowRef<ZoomTransform>(zoomIdentity)
 /** From mm of the room, y upwards, to pixels. */
-const view = computed(() => ({ k: moved.value.k * fitted.value.scale, x: moved.value.applyX(fitted.value.x), y: moved.value.applyY(fitted.value.y) }))
+const view = computed(() => ({
+  k: moved.value.k * fitted.value.scale,
+  x: moved.value.applyX(fitted.value.x),
+  y: moved.value.applyY(fitted.value.y),
+}))
 const drawing = computed(() => draw(textPx / view.value.k))
 const settle = useDebounceFn(() => {
   const { left, right, top, bottom } = drawing.value.bounds
   const { scale, x, y } = fitted.value
-  const [over, under] = [Math.max(-(left * scale + x), right * scale + x - width.value, -(y - top * scale), y - bottom * scale - height.value), Math.max(((right - left) * scale) / width.value, ((top - bottom) * scale) / height.value)]
+  const [over, under] = [
+    Math.max(
+      -(left * scale + x),
+      right * scale + x - width.value,
+      -(y - top * scale),
+      y - bottom * scale - height.value,
+    ),
+    Math.max(((right - left) * scale) / width.value, ((top - bottom) * scale) / height.value),
+  ]
   if (moved.value === zoomIdentity && (over > 4 - edge || under < 0.7)) refit()
 }, 250)
-watch(() => drawing.value.bounds, () => {
-  // a fit lays the drawing out anew, and that is no reason to fit it again
-  if (justFitted) justFitted = false
-  else void settle()
-})
-const behaviour = zoom<SVGSVGElement, unknown>().scaleExtent([0.4, 30]).clickDistance(4).on('zoom', (event: D3ZoomEvent<SVGSVGElement, unknown>) => (moved.value = event.transform.k === 1 && event.transform.x === 0 && event.transform.y === 0 ? zoomIdentity : event.transform))
+watch(
+  () => drawing.value.bounds,
+  () => {
+    // a fit lays the drawing out anew, and that is no reason to fit it again
+    if (justFitted) justFitted = false
+    else void settle()
+  },
+)
+const behaviour = zoom<SVGSVGElement, unknown>()
+  .scaleExtent([0.4, 30])
+  .clickDistance(4)
+  .on(
+    'zoom',
+    (event: D3ZoomEvent<SVGSVGElement, unknown>) =>
+      (moved.value =
+        event.transform.k === 1 && event.transform.x === 0 && event.transform.y === 0 ? zoomIdentity : event.transform),
+  )
 onMounted(() => {
   if (svg.value) chosen(svg.value).call(behaviour).on('dblclick.zoom', null)
 })
@@ -76,8 +114,13 @@ function fit(): void {
 
 /** From mm of the room to pixels, to a tenth of one: what moves by less is not drawn anew. */
 const px = (mm: number): string => String(Math.round(mm * view.value.k * 10) / 10)
-const path = (mark: Extract<Mark, { is: 'line' }>): string => mark.points.map((point, at) => `${at === 0 ? 'M' : 'L'}${px(point.x)} ${px(-point.y)}`).join('') + (mark.closed ? 'Z' : '')
-const arc = (mark: Extract<Mark, { is: 'arc' }>): string => (mark.to - mark.from >= 360 ? `M${px(mark.centre.x - mark.radius)} ${px(-mark.centre.y)}a${px(mark.radius)} ${px(mark.radius)} 0 1 0 ${px(2 * mark.radius)} 0a${px(mark.radius)} ${px(mark.radius)} 0 1 0 ${px(-2 * mark.radius)} 0` : arcPath(mark, 1 / view.value.k, px, (mm) => px(-mm)))
+const path = (mark: Extract<Mark, { is: 'line' }>): string =>
+  mark.points.map((point, at) => `${at === 0 ? 'M' : 'L'}${px(point.x)} ${px(-point.y)}`).join('') +
+  (mark.closed ? 'Z' : '')
+const arc = (mark: Extract<Mark, { is: 'arc' }>): string =>
+  mark.to - mark.from >= 360
+    ? `M${px(mark.centre.x - mark.radius)} ${px(-mark.centre.y)}a${px(mark.radius)} ${px(mark.radius)} 0 1 0 ${px(2 * mark.radius)} 0a${px(mark.radius)} ${px(mark.radius)} 0 1 0 ${px(-2 * mark.radius)} 0`
+    : arcPath(mark, 1 / view.value.k, px, (mm) => px(-mm))
 const pathOf = (mark: Exclude<Mark, { is: 'text' }>): string => (mark.is === 'line' ? path(mark) : arc(mark))
 /** What is in the room is drawn in its order, since one thing covers another; dimension lines cover nothing, and those of one stroke are one path. */
 const lines = computed(() => {
@@ -86,13 +129,15 @@ const lines = computed(() => {
   for (const [at, mark] of drawing.value.marks.entries()) {
     if (mark.is === 'text') continue
     const fill = mark.is === 'line' ? (mark.filled ?? 'none') : 'none'
-    if (mark.layer !== 'dimensions') own.push({ key: String(at), d: pathOf(mark), stroke: mark.stroke, fill, subject: mark.subject })
+    if (mark.layer !== 'dimensions')
+      own.push({ key: String(at), d: pathOf(mark), stroke: mark.stroke, fill, subject: mark.subject })
     else joined.set(mark.stroke, `${joined.get(mark.stroke) ?? ''}${pathOf(mark)}`)
   }
   return [...own, ...[...joined].map(([stroke, d]) => ({ key: stroke, d, stroke, fill: 'none', subject: undefined }))]
 })
 const texts = computed(() => drawing.value.marks.flatMap((mark, key) => (mark.is === 'text' ? [{ ...mark, key }] : [])))
-const same = (one: Subject | undefined | null, other: Subject | undefined | null): boolean => !!one && !!other && one.kind === other.kind && one.id === other.id
+const same = (one: Subject | undefined | null, other: Subject | undefined | null): boolean =>
+  !!one && !!other && one.kind === other.kind && one.id === other.id
 /** One place to stop at for each thing, in the order it is drawn. */
 const things = computed(() => {
   const found = new Map<string, { subject: Subject; d: string }>()
@@ -115,8 +160,14 @@ watch(
 function placeAt(event: PointerEvent | MouseEvent): Place {
   const box = svg.value?.getBoundingClientRect()
   const { k, x, y } = view.value
-  const at = { x: (event.clientX - (box?.left ?? 0) - x) / k, y: -(event.clientY - (box?.top ?? 0) - y) / k, name: 'a place' }
-  const near = points.map((point) => ({ point, far: Math.hypot(point.x - at.x, point.y - at.y) })).sort((one, other) => one.far - other.far)[0]
+  const at = {
+    x: (event.clientX - (box?.left ?? 0) - x) / k,
+    y: -(event.clientY - (box?.top ?? 0) - y) / k,
+    name: 'a place',
+  }
+  const near = points
+    .map((point) => ({ point, far: Math.hypot(point.x - at.x, point.y - at.y) }))
+    .sort((one, other) => one.far - other.far)[0]
   return near && near.far * k < 16 ? near.point : at
 }
 function pick(place: Place): void {
@@ -125,7 +176,13 @@ function pick(place: Place): void {
 const between = computed(() => {
   const [one, other = measuring ? hover.value : null] = picked.value
   if (!one || !other) return null
-  return { one, other, mm: Math.hypot(other.x - one.x, other.y - one.y), across: Math.abs(other.x - one.x), up: Math.abs(other.y - one.y) }
+  return {
+    one,
+    other,
+    mm: Math.hypot(other.x - one.x, other.y - one.y),
+    across: Math.abs(other.x - one.x),
+    up: Math.abs(other.y - one.y),
+  }
 })
 function clicked(event: MouseEvent): void {
   if (measuring) pick(placeAt(event))
@@ -147,29 +204,98 @@ defineExpose({ fit, zoomBy, pan })
 
 <template>
   <div ref="frame" class="survey-drawing" :class="{ measuring }">
-    <svg ref="svg" role="group" :aria-label="label" @click="clicked" @pointermove="measuring && (hover = placeAt($event))">
+    <svg
+      ref="svg"
+      role="group"
+      :aria-label="label"
+      @click="clicked"
+      @pointermove="measuring && (hover = placeAt($event))"
+    >
       <g :transform="`translate(${view.x} ${view.y})`">
-        <path v-for="line in lines" :key="line.key" :d="line.d" :class="[line.stroke, `fill-${line.fill}`, { taken: same(line.subject, selected) }]" />
+        <path
+          v-for="line in lines"
+          :key="line.key"
+          :d="line.d"
+          :class="[line.stroke, `fill-${line.fill}`, { taken: same(line.subject, selected) }]"
+        />
         <template v-if="!measuring">
-          <path v-for="thing in things" :key="`${thing.subject.kind} ${thing.subject.id}`" :d="thing.d" class="hit" tabindex="0" role="button" :aria-label="nameOf(thing.subject)" :aria-pressed="same(thing.subject, selected)" @click.stop="takeUp(thing.subject)" @keydown.enter.prevent="takeUp(thing.subject)" @keydown.space.prevent="takeUp(thing.subject)" />
+          <path
+            v-for="thing in things"
+            :key="`${thing.subject.kind} ${thing.subject.id}`"
+            :d="thing.d"
+            class="hit"
+            tabindex="0"
+            role="button"
+            :aria-label="nameOf(thing.subject)"
+            :aria-pressed="same(thing.subject, selected)"
+            @click.stop="takeUp(thing.subject)"
+            @keydown.enter.prevent="takeUp(thing.subject)"
+            @keydown.space.prevent="takeUp(thing.subject)"
+          />
         </template>
-        <g v-for="text in texts" :key="text.key" :transform="`translate(${px(text.at.x)} ${px(-text.at.y)}) rotate(${-text.turn})`">
-          <rect v-if="text.marked || text.breaks" :x="-textPx * text.text.length * 0.34" :y="-textPx * 0.62" :width="textPx * text.text.length * 0.68" :height="textPx * 1.24" :class="text.marked ? 'marked-box' : 'paper-box'" />
-          <text dy="0.35em" :class="{ strong: text.strong || same(text.subject, selected), marked: text.marked, typed: text.length }" :tabindex="text.length && !measuring ? 0 : undefined" :role="text.length && !measuring ? 'button' : undefined" :aria-label="text.length && text.subject ? `${nameOf(text.subject)}, ${text.text}: type its length` : undefined" @click="text.length && !measuring && ($event.stopPropagation(), typeAt(text))" @keydown.enter.prevent="text.length && typeAt(text)">{{ text.text }}</text>
+        <g
+          v-for="text in texts"
+          :key="text.key"
+          :transform="`translate(${px(text.at.x)} ${px(-text.at.y)}) rotate(${-text.turn})`"
+        >
+          <rect
+            v-if="text.marked || text.breaks"
+            :x="-textPx * text.text.length * 0.34"
+            :y="-textPx * 0.62"
+            :width="textPx * text.text.length * 0.68"
+            :height="textPx * 1.24"
+            :class="text.marked ? 'marked-box' : 'paper-box'"
+          />
+          <text
+            dy="0.35em"
+            :class="{ strong: text.strong || same(text.subject, selected), marked: text.marked, typed: text.length }"
+            :tabindex="text.length && !measuring ? 0 : undefined"
+            :role="text.length && !measuring ? 'button' : undefined"
+            :aria-label="
+              text.length && text.subject ? `${nameOf(text.subject)}, ${text.text}: type its length` : undefined
+            "
+            @click="text.length && !measuring && ($event.stopPropagation(), typeAt(text))"
+            @keydown.enter.prevent="text.length && typeAt(text)"
+          >
+            {{ text.text }}
+          </text>
         </g>
         <template v-if="measuring">
-          <circle v-for="(point, at) in points" :key="at" :cx="px(point.x)" :cy="px(-point.y)" r="5" class="snap" tabindex="0" role="button" :aria-label="`Measure from ${point.name}`" @click.stop="pick(point)" @keydown.enter.prevent="pick(point)" @keydown.space.prevent="pick(point)" />
+          <circle
+            v-for="(point, at) in points"
+            :key="at"
+            :cx="px(point.x)"
+            :cy="px(-point.y)"
+            r="5"
+            class="snap"
+            tabindex="0"
+            role="button"
+            :aria-label="`Measure from ${point.name}`"
+            @click.stop="pick(point)"
+            @keydown.enter.prevent="pick(point)"
+            @keydown.space.prevent="pick(point)"
+          />
           <g v-if="between" class="between">
             <path :d="`M${px(between.one.x)} ${px(-between.one.y)}L${px(between.other.x)} ${px(-between.other.y)}`" />
           </g>
         </template>
       </g>
     </svg>
-    <p v-if="measuring" class="measured" role="status"><template v-if="between"><strong>{{ round(between.mm) }}</strong> from {{ between.one.name }} to {{ between.other.name }}; {{ round(between.across) }} across, {{ round(between.up) }} up</template><template v-else-if="picked.length === 1">From {{ picked[0]?.name }} to …</template><template v-else>Pick two places; corners and jambs catch.</template></p>
+    <p v-if="measuring" class="measured" role="status">
+      <template v-if="between"
+        ><strong>{{ round(between.mm) }}</strong> from {{ between.one.name }} to {{ between.other.name }};
+        {{ round(between.across) }} across, {{ round(between.up) }} up</template
+      ><template v-else-if="picked.length === 1">From {{ picked[0]?.name }} to …</template
+      ><template v-else>Pick two places; corners and jambs catch.</template>
+    </p>
     <slot />
   </div>
   <div class="below-drawing">
-    <span class="quiet left-out"><template v-if="drawing.unplaced.length > 0">Without room at this size: {{ drawing.unplaced.join(', ') }}</template></span>
+    <span class="quiet left-out"
+      ><template v-if="drawing.unplaced.length > 0"
+        >Without room at this size: {{ drawing.unplaced.join(', ') }}</template
+      ></span
+    >
     <span class="zoom-words">
       <button type="button" class="word" aria-label="Nearer" @click="zoomBy(1.4)">+</button>
       <button type="button" class="word" aria-label="Further off" @click="zoomBy(1 / 1.4)">−</button>
@@ -179,33 +305,143 @@ defineExpose({ fit, zoomBy, pan })
 </template>
 
 <style>
-.survey-drawing { position: relative; background: var(--sheet); border: 1px solid var(--rule); height: 430px; overflow: hidden; contain: layout paint style; }
-.survey-drawing svg { width: 100%; height: 100%; display: block; cursor: grab; touch-action: none; }
-.survey-drawing svg:active { cursor: grabbing; }
-.survey-drawing.measuring svg { cursor: crosshair; }
-.survey-drawing path { fill: none; stroke: var(--ink); }
-.survey-drawing .heavy { stroke-width: 2.5px; stroke-linecap: square; }
-.survey-drawing .firm { stroke-width: 1.2px; }
-.survey-drawing .fine { stroke-width: 0.7px; stroke: #5c5c5c; }
-.survey-drawing .dashed { stroke-width: 0.9px; stroke-dasharray: 6 4; stroke: #5c5c5c; }
-.survey-drawing .fill-wall { fill: #d6d6d6; }
-.survey-drawing .fill-paper { fill: var(--sheet); }
-.survey-drawing .taken { stroke-width: 5px; stroke: var(--ink); stroke-dasharray: none; }
-.survey-drawing .hit { stroke: none; stroke-width: 18px; pointer-events: stroke; cursor: pointer; outline: none; }
-.survey-drawing .hit:focus-visible { stroke: rgb(25 25 25 / 0.28); stroke-width: 12px; }
-.survey-drawing text { font-size: 12px; text-rendering: optimizeSpeed; text-anchor: middle; fill: var(--ink); font-variant-numeric: tabular-nums; pointer-events: none; user-select: none; }
-.survey-drawing text.typed { pointer-events: all; cursor: text; }
-.survey-drawing text.typed:hover, .survey-drawing text.typed:focus-visible { text-decoration: underline; outline: none; font-weight: 700; }
-.survey-drawing text.strong { font-weight: 700; }
-.survey-drawing text.marked { fill: var(--paper); font-weight: 600; }
-.survey-drawing .marked-box { fill: var(--ink); }
-.survey-drawing .paper-box { fill: var(--sheet); }
-.survey-drawing .snap { fill: var(--sheet); stroke: var(--ink); stroke-width: 1.2px; cursor: crosshair; }
-.survey-drawing .snap:focus-visible { fill: var(--ink); outline: none; }
-.survey-drawing .between path { stroke-width: 3px; }
-.survey-drawing .measured { position: absolute; left: 10px; top: 8px; background: var(--ink); color: var(--paper); padding: 2px 8px; font-size: 13px; }
-.below-drawing { display: flex; justify-content: space-between; gap: 14px; font-size: 12px; line-height: 16px; padding-top: 3px; }
-.below-drawing .zoom-words { display: inline-flex; gap: 14px; font-size: 13px; white-space: nowrap; }
-.below-drawing .word { min-width: 24px; }
-@media (max-width: 720px) { .survey-drawing { height: 320px; } }
+.survey-drawing {
+  position: relative;
+  background: var(--sheet);
+  border: 1px solid var(--rule);
+  height: 430px;
+  overflow: hidden;
+  contain: layout paint style;
+}
+.survey-drawing svg {
+  width: 100%;
+  height: 100%;
+  display: block;
+  cursor: grab;
+  touch-action: none;
+}
+.survey-drawing svg:active {
+  cursor: grabbing;
+}
+.survey-drawing.measuring svg {
+  cursor: crosshair;
+}
+.survey-drawing path {
+  fill: none;
+  stroke: var(--ink);
+}
+.survey-drawing .heavy {
+  stroke-width: 2.5px;
+  stroke-linecap: square;
+}
+.survey-drawing .firm {
+  stroke-width: 1.2px;
+}
+.survey-drawing .fine {
+  stroke-width: 0.7px;
+  stroke: #5c5c5c;
+}
+.survey-drawing .dashed {
+  stroke-width: 0.9px;
+  stroke-dasharray: 6 4;
+  stroke: #5c5c5c;
+}
+.survey-drawing .fill-wall {
+  fill: #d6d6d6;
+}
+.survey-drawing .fill-paper {
+  fill: var(--sheet);
+}
+.survey-drawing .taken {
+  stroke-width: 5px;
+  stroke: var(--ink);
+  stroke-dasharray: none;
+}
+.survey-drawing .hit {
+  stroke: none;
+  stroke-width: 18px;
+  pointer-events: stroke;
+  cursor: pointer;
+  outline: none;
+}
+.survey-drawing .hit:focus-visible {
+  stroke: rgb(25 25 25 / 0.28);
+  stroke-width: 12px;
+}
+.survey-drawing text {
+  font-size: 12px;
+  text-rendering: optimizeSpeed;
+  text-anchor: middle;
+  fill: var(--ink);
+  font-variant-numeric: tabular-nums;
+  pointer-events: none;
+  user-select: none;
+}
+.survey-drawing text.typed {
+  pointer-events: all;
+  cursor: text;
+}
+.survey-drawing text.typed:hover,
+.survey-drawing text.typed:focus-visible {
+  text-decoration: underline;
+  outline: none;
+  font-weight: 700;
+}
+.survey-drawing text.strong {
+  font-weight: 700;
+}
+.survey-drawing text.marked {
+  fill: var(--paper);
+  font-weight: 600;
+}
+.survey-drawing .marked-box {
+  fill: var(--ink);
+}
+.survey-drawing .paper-box {
+  fill: var(--sheet);
+}
+.survey-drawing .snap {
+  fill: var(--sheet);
+  stroke: var(--ink);
+  stroke-width: 1.2px;
+  cursor: crosshair;
+}
+.survey-drawing .snap:focus-visible {
+  fill: var(--ink);
+  outline: none;
+}
+.survey-drawing .between path {
+  stroke-width: 3px;
+}
+.survey-drawing .measured {
+  position: absolute;
+  left: 10px;
+  top: 8px;
+  background: var(--ink);
+  color: var(--paper);
+  padding: 2px 8px;
+  font-size: 13px;
+}
+.below-drawing {
+  display: flex;
+  justify-content: space-between;
+  gap: 14px;
+  font-size: 12px;
+  line-height: 16px;
+  padding-top: 3px;
+}
+.below-drawing .zoom-words {
+  display: inline-flex;
+  gap: 14px;
+  font-size: 13px;
+  white-space: nowrap;
+}
+.below-drawing .word {
+  min-width: 24px;
+}
+@media (max-width: 720px) {
+  .survey-drawing {
+    height: 320px;
+  }
+}
 </style>

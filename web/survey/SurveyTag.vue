@@ -4,7 +4,15 @@ import { rowsOf } from '#core/makeover/document.ts'
 import { writeArea, writeVolume } from '#core/measure/area.ts'
 import { writeLength } from '#core/measure/length.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
-import { angleIn, letterOf, surveyWorking, type Room, type RoomAreas, type Subject, type SurveyFigure } from '#core/survey/index.ts'
+import {
+  angleIn,
+  letterOf,
+  surveyWorking,
+  type Room,
+  type RoomAreas,
+  type Subject,
+  type SurveyFigure,
+} from '#core/survey/index.ts'
 import RemarkList from '../remarks/RemarkList.vue'
 import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
@@ -12,27 +20,50 @@ import { useWorking } from '../stores/working.ts'
 
 /** What is taken up on the drawing, or the figures of the room where nothing is. */
 const { room, areas, selected } = defineProps<{ room: Room; areas: RoomAreas | null; selected: Subject | null }>()
-const emit = defineEmits<{ open: [what: 'wall' | 'opening' | 'fixture' | 'diagonal' | 'zone', id: string]; face: [wallAt: number]; away: []; after: [wallId: string] }>()
+const emit = defineEmits<{
+  open: [what: 'wall' | 'opening' | 'fixture' | 'diagonal' | 'zone', id: string]
+  face: [wallAt: number]
+  away: []
+  after: [wallId: string]
+}>()
 const makeover = useMakeover()
 const working = useWorking()
 const entry = useEntry()
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
-const length = (mm: number | null | undefined): string => (mm == null ? '–' : writeLength(Math.round(mm * 10) / 10, entry.value.units))
-const area = (m2: number | null | undefined): string => (m2 == null ? 'no height yet' : writeArea(m2, entry.value.units))
+const length = (mm: number | null | undefined): string =>
+  mm == null ? '–' : writeLength(Math.round(mm * 10) / 10, entry.value.units)
+const area = (m2: number | null | undefined): string =>
+  m2 == null ? 'no height yet' : writeArea(m2, entry.value.units)
 function show(figure: SurveyFigure, wallId: string | null = null): void {
   if (areas) working.showWorking(surveyWorking(figure, room, areas, rules.value, entry.value.units, wallId))
 }
 /** The ids of what belongs to this room, so that another room's remarks stay with it. */
 const own = computed(() => {
-  const finishes = makeover.opened ? rowsOf(makeover.opened.makeover, 'finish').filter((row) => row.roomId === room.id) : []
-  return new Set([room.id, ...finishes.map((row) => row.id), ...room.checks.map((check) => check.id), ...room.walls.flatMap((one) => [one.row.id, ...[...one.openings, ...one.fixtures].map((each) => each.row.id)])])
+  const finishes = makeover.opened
+    ? rowsOf(makeover.opened.makeover, 'finish').filter((row) => row.roomId === room.id)
+    : []
+  return new Set([
+    room.id,
+    ...finishes.map((row) => row.id),
+    ...room.checks.map((check) => check.id),
+    ...room.walls.flatMap((one) => [one.row.id, ...[...one.openings, ...one.fixtures].map((each) => each.row.id)]),
+  ])
 })
-const remarks = computed(() => (makeover.reckoning?.remarks ?? []).filter((remark) => remark.step === 'survey' && remark.subjects.some((subject) => (selected ? subject.id === selected.id : own.value.has(subject.id)))))
-const wall = computed(() => (selected?.kind === 'wall' ? room.walls.find((one) => one.row.id === selected.id) : undefined))
+const remarks = computed(() =>
+  (makeover.reckoning?.remarks ?? []).filter(
+    (remark) =>
+      remark.step === 'survey' &&
+      remark.subjects.some((subject) => (selected ? subject.id === selected.id : own.value.has(subject.id))),
+  ),
+)
+const wall = computed(() =>
+  selected?.kind === 'wall' ? room.walls.find((one) => one.row.id === selected.id) : undefined,
+)
 const reading = computed(() => room.closing.lengths.find((one) => one.id === selected?.id))
 const wallAreas = computed(() => areas?.walls.find((one) => one.wallId === wall.value?.row.id))
 const thing = computed(() => {
-  for (const one of room.walls) for (const each of [...one.openings, ...one.fixtures]) if (each.row.id === selected?.id) return { wall: one, each }
+  for (const one of room.walls)
+    for (const each of [...one.openings, ...one.fixtures]) if (each.row.id === selected?.id) return { wall: one, each }
   return undefined
 })
 const zone = computed(() => room.zones.find((one) => one.row.id === selected?.id))
@@ -45,7 +76,11 @@ const figures = computed<{ figure: SurveyFigure; name: string; value: string }[]
         { figure: 'perimeter', name: 'Round the room', value: length(Math.round(areas.perimeterMm)) },
         { figure: 'skirting', name: 'Skirting', value: length(Math.round(areas.skirtingMm)) },
         { figure: 'trim', name: 'Trim', value: area(areas.trimM2) },
-        { figure: 'volume', name: 'Volume', value: areas.volumeM3 === null ? 'no height yet' : writeVolume(areas.volumeM3, entry.value.units) },
+        {
+          figure: 'volume',
+          name: 'Volume',
+          value: areas.volumeM3 === null ? 'no height yet' : writeVolume(areas.volumeM3, entry.value.units),
+        },
       ]
     : [],
 )
@@ -57,61 +92,167 @@ const zoneArea = (id: string): number | undefined => areas?.zones.find((one) => 
     <span class="hole" aria-hidden="true" />
     <template v-if="wall">
       <h2>{{ wall.name }}</h2>
-      <hr >
+      <hr />
       <dl class="pairs">
-        <div><dt>Measured</dt><dd>{{ wall.row.lengthMm === null ? 'not yet' : length(wall.row.lengthMm) }}</dd></div>
+        <div>
+          <dt>Measured</dt>
+          <dd>{{ wall.row.lengthMm === null ? 'not yet' : length(wall.row.lengthMm) }}</dd>
+        </div>
         <template v-if="room.closing.state === 'closed'">
-          <div><dt>Adjusted</dt><dd><strong>{{ length(wall.chordMm) }}</strong></dd></div>
-          <div v-if="wall.arc"><dt>Along its arc</dt><dd>{{ length(wall.lengthMm) }}</dd></div>
-          <div v-if="wall.arc"><dt>Radius, rise</dt><dd>{{ length(wall.arc.radius) }}, {{ length(wall.arc.rise) }}</dd></div>
-          <div v-if="reading?.errorMm != null"><dt>Doubt</dt><dd>{{ reading.standardised?.toFixed(1) }} σ</dd></div>
-          <div><dt>Corners {{ wall.at + 1 }}, {{ ((wall.at + 1) % room.walls.length) + 1 }}</dt><dd>{{ angleIn(room.closing.corners, wall.at).toFixed(1) }}°, {{ angleIn(room.closing.corners, (wall.at + 1) % room.walls.length).toFixed(1) }}°</dd></div>
-          <div v-if="wallAreas && wallAreas.grossM2 > 0"><dt>Gross</dt><dd>{{ area(wallAreas.grossM2) }}</dd></div>
-          <div v-if="wallAreas && wallAreas.grossM2 > 0"><dt>Net</dt><dd><button type="button" class="bare figure" :aria-label="`Net area of ${wall.name}, working`" @click="show('walls', wall.row.id)">{{ area(wallAreas.netM2) }}</button></dd></div>
-          <template v-if="wallAreas && wallAreas.bands.length > 1 && wallAreas.grossM2 > 0"><div v-for="band in wallAreas.bands" :key="band.fromMm"><dt>{{ band.fromMm === 0 ? 'up' : `from ${length(band.fromMm)}` }} to {{ band.toMm === null ? 'the ceiling' : length(band.toMm) }}</dt><dd>{{ area(band.netM2) }}</dd></div></template>
+          <div>
+            <dt>Adjusted</dt>
+            <dd>
+              <strong>{{ length(wall.chordMm) }}</strong>
+            </dd>
+          </div>
+          <div v-if="wall.arc">
+            <dt>Along its arc</dt>
+            <dd>{{ length(wall.lengthMm) }}</dd>
+          </div>
+          <div v-if="wall.arc">
+            <dt>Radius, rise</dt>
+            <dd>{{ length(wall.arc.radius) }}, {{ length(wall.arc.rise) }}</dd>
+          </div>
+          <div v-if="reading?.errorMm != null">
+            <dt>Doubt</dt>
+            <dd>{{ reading.standardised?.toFixed(1) }} σ</dd>
+          </div>
+          <div>
+            <dt>Corners {{ wall.at + 1 }}, {{ ((wall.at + 1) % room.walls.length) + 1 }}</dt>
+            <dd>
+              {{ angleIn(room.closing.corners, wall.at).toFixed(1) }}°,
+              {{ angleIn(room.closing.corners, (wall.at + 1) % room.walls.length).toFixed(1) }}°
+            </dd>
+          </div>
+          <div v-if="wallAreas && wallAreas.grossM2 > 0">
+            <dt>Gross</dt>
+            <dd>{{ area(wallAreas.grossM2) }}</dd>
+          </div>
+          <div v-if="wallAreas && wallAreas.grossM2 > 0">
+            <dt>Net</dt>
+            <dd>
+              <button
+                type="button"
+                class="bare figure"
+                :aria-label="`Net area of ${wall.name}, working`"
+                @click="show('walls', wall.row.id)"
+              >
+                {{ area(wallAreas.netM2) }}
+              </button>
+            </dd>
+          </div>
+          <template v-if="wallAreas && wallAreas.bands.length > 1 && wallAreas.grossM2 > 0"
+            ><div v-for="band in wallAreas.bands" :key="band.fromMm">
+              <dt>
+                {{ band.fromMm === 0 ? 'up' : `from ${length(band.fromMm)}` }} to
+                {{ band.toMm === null ? 'the ceiling' : length(band.toMm) }}
+              </dt>
+              <dd>{{ area(band.netM2) }}</dd>
+            </div></template
+          >
         </template>
       </dl>
-      <div class="tag-actions"><el-button v-if="room.closing.state === 'closed'" @click="emit('face', wall.at)">Stand before it</el-button><el-button @click="emit('open', 'wall', wall.row.id)">Change</el-button><el-button @click="emit('after', wall.row.id)">A wall after it</el-button></div>
+      <div class="tag-actions">
+        <el-button v-if="room.closing.state === 'closed'" @click="emit('face', wall.at)">Stand before it</el-button
+        ><el-button @click="emit('open', 'wall', wall.row.id)">Change</el-button
+        ><el-button @click="emit('after', wall.row.id)">A wall after it</el-button>
+      </div>
     </template>
     <template v-else-if="thing">
       <h2>{{ thing.each.name }}</h2>
-      <hr >
+      <hr />
       <dl class="pairs">
-        <div><dt>On</dt><dd>{{ thing.wall.name }}</dd></div>
-        <div><dt>From the left</dt><dd>{{ length(thing.each.u0) }}</dd></div>
-        <div v-if="thing.each.u1 > thing.each.u0"><dt>To the right</dt><dd>{{ length(thing.wall.lengthMm - thing.each.u1) }}</dd></div>
-        <div v-if="thing.each.u1 > thing.each.u0"><dt>Width</dt><dd>{{ length(thing.each.u1 - thing.each.u0) }}</dd></div>
-        <div><dt>{{ thing.each.z1 > thing.each.z0 ? 'From height' : 'Above the floor' }}</dt><dd>{{ length(thing.each.z0) }}</dd></div>
-        <div v-if="thing.each.z1 > thing.each.z0"><dt>To height</dt><dd>{{ length(thing.each.z1) }}</dd></div>
+        <div>
+          <dt>On</dt>
+          <dd>{{ thing.wall.name }}</dd>
+        </div>
+        <div>
+          <dt>From the left</dt>
+          <dd>{{ length(thing.each.u0) }}</dd>
+        </div>
+        <div v-if="thing.each.u1 > thing.each.u0">
+          <dt>To the right</dt>
+          <dd>{{ length(thing.wall.lengthMm - thing.each.u1) }}</dd>
+        </div>
+        <div v-if="thing.each.u1 > thing.each.u0">
+          <dt>Width</dt>
+          <dd>{{ length(thing.each.u1 - thing.each.u0) }}</dd>
+        </div>
+        <div>
+          <dt>{{ thing.each.z1 > thing.each.z0 ? 'From height' : 'Above the floor' }}</dt>
+          <dd>{{ length(thing.each.z0) }}</dd>
+        </div>
+        <div v-if="thing.each.z1 > thing.each.z0">
+          <dt>To height</dt>
+          <dd>{{ length(thing.each.z1) }}</dd>
+        </div>
       </dl>
-      <div class="tag-actions"><el-button @click="emit('open', selected?.kind === 'opening' ? 'opening' : 'fixture', thing.each.row.id)">Change</el-button></div>
+      <div class="tag-actions">
+        <el-button @click="emit('open', selected?.kind === 'opening' ? 'opening' : 'fixture', thing.each.row.id)"
+          >Change</el-button
+        >
+      </div>
     </template>
     <template v-else-if="selected?.kind === 'diagonal' && reading">
       <h2>{{ reading.name }}</h2>
-      <hr >
+      <hr />
       <dl class="pairs">
-        <div><dt>Measured</dt><dd>{{ length(reading.measuredMm) }}</dd></div>
-        <div v-if="room.closing.state === 'closed'"><dt>Adjusted</dt><dd><strong>{{ length(reading.adjustedMm) }}</strong></dd></div>
-        <div v-if="reading.standardised !== null"><dt>Doubt</dt><dd>{{ reading.standardised.toFixed(1) }} σ</dd></div>
+        <div>
+          <dt>Measured</dt>
+          <dd>{{ length(reading.measuredMm) }}</dd>
+        </div>
+        <div v-if="room.closing.state === 'closed'">
+          <dt>Adjusted</dt>
+          <dd>
+            <strong>{{ length(reading.adjustedMm) }}</strong>
+          </dd>
+        </div>
+        <div v-if="reading.standardised !== null">
+          <dt>Doubt</dt>
+          <dd>{{ reading.standardised.toFixed(1) }} σ</dd>
+        </div>
       </dl>
       <div class="tag-actions"><el-button @click="emit('open', 'diagonal', reading.id)">Change</el-button></div>
     </template>
     <template v-else-if="zone">
       <h2>{{ zone.row.name }}</h2>
-      <hr >
-      <dl class="pairs"><div><dt>Within the room</dt><dd>{{ zoneArea(zone.row.id) === undefined ? 'no place yet' : area(zoneArea(zone.row.id)) }}</dd></div></dl>
+      <hr />
+      <dl class="pairs">
+        <div>
+          <dt>Within the room</dt>
+          <dd>{{ zoneArea(zone.row.id) === undefined ? 'no place yet' : area(zoneArea(zone.row.id)) }}</dd>
+        </div>
+      </dl>
       <div class="tag-actions"><el-button @click="emit('open', 'zone', zone.row.id)">Change</el-button></div>
     </template>
     <template v-else>
       <h2>{{ room.name }}</h2>
       <p v-if="!areas" class="quiet">{{ room.closing.why }}</p>
       <template v-else>
-        <hr >
+        <hr />
         <dl class="pairs">
-          <div v-for="one in figures" :key="one.figure"><dt>{{ one.name }}</dt><dd><button type="button" class="bare figure" :aria-label="`${one.name} of ${room.name}, working`" @click="show(one.figure)">{{ one.value }}</button></dd></div>
-          <div v-for="each in room.zones.filter((one) => zoneArea(one.row.id) !== undefined)" :key="each.row.id"><dt>{{ each.row.name }}</dt><dd>{{ area(zoneArea(each.row.id)) }}</dd></div>
+          <div v-for="one in figures" :key="one.figure">
+            <dt>{{ one.name }}</dt>
+            <dd>
+              <button
+                type="button"
+                class="bare figure"
+                :aria-label="`${one.name} of ${room.name}, working`"
+                @click="show(one.figure)"
+              >
+                {{ one.value }}
+              </button>
+            </dd>
+          </div>
+          <div v-for="each in room.zones.filter((one) => zoneArea(one.row.id) !== undefined)" :key="each.row.id">
+            <dt>{{ each.row.name }}</dt>
+            <dd>{{ area(zoneArea(each.row.id)) }}</dd>
+          </div>
         </dl>
-        <p class="quiet">{{ room.walls.map((each) => letterOf(each.at)).join(' ') }} on the drawing are its walls; numbers are its corners. Pick anything to read it.</p>
+        <p class="quiet">
+          {{ room.walls.map((each) => letterOf(each.at)).join(' ') }} on the drawing are its walls; numbers are its
+          corners. Pick anything to read it.
+        </p>
       </template>
     </template>
     <p v-if="selected"><button type="button" class="word" @click="emit('away')">To the room’s figures</button></p>
@@ -120,6 +261,13 @@ const zoneArea = (id: string): number | undefined => areas?.zones.find((one) => 
 </template>
 
 <style>
-.tag .figure { min-height: 24px; text-decoration: underline; text-decoration-style: dotted; text-underline-offset: 3px; }
-.tag .figure:hover { text-decoration-style: solid; }
+.tag .figure {
+  min-height: 24px;
+  text-decoration: underline;
+  text-decoration-style: dotted;
+  text-underline-offset: 3px;
+}
+.tag .figure:hover {
+  text-decoration-style: solid;
+}
 </style>

@@ -7,13 +7,17 @@ import { useMakeover } from '../stores/makeover.ts'
 
 /** What is in the walls and on them, by wall: doors, windows, sockets, radiators, and where the ceiling comes down. */
 const { room, selected = null } = defineProps<{ room: Room; selected?: Subject | null }>()
-const emit = defineEmits<{ open: [what: 'opening' | 'fixture' | 'slope' | 'zone' | 'survey', id: string | null]; select: [subject: Subject] }>()
+const emit = defineEmits<{
+  open: [what: 'opening' | 'fixture' | 'slope' | 'zone' | 'survey', id: string | null]
+  select: [subject: Subject]
+}>()
 const makeover = useMakeover()
 const entry = useEntry()
 const length = (mm: number): string => writeLength(Math.round(mm * 10) / 10, entry.value.units)
 const openings = computed(() => room.walls.flatMap((wall) => wall.openings.map((one) => ({ wall, one }))))
 const fixtures = computed(() => room.walls.flatMap((wall) => wall.fixtures.map((one) => ({ wall, one }))))
-const from = (row: { fromMm: number; fromEnd: boolean }): string => `${length(row.fromMm)} from ${row.fromEnd ? 'the right' : 'the left'}`
+const from = (row: { fromMm: number; fromEnd: boolean }): string =>
+  `${length(row.fromMm)} from ${row.fromEnd ? 'the right' : 'the left'}`
 const sharedWith = (id: string | null): string => {
   const other = id === null ? undefined : makeover.opened?.makeover.rows.opening[id]
   const wall = other ? makeover.opened?.makeover.rows.wall[other.wallId] : undefined
@@ -23,44 +27,180 @@ const sharedWith = (id: string | null): string => {
 
 <template>
   <section aria-labelledby="heights-title">
-    <div class="section-head"><h2 id="heights-title">Heights, slopes and zones</h2><span class="ends"><button type="button" class="word" @click="emit('open', 'survey', room.survey?.id ?? null)">Set the heights</button> <button type="button" class="word" @click="emit('open', 'slope', null)">A slope</button> <button type="button" class="word" @click="emit('open', 'zone', null)">A zone</button></span></div>
+    <div class="section-head">
+      <h2 id="heights-title">Heights, slopes and zones</h2>
+      <span class="ends"
+        ><button type="button" class="word" @click="emit('open', 'survey', room.survey?.id ?? null)">
+          Set the heights
+        </button>
+        <button type="button" class="word" @click="emit('open', 'slope', null)">A slope</button>
+        <button type="button" class="word" @click="emit('open', 'zone', null)">A zone</button></span
+      >
+    </div>
     <ul class="facts">
-      <li>{{ room.survey?.heightMm ? `Ceiling ${length(room.survey.heightMm)}` : 'No height of the ceiling yet' }}<template v-if="room.survey?.dadoMm">, dado {{ length(room.survey.dadoMm) }}</template><template v-if="room.survey?.railMm">, picture rail {{ length(room.survey.railMm) }}</template><template v-if="room.survey?.facesDeg !== null && room.survey">, facing wall A one looks {{ Math.round(room.survey.facesDeg) }}°</template></li>
-      <li v-for="wall in room.walls.filter((one) => one.row.heightMm !== null)" :key="wall.row.id">Corner {{ wall.at + 1 }}: {{ length(wall.row.heightMm ?? 0) }}</li>
-      <li v-for="slope in room.slopes" :key="slope.id"><button type="button" class="word" @click="emit('open', 'slope', slope.id)">Comes down towards wall {{ letterOf(room.walls.findIndex((wall) => wall.row.id === slope.wallId)) }}</button>: {{ length(slope.lowMm) }} at the wall, full height {{ length(slope.runMm) }} from it</li>
-      <li v-for="zone in room.zones" :key="zone.row.id"><button type="button" class="word" @click="emit('open', 'zone', zone.row.id)">{{ zone.row.name }}</button><span class="quiet">{{ zone.outline ? '' : ', no place on the plan yet' }}</span></li>
+      <li>
+        {{ room.survey?.heightMm ? `Ceiling ${length(room.survey.heightMm)}` : 'No height of the ceiling yet'
+        }}<template v-if="room.survey?.dadoMm">, dado {{ length(room.survey.dadoMm) }}</template
+        ><template v-if="room.survey?.railMm">, picture rail {{ length(room.survey.railMm) }}</template
+        ><template v-if="room.survey?.facesDeg !== null && room.survey"
+          >, facing wall A one looks {{ Math.round(room.survey.facesDeg) }}°</template
+        >
+      </li>
+      <li v-for="wall in room.walls.filter((one) => one.row.heightMm !== null)" :key="wall.row.id">
+        Corner {{ wall.at + 1 }}: {{ length(wall.row.heightMm ?? 0) }}
+      </li>
+      <li v-for="slope in room.slopes" :key="slope.id">
+        <button type="button" class="word" @click="emit('open', 'slope', slope.id)">
+          Comes down towards wall {{ letterOf(room.walls.findIndex((wall) => wall.row.id === slope.wallId)) }}</button
+        >: {{ length(slope.lowMm) }} at the wall, full height {{ length(slope.runMm) }} from it
+      </li>
+      <li v-for="zone in room.zones" :key="zone.row.id">
+        <button type="button" class="word" @click="emit('open', 'zone', zone.row.id)">{{ zone.row.name }}</button
+        ><span class="quiet">{{ zone.outline ? '' : ', no place on the plan yet' }}</span>
+      </li>
     </ul>
   </section>
   <section aria-labelledby="openings-title">
-    <div class="section-head"><h2 id="openings-title">Doors, windows, arches, niches</h2><button type="button" class="word" :disabled="room.walls.length === 0" @click="emit('open', 'opening', null)">Add one<kbd>O</kbd></button></div>
-    <p v-if="openings.length === 0" class="quiet">None yet. {{ room.walls.length === 0 ? 'Type the walls first.' : 'Each lies so far from a corner of its wall.' }}</p>
-    <div v-else class="scroll"><table>
-      <thead><tr><th>Wall</th><th>What</th><th>From</th><th class="number">Width</th><th class="number">Sill</th><th class="number">Head</th><th>More of it</th><th><span class="visually-hidden">Change</span></th></tr></thead>
-      <tbody>
-        <tr v-for="{ wall, one } in openings" :key="one.row.id" :class="{ chosen: selected?.id === one.row.id }" @focusin="emit('select', { kind: 'opening', id: one.row.id })">
-          <td>{{ letterOf(wall.at) }}</td><td><strong>{{ one.name }}</strong><span v-if="one.row.name" class="quiet place">{{ one.row.what }}</span></td><td>{{ from(one.row) }}</td><td class="number">{{ length(one.row.widthMm) }}</td><td class="number">{{ one.row.sillMm > 0 ? length(one.row.sillMm) : 'floor' }}</td><td class="number">{{ length(one.row.headMm) }}</td>
-          <td class="quiet">{{ [one.row.hinge !== 'none' ? `hinges ${one.row.hinge}` : '', one.row.swing !== 'none' ? `opens ${one.row.swing}` : '', one.row.clearMm ? `clear ${length(one.row.clearMm)}` : '', one.row.revealMm ? `${length(one.row.revealMm)} deep` : '', sharedWith(one.row.sharesId) ? `to ${sharedWith(one.row.sharesId)}` : ''].filter(Boolean).join(', ') }}</td>
-          <td class="number"><button type="button" class="word" :aria-label="`Change ${one.name} on wall ${letterOf(wall.at)}`" @click="emit('open', 'opening', one.row.id)">Change</button></td>
-        </tr>
-      </tbody>
-    </table></div>
+    <div class="section-head">
+      <h2 id="openings-title">Doors, windows, arches, niches</h2>
+      <button type="button" class="word" :disabled="room.walls.length === 0" @click="emit('open', 'opening', null)">
+        Add one<kbd>O</kbd>
+      </button>
+    </div>
+    <p v-if="openings.length === 0" class="quiet">
+      None yet. {{ room.walls.length === 0 ? 'Type the walls first.' : 'Each lies so far from a corner of its wall.' }}
+    </p>
+    <div v-else class="scroll">
+      <table>
+        <thead>
+          <tr>
+            <th>Wall</th>
+            <th>What</th>
+            <th>From</th>
+            <th class="number">Width</th>
+            <th class="number">Sill</th>
+            <th class="number">Head</th>
+            <th>More of it</th>
+            <th><span class="visually-hidden">Change</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="{ wall, one } in openings"
+            :key="one.row.id"
+            :class="{ chosen: selected?.id === one.row.id }"
+            @focusin="emit('select', { kind: 'opening', id: one.row.id })"
+          >
+            <td>{{ letterOf(wall.at) }}</td>
+            <td>
+              <strong>{{ one.name }}</strong
+              ><span v-if="one.row.name" class="quiet place">{{ one.row.what }}</span>
+            </td>
+            <td>{{ from(one.row) }}</td>
+            <td class="number">{{ length(one.row.widthMm) }}</td>
+            <td class="number">{{ one.row.sillMm > 0 ? length(one.row.sillMm) : 'floor' }}</td>
+            <td class="number">{{ length(one.row.headMm) }}</td>
+            <td class="quiet">
+              {{
+                [
+                  one.row.hinge !== 'none' ? `hinges ${one.row.hinge}` : '',
+                  one.row.swing !== 'none' ? `opens ${one.row.swing}` : '',
+                  one.row.clearMm ? `clear ${length(one.row.clearMm)}` : '',
+                  one.row.revealMm ? `${length(one.row.revealMm)} deep` : '',
+                  sharedWith(one.row.sharesId) ? `to ${sharedWith(one.row.sharesId)}` : '',
+                ]
+                  .filter(Boolean)
+                  .join(', ')
+              }}
+            </td>
+            <td class="number">
+              <button
+                type="button"
+                class="word"
+                :aria-label="`Change ${one.name} on wall ${letterOf(wall.at)}`"
+                @click="emit('open', 'opening', one.row.id)"
+              >
+                Change
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
   </section>
   <section aria-labelledby="fixtures-title">
-    <div class="section-head"><h2 id="fixtures-title">Fixed things</h2><button type="button" class="word" :disabled="room.walls.length === 0" @click="emit('open', 'fixture', null)">Add one<kbd>I</kbd></button></div>
-    <p v-if="fixtures.length === 0" class="quiet">None yet: sockets, switches, radiators, vents, a fireplace, pipes, light points.</p>
-    <div v-else class="scroll"><table>
-      <thead><tr><th>Wall</th><th>What</th><th>From</th><th class="number">Above the floor</th><th class="number">Width × height</th><th class="number">Stands out</th><th>Note</th><th><span class="visually-hidden">Change</span></th></tr></thead>
-      <tbody>
-        <tr v-for="{ wall, one } in fixtures" :key="one.row.id" :class="{ chosen: selected?.id === one.row.id }" @focusin="emit('select', { kind: 'fixture', id: one.row.id })">
-          <td>{{ letterOf(wall.at) }}</td><td><strong>{{ one.name }}</strong><span v-if="one.row.name" class="quiet place">{{ one.row.what }}</span></td><td>{{ from(one.row) }}</td><td class="number">{{ one.row.aboveMm > 0 ? length(one.row.aboveMm) : 'floor' }}</td><td class="number">{{ one.row.widthMm ? length(one.row.widthMm) : '' }}{{ one.row.heightMm ? ` × ${length(one.row.heightMm)}` : '' }}</td><td class="number">{{ one.row.depthMm ? length(one.row.depthMm) : one.row.outMm > 0 ? `${length(one.row.outMm)} off it` : '' }}</td><td class="quiet">{{ one.row.note }}</td>
-          <td class="number"><button type="button" class="word" :aria-label="`Change ${one.name} on wall ${letterOf(wall.at)}`" @click="emit('open', 'fixture', one.row.id)">Change</button></td>
-        </tr>
-      </tbody>
-    </table></div>
+    <div class="section-head">
+      <h2 id="fixtures-title">Fixed things</h2>
+      <button type="button" class="word" :disabled="room.walls.length === 0" @click="emit('open', 'fixture', null)">
+        Add one<kbd>I</kbd>
+      </button>
+    </div>
+    <p v-if="fixtures.length === 0" class="quiet">
+      None yet: sockets, switches, radiators, vents, a fireplace, pipes, light points.
+    </p>
+    <div v-else class="scroll">
+      <table>
+        <thead>
+          <tr>
+            <th>Wall</th>
+            <th>What</th>
+            <th>From</th>
+            <th class="number">Above the floor</th>
+            <th class="number">Width × height</th>
+            <th class="number">Stands out</th>
+            <th>Note</th>
+            <th><span class="visually-hidden">Change</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="{ wall, one } in fixtures"
+            :key="one.row.id"
+            :class="{ chosen: selected?.id === one.row.id }"
+            @focusin="emit('select', { kind: 'fixture', id: one.row.id })"
+          >
+            <td>{{ letterOf(wall.at) }}</td>
+            <td>
+              <strong>{{ one.name }}</strong
+              ><span v-if="one.row.name" class="quiet place">{{ one.row.what }}</span>
+            </td>
+            <td>{{ from(one.row) }}</td>
+            <td class="number">{{ one.row.aboveMm > 0 ? length(one.row.aboveMm) : 'floor' }}</td>
+            <td class="number">
+              {{ one.row.widthMm ? length(one.row.widthMm) : ''
+              }}{{ one.row.heightMm ? ` × ${length(one.row.heightMm)}` : '' }}
+            </td>
+            <td class="number">
+              {{
+                one.row.depthMm ? length(one.row.depthMm) : one.row.outMm > 0 ? `${length(one.row.outMm)} off it` : ''
+              }}
+            </td>
+            <td class="quiet">{{ one.row.note }}</td>
+            <td class="number">
+              <button
+                type="button"
+                class="word"
+                :aria-label="`Change ${one.name} on wall ${letterOf(wall.at)}`"
+                @click="emit('open', 'fixture', one.row.id)"
+              >
+                Change
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
   </section>
 </template>
 
 <style>
-.facts { display: flex; flex-wrap: wrap; gap: 2px 22px; }
-.ends { display: inline-flex; gap: 16px; }
+.facts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 22px;
+}
+.ends {
+  display: inline-flex;
+  gap: 16px;
+}
 </style>

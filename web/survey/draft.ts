@@ -6,10 +6,19 @@ import { areasOf, roomsOf, type Room, type RoomAreas } from '#core/survey/index.
 import { useMakeover } from '../stores/makeover.ts'
 
 /** What is being typed into a wall or a check measure and is not saved yet: the drawing follows each key. */
-export type Draft = { readonly kind: 'wall' | 'diagonal'; readonly id: string; readonly fields: Partial<Fields<'wall'>> } | null
+export type Draft = {
+  readonly kind: 'wall' | 'diagonal'
+  readonly id: string
+  readonly fields: Partial<Fields<'wall'>>
+} | null
 
 /** The rooms as they are measured, with what is being typed laid over them. */
-export function useRooms(): { rooms: ComputedRef<readonly Room[]>; saved: ComputedRef<readonly Room[]>; areas: (room: Room) => RoomAreas | null; draft: ShallowRef<Draft> } {
+export function useRooms(): {
+  rooms: ComputedRef<readonly Room[]>
+  saved: ComputedRef<readonly Room[]>
+  areas: (room: Room) => RoomAreas | null
+  draft: ShallowRef<Draft>
+} {
   const makeover = useMakeover()
   const draft = shallowRef<Draft>(null)
   const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
@@ -19,7 +28,10 @@ export function useRooms(): { rooms: ComputedRef<readonly Room[]>; saved: Comput
     if (!open) return null
     const row = typed ? open.rows[typed.kind][typed.id] : undefined
     if (!typed || !row) return open
-    return { ...open, rows: { ...open.rows, [typed.kind]: { ...open.rows[typed.kind], [typed.id]: { ...row, ...typed.fields } } } }
+    return {
+      ...open,
+      rows: { ...open.rows, [typed.kind]: { ...open.rows[typed.kind], [typed.id]: { ...row, ...typed.fields } } },
+    }
   })
   const rooms = computed(() => (shown.value ? roomsOf(shown.value, rules.value) : []))
   // what does not follow each key looks at the rooms as they are saved

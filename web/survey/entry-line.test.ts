@@ -31,13 +31,18 @@ describe('a wall as it is called out', () => {
   })
   it('is written in the entry unit, and reads back to a tenth of a millimetre, or an eighth of an inch', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 5, max: 900_000 }), fc.constantFrom('mm' as const, 'cm' as const, 'm' as const, 'in' as const), fc.constantFrom('metric' as const, 'feet and inches' as const), (tenths, unit, units) => {
-        const mm = tenths / 10
-        const again = readWallEntry(asTyped(mm, { units, unit }), unit)
-        const grain = units !== 'metric' && unit === 'in' ? 25.4 / 16 : 0.0001
-        if (mm > grain) expect(again.ok).toBe(true)
-        if (again.ok) expect(Math.abs(again.value.lengthMm - mm)).toBeLessThanOrEqual(grain + 1e-9)
-      }),
+      fc.property(
+        fc.integer({ min: 5, max: 900_000 }),
+        fc.constantFrom('mm' as const, 'cm' as const, 'm' as const, 'in' as const),
+        fc.constantFrom('metric' as const, 'feet and inches' as const),
+        (tenths, unit, units) => {
+          const mm = tenths / 10
+          const again = readWallEntry(asTyped(mm, { units, unit }), unit)
+          const grain = units !== 'metric' && unit === 'in' ? 25.4 / 16 : 0.0001
+          if (mm > grain) expect(again.ok).toBe(true)
+          if (again.ok) expect(Math.abs(again.value.lengthMm - mm)).toBeLessThanOrEqual(grain + 1e-9)
+        },
+      ),
     )
   })
   it('nothing measured is nothing typed', () => {

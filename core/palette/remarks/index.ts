@@ -14,14 +14,24 @@ import { varietyRemarks } from './variety.ts'
 
 const nouns = { woods: 'woods', metals: 'metals', greenery: 'greens', neutrals: 'near-neutrals' } as const
 const why = {
-  woods: 'Depth may differ, undertone should not: pull one towards the other, or part them with a rug or a painted thing.',
+  woods:
+    'Depth may differ, undertone should not: pull one towards the other, or part them with a rug or a painted thing.',
   metals: 'Let one lead, and bring the other to its side of yellow.',
   greenery: 'Keep the leaves on one side of green.',
   neutrals: 'Side by side the warmer one looks dirty and the cooler one cold: bring one to the other’s side.',
 } as const
 
 export function paletteRemarks(makeover: Makeover, palette: Palette, practice: Practice): Remark[] {
-  return [...clashRemarks(makeover, palette, practice), ...schoolRemarks(makeover, palette, practice), ...tieRemarks(makeover, palette, practice), ...varietyRemarks(makeover, palette, practice), ...standingRemarks(makeover, palette, practice), ...sampleRemarks(makeover), ...useRemarks(makeover), ...beyondScreen(makeover, palette)]
+  return [
+    ...clashRemarks(makeover, palette, practice),
+    ...schoolRemarks(makeover, palette, practice),
+    ...tieRemarks(makeover, palette, practice),
+    ...varietyRemarks(makeover, palette, practice),
+    ...standingRemarks(makeover, palette, practice),
+    ...sampleRemarks(makeover),
+    ...useRemarks(makeover),
+    ...beyondScreen(makeover, palette),
+  ]
 }
 
 function clashRemarks(makeover: Makeover, palette: Palette, { rules, schools }: Practice): Remark[] {
@@ -30,9 +40,12 @@ function clashRemarks(makeover: Makeover, palette: Palette, { rules, schools }: 
     const [one, other] = [byId.get(pair.one), byId.get(pair.other)]
     const group = one?.undertone.group
     if (!one || !other || !group) return []
-    const kept = [pair.one, pair.other].filter((id) => isKeepsake(makeover, makeover.rows.finish[id]?.pieceId ?? null)).map((id) => byId.get(id)?.name ?? '')
+    const kept = [pair.one, pair.other]
+      .filter((id) => isKeepsake(makeover, makeover.rows.finish[id]?.pieceId ?? null))
+      .map((id) => byId.get(id)?.name ?? '')
     if (kept.length > 0 && schools.keepsakes === 'away') return []
-    const stays = kept.length > 0 ? ` ${kept.join(' and ')} stays as it is: bring the other to its side.` : ` ${why[group]}`
+    const stays =
+      kept.length > 0 ? ` ${kept.join(' and ')} stays as it is: bring the other to its side.` : ` ${why[group]}`
     return [
       remark({
         code: 'palette.clash',
@@ -62,7 +75,8 @@ function beyondScreen(makeover: Makeover, palette: Palette): Remark[] {
         step: 'palette',
         subjects: [{ kind: 'finish', id: row.id }],
         title: `${row.name} is beyond what a screen can show`,
-        sentence: 'It is drawn as the nearest colour of the same lightness and hue. Its numbers stay as they were given; judge it by a sample.',
+        sentence:
+          'It is drawn as the nearest colour of the same lightness and hue. Its numbers stay as they were given; judge it by a sample.',
         rule: null,
         numbers: [row.labL, row.labA, row.labB],
       }),

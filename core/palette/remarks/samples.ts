@@ -3,7 +3,10 @@ import { type Makeover, rowsOf } from '../../makeover/document.ts'
 import { remark, type Remark } from '../../remarks/remark.ts'
 import { lightsSeen, unseenByLamp } from '../samples.ts'
 
-const words = (lights: readonly string[]): string => (lights.length > 0 ? `It was seen by ${lights.map((light) => `${light} light`).join(', ')}.` : 'Nobody has looked at a sample of it in the room.')
+const words = (lights: readonly string[]): string =>
+  lights.length > 0
+    ? `It was seen by ${lights.map((light) => `${light} light`).join(', ')}.`
+    : 'Nobody has looked at a sample of it in the room.'
 
 export function sampleRemarks(makeover: Makeover): Remark[] {
   const asked = unseenByLamp(makeover)
@@ -26,7 +29,18 @@ export function sampleRemarks(makeover: Makeover): Remark[] {
     const seen = lightsSeen(makeover, finish.id)
     if (seen.includes('evening') || seen.includes('lamp')) return []
     known.add(finish.id)
-    return [remark({ code: 'palette.sample-evening', weight: 'note', step: 'palette', subjects: [{ kind: 'finish', id: finish.id }], title: `${finish.name}: the sample was not seen by evening light`, sentence: `${words(seen)} Put it up on each wall, and look again in the evening and by lamp.`, rule: null, numbers: [seen.join(', ')] })]
+    return [
+      remark({
+        code: 'palette.sample-evening',
+        weight: 'note',
+        step: 'palette',
+        subjects: [{ kind: 'finish', id: finish.id }],
+        title: `${finish.name}: the sample was not seen by evening light`,
+        sentence: `${words(seen)} Put it up on each wall, and look again in the evening and by lamp.`,
+        rule: null,
+        numbers: [seen.join(', ')],
+      }),
+    ]
   })
   return [...lamp, ...evening]
 }

@@ -12,7 +12,14 @@ import type { Palette } from '../finishes.ts'
 
 type Checks = (makeover: Makeover, palette: Palette, practice: Practice) => Remark[]
 
-export const schoolRemarks: Checks = (makeover, palette, practice) => [...balance(makeover, palette, practice), ...counts(makeover, palette, practice), ...(practice.chosen.includes('colours') ? (ownChecks[practice.schools.colours]?.(makeover, palette, practice) ?? []) : []), ...trims(makeover, palette, practice)]
+export const schoolRemarks: Checks = (makeover, palette, practice) => [
+  ...balance(makeover, palette, practice),
+  ...counts(makeover, palette, practice),
+  ...(practice.chosen.includes('colours')
+    ? (ownChecks[practice.schools.colours]?.(makeover, palette, practice) ?? [])
+    : []),
+  ...trims(makeover, palette, practice),
+]
 
 const whole = (makeover: Makeover) => [{ kind: 'makeover' as const, id: makeover.id }]
 const of = (row: Row<'finish'>) => ({ kind: 'finish' as const, id: row.id })
@@ -28,7 +35,18 @@ const balance: Checks = (makeover, palette, practice) => {
   const rests = typical > 0 ? ` ${percent(typical)} of the area is typical of an ordinary room and not measured.` : ''
   return palette.balance.roles.flatMap(({ role, share, target, off }) => {
     if (off === 0) return []
-    return [remark({ code: 'palette.balance', weight: typical > 0.2 ? 'note' : 'look', step: 'palette', subjects: whole(makeover), title: `${capital(role)} is ${Math.round(share)} % of what is seen`, sentence: `${saidBy(practice)} it should be about ${target} %, within ${citeRule(`balance.grace-${role}`, rules)}. ${share > target ? 'Take some of it back, or give another colour more room.' : 'Give it more to cover, or let something else step back.'}${rests}`, rule: `balance.${role}`, numbers: [role, share] })]
+    return [
+      remark({
+        code: 'palette.balance',
+        weight: typical > 0.2 ? 'note' : 'look',
+        step: 'palette',
+        subjects: whole(makeover),
+        title: `${capital(role)} is ${Math.round(share)} % of what is seen`,
+        sentence: `${saidBy(practice)} it should be about ${target} %, within ${citeRule(`balance.grace-${role}`, rules)}. ${share > target ? 'Take some of it back, or give another colour more room.' : 'Give it more to cover, or let something else step back.'}${rests}`,
+        rule: `balance.${role}`,
+        numbers: [role, share],
+      }),
+    ]
   })
 }
 
@@ -36,40 +54,120 @@ const balance: Checks = (makeover, palette, practice) => {
 const counts: Checks = (makeover, palette, practice) => {
   const { rules } = practice
   const remarks: Remark[] = []
-  const list = (groups: readonly (readonly string[])[]): string => groups.map((group) => makeover.rows.finish[group[0] ?? '']?.name ?? '').join(', ')
+  const list = (groups: readonly (readonly string[])[]): string =>
+    groups.map((group) => makeover.rows.finish[group[0] ?? '']?.name ?? '').join(', ')
   const [most, mostStrong] = [rules['palette.most-colours'], rules['palette.most-strong']]
   if (palette.colours.length > most)
-    remarks.push(remark({ code: 'palette.many-colours', weight: 'look', step: 'palette', subjects: whole(makeover), title: `${palette.colours.length} colours, where ${most} are meant`, sentence: `${saidBy(practice)} that is too many: ${list(palette.colours)}. Woods, metals and greenery are not counted. Let one go, or bring it to another.`, rule: 'palette.most-colours', numbers: [palette.colours.length] }))
-  const strong = practice.schools.colours === 'quiet' ? palette.strong.filter((group) => !group.every((id) => mayCarryColour(makeover.rows.finish[id]))) : palette.strong
+    remarks.push(
+      remark({
+        code: 'palette.many-colours',
+        weight: 'look',
+        step: 'palette',
+        subjects: whole(makeover),
+        title: `${palette.colours.length} colours, where ${most} are meant`,
+        sentence: `${saidBy(practice)} that is too many: ${list(palette.colours)}. Woods, metals and greenery are not counted. Let one go, or bring it to another.`,
+        rule: 'palette.most-colours',
+        numbers: [palette.colours.length],
+      }),
+    )
+  const strong =
+    practice.schools.colours === 'quiet'
+      ? palette.strong.filter((group) => !group.every((id) => mayCarryColour(makeover.rows.finish[id])))
+      : palette.strong
   if (strong.length > mostStrong)
-    remarks.push(remark({ code: 'palette.many-strong', weight: 'look', step: 'palette', subjects: whole(makeover), title: `${strong.length} strong ${strong.length === 1 ? 'colour' : 'colours'}, where ${mostStrong === 0 ? 'none is' : `${mostStrong} ${mostStrong === 1 ? 'is' : 'are'}`} meant`, sentence: `${saidBy(practice)}: ${list(strong)}. The rest should be near-neutral, under ${citeRule('colour.near-neutral', rules)}.`, rule: 'palette.most-strong', numbers: [strong.length] }))
+    remarks.push(
+      remark({
+        code: 'palette.many-strong',
+        weight: 'look',
+        step: 'palette',
+        subjects: whole(makeover),
+        title: `${strong.length} strong ${strong.length === 1 ? 'colour' : 'colours'}, where ${mostStrong === 0 ? 'none is' : `${mostStrong} ${mostStrong === 1 ? 'is' : 'are'}`} meant`,
+        sentence: `${saidBy(practice)}: ${list(strong)}. The rest should be near-neutral, under ${citeRule('colour.near-neutral', rules)}.`,
+        rule: 'palette.most-strong',
+        numbers: [strong.length],
+      }),
+    )
   return remarks
 }
 
 /** In quiet layers colour comes from greenery, art and the window. */
-const mayCarryColour = (row: Row<'finish'> | undefined): boolean => row !== undefined && (row.family === 'greenery' || row.family === 'paper' || row.surface === 'window')
+const mayCarryColour = (row: Row<'finish'> | undefined): boolean =>
+  row !== undefined && (row.family === 'greenery' || row.family === 'paper' || row.surface === 'window')
 
 /** Exactly two and one: two main colours, and one accent apart from them. */
 const twoAndOne: Checks = (makeover, palette, practice) => {
   const roleOf = (id: string) => makeover.rows.finish[id]?.role
   const main = palette.colours.filter((group) => group.some((id) => roleOf(id) !== 'accent'))
   const accents = palette.colours.filter((group) => group.every((id) => roleOf(id) === 'accent'))
-  const name = (groups: readonly (readonly string[])[]): string => groups.map((group) => makeover.rows.finish[group[0] ?? '']?.name ?? '').join(', ')
+  const name = (groups: readonly (readonly string[])[]): string =>
+    groups.map((group) => makeover.rows.finish[group[0] ?? '']?.name ?? '').join(', ')
   const remarks: Remark[] = []
-  if (palette.finishes.length >= 3 && main.length < 2) remarks.push(remark({ code: 'palette.two-mains', weight: 'note', step: 'palette', subjects: whole(makeover), title: main.length === 0 ? 'No main colour yet' : 'One main colour, where two are meant', sentence: `${saidBy(practice)} two colours carry the room and an accent stands beside them. ${main.length === 0 ? 'Lay the first.' : `Beside ${name(main)} a second is to come.`}`, rule: null, numbers: [main.length] }))
-  if (accents.length > 1) remarks.push(remark({ code: 'palette.one-accent', weight: 'look', step: 'palette', subjects: accents.flatMap((group) => group.slice(0, 1).map((id) => ({ kind: 'finish' as const, id }))), title: `${accents.length} accents, where one is meant`, sentence: `${saidBy(practice)} there is one: ${name(accents)}. The accent may change later and the rest stays; two of them never change together.`, rule: null, numbers: [accents.length] }))
+  if (palette.finishes.length >= 3 && main.length < 2)
+    remarks.push(
+      remark({
+        code: 'palette.two-mains',
+        weight: 'note',
+        step: 'palette',
+        subjects: whole(makeover),
+        title: main.length === 0 ? 'No main colour yet' : 'One main colour, where two are meant',
+        sentence: `${saidBy(practice)} two colours carry the room and an accent stands beside them. ${main.length === 0 ? 'Lay the first.' : `Beside ${name(main)} a second is to come.`}`,
+        rule: null,
+        numbers: [main.length],
+      }),
+    )
+  if (accents.length > 1)
+    remarks.push(
+      remark({
+        code: 'palette.one-accent',
+        weight: 'look',
+        step: 'palette',
+        subjects: accents.flatMap((group) => group.slice(0, 1).map((id) => ({ kind: 'finish' as const, id }))),
+        title: `${accents.length} accents, where one is meant`,
+        sentence: `${saidBy(practice)} there is one: ${name(accents)}. The accent may change later and the rest stays; two of them never change together.`,
+        rule: null,
+        numbers: [accents.length],
+      }),
+    )
   return remarks
 }
 
 const neutralsAndOne: Checks = (makeover, palette, practice) =>
   palette.finishes.length >= 3 && palette.strong.length === 0
-    ? [remark({ code: 'palette.no-pop', weight: 'note', step: 'palette', subjects: whole(makeover), title: 'Neutrals, and no colour among them yet', sentence: `${saidBy(practice)} one colour of ${citeRule('colour.near-neutral', practice.rules)} or more stands among the neutrals.`, rule: 'colour.near-neutral', numbers: [0] })]
+    ? [
+        remark({
+          code: 'palette.no-pop',
+          weight: 'note',
+          step: 'palette',
+          subjects: whole(makeover),
+          title: 'Neutrals, and no colour among them yet',
+          sentence: `${saidBy(practice)} one colour of ${citeRule('colour.near-neutral', practice.rules)} or more stands among the neutrals.`,
+          rule: 'colour.near-neutral',
+          numbers: [0],
+        }),
+      ]
     : []
 
 /** Cloth stays pale where interest comes from texture. */
 const quiet: Checks = (makeover, palette, practice) => {
-  const dark = paletteFinishes(makeover).filter((row) => soft.has(row.family) && (palette.finishes.find((one) => one.id === row.id)?.lrv ?? 100) < practice.rules['quiet.soft'] && row.surface !== 'floor' && !mayCarryColour(row))
-  return dark.map((row) => remark({ code: 'palette.quiet-cloth', weight: 'look', step: 'palette', subjects: [of(row)], title: `${row.name} is dark for a quiet room`, sentence: `${saidBy(practice)} cushions and cloth are pale: at least ${citeRule('quiet.soft', practice.rules)}. Let texture do it, or carry the dark in greenery, art or at the window.`, rule: 'quiet.soft', numbers: [row.labL] }))
+  const dark = paletteFinishes(makeover).filter(
+    (row) =>
+      soft.has(row.family) &&
+      (palette.finishes.find((one) => one.id === row.id)?.lrv ?? 100) < practice.rules['quiet.soft'] &&
+      row.surface !== 'floor' &&
+      !mayCarryColour(row),
+  )
+  return dark.map((row) =>
+    remark({
+      code: 'palette.quiet-cloth',
+      weight: 'look',
+      step: 'palette',
+      subjects: [of(row)],
+      title: `${row.name} is dark for a quiet room`,
+      sentence: `${saidBy(practice)} cushions and cloth are pale: at least ${citeRule('quiet.soft', practice.rules)}. Let texture do it, or carry the dark in greenery, art or at the window.`,
+      rule: 'quiet.soft',
+      numbers: [row.labL],
+    }),
+  )
 }
 const soft = new Set(['textile', 'plush', 'leather'])
 
@@ -81,35 +179,143 @@ const envelope: Checks = (makeover, palette, practice) => {
     const reckoned = palette.finishes.find((one) => one.id === walls?.id)
     if (!walls || !reckoned) return []
     const remarks: Remark[] = []
-    const off = rows.filter((row) => ['trim', 'door', 'ceiling', 'walls'].includes(row.surface) && row.id !== walls.id && deltaE(labOf(row), labOf(walls)) > rules['envelope.one'])
-    if (off.length > 0) remarks.push(remark({ code: 'palette.envelope-broken', weight: 'look', step: 'palette', subjects: [of(walls), ...off.map(of)], title: `${off.map((row) => row.name).join(', ')} ${off.length === 1 ? 'breaks' : 'break'} the envelope`, sentence: `${saidBy(practice)} walls, trim, doors and ceiling are one colour, within ${citeRule('envelope.one', rules)} of ${walls.name}: ${off.map((row) => `${row.name} parts by ${deltaE(labOf(row), labOf(walls)).toFixed(1)}`).join(', ')}.`, rule: 'envelope.one', numbers: off.map((row) => deltaE(labOf(row), labOf(walls))) }))
+    const off = rows.filter(
+      (row) =>
+        ['trim', 'door', 'ceiling', 'walls'].includes(row.surface) &&
+        row.id !== walls.id &&
+        deltaE(labOf(row), labOf(walls)) > rules['envelope.one'],
+    )
+    if (off.length > 0)
+      remarks.push(
+        remark({
+          code: 'palette.envelope-broken',
+          weight: 'look',
+          step: 'palette',
+          subjects: [of(walls), ...off.map(of)],
+          title: `${off.map((row) => row.name).join(', ')} ${off.length === 1 ? 'breaks' : 'break'} the envelope`,
+          sentence: `${saidBy(practice)} walls, trim, doors and ceiling are one colour, within ${citeRule('envelope.one', rules)} of ${walls.name}: ${off.map((row) => `${row.name} parts by ${deltaE(labOf(row), labOf(walls)).toFixed(1)}`).join(', ')}.`,
+          rule: 'envelope.one',
+          numbers: off.map((row) => deltaE(labOf(row), labOf(walls))),
+        }),
+      )
     const dark = reckoned.lrv <= rules['envelope.dark']
     const white = reckoned.lrv >= rules['envelope.pale'] && chroma(labOf(walls)) < rules['colour.near-neutral']
-    if (!dark && !(white && reckoned.undertone.warmth === 'warm')) remarks.push(remark({ code: 'palette.envelope-depth', weight: 'look', step: 'palette', subjects: [of(walls)], title: `${walls.name} is neither a warm white nor a rich dark`, sentence: `It is ${reckoned.undertone.words} with an LRV of ${Math.round(reckoned.lrv)}, an estimate. ${saidBy(practice)} an envelope is a warm white from ${citeRule('envelope.pale', rules)}, or dark up to ${citeRule('envelope.dark', rules)}.`, rule: 'envelope.pale', numbers: [reckoned.lrv] }))
-    const focal = rows.filter((row) => row.role === 'accent' && row.surface !== 'walls' && (Math.abs(row.labL - walls.labL) > rules['wall.stand-out'] || chroma(labOf(row)) - chroma(labOf(walls)) > rules['envelope.bright']))
-    if (focal.length !== 1 && rows.length >= 3) remarks.push(remark({ code: 'palette.envelope-focal', weight: focal.length === 0 ? 'look' : 'note', step: 'palette', subjects: focal.length === 0 ? whole(makeover) : focal.map(of), title: focal.length === 0 ? 'No focal point in the envelope' : `${focal.length} focal points, where one is meant`, sentence: `${saidBy(practice)} one bright or light thing is looked at: an accent more than ${citeRule('wall.stand-out', rules)} from ${walls.name}, or stronger by ${citeRule('envelope.bright', rules)}.${focal.length > 1 ? ` Here ${focal.map((row) => row.name).join(', ')} compete.` : ''}`, rule: 'wall.stand-out', numbers: [focal.length] }))
-    const lost = dark ? rows.filter((row) => soft.has(row.family) && row.surface === 'piece' && Math.abs(row.labL - walls.labL) < rules['wall.vanish-lightness']) : []
-    for (const row of lost) remarks.push(remark({ code: 'palette.envelope-lost', weight: 'look', step: 'palette', subjects: [of(row), of(walls)], title: `${row.name} sinks into the dark`, sentence: `In a dark envelope upholstery stands out: it lies ${Math.abs(row.labL - walls.labL).toFixed(0)} from ${walls.name} in lightness, under ${citeRule('wall.vanish-lightness', rules)}.`, rule: 'wall.vanish-lightness', numbers: [row.labL - walls.labL] }))
+    if (!dark && !(white && reckoned.undertone.warmth === 'warm'))
+      remarks.push(
+        remark({
+          code: 'palette.envelope-depth',
+          weight: 'look',
+          step: 'palette',
+          subjects: [of(walls)],
+          title: `${walls.name} is neither a warm white nor a rich dark`,
+          sentence: `It is ${reckoned.undertone.words} with an LRV of ${Math.round(reckoned.lrv)}, an estimate. ${saidBy(practice)} an envelope is a warm white from ${citeRule('envelope.pale', rules)}, or dark up to ${citeRule('envelope.dark', rules)}.`,
+          rule: 'envelope.pale',
+          numbers: [reckoned.lrv],
+        }),
+      )
+    const focal = rows.filter(
+      (row) =>
+        row.role === 'accent' &&
+        row.surface !== 'walls' &&
+        (Math.abs(row.labL - walls.labL) > rules['wall.stand-out'] ||
+          chroma(labOf(row)) - chroma(labOf(walls)) > rules['envelope.bright']),
+    )
+    if (focal.length !== 1 && rows.length >= 3)
+      remarks.push(
+        remark({
+          code: 'palette.envelope-focal',
+          weight: focal.length === 0 ? 'look' : 'note',
+          step: 'palette',
+          subjects: focal.length === 0 ? whole(makeover) : focal.map(of),
+          title:
+            focal.length === 0 ? 'No focal point in the envelope' : `${focal.length} focal points, where one is meant`,
+          sentence: `${saidBy(practice)} one bright or light thing is looked at: an accent more than ${citeRule('wall.stand-out', rules)} from ${walls.name}, or stronger by ${citeRule('envelope.bright', rules)}.${focal.length > 1 ? ` Here ${focal.map((row) => row.name).join(', ')} compete.` : ''}`,
+          rule: 'wall.stand-out',
+          numbers: [focal.length],
+        }),
+      )
+    const lost = dark
+      ? rows.filter(
+          (row) =>
+            soft.has(row.family) &&
+            row.surface === 'piece' &&
+            Math.abs(row.labL - walls.labL) < rules['wall.vanish-lightness'],
+        )
+      : []
+    for (const row of lost)
+      remarks.push(
+        remark({
+          code: 'palette.envelope-lost',
+          weight: 'look',
+          step: 'palette',
+          subjects: [of(row), of(walls)],
+          title: `${row.name} sinks into the dark`,
+          sentence: `In a dark envelope upholstery stands out: it lies ${Math.abs(row.labL - walls.labL).toFixed(0)} from ${walls.name} in lightness, under ${citeRule('wall.vanish-lightness', rules)}.`,
+          rule: 'wall.vanish-lightness',
+          numbers: [row.labL - walls.labL],
+        }),
+      )
     const rugs = rows.filter((row) => row.surface === 'floor' && soft.has(row.family))
-    if (rugs.length > 1) remarks.push(remark({ code: 'palette.envelope-floor', weight: 'note', step: 'palette', subjects: rugs.map(of), title: `${rugs.length} rugs break up the floor`, sentence: `${saidBy(practice)} the floor is unbroken, and rugs are few: ${rugs.map((row) => row.name).join(', ')}.`, rule: null, numbers: [rugs.length] }))
+    if (rugs.length > 1)
+      remarks.push(
+        remark({
+          code: 'palette.envelope-floor',
+          weight: 'note',
+          step: 'palette',
+          subjects: rugs.map(of),
+          title: `${rugs.length} rugs break up the floor`,
+          sentence: `${saidBy(practice)} the floor is unbroken, and rugs are few: ${rugs.map((row) => row.name).join(', ')}.`,
+          rule: null,
+          numbers: [rugs.length],
+        }),
+      )
     return remarks
   })
 }
 
-const ownChecks: Readonly<Record<string, Checks>> = { 'two-and-one': twoAndOne, 'neutrals-and-one': neutralsAndOne, quiet, envelope }
+const ownChecks: Readonly<Record<string, Checks>> = {
+  'two-and-one': twoAndOne,
+  'neutrals-and-one': neutralsAndOne,
+  quiet,
+  envelope,
+}
 
 /** Trim against walls, as its school has it. */
 const trims: Checks = (makeover, palette, { rules, schools, chosen }) => {
   const finishes = paletteFinishes(makeover)
-  return finishes.filter((row) => row.surface === 'trim').flatMap((trim) => {
-    const wall = finishes.find((row) => row.surface === 'walls' && row.roomId === trim.roomId)
-    if (!wall) return []
-    const apart = deltaE(labOf(trim), labOf(wall))
-    if (schools.trim === 'same' && apart > rules['colour.at-a-glance'])
-      return [remark({ code: 'palette.trim', weight: 'look', step: 'palette', subjects: [of(trim), of(wall)], title: `${trim.name} parts from the wall`, sentence: `By the school “${schoolOf('trim', schools.trim).name}” trim and wall are one colour; these part by ΔE ${apart.toFixed(1)}, seen at a glance from ${citeRule('colour.at-a-glance', rules)}.`, rule: 'colour.at-a-glance', numbers: [apart] })]
-    const white = trim.labL >= rules['colour.white-from'] && chroma(labOf(trim)) < rules['colour.near-neutral']
-    if (schools.trim === 'soft-white' && chosen.includes('trim') && !white)
-      return [remark({ code: 'palette.trim-white', weight: 'note', step: 'palette', subjects: [of(trim)], title: `${trim.name} is no soft white`, sentence: `By the school “${schoolOf('trim', schools.trim).name}” trim is a white from ${citeRule('colour.white-from', rules)}, under ${citeRule('colour.near-neutral', rules)}.`, rule: 'colour.white-from', numbers: [trim.labL, chroma(labOf(trim))] })]
-    return []
-  })
+  return finishes
+    .filter((row) => row.surface === 'trim')
+    .flatMap((trim) => {
+      const wall = finishes.find((row) => row.surface === 'walls' && row.roomId === trim.roomId)
+      if (!wall) return []
+      const apart = deltaE(labOf(trim), labOf(wall))
+      if (schools.trim === 'same' && apart > rules['colour.at-a-glance'])
+        return [
+          remark({
+            code: 'palette.trim',
+            weight: 'look',
+            step: 'palette',
+            subjects: [of(trim), of(wall)],
+            title: `${trim.name} parts from the wall`,
+            sentence: `By the school “${schoolOf('trim', schools.trim).name}” trim and wall are one colour; these part by ΔE ${apart.toFixed(1)}, seen at a glance from ${citeRule('colour.at-a-glance', rules)}.`,
+            rule: 'colour.at-a-glance',
+            numbers: [apart],
+          }),
+        ]
+      const white = trim.labL >= rules['colour.white-from'] && chroma(labOf(trim)) < rules['colour.near-neutral']
+      if (schools.trim === 'soft-white' && chosen.includes('trim') && !white)
+        return [
+          remark({
+            code: 'palette.trim-white',
+            weight: 'note',
+            step: 'palette',
+            subjects: [of(trim)],
+            title: `${trim.name} is no soft white`,
+            sentence: `By the school “${schoolOf('trim', schools.trim).name}” trim is a white from ${citeRule('colour.white-from', rules)}, under ${citeRule('colour.near-neutral', rules)}.`,
+            rule: 'colour.white-from',
+            numbers: [trim.labL, chroma(labOf(trim))],
+          }),
+        ]
+      return []
+    })
 }

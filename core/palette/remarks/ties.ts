@@ -14,20 +14,72 @@ export function tieRemarks(makeover: Makeover, palette: Palette, { rules, school
   return palette.finishes.flatMap((finish) => {
     const row = makeover.rows.finish[finish.id]
     // in an eclectic room every colour is repeated; wood, metal, stone and leaves are materials rather than colours
-    if (!row || row.surface === 'ceiling' || (finish.role !== 'accent' && (schools.colours !== 'eclectic' || materials.has(row.family)))) return []
+    if (
+      !row ||
+      row.surface === 'ceiling' ||
+      (finish.role !== 'accent' && (schools.colours !== 'eclectic' || materials.has(row.family)))
+    )
+      return []
     const subjects = [{ kind: 'finish' as const, id: finish.id }]
     const remarks: Remark[] = []
     const [spread, things] = [spreads.get(finish.id), finish.appears.length]
     const places = spread?.apart ?? things
     if (places < least) {
-      const close = things > places ? ` ${things} things carry it, but some stand nearer than ${citeRule('tie.apart-plan', rules)} and ${citeRule('tie.apart-height', rules)} in height.` : ''
-      remarks.push(remark({ code: 'palette.appears-seldom', weight: places === 1 ? 'look' : 'note', step: 'palette', subjects, title: `${finish.name} appears ${places === 1 ? (things > 1 ? 'in one place' : 'once') : places === 2 ? 'twice' : `${places} times`}`, sentence: `${places === 1 ? 'What appears once looks like a mistake. ' : ''}${citeRule('palette.least-appearances', rules)} look meant: bring it in again, in another part of the room and at another height.${close}`, rule: 'palette.least-appearances', numbers: [places] }))
+      const close =
+        things > places
+          ? ` ${things} things carry it, but some stand nearer than ${citeRule('tie.apart-plan', rules)} and ${citeRule('tie.apart-height', rules)} in height.`
+          : ''
+      remarks.push(
+        remark({
+          code: 'palette.appears-seldom',
+          weight: places === 1 ? 'look' : 'note',
+          step: 'palette',
+          subjects,
+          title: `${finish.name} appears ${places === 1 ? (things > 1 ? 'in one place' : 'once') : places === 2 ? 'twice' : `${places} times`}`,
+          sentence: `${places === 1 ? 'What appears once looks like a mistake. ' : ''}${citeRule('palette.least-appearances', rules)} look meant: bring it in again, in another part of the room and at another height.${close}`,
+          rule: 'palette.least-appearances',
+          numbers: [places],
+        }),
+      )
     } else if (spread?.fault === 'one side')
-      remarks.push(remark({ code: 'palette.one-side', weight: 'look', step: 'palette', subjects, title: `${finish.name} is all on one side of the room`, sentence: `It appears in ${things} things, all in one half. A colour that is taken up across the room holds it together: bring it in once on the other side.`, rule: 'tie.apart-plan', numbers: [things] }))
+      remarks.push(
+        remark({
+          code: 'palette.one-side',
+          weight: 'look',
+          step: 'palette',
+          subjects,
+          title: `${finish.name} is all on one side of the room`,
+          sentence: `It appears in ${things} things, all in one half. A colour that is taken up across the room holds it together: bring it in once on the other side.`,
+          rule: 'tie.apart-plan',
+          numbers: [things],
+        }),
+      )
     else if (spread?.fault === 'one height')
-      remarks.push(remark({ code: 'palette.one-height', weight: 'note', step: 'palette', subjects, title: `${finish.name} is all at one height`, sentence: `Its ${things} places lie within ${citeRule('tie.apart-height', rules)} of each other in height: take it up once low or once high.`, rule: 'tie.apart-height', numbers: [things] }))
+      remarks.push(
+        remark({
+          code: 'palette.one-height',
+          weight: 'note',
+          step: 'palette',
+          subjects,
+          title: `${finish.name} is all at one height`,
+          sentence: `Its ${things} places lie within ${citeRule('tie.apart-height', rules)} of each other in height: take it up once low or once high.`,
+          rule: 'tie.apart-height',
+          numbers: [things],
+        }),
+      )
     if (finish.role === 'accent' && schools.accent === 'never-cushions' && ['textile', 'plush'].includes(row.family))
-      remarks.push(remark({ code: 'palette.accent-on-cloth', weight: 'look', step: 'palette', subjects, title: `${finish.name} is an accent on cloth`, sentence: `By the school “${schoolOf('accent', schools.accent).name}” cushions stay quiet: let greenery, art or the window carry it.`, rule: null, numbers: [row.family] }))
+      remarks.push(
+        remark({
+          code: 'palette.accent-on-cloth',
+          weight: 'look',
+          step: 'palette',
+          subjects,
+          title: `${finish.name} is an accent on cloth`,
+          sentence: `By the school “${schoolOf('accent', schools.accent).name}” cushions stay quiet: let greenery, art or the window carry it.`,
+          rule: null,
+          numbers: [row.family],
+        }),
+      )
     return remarks
   })
 }

@@ -7,7 +7,11 @@ import type { Palette } from '../finishes.ts'
 import type { Variety } from '../variety.ts'
 
 export function varietyRemarks(makeover: Makeover, palette: Palette, { rules }: Practice): Remark[] {
-  return palette.variety.flatMap((room) => [...textures(makeover, palette, room, rules), ...metals(makeover, room, rules), ...patterns(makeover, room)])
+  return palette.variety.flatMap((room) => [
+    ...textures(makeover, palette, room, rules),
+    ...metals(makeover, room, rules),
+    ...patterns(makeover, room),
+  ])
 }
 
 type Rules = Practice['rules']
@@ -16,27 +20,84 @@ const name = (makeover: Makeover, id: string): string => makeover.rows.finish[id
 function textures(makeover: Makeover, palette: Palette, { textures: kinds, roomId }: Variety, rules: Rules): Remark[] {
   const inRoom = palette.finishes.filter((one) => makeover.rows.finish[one.id]?.roomId === roomId).length
   if (inRoom < 4 || kinds.length >= rules['palette.least-textures']) return []
-  return [remark({ code: 'palette.few-textures', weight: 'note', step: 'palette', subjects: [{ kind: 'room', id: roomId }], title: `${kinds.length} ${kinds.length === 1 ? 'texture' : 'textures'} in all`, sentence: `Only ${kinds.join(' and ')}. ${citeRule('palette.least-textures', rules)} keep a room from looking flat: woven, plush, wood, metal, ceramic, plant.`, rule: 'palette.least-textures', numbers: [kinds.length] })]
+  return [
+    remark({
+      code: 'palette.few-textures',
+      weight: 'note',
+      step: 'palette',
+      subjects: [{ kind: 'room', id: roomId }],
+      title: `${kinds.length} ${kinds.length === 1 ? 'texture' : 'textures'} in all`,
+      sentence: `Only ${kinds.join(' and ')}. ${citeRule('palette.least-textures', rules)} keep a room from looking flat: woven, plush, wood, metal, ceramic, plant.`,
+      rule: 'palette.least-textures',
+      numbers: [kinds.length],
+    }),
+  ]
 }
 
 function metals(makeover: Makeover, { metals: kinds, leads, roomId }: Variety, rules: Rules): Remark[] {
   const subjects = kinds.map(({ finishId }) => ({ kind: 'finish' as const, id: finishId }))
   const names = kinds.map(({ finishId }) => name(makeover, finishId)).join(', ')
   const most = rules['palette.most-metals']
-  if (kinds.length > most) return [remark({ code: 'palette.many-metals', weight: 'look', step: 'palette', subjects, title: `${kinds.length} metals, where ${most} ${most === 1 ? 'is' : 'are'} enough`, sentence: `${names}. ${citeRule('palette.most-metals', rules)}: let one lead, and take one away.`, rule: 'palette.most-metals', numbers: [kinds.length] })]
+  if (kinds.length > most)
+    return [
+      remark({
+        code: 'palette.many-metals',
+        weight: 'look',
+        step: 'palette',
+        subjects,
+        title: `${kinds.length} metals, where ${most} ${most === 1 ? 'is' : 'are'} enough`,
+        sentence: `${names}. ${citeRule('palette.most-metals', rules)}: let one lead, and take one away.`,
+        rule: 'palette.most-metals',
+        numbers: [kinds.length],
+      }),
+    ]
   if (leads || kinds.length < 2) return []
-  return [remark({ code: 'palette.no-metal-leads', weight: 'note', step: 'palette', subjects: [{ kind: 'room', id: roomId }, ...subjects], title: `No metal leads: ${names}`, sentence: `The first is seen less than ${citeRule('metals.lead', rules)} as much as the next. Give one more to cover, or let the other go.`, rule: 'metals.lead', numbers: kinds.map(({ m2 }) => m2) })]
+  return [
+    remark({
+      code: 'palette.no-metal-leads',
+      weight: 'note',
+      step: 'palette',
+      subjects: [{ kind: 'room', id: roomId }, ...subjects],
+      title: `No metal leads: ${names}`,
+      sentence: `The first is seen less than ${citeRule('metals.lead', rules)} as much as the next. Give one more to cover, or let the other go.`,
+      rule: 'metals.lead',
+      numbers: kinds.map(({ m2 }) => m2),
+    }),
+  ]
 }
 
 /** Patterns of one room should differ in scale, and share a colour. */
 function patterns(makeover: Makeover, { sameScale, sharesNone, patterns: all }: Variety): Remark[] {
-  const subjects = ([one, other]: readonly [string, string]) => [one, other].map((id) => ({ kind: 'finish' as const, id }))
-  const both = ([one, other]: readonly [string, string]): string => `${name(makeover, one)} and ${name(makeover, other)}`
+  const subjects = ([one, other]: readonly [string, string]) =>
+    [one, other].map((id) => ({ kind: 'finish' as const, id }))
+  const both = ([one, other]: readonly [string, string]): string =>
+    `${name(makeover, one)} and ${name(makeover, other)}`
   return [
     ...sameScale.map((pair) => {
       const scale = all.find((one) => one.finishId === pair[0])?.scale ?? 'medium'
-      return remark({ code: 'palette.pattern-scale', weight: 'note', step: 'palette', subjects: subjects(pair), title: `${both(pair)}: two ${scale} patterns`, sentence: 'Patterns of one size compete: one large, one medium, one small is common practice.', rule: null, numbers: [scale] })
+      return remark({
+        code: 'palette.pattern-scale',
+        weight: 'note',
+        step: 'palette',
+        subjects: subjects(pair),
+        title: `${both(pair)}: two ${scale} patterns`,
+        sentence: 'Patterns of one size compete: one large, one medium, one small is common practice.',
+        rule: null,
+        numbers: [scale],
+      })
     }),
-    ...sharesNone.map((pair) => remark({ code: 'palette.pattern-apart', weight: 'note', step: 'palette', subjects: subjects(pair), title: `${both(pair)} share no colour`, sentence: 'Patterns that hold one colour in common look chosen together. Say which palette colours each carries, or let one go plain.', rule: null, numbers: ['none'] })),
+    ...sharesNone.map((pair) =>
+      remark({
+        code: 'palette.pattern-apart',
+        weight: 'note',
+        step: 'palette',
+        subjects: subjects(pair),
+        title: `${both(pair)} share no colour`,
+        sentence:
+          'Patterns that hold one colour in common look chosen together. Say which palette colours each carries, or let one go plain.',
+        rule: null,
+        numbers: ['none'],
+      }),
+    ),
   ]
 }

@@ -10,7 +10,10 @@ export function lattice(x: number, y: number, seed: number): number {
 
 /** Value noise of so many cells across and down, −1 to 1, without a seam. */
 export function noise(cellsX: number, cellsY: number, seed: number): Field {
-  const points = Float32Array.from({ length: cellsX * cellsY }, (_, at) => 2 * lattice(at % cellsX, Math.floor(at / cellsX), seed) - 1)
+  const points = Float32Array.from(
+    { length: cellsX * cellsY },
+    (_, at) => 2 * lattice(at % cellsX, Math.floor(at / cellsX), seed) - 1,
+  )
   return (u, v) => {
     const x = (u - Math.floor(u)) * cellsX
     const y = (v - Math.floor(v)) * cellsY
@@ -33,7 +36,9 @@ export function noise(cellsX: number, cellsY: number, seed: number): Field {
 
 /** Noise in octaves, each twice as fine and half as strong as the one before. */
 export function layered(cellsX: number, cellsY: number, octaves: number, seed: number): Field {
-  const fields = Array.from({ length: octaves }, (_, octave) => noise(cellsX << octave, cellsY << octave, seed + octave))
+  const fields = Array.from({ length: octaves }, (_, octave) =>
+    noise(cellsX << octave, cellsY << octave, seed + octave),
+  )
   return (u, v) => {
     let total = 0
     let strength = 0.5
@@ -51,7 +56,8 @@ export type Scattered = { readonly dx: number; readonly dy: number; readonly cha
 /** Things scattered one to a cell, without a seam: those of the nine cells round a point, always in the same order. */
 export function scatter(cells: number, seed: number): (u: number, v: number, see: (one: Scattered) => void) => void {
   const one = { dx: 0, dy: 0, chance: 0, turn: 0 }
-  const of = (what: number): Float32Array => Float32Array.from({ length: cells * cells }, (_, at) => lattice(at % cells, Math.floor(at / cells), seed + what))
+  const of = (what: number): Float32Array =>
+    Float32Array.from({ length: cells * cells }, (_, at) => lattice(at % cells, Math.floor(at / cells), seed + what))
   const [places, heights, chances, turns] = [of(0), of(1), of(2), of(3)]
   return (u, v, see) => {
     const x = (u - Math.floor(u)) * cells

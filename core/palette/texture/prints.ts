@@ -4,7 +4,11 @@ import type { Lab } from '../../colour/lab.ts'
 import { layered } from './noise.ts'
 
 /** A pattern on a finish: the palette colours it carries, each by its share of the whole, 0 to 1, and how often it repeats across the tile. */
-export type Print = { readonly pattern: Pattern; readonly repeats: number; readonly parts: readonly { readonly lab: Lab; readonly share: number }[] }
+export type Print = {
+  readonly pattern: Pattern
+  readonly repeats: number
+  readonly parts: readonly { readonly lab: Lab; readonly share: number }[]
+}
 
 /** How often a pattern repeats across a tile where its true size is not asked for. */
 export const repeatsOf = { small: 14, medium: 7, large: 3 } as const satisfies Record<Scale, number>
@@ -14,7 +18,10 @@ const mostFigure = 0.72
 const petals = 0.32
 
 /** Which colour lies at (u, v) of the tile: 0 is the ground, then its parts. `alternate` says which of two crossing threads is on top. */
-export function printAt({ pattern, repeats: count, parts }: Print, seed: number): (u: number, v: number, alternate: boolean) => number {
+export function printAt(
+  { pattern, repeats: count, parts }: Print,
+  seed: number,
+): (u: number, v: number, alternate: boolean) => number {
   const limits = parts.map((_, at) => parts.slice(0, at + 1).reduce((total, part) => total + part.share, 0))
   const whole = limits.at(-1) ?? 0
   const pick = (value: number): number => limits.findIndex((limit) => value < limit) + 1
@@ -62,7 +69,9 @@ export function printAt({ pattern, repeats: count, parts }: Print, seed: number)
     }
     case 'all over': {
       const spread = layered(count, count, 3, seed + 77)
-      const sorted = Float32Array.from({ length: 4096 }, (_, at) => spread((at % 64) / 64, Math.floor(at / 64) / 64)).sort()
+      const sorted = Float32Array.from({ length: 4096 }, (_, at) =>
+        spread((at % 64) / 64, Math.floor(at / 64) / 64),
+      ).sort()
       const heights = limits.map((share) => sorted[Math.min(4095, Math.max(0, Math.round(share * 4095)))] ?? 0)
       return (u, v) => heights.findIndex((limit) => spread(u, v) < limit) + 1
     }

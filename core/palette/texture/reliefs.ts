@@ -7,7 +7,11 @@ import { lattice, layered, noise, scatter, type Field } from './noise.ts'
  * `relief` is how much lighter or darker than its colour it is at each point, in L*; `cast` how far its hue goes there,
  * −1 to 1, towards `towards` (a*, b*).
  */
-export type Material = { readonly relief: Field; readonly cast?: Field; readonly towards?: readonly [a: number, b: number] }
+export type Material = {
+  readonly relief: Field
+  readonly cast?: Field
+  readonly towards?: readonly [a: number, b: number]
+}
 type Made = (seed: number, lab: Lab) => Material
 
 const turn = 2 * Math.PI
@@ -21,7 +25,12 @@ const grain = plain((seed) => {
   return (u, v) => {
     const bend = 0.014 * bending(u, v)
     const pore = pores(u, v)
-    return 6.5 * bands(u, v + bend) + 1.3 * Math.sin(turn * (13 * (v + bend) + 1.3 * waves(u, v))) + 1.2 * fibres(u, v) + 2.2 * pore * Math.abs(pore)
+    return (
+      6.5 * bands(u, v + bend) +
+      1.3 * Math.sin(turn * (13 * (v + bend) + 1.3 * waves(u, v))) +
+      1.2 * fibres(u, v) +
+      2.2 * pore * Math.abs(pore)
+    )
   }
 })
 
@@ -54,7 +63,11 @@ const polished = plain((seed) => {
 const aged: Made = (seed, lab) => {
   const [blots, spots, lines] = [layered(4, 4, 4, seed), layered(22, 22, 2, seed + 7), noise(3, 120, seed + 11)]
   const worn: Field = (u, v) => blots(u, v) + 0.45 * spots(u, v)
-  return { relief: (u, v) => 13 * Math.min(0.35, worn(u, v)) + 1.4 * lines(u, v), cast: (u, v) => Math.max(-1, Math.min(1, 1.6 * (-0.12 - worn(u, v)))), towards: [-0.18 * chroma(lab), -0.24 * chroma(lab)] }
+  return {
+    relief: (u, v) => 13 * Math.min(0.35, worn(u, v)) + 1.4 * lines(u, v),
+    cast: (u, v) => Math.max(-1, Math.min(1, 1.6 * (-0.12 - worn(u, v)))),
+    towards: [-0.18 * chroma(lab), -0.24 * chroma(lab)],
+  }
 }
 
 /** Squares of thin leaf laid over each other, a shade apart, with the lap brighter. */
@@ -64,7 +77,12 @@ const gilded = plain((seed) => {
   return (u, v) => {
     const [x, y] = [u * count + 0.06 * crumple(u, v), v * count + 0.06 * crumple(v, u)]
     const edge = Math.min(x - Math.floor(x), y - Math.floor(y))
-    return 5 * lattice((Math.floor(x) + count) % count, (Math.floor(y) + count) % count, seed) + (edge < 0.035 ? 6 : 0) + 7 * crumple(u, v) + 4 * wear(u, v)
+    return (
+      5 * lattice((Math.floor(x) + count) % count, (Math.floor(y) + count) % count, seed) +
+      (edge < 0.035 ? 6 : 0) +
+      7 * crumple(u, v) +
+      4 * wear(u, v)
+    )
   }
 })
 
@@ -110,7 +128,10 @@ const hide = plain((seed) => {
 
 /** Leaves over each other, each with its rib, the lower ones in shade. */
 const leaves = plain((seed) => {
-  const [boughs, layers] = [layered(3, 3, 2, seed + 12), [scatter(8, seed), scatter(8, seed + 20), scatter(7, seed + 40)]]
+  const [boughs, layers] = [
+    layered(3, 3, 2, seed + 12),
+    [scatter(8, seed), scatter(8, seed + 20), scatter(7, seed + 40)],
+  ]
   return (u, v) => {
     let shade = -13
     for (const [depth, layer] of layers.entries())
@@ -118,7 +139,8 @@ const leaves = plain((seed) => {
         const [x, y] = [dx * Math.cos(way) + dy * Math.sin(way), dy * Math.cos(way) - dx * Math.sin(way)]
         const half = 0.3 * (1 - (x / 0.85) ** 2)
         if (Math.abs(x) > 0.85 || Math.abs(y) > half) return
-        shade = -7 + 6 * depth + 7 * (chance - 0.5) + 5 * (y / half) * (chance > 0.5 ? 1 : -1) + (Math.abs(y) < 0.025 ? 5 : 0)
+        shade =
+          -7 + 6 * depth + 7 * (chance - 0.5) + 5 * (y / half) * (chance > 0.5 ? 1 : -1) + (Math.abs(y) < 0.025 ? 5 : 0)
       })
     return shade + 3 * boughs(u, v)
   }
@@ -169,7 +191,8 @@ const tiled =
         const [fx, fy] = [x - Math.floor(x), v * down - row]
         const edge = Math.min(fx, 1 - fx, (Math.min(fy, 1 - fy) * across) / down)
         if (edge < joint) return -15
-        const own = 4.5 * (lattice(((Math.floor(x) % across) + across) % across, ((row % down) + down) % down, seed + 3) - 0.5)
+        const own =
+          4.5 * (lattice(((Math.floor(x) % across) + across) % across, ((row % down) + down) % down, seed + 3) - 0.5)
         const lip = edge < joint + 0.03 ? (fx < 0.5 && fx < fy ? 4 : -2) : 0
         return own + lip + 0.7 * relief(u, v)
       },
@@ -184,8 +207,14 @@ const drawn = plain((seed) => {
 
 /** Trowel strokes that cross, and the clouds that lime leaves as it dries. */
 const plaster = plain((seed) => {
-  const [clouds, one, other, sand] = [layered(3, 3, 4, seed), layered(5, 2, 3, seed + 3), layered(2, 5, 3, seed + 9), noise(130, 130, seed + 5)]
-  return (u, v) => 4.6 * clouds(u, v) + 2.4 * Math.abs(one(u + 0.3 * v, v)) + 2.4 * Math.abs(other(u, v - 0.3 * u)) + 0.7 * sand(u, v)
+  const [clouds, one, other, sand] = [
+    layered(3, 3, 4, seed),
+    layered(5, 2, 3, seed + 3),
+    layered(2, 5, 3, seed + 9),
+    noise(130, 130, seed + 5),
+  ]
+  return (u, v) =>
+    4.6 * clouds(u, v) + 2.4 * Math.abs(one(u + 0.3 * v, v)) + 2.4 * Math.abs(other(u, v - 0.3 * u)) + 0.7 * sand(u, v)
 })
 
 /** Roller stipple: plain on matt paint, flattened out as the sheen rises. */
@@ -195,7 +224,19 @@ const stipple = (strength: number): Made =>
     return (u, v) => strength * (1.3 * fine(u, v) + 0.7 * broad(u, v))
   })
 
-const usual: Readonly<Record<Exclude<Family, 'paint'>, Made>> = { wood: grain, metal: brushed, textile: weave, plush: pile, leather: hide, stone: veined, ceramic: glazed, glass: drawn, paper: fibre, cane: basket, greenery: leaves }
+const usual: Readonly<Record<Exclude<Family, 'paint'>, Made>> = {
+  wood: grain,
+  metal: brushed,
+  textile: weave,
+  plush: pile,
+  leather: hide,
+  stone: veined,
+  ceramic: glazed,
+  glass: drawn,
+  paper: fibre,
+  cane: basket,
+  greenery: leaves,
+}
 
 /** The ways in which a family can be worked, its usual one first. */
 export function texturesOf(family: Family): readonly Texture[] {
@@ -207,9 +248,16 @@ export function texturesOf(family: Family): readonly Texture[] {
 
 /** The material of a family worked in a way; a way that the family does not know is its usual one. */
 export function materialOf(family: Family, texture: Texture, sheen: Sheen, seed: number, lab: Lab): Material {
-  if (family === 'paint') return texture === 'plaster' ? plaster(seed, lab) : stipple({ matt: 1.5, eggshell: 1, satin: 0.6, gloss: 0.15 }[sheen])(seed, lab)
+  if (family === 'paint')
+    return texture === 'plaster'
+      ? plaster(seed, lab)
+      : stipple({ matt: 1.5, eggshell: 1, satin: 0.6, gloss: 0.15 }[sheen])(seed, lab)
   const own = usual[family]
-  if (family === 'metal') return { usual: brushed, brushed, polished, aged, leaf: gilded, plaster: own, terrazzo: own, tile: own }[texture](seed, lab)
+  if (family === 'metal')
+    return { usual: brushed, brushed, polished, aged, leaf: gilded, plaster: own, terrazzo: own, tile: own }[texture](
+      seed,
+      lab,
+    )
   if (texture === 'tile' && (family === 'stone' || family === 'ceramic')) return tiled(own)(seed, lab)
   return texture === 'terrazzo' && family === 'stone' ? terrazzo(seed, lab) : own(seed, lab)
 }

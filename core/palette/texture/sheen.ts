@@ -10,16 +10,39 @@ export type Stop = { readonly at: number; readonly rgb: readonly [number, number
 
 /** Where light falls (over > 0) and where it is taken (over < 0), by sheen; how strongly, of what there is room for. */
 const profiles: Readonly<Record<Exclude<Sheen, 'matt'>, readonly (readonly [at: number, over: number])[]>> = {
-  eggshell: [[0, 0.07], [0.45, 0], [0.55, 0], [1, -0.07]],
-  satin: [[0, -0.06], [0.13, -0.06], [0.19, 0], [0.35, 0.19], [0.54, 0], [0.61, -0.06], [1, -0.07]],
-  gloss: [[0, -0.065], [0.19, -0.06], [0.235, 0], [0.26, 0.52], [0.39, 0.28], [0.42, 0], [0.46, -0.06], [1, -0.075]],
+  eggshell: [
+    [0, 0.07],
+    [0.45, 0],
+    [0.55, 0],
+    [1, -0.07],
+  ],
+  satin: [
+    [0, -0.06],
+    [0.13, -0.06],
+    [0.19, 0],
+    [0.35, 0.19],
+    [0.54, 0],
+    [0.61, -0.06],
+    [1, -0.07],
+  ],
+  gloss: [
+    [0, -0.065],
+    [0.19, -0.06],
+    [0.235, 0],
+    [0.26, 0.52],
+    [0.39, 0.28],
+    [0.42, 0],
+    [0.46, -0.06],
+    [1, -0.075],
+  ],
 }
 
 /** How a finish shines: metal that is not dull shines as satin, glass and glaze as gloss. */
 export function shineOf(family: Family, texture: Texture, sheen: Sheen): Sheen {
   if (family === 'glass' || texture === 'polished') return 'gloss'
   // a grain under its varnish breaks the light up
-  if (family === 'wood' || family === 'cane') return sheen === 'gloss' ? 'satin' : sheen === 'satin' ? 'eggshell' : sheen
+  if (family === 'wood' || family === 'cane')
+    return sheen === 'gloss' ? 'satin' : sheen === 'satin' ? 'eggshell' : sheen
   return family === 'metal' && sheen === 'matt' && texture !== 'aged' ? 'eggshell' : sheen
 }
 
@@ -41,29 +64,42 @@ export function sheenOver(lab: Lab, shine: Sheen): readonly Stop[] {
   const profile = profiles[shine]
   const base = bytesFromLab(lab).map((byte) => byte / 255) as [number, number, number]
   const overAt = (place: number): number => {
-    const next = Math.max(1, profile.findIndex(([at]) => at >= place))
+    const next = Math.max(
+      1,
+      profile.findIndex(([at]) => at >= place),
+    )
     const [from, to] = [profile[next - 1] ?? [0, 0], profile[next] ?? [1, 0]]
     return from[1] + ((to[1] - from[1]) * (place - from[0])) / Math.max(1e-9, to[0] - from[0])
   }
   const samples = across * down
-  const overs = Array.from({ length: samples }, (_, at) => overAt((((at % across) + 0.5) / across + (lean * (Math.floor(at / across) + 0.5)) / down) / (1 + lean)))
+  const overs = Array.from({ length: samples }, (_, at) =>
+    overAt((((at % across) + 0.5) / across + (lean * (Math.floor(at / across) + 0.5)) / down) / (1 + lean)),
+  )
   /** The mean light of a channel where shade, so thick, goes down to `shade`, and the light is so much of the profile's. */
   const meanOf = (own: number, shade: number, strength: number, thick: number): number => {
     let sum = 0
-    for (const over of overs) sum += toLinear(over >= 0 ? own + (1 - own) * over * strength : own + (shade - own) * -over * thick)
+    for (const over of overs)
+      sum += toLinear(over >= 0 ? own + (1 - own) * over * strength : own + (shade - own) * -over * thick)
     return sum / samples
   }
-  const paid = (strength: number, thick: number): boolean => base.every((own) => meanOf(own, 0, strength, thick) <= toLinear(own))
+  const paid = (strength: number, thick: number): boolean =>
+    base.every((own) => meanOf(own, 0, strength, thick) <= toLinear(own))
   // a dark colour has little to take: its shade is laid thicker, and where that is not enough it shines less
   const thick = thicknesses.find((one) => paid(1, one)) ?? thicknesses.at(-1) ?? 1
   const strength = bisect(0, 1, (one) => paid(one, thick))
-  const shade = base.map((own) => Math.round(255 * bisect(0, own, (one) => meanOf(own, one, strength, thick) <= toLinear(own)))) as [number, number, number]
+  const shade = base.map((own) =>
+    Math.round(255 * bisect(0, own, (one) => meanOf(own, one, strength, thick) <= toLinear(own))),
+  ) as [number, number, number]
   const light = [255, 255, 255] as const
   return profile.flatMap(([at, over], index): Stop[] => {
     if (over > 0) return [{ at, rgb: light, over: over * strength }]
     if (over < 0) return [{ at, rgb: shade, over: -over * thick }]
     const [before, after] = [profile[index - 1]?.[1] ?? 0, profile[index + 1]?.[1] ?? 0]
-    return [before, after].map((beside) => ({ at, rgb: beside > 0 || (beside === 0 && before + after > 0) ? light : shade, over: 0 }))
+    return [before, after].map((beside) => ({
+      at,
+      rgb: beside > 0 || (beside === 0 && before + after > 0) ? light : shade,
+      over: 0,
+    }))
   })
 }
 

@@ -12,55 +12,178 @@ export function elevationOf(room: Room, wall: Wall, { text, units, again = [] }:
   const page = sheet(text)
   const face = faceOf(room, wall)
   const length = wall.lengthMm
-  const outline: readonly Point[] = face.length > 0 ? face : [{ x: 0, y: 0 }, { x: length, y: 0 }]
-  page.draw({ is: 'line', layer: 'walls', stroke: 'heavy', points: outline, closed: face.length > 0, filled: 'paper', subject: { kind: 'wall', id: wall.row.id } })
+  const outline: readonly Point[] =
+    face.length > 0
+      ? face
+      : [
+          { x: 0, y: 0 },
+          { x: length, y: 0 },
+        ]
+  page.draw({
+    is: 'line',
+    layer: 'walls',
+    stroke: 'heavy',
+    points: outline,
+    closed: face.length > 0,
+    filled: 'paper',
+    subject: { kind: 'wall', id: wall.row.id },
+  })
   page.keepClear(outline, face.length > 0)
-  for (const height of [room.survey?.dadoMm, room.survey?.railMm]) if (height != null) page.dashed({ layer: 'walls', points: [{ x: 0, y: height }, { x: length, y: height }] })
+  for (const height of [room.survey?.dadoMm, room.survey?.railMm])
+    if (height != null)
+      page.dashed({
+        layer: 'walls',
+        points: [
+          { x: 0, y: height },
+          { x: length, y: height },
+        ],
+      })
   for (const one of wall.openings) opening(page, one)
   for (const one of wall.fixtures) fixture(page, one)
 
   const write = (mm: number): string => writeDimension(mm, units)
   const down = { x: 0, y: -1 }
-  const stops = [...new Set([0, ...wall.openings.flatMap((one) => [one.u0, one.u1]), length].map((stop) => Math.round(stop * 10) / 10))].filter((stop) => stop > -1 && stop < length + 1).toSorted((one, other) => one - other)
+  const stops = [
+    ...new Set(
+      [0, ...wall.openings.flatMap((one) => [one.u0, one.u1]), length].map((stop) => Math.round(stop * 10) / 10),
+    ),
+  ]
+    .filter((stop) => stop > -1 && stop < length + 1)
+    .toSorted((one, other) => one - other)
   if (stops.length > 2)
     for (const [at, to] of stops.slice(1).entries()) {
       const from = stops[at] ?? 0
       const of = wall.openings.find((one) => Math.abs(one.u0 - from) < 0.2 && Math.abs(one.u1 - to) < 0.2)
-      if (to - from > 0.5) page.dimension({ from: { x: from, y: 0 }, to: { x: to, y: 0 }, away: down, text: write(to - from), first: 1.6, oneSided: true, ...(of ? { subject: { kind: 'opening' as const, id: of.row.id } } : {}) })
+      if (to - from > 0.5)
+        page.dimension({
+          from: { x: from, y: 0 },
+          to: { x: to, y: 0 },
+          away: down,
+          text: write(to - from),
+          first: 1.6,
+          oneSided: true,
+          ...(of ? { subject: { kind: 'opening' as const, id: of.row.id } } : {}),
+        })
     }
-  page.dimension({ from: { x: 0, y: 0 }, to: { x: length, y: 0 }, away: down, text: write(length), first: stops.length > 2 ? 3.4 : 1.6, oneSided: true, subject: { kind: 'wall', id: wall.row.id }, length: wall.arc === null, marked: again.includes(wall.row.id) })
-  for (const [at, top] of [[0, face.at(-1)], [length, face[2]]] as const) if (top && face.length > 0) page.dimension({ from: { x: at, y: 0 }, to: { x: at, y: top.y }, away: { x: at === 0 ? -1 : 1, y: 0 }, text: write(top.y), oneSided: true })
-  for (const one of wall.openings) page.label(one.name, [...places((one.u0 + one.u1) / 2, (one.z0 + one.z1) / 2, page.size).slice(0, 3), { x: (one.u0 + one.u1) / 2, y: one.z1 + page.size * 0.8 }, ...places((one.u0 + one.u1) / 2, one.z1 + page.size, page.size)], 'openings', { subject: { kind: 'opening', id: one.row.id } })
+  page.dimension({
+    from: { x: 0, y: 0 },
+    to: { x: length, y: 0 },
+    away: down,
+    text: write(length),
+    first: stops.length > 2 ? 3.4 : 1.6,
+    oneSided: true,
+    subject: { kind: 'wall', id: wall.row.id },
+    length: wall.arc === null,
+    marked: again.includes(wall.row.id),
+  })
+  for (const [at, top] of [
+    [0, face.at(-1)],
+    [length, face[2]],
+  ] as const)
+    if (top && face.length > 0)
+      page.dimension({
+        from: { x: at, y: 0 },
+        to: { x: at, y: top.y },
+        away: { x: at === 0 ? -1 : 1, y: 0 },
+        text: write(top.y),
+        oneSided: true,
+      })
+  for (const one of wall.openings)
+    page.label(
+      one.name,
+      [
+        ...places((one.u0 + one.u1) / 2, (one.z0 + one.z1) / 2, page.size).slice(0, 3),
+        { x: (one.u0 + one.u1) / 2, y: one.z1 + page.size * 0.8 },
+        ...places((one.u0 + one.u1) / 2, one.z1 + page.size, page.size),
+      ],
+      'openings',
+      { subject: { kind: 'opening', id: one.row.id } },
+    )
   for (const one of wall.fixtures) {
     const [x, y] = [(one.u0 + one.u1) / 2, (one.z0 + one.z1) / 2]
     const where = one.row.fromEnd ? length - one.u1 : one.u0
     const said = `${one.name} ${write(where)}${one.row.fromEnd ? ' from right' : ''}, ${write(one.z0)} up`
-    page.label(said, places(x, y, page.size, widthOf(said, page.size) / 2).slice(one.u1 > one.u0 ? 0 : 1), 'fixtures', { subject: { kind: 'fixture', id: one.row.id }, shorter: one.name })
+    page.label(said, places(x, y, page.size, widthOf(said, page.size) / 2).slice(one.u1 > one.u0 ? 0 : 1), 'fixtures', {
+      subject: { kind: 'fixture', id: one.row.id },
+      shorter: one.name,
+    })
   }
   for (const one of wall.openings)
-    for (const [low, high] of [[0, one.z0], [one.z0, one.z1]] as const) if (high > low) page.dimension({ from: { x: one.u0, y: low }, to: { x: one.u0, y: high }, away: { x: 1, y: 0 }, text: write(high - low), first: 1.4, subject: { kind: 'opening', id: one.row.id } })
+    for (const [low, high] of [
+      [0, one.z0],
+      [one.z0, one.z1],
+    ] as const)
+      if (high > low)
+        page.dimension({
+          from: { x: one.u0, y: low },
+          to: { x: one.u0, y: high },
+          away: { x: 1, y: 0 },
+          text: write(high - low),
+          first: 1.4,
+          subject: { kind: 'opening', id: one.row.id },
+        })
   return page.finished()
 }
 
 /** Places for a text of a given half width about a point: on it, over and under it, beside it, and further off. */
-const places = (x: number, y: number, size: number, half = 0): Point[] => [{ x, y }, ...[1.2, 2.4, 3.6, 5, 7].flatMap((far) => [[0, 1], [0, -1], [1, 0], [-1, 0], [1, 1], [-1, 1], [1, -1], [-1, -1]].map(([dx = 0, dy = 0]) => ({ x: x + dx * (half + far * size * 0.75), y: y + dy * far * size })))]
+const places = (x: number, y: number, size: number, half = 0): Point[] => [
+  { x, y },
+  ...[1.2, 2.4, 3.6, 5, 7].flatMap((far) =>
+    [
+      [0, 1],
+      [0, -1],
+      [1, 0],
+      [-1, 0],
+      [1, 1],
+      [-1, 1],
+      [1, -1],
+      [-1, -1],
+    ].map(([dx = 0, dy = 0]) => ({ x: x + dx * (half + far * size * 0.75), y: y + dy * far * size })),
+  ),
+]
 
 function opening(page: Sheet, one: OnWall<'opening'>): void {
   const subject = { kind: 'opening' as const, id: one.row.id }
   const { u0, u1, z0, z1 } = one
-  const frame = [{ x: u0, y: z0 }, { x: u1, y: z0 }, { x: u1, y: z1 }, { x: u0, y: z1 }]
-  page.draw({ is: 'line', layer: 'openings', stroke: one.row.what === 'niche' ? 'dashed' : 'firm', points: frame, closed: true, filled: one.row.what === 'niche' ? 'none' : 'wall', subject })
+  const frame = [
+    { x: u0, y: z0 },
+    { x: u1, y: z0 },
+    { x: u1, y: z1 },
+    { x: u0, y: z1 },
+  ]
+  page.draw({
+    is: 'line',
+    layer: 'openings',
+    stroke: one.row.what === 'niche' ? 'dashed' : 'firm',
+    points: frame,
+    closed: true,
+    filled: one.row.what === 'niche' ? 'none' : 'wall',
+    subject,
+  })
   page.keepClear(frame, true)
   if (one.row.what === 'window') {
     const inset = Math.min(60, (u1 - u0) / 6, (z1 - z0) / 6)
-    const glass = [{ x: u0 + inset, y: z0 + inset }, { x: u1 - inset, y: z0 + inset }, { x: u1 - inset, y: z1 - inset }, { x: u0 + inset, y: z1 - inset }]
+    const glass = [
+      { x: u0 + inset, y: z0 + inset },
+      { x: u1 - inset, y: z0 + inset },
+      { x: u1 - inset, y: z1 - inset },
+      { x: u0 + inset, y: z1 - inset },
+    ]
     page.draw({ is: 'line', layer: 'openings', stroke: 'fine', points: glass, closed: true, subject })
     page.keepClear(glass, true)
   }
   if (one.row.what === 'door' && one.row.hinge !== 'none') {
     // dashed lines run from the free edge to the hinges
     const [pin, free] = one.row.hinge === 'left' ? [u0, u1] : [u1, u0]
-    page.dashed({ layer: 'openings', points: [{ x: free, y: z0 }, { x: pin, y: (z0 + z1) / 2 }, { x: free, y: z1 }], subject })
+    page.dashed({
+      layer: 'openings',
+      points: [
+        { x: free, y: z0 },
+        { x: pin, y: (z0 + z1) / 2 },
+        { x: free, y: z1 },
+      ],
+      subject,
+    })
   }
 }
 
@@ -68,14 +191,48 @@ function fixture(page: Sheet, one: OnWall<'fixture'>): void {
   const subject = { kind: 'fixture' as const, id: one.row.id }
   const { u0, u1, z0, z1 } = one
   if (u1 > u0 || z1 > z0) {
-    const points = [{ x: u0, y: z0 }, { x: u1, y: z0 }, { x: u1, y: z1 }, { x: u0, y: z1 }]
-    page.draw({ is: 'line', layer: 'fixtures', stroke: one.row.what === 'soffit' ? 'dashed' : 'firm', points, closed: true, filled: 'none', subject })
+    const points = [
+      { x: u0, y: z0 },
+      { x: u1, y: z0 },
+      { x: u1, y: z1 },
+      { x: u0, y: z1 },
+    ]
+    page.draw({
+      is: 'line',
+      layer: 'fixtures',
+      stroke: one.row.what === 'soffit' ? 'dashed' : 'firm',
+      points,
+      closed: true,
+      filled: 'none',
+      subject,
+    })
     page.keepClear(points, true)
     return
   }
   const r = page.size * 0.4
   const at = { x: u0, y: z0 }
-  if (one.row.what === 'light point') page.draw({ is: 'arc', layer: 'fixtures', stroke: 'firm', centre: at, radius: r, from: 0, to: 360, subject })
-  else page.draw({ is: 'line', layer: 'fixtures', stroke: 'firm', points: [{ x: at.x - r, y: at.y - r }, { x: at.x + r, y: at.y - r }, { x: at.x + r, y: at.y + r }, { x: at.x - r, y: at.y + r }], closed: true, filled: one.row.what === 'switch' ? 'none' : 'paper', subject }, { is: 'arc', layer: 'fixtures', stroke: 'fine', centre: at, radius: r * 0.45, from: 0, to: 360, subject })
-  page.keepClear([{ x: at.x - r, y: at.y }, { x: at.x + r, y: at.y }])
+  if (one.row.what === 'light point')
+    page.draw({ is: 'arc', layer: 'fixtures', stroke: 'firm', centre: at, radius: r, from: 0, to: 360, subject })
+  else
+    page.draw(
+      {
+        is: 'line',
+        layer: 'fixtures',
+        stroke: 'firm',
+        points: [
+          { x: at.x - r, y: at.y - r },
+          { x: at.x + r, y: at.y - r },
+          { x: at.x + r, y: at.y + r },
+          { x: at.x - r, y: at.y + r },
+        ],
+        closed: true,
+        filled: one.row.what === 'switch' ? 'none' : 'paper',
+        subject,
+      },
+      { is: 'arc', layer: 'fixtures', stroke: 'fine', centre: at, radius: r * 0.45, from: 0, to: 360, subject },
+    )
+  page.keepClear([
+    { x: at.x - r, y: at.y },
+    { x: at.x + r, y: at.y },
+  ])
 }

@@ -32,19 +32,49 @@ export function planOf(room: Room, options: PlanOptions): Drawing {
       const lie = lies.get(other.id)
       if (lie && other.id !== room.id) neighbour(page, other, lie, options)
     }
-    page.draw({ is: 'line', layer: 'walls', stroke: 'fine', points: offset(room.outline, thickness), closed: true, filled: 'wall' }, { is: 'line', layer: 'walls', stroke: 'fine', points: room.outline, closed: true, filled: 'paper', subject: { kind: 'room', id: room.id } })
+    page.draw(
+      {
+        is: 'line',
+        layer: 'walls',
+        stroke: 'fine',
+        points: offset(room.outline, thickness),
+        closed: true,
+        filled: 'wall',
+      },
+      {
+        is: 'line',
+        layer: 'walls',
+        stroke: 'fine',
+        points: room.outline,
+        closed: true,
+        filled: 'paper',
+        subject: { kind: 'room', id: room.id },
+      },
+    )
     page.keepClear(offset(room.outline, thickness), true)
   }
   for (const wall of room.walls) {
-    page.draw({ is: 'line', layer: 'walls', stroke: 'heavy', points: wall.points, subject: { kind: 'wall', id: wall.row.id } })
+    page.draw({
+      is: 'line',
+      layer: 'walls',
+      stroke: 'heavy',
+      points: wall.points,
+      subject: { kind: 'wall', id: wall.row.id },
+    })
     page.keepClear(wall.points)
   }
   if (!closed && room.walls.length > 1) {
     const [first, last] = [room.walls[0], room.walls.at(-1)]
     if (first && last) page.dashed({ layer: 'checks', points: [last.to, first.from] })
   }
-  if (room.ceiling && closed) for (const part of room.ceiling.parts) for (const [one, other] of sides(part.over)) if (inside({ x: (one.x + other.x) / 2, y: (one.y + other.y) / 2 }, offset(room.outline, -2))) page.dashed({ layer: 'ceiling', points: [one, other] })
-  for (const zone of room.zones) if (zone.outline) page.dashed({ layer: 'zones', points: zone.outline, closed: true, subject: { kind: 'zone', id: zone.row.id } })
+  if (room.ceiling && closed)
+    for (const part of room.ceiling.parts)
+      for (const [one, other] of sides(part.over))
+        if (inside({ x: (one.x + other.x) / 2, y: (one.y + other.y) / 2 }, offset(room.outline, -2)))
+          page.dashed({ layer: 'ceiling', points: [one, other] })
+  for (const zone of room.zones)
+    if (zone.outline)
+      page.dashed({ layer: 'zones', points: zone.outline, closed: true, subject: { kind: 'zone', id: zone.row.id } })
   for (const wall of room.walls) for (const one of wall.openings) opening(page, wall, one, thickness)
   for (const wall of room.walls) for (const one of wall.fixtures) fixture(page, wall, one, options)
   if (options.diagonals ?? true)
@@ -54,21 +84,28 @@ export function planOf(room: Room, options: PlanOptions): Drawing {
     }
   // what matters most is placed first: each wall's length and letter, then corners and checks, then what is on the walls;
   // slanted walls before the others, since their lengths have the least choice of where to go
-  for (const wall of [...room.walls.filter(isSlanted), ...room.walls.filter((each) => !isSlanted(each))]) whole(page, wall, options, closed ? thickness : 0)
+  for (const wall of [...room.walls.filter(isSlanted), ...room.walls.filter((each) => !isSlanted(each))])
+    whole(page, wall, options, closed ? thickness : 0)
   letters(page, room)
-  if (options.diagonals ?? true) for (const { id, from, to } of checksOf(room)) across(page, room, id, from, to, options)
+  if (options.diagonals ?? true)
+    for (const { id, from, to } of checksOf(room)) across(page, room, id, from, to, options)
   numbers(page, room)
   for (const wall of room.walls) chain(page, wall, options, closed ? thickness : 0)
-  if (options.fixtures ?? true) for (const wall of room.walls) for (const one of wall.fixtures) fixtureName(page, room, wall, one)
+  if (options.fixtures ?? true)
+    for (const wall of room.walls) for (const one of wall.fixtures) fixtureName(page, room, wall, one)
   for (const zone of room.zones) {
     const [a, , c] = zone.outline ?? []
-    if (a && c) page.label(zone.row.name, around({ x: (a.x + c.x) / 2, y: (a.y + c.y) / 2 }, page.size), 'zones', { subject: { kind: 'zone', id: zone.row.id } })
+    if (a && c)
+      page.label(zone.row.name, around({ x: (a.x + c.x) / 2, y: (a.y + c.y) / 2 }, page.size), 'zones', {
+        subject: { kind: 'zone', id: zone.row.id },
+      })
   }
   return page.finished()
 }
 
 /** Neither along the sheet nor up it. */
-const isSlanted = ({ from, to }: Wall): boolean => Math.min(Math.abs(to.x - from.x), Math.abs(to.y - from.y)) > 0.05 * Math.hypot(to.x - from.x, to.y - from.y)
+const isSlanted = ({ from, to }: Wall): boolean =>
+  Math.min(Math.abs(to.x - from.x), Math.abs(to.y - from.y)) > 0.05 * Math.hypot(to.x - from.x, to.y - from.y)
 
 const checksOf = (room: Room): readonly Check[] => (room.closing.state === 'closed' ? room.checks : [])
 
@@ -81,42 +118,88 @@ const outward = (wall: Wall, along: number): Point => {
 /** A curved wall’s lengths stand off as far as it bulges. */
 const standOff = (wall: Wall, thickness: number, size: number): number => 1.6 + Math.max(thickness, wall.rise) / size
 const outwardOf = (wall: Wall): Point => outward({ ...wall, arc: null }, 0)
-const onIt = (wall: Wall): readonly OnWall<'opening'>[] => (wall.arc ? [] : wall.openings.filter((one) => one.u0 > -1 && one.u1 < wall.lengthMm + 1))
+const onIt = (wall: Wall): readonly OnWall<'opening'>[] =>
+  wall.arc ? [] : wall.openings.filter((one) => one.u0 > -1 && one.u1 < wall.lengthMm + 1)
 
 /** The length of a wall from corner to corner, outside the row of what is in it. */
 function whole(page: Sheet, wall: Wall, { units, again = [] }: PlanOptions, thickness: number): void {
   const first = standOff(wall, thickness, page.size) + (onIt(wall).length === 0 ? 0 : isSlanted(wall) ? 2.7 : 1.8)
-  if (wall.chordMm > 0) page.dimension({ from: wall.from, to: wall.to, away: outwardOf(wall), text: writeDimension(wall.chordMm, units), first, subject: { kind: 'wall', id: wall.row.id }, length: true, marked: again.includes(wall.row.id) })
+  if (wall.chordMm > 0)
+    page.dimension({
+      from: wall.from,
+      to: wall.to,
+      away: outwardOf(wall),
+      text: writeDimension(wall.chordMm, units),
+      first,
+      subject: { kind: 'wall', id: wall.row.id },
+      length: true,
+      marked: again.includes(wall.row.id),
+    })
 }
 
 /** From corner to opening to corner, one length after the other. */
 function chain(page: Sheet, wall: Wall, { units }: PlanOptions, thickness: number): void {
   const openings = onIt(wall)
   if (openings.length === 0) return
-  const stops = [...new Set([0, ...openings.flatMap((one) => [one.u0, one.u1]), wall.lengthMm].map((stop) => Math.round(stop * 10) / 10))].toSorted((one, other) => one - other)
+  const stops = [
+    ...new Set(
+      [0, ...openings.flatMap((one) => [one.u0, one.u1]), wall.lengthMm].map((stop) => Math.round(stop * 10) / 10),
+    ),
+  ].toSorted((one, other) => one - other)
   // the longer ones first: a short one finds its place beside them
-  const stretches = stops.slice(1).map((to, index) => ({ from: stops[index] ?? 0, to })).toSorted((one, other) => other.to - other.from - (one.to - one.from))
+  const stretches = stops
+    .slice(1)
+    .map((to, index) => ({ from: stops[index] ?? 0, to }))
+    .toSorted((one, other) => other.to - other.from - (one.to - one.from))
   for (const { from, to } of stretches) {
     const of = openings.find((one) => Math.abs(one.u0 - from) < 0.2 && Math.abs(one.u1 - to) < 0.2)
-    if (to - from > 0.5) page.dimension({ from: pointOn(wall, from), to: pointOn(wall, to), away: outwardOf(wall), text: writeDimension(to - from, units), first: standOff(wall, thickness, page.size), ...(of ? { subject: { kind: 'opening' as const, id: of.row.id } } : {}) })
+    if (to - from > 0.5)
+      page.dimension({
+        from: pointOn(wall, from),
+        to: pointOn(wall, to),
+        away: outwardOf(wall),
+        text: writeDimension(to - from, units),
+        first: standOff(wall, thickness, page.size),
+        ...(of ? { subject: { kind: 'opening' as const, id: of.row.id } } : {}),
+      })
   }
 }
 
 /** A check measure: its length is written along it, beside its line. */
-function across(page: Sheet, room: Room, id: string, from: number, to: number, { units, again = [] }: PlanOptions): void {
+function across(
+  page: Sheet,
+  room: Room,
+  id: string,
+  from: number,
+  to: number,
+  { units, again = [] }: PlanOptions,
+): void {
   const [a, b] = [room.closing.corners[from], room.closing.corners[to]]
   const found = room.closing.lengths.find((one) => one.id === id)
   if (!a || !b || !found) return
   const way = direction(a, b)
   const text = writeDimension(found.adjustedMm, units)
   // off the middle, where two of them cross
-  const places = [0.36, 0.64, 0.3, 0.7, 0.42, 0.58, 0.5, 0.2, 0.8].flatMap((share) => [1, -1].map((side) => ({ x: a.x + (b.x - a.x) * share - way.y * side * page.size * (0.5 + Math.abs(way.y) * text.length * 0.3), y: a.y + (b.y - a.y) * share + way.x * side * page.size * 0.85 })))
+  const places = [0.36, 0.64, 0.3, 0.7, 0.42, 0.58, 0.5, 0.2, 0.8].flatMap((share) =>
+    [1, -1].map((side) => ({
+      x: a.x + (b.x - a.x) * share - way.y * side * page.size * (0.5 + Math.abs(way.y) * text.length * 0.3),
+      y: a.y + (b.y - a.y) * share + way.x * side * page.size * 0.85,
+    })),
+  )
   page.label(text, places, 'dimensions', { subject: { kind: 'diagonal', id }, marked: again.includes(id) })
 }
 
 /** Places round a point, near ones first. */
 function around({ x, y }: Point, size: number): Point[] {
-  return [{ x, y }, ...[1.2, 2.4, 3.6, 5].flatMap((far) => Array.from({ length: 8 }, (_, at) => ({ x: x + far * size * Math.cos((at * Math.PI) / 4), y: y + far * size * Math.sin((at * Math.PI) / 4) })))]
+  return [
+    { x, y },
+    ...[1.2, 2.4, 3.6, 5].flatMap((far) =>
+      Array.from({ length: 8 }, (_, at) => ({
+        x: x + far * size * Math.cos((at * Math.PI) / 4),
+        y: y + far * size * Math.sin((at * Math.PI) / 4),
+      })),
+    ),
+  ]
 }
 
 /** A letter on each wall, inside the room. */
@@ -124,7 +207,12 @@ function letters(page: Sheet, room: Room): void {
   const { size } = page
   for (const wall of room.walls) {
     const base = (far: number, share: number): Point => pointOn(wall, wall.lengthMm * share, far * size)
-    page.label(letterOf(wall.at), [1.1, 1.9, 2.7, 3.6].flatMap((far) => [0.5, 0.38, 0.62, 0.25, 0.75].map((share) => base(far, share))), 'names', { subject: { kind: 'wall', id: wall.row.id }, strong: true })
+    page.label(
+      letterOf(wall.at),
+      [1.1, 1.9, 2.7, 3.6].flatMap((far) => [0.5, 0.38, 0.62, 0.25, 0.75].map((share) => base(far, share))),
+      'names',
+      { subject: { kind: 'wall', id: wall.row.id }, strong: true },
+    )
   }
 }
 
@@ -141,14 +229,26 @@ function numbers(page: Sheet, room: Room): void {
     const way = Math.hypot(sum.x, sum.y) < 0.05 ? { x: two.y, y: -two.x } : direction({ x: 0, y: 0 }, sum)
     const turned = inside({ x: here.x + way.x * 5, y: here.y + way.y * 5 }, corners) ? way : { x: -way.x, y: -way.y }
     const near = { x: here.x + turned.x * size * 1.4, y: here.y + turned.y * size * 1.4 }
-    page.label(String(at + 1), [...[1, 1.5, 2.1, 2.8].map((far) => ({ x: here.x + turned.x * far * size, y: here.y + turned.y * far * size })), ...around(near, size * 0.6).filter((place) => inside(place, corners))], 'names')
+    page.label(
+      String(at + 1),
+      [
+        ...[1, 1.5, 2.1, 2.8].map((far) => ({ x: here.x + turned.x * far * size, y: here.y + turned.y * far * size })),
+        ...around(near, size * 0.6).filter((place) => inside(place, corners)),
+      ],
+      'names',
+    )
   }
 }
 
 function opening(page: Sheet, wall: Wall, one: OnWall<'opening'>, thickness: number): void {
   const subject = { kind: 'opening' as const, id: one.row.id }
   const deep = -Math.max(thickness, 1)
-  const [a, b, c, d] = [pointOn(wall, one.u0), pointOn(wall, one.u1), pointOn(wall, one.u1, deep), pointOn(wall, one.u0, deep)]
+  const [a, b, c, d] = [
+    pointOn(wall, one.u0),
+    pointOn(wall, one.u1),
+    pointOn(wall, one.u1, deep),
+    pointOn(wall, one.u0, deep),
+  ]
   const line = (points: readonly Point[]): Mark => ({ is: 'line', layer: 'openings', stroke: 'firm', points, subject })
   if (one.row.what === 'niche') {
     const back = -(one.row.revealMm ?? thickness)
@@ -157,9 +257,19 @@ function opening(page: Sheet, wall: Wall, one: OnWall<'opening'>, thickness: num
     page.keepClear(points)
     return
   }
-  page.draw({ is: 'line', layer: 'openings', stroke: 'fine', points: [a, b, c, d], closed: true, filled: 'paper', subject }, line([a, d]), line([b, c]))
-  if (one.row.what === 'window') page.draw(line([a, b]), line([pointOn(wall, one.u0, deep / 2), pointOn(wall, one.u1, deep / 2)]), line([d, c]))
-  else if (one.row.what === 'arch') for (const points of [[a, b], [d, c]]) page.dashed({ layer: 'openings', points, subject })
+  page.draw(
+    { is: 'line', layer: 'openings', stroke: 'fine', points: [a, b, c, d], closed: true, filled: 'paper', subject },
+    line([a, d]),
+    line([b, c]),
+  )
+  if (one.row.what === 'window')
+    page.draw(line([a, b]), line([pointOn(wall, one.u0, deep / 2), pointOn(wall, one.u1, deep / 2)]), line([d, c]))
+  else if (one.row.what === 'arch')
+    for (const points of [
+      [a, b],
+      [d, c],
+    ])
+      page.dashed({ layer: 'openings', points, subject })
   else {
     // the leaf stands open at a right angle; left and right are as one sees them from inside
     const { hinge, swing } = one.row
@@ -169,11 +279,24 @@ function opening(page: Sheet, wall: Wall, one: OnWall<'opening'>, thickness: num
     }
     const [at, other] = hinge === 'left' ? [one.u0, one.u1] : [one.u1, one.u0]
     const off = swing === 'in' ? 0 : deep
-    const [pin, strike, tip] = [pointOn(wall, at, off), pointOn(wall, other, off), pointOn(wall, at, off + (swing === 'in' ? 1 : -1) * one.row.widthMm)]
+    const [pin, strike, tip] = [
+      pointOn(wall, at, off),
+      pointOn(wall, other, off),
+      pointOn(wall, at, off + (swing === 'in' ? 1 : -1) * one.row.widthMm),
+    ]
     const angle = (to: Point): number => (Math.atan2(to.y - pin.y, to.x - pin.x) * 180) / Math.PI
     const [from, to] = [angle(strike), angle(tip)]
     const turn = (((to - from) % 360) + 360) % 360
-    page.draw(line([pin, tip]), { is: 'arc', layer: 'openings', stroke: 'fine', centre: pin, radius: one.row.widthMm, from: turn < 180 ? from : to, to: turn < 180 ? to : from, subject })
+    page.draw(line([pin, tip]), {
+      is: 'arc',
+      layer: 'openings',
+      stroke: 'fine',
+      centre: pin,
+      radius: one.row.widthMm,
+      from: turn < 180 ? from : to,
+      to: turn < 180 ? to : from,
+      subject,
+    })
     page.keepClear([pin, tip])
   }
 }
@@ -186,17 +309,67 @@ function fixture(page: Sheet, wall: Wall, one: OnWall<'fixture'>, { fixtures = t
   const above = what === 'soffit'
   if (one.u1 > one.u0) {
     const deep = out + (one.row.depthMm ?? 60)
-    const points = [pointOn(wall, one.u0, out), pointOn(wall, one.u1, out), pointOn(wall, one.u1, deep), pointOn(wall, one.u0, deep)]
-    page.draw({ is: 'line', layer: 'fixtures', stroke: above ? 'dashed' : 'firm', points, closed: true, filled: above ? 'none' : 'paper', subject })
+    const points = [
+      pointOn(wall, one.u0, out),
+      pointOn(wall, one.u1, out),
+      pointOn(wall, one.u1, deep),
+      pointOn(wall, one.u0, deep),
+    ]
+    page.draw({
+      is: 'line',
+      layer: 'fixtures',
+      stroke: above ? 'dashed' : 'firm',
+      points,
+      closed: true,
+      filled: above ? 'none' : 'paper',
+      subject,
+    })
     page.keepClear(points, true)
     return
   }
   const r = page.size * 0.32
   const at = pointOn(wall, one.u0, out > 0 ? out : r)
   page.draw({ is: 'arc', layer: 'fixtures', stroke: 'firm', centre: at, radius: r, from: 0, to: 360, subject })
-  if (what === 'light point') page.draw({ is: 'line', layer: 'fixtures', stroke: 'firm', points: [{ x: at.x - r, y: at.y - r }, { x: at.x + r, y: at.y + r }], subject }, { is: 'line', layer: 'fixtures', stroke: 'firm', points: [{ x: at.x - r, y: at.y + r }, { x: at.x + r, y: at.y - r }], subject })
-  else if (what === 'switch') page.draw({ is: 'line', layer: 'fixtures', stroke: 'firm', points: [at, { x: at.x + r * 1.8, y: at.y + r * 1.8 }], subject })
-  page.keepClear([{ x: at.x - r, y: at.y - r }, { x: at.x + r, y: at.y - r }, { x: at.x + r, y: at.y + r }, { x: at.x - r, y: at.y + r }], true)
+  if (what === 'light point')
+    page.draw(
+      {
+        is: 'line',
+        layer: 'fixtures',
+        stroke: 'firm',
+        points: [
+          { x: at.x - r, y: at.y - r },
+          { x: at.x + r, y: at.y + r },
+        ],
+        subject,
+      },
+      {
+        is: 'line',
+        layer: 'fixtures',
+        stroke: 'firm',
+        points: [
+          { x: at.x - r, y: at.y + r },
+          { x: at.x + r, y: at.y - r },
+        ],
+        subject,
+      },
+    )
+  else if (what === 'switch')
+    page.draw({
+      is: 'line',
+      layer: 'fixtures',
+      stroke: 'firm',
+      points: [at, { x: at.x + r * 1.8, y: at.y + r * 1.8 }],
+      subject,
+    })
+  page.keepClear(
+    [
+      { x: at.x - r, y: at.y - r },
+      { x: at.x + r, y: at.y - r },
+      { x: at.x + r, y: at.y + r },
+      { x: at.x - r, y: at.y + r },
+    ],
+    true,
+  )
 }
 
 /** What a fixed thing with a width is called, on it or before it in the room. */
@@ -205,21 +378,49 @@ function fixtureName(page: Sheet, room: Room, wall: Wall, one: OnWall<'fixture'>
   const middle = (one.u0 + one.u1) / 2
   const deep = one.row.outMm + (one.row.depthMm ?? 60)
   const before = pointOn(wall, middle, deep + page.size)
-  page.label(one.name, [pointOn(wall, middle, (one.row.outMm + deep) / 2), ...around(before, page.size).filter((place) => room.outline.length === 0 || inside(place, room.outline))], 'fixtures', { subject: { kind: 'fixture', id: one.row.id } })
+  page.label(
+    one.name,
+    [
+      pointOn(wall, middle, (one.row.outMm + deep) / 2),
+      ...around(before, page.size).filter((place) => room.outline.length === 0 || inside(place, room.outline)),
+    ],
+    'fixtures',
+    { subject: { kind: 'fixture', id: one.row.id } },
+  )
 }
 
 /** A room beside this one: its walls and its name, without lengths. */
 function neighbour(page: Sheet, room: Room, lie: Lie, options: PlanOptions): void {
   const outline = room.outline.map((point) => laid(lie, point))
   const outer = offset(room.outline, options.rules['survey.wall-thickness']).map((point) => laid(lie, point))
-  page.draw({ is: 'line', layer: 'walls', stroke: 'fine', points: outer, closed: true, filled: 'wall' }, { is: 'line', layer: 'walls', stroke: 'firm', points: outline, closed: true, filled: 'paper', subject: { kind: 'room', id: room.id } })
+  page.draw(
+    { is: 'line', layer: 'walls', stroke: 'fine', points: outer, closed: true, filled: 'wall' },
+    {
+      is: 'line',
+      layer: 'walls',
+      stroke: 'firm',
+      points: outline,
+      closed: true,
+      filled: 'paper',
+      subject: { kind: 'room', id: room.id },
+    },
+  )
   page.keepClear(outline, true)
   page.keepClear(outer, true)
-  const middle = outline.reduce((sum, { x, y }) => ({ x: sum.x + x / outline.length, y: sum.y + y / outline.length }), { x: 0, y: 0 })
+  const middle = outline.reduce((sum, { x, y }) => ({ x: sum.x + x / outline.length, y: sum.y + y / outline.length }), {
+    x: 0,
+    y: 0,
+  })
   page.label(room.name, around(middle, page.size), 'names', { subject: { kind: 'room', id: room.id }, strong: true })
   for (const wall of room.walls)
     for (const one of wall.openings) {
-      const points = [pointOn(wall, one.u0), pointOn(wall, one.u1), pointOn(wall, one.u1, -options.rules['survey.wall-thickness']), pointOn(wall, one.u0, -options.rules['survey.wall-thickness'])].map((point) => laid(lie, point))
-      if (one.row.what !== 'niche') page.draw({ is: 'line', layer: 'openings', stroke: 'fine', points, closed: true, filled: 'paper' })
+      const points = [
+        pointOn(wall, one.u0),
+        pointOn(wall, one.u1),
+        pointOn(wall, one.u1, -options.rules['survey.wall-thickness']),
+        pointOn(wall, one.u0, -options.rules['survey.wall-thickness']),
+      ].map((point) => laid(lie, point))
+      if (one.row.what !== 'niche')
+        page.draw({ is: 'line', layer: 'openings', stroke: 'fine', points, closed: true, filled: 'paper' })
     }
 }

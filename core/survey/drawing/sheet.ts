@@ -13,26 +13,85 @@ export type Subject = { readonly kind: DrawnKind; readonly id: string }
 export type Stroke = 'heavy' | 'firm' | 'fine' | 'dashed'
 
 export type Mark =
-  | { readonly is: 'line'; readonly layer: Layer; readonly stroke: Stroke; readonly points: readonly Point[]; readonly closed?: boolean; readonly filled?: 'wall' | 'paper' | 'none'; readonly subject?: Subject }
+  | {
+      readonly is: 'line'
+      readonly layer: Layer
+      readonly stroke: Stroke
+      readonly points: readonly Point[]
+      readonly closed?: boolean
+      readonly filled?: 'wall' | 'paper' | 'none'
+      readonly subject?: Subject
+    }
   /** Counterclockwise from one angle to the other, in degrees. */
-  | { readonly is: 'arc'; readonly layer: Layer; readonly stroke: Stroke; readonly centre: Point; readonly radius: number; readonly from: number; readonly to: number; readonly subject?: Subject }
+  | {
+      readonly is: 'arc'
+      readonly layer: Layer
+      readonly stroke: Stroke
+      readonly centre: Point
+      readonly radius: number
+      readonly from: number
+      readonly to: number
+      readonly subject?: Subject
+    }
   /** Centred at its place, turned counterclockwise. `size` is its height in mm of the room. `length` where the text is one that can be typed anew. */
-  | { readonly is: 'text'; readonly layer: Layer; readonly at: Point; readonly text: string; readonly size: number; readonly turn: number; readonly subject?: Subject; readonly strong?: boolean; readonly marked?: boolean; readonly length?: boolean; /** It found no place but on a dashed line, which is broken under it. */ readonly breaks?: boolean }
+  | {
+      readonly is: 'text'
+      readonly layer: Layer
+      readonly at: Point
+      readonly text: string
+      readonly size: number
+      readonly turn: number
+      readonly subject?: Subject
+      readonly strong?: boolean
+      readonly marked?: boolean
+      readonly length?: boolean
+      /** It found no place but on a dashed line, which is broken under it. */ readonly breaks?: boolean
+    }
 
 export type Bounds = { readonly left: number; readonly right: number; readonly bottom: number; readonly top: number }
-export type Drawing = { readonly marks: readonly Mark[]; readonly bounds: Bounds; /** Lengths that found no free place. */ readonly unplaced: readonly string[] }
+export type Drawing = {
+  readonly marks: readonly Mark[]
+  readonly bounds: Bounds
+  /** Lengths that found no free place. */ readonly unplaced: readonly string[]
+}
 
 /** A box that lies at any angle: its middle, half its length and height, and the direction of its length. */
-type Box = { readonly x: number; readonly y: number; readonly half: number; readonly tall: number; readonly cos: number; readonly sin: number; readonly reachX: number; readonly reachY: number }
-const box = (x: number, y: number, half: number, tall: number, cos: number, sin: number): Box => ({ x, y, half, tall, cos, sin, reachX: Math.abs(half * cos) + Math.abs(tall * sin), reachY: Math.abs(half * sin) + Math.abs(tall * cos) })
+type Box = {
+  readonly x: number
+  readonly y: number
+  readonly half: number
+  readonly tall: number
+  readonly cos: number
+  readonly sin: number
+  readonly reachX: number
+  readonly reachY: number
+}
+const box = (x: number, y: number, half: number, tall: number, cos: number, sin: number): Box => ({
+  x,
+  y,
+  half,
+  tall,
+  cos,
+  sin,
+  reachX: Math.abs(half * cos) + Math.abs(tall * sin),
+  reachY: Math.abs(half * sin) + Math.abs(tall * cos),
+})
 
 /** How far a box reaches along a direction, either way from its middle. */
-const reach = ({ half, tall, cos: c, sin: s }: Box, cos: number, sin: number): number => half * Math.abs(c * cos + s * sin) + tall * Math.abs(c * sin - s * cos)
-const apartAlong = (one: Box, other: Box, cos: number, sin: number): boolean => Math.abs((other.x - one.x) * cos + (other.y - one.y) * sin) >= reach(one, cos, sin) + reach(other, cos, sin) - 1e-9
+const reach = ({ half, tall, cos: c, sin: s }: Box, cos: number, sin: number): number =>
+  half * Math.abs(c * cos + s * sin) + tall * Math.abs(c * sin - s * cos)
+const apartAlong = (one: Box, other: Box, cos: number, sin: number): boolean =>
+  Math.abs((other.x - one.x) * cos + (other.y - one.y) * sin) >= reach(one, cos, sin) + reach(other, cos, sin) - 1e-9
 /** Do two boxes overlap? Separating axes, after a look at their upright bounds. */
 function overlap(one: Box, other: Box): boolean {
-  if (Math.abs(other.x - one.x) >= one.reachX + other.reachX || Math.abs(other.y - one.y) >= one.reachY + other.reachY) return false
-  return !(apartAlong(one, other, one.cos, one.sin) || apartAlong(one, other, -one.sin, one.cos) || apartAlong(one, other, other.cos, other.sin) || apartAlong(one, other, -other.sin, other.cos))
+  if (Math.abs(other.x - one.x) >= one.reachX + other.reachX || Math.abs(other.y - one.y) >= one.reachY + other.reachY)
+    return false
+  return !(
+    apartAlong(one, other, one.cos, one.sin) ||
+    apartAlong(one, other, -one.sin, one.cos) ||
+    apartAlong(one, other, other.cos, other.sin) ||
+    apartAlong(one, other, -other.sin, other.cos)
+  )
 }
 
 type Shelf = { readonly put: (one: Box) => void; readonly meets: (one: Box) => boolean }
@@ -43,7 +102,8 @@ function shelf(square: number): Shelf {
   /** Until one of the squares under a box answers yes. */
   function someSquare({ x, y, reachX, reachY }: Box, ask: (key: number) => boolean): boolean {
     const [left, right, low, high] = [from(x - reachX), from(x + reachX), from(y - reachY), from(y + reachY)]
-    for (let column = left; column <= right; column++) for (let row = low; row <= high; row++) if (ask(column * 8192 + row)) return true
+    for (let column = left; column <= right; column++)
+      for (let row = low; row <= high; row++) if (ask(column * 8192 + row)) return true
     return false
   }
   return {
@@ -60,25 +120,52 @@ function shelf(square: number): Shelf {
 }
 
 /** The width of a text, as a share of its height, letter by letter: generous, so that what fits here fits in print. */
-export const widthOf = (text: string, size: number): number => [...text].reduce((sum, letter) => sum + (/[\s\u00a0.,:'′″"|il]/.test(letter) ? 0.34 : /[A-ZMWmw²³]/.test(letter) ? 0.74 : 0.6), 0.1) * size
+export const widthOf = (text: string, size: number): number =>
+  [...text].reduce(
+    (sum, letter) => sum + (/[\s\u00a0.,:'′″"|il]/.test(letter) ? 0.34 : /[A-ZMWmw²³]/.test(letter) ? 0.74 : 0.6),
+    0.1,
+  ) * size
 
 type Taken = 'text' | 'line' | 'extension' | 'dashed'
 /** What no text may ever lie on. */
 const solid: readonly Taken[] = ['text', 'line', 'extension']
-export type Dimension = { readonly from: Point; readonly to: Point; /** Unit vector away from what is measured. */ readonly away: Point; readonly text: string; readonly subject?: Subject; readonly length?: boolean; readonly marked?: boolean; /** How far out it begins, in heights of text. */ readonly first?: number; /** Only on the given side. */ readonly oneSided?: boolean }
+export type Dimension = {
+  readonly from: Point
+  readonly to: Point
+  /** Unit vector away from what is measured. */ readonly away: Point
+  readonly text: string
+  readonly subject?: Subject
+  readonly length?: boolean
+  readonly marked?: boolean
+  /** How far out it begins, in heights of text. */ readonly first?: number
+  /** Only on the given side. */ readonly oneSided?: boolean
+}
 
 /** A sheet that fills up. `size` is the height of its text in mm of the room. */
 export function sheet(size: number) {
   const marks: Mark[] = []
-  const taken: Readonly<Record<Taken, Shelf>> = { text: shelf(size * 12), line: shelf(size * 12), extension: shelf(size * 12), dashed: shelf(size * 12) }
+  const taken: Readonly<Record<Taken, Shelf>> = {
+    text: shelf(size * 12),
+    line: shelf(size * 12),
+    extension: shelf(size * 12),
+    dashed: shelf(size * 12),
+  }
   const unplaced: string[] = []
   const thin = size * 0.06
 
   const alongBox = (from: Point, to: Point, tall: number): Box => {
     const length = Math.hypot(to.x - from.x, to.y - from.y) || 1e-9
-    return box((from.x + to.x) / 2, (from.y + to.y) / 2, length / 2, tall, (to.x - from.x) / length, (to.y - from.y) / length)
+    return box(
+      (from.x + to.x) / 2,
+      (from.y + to.y) / 2,
+      length / 2,
+      tall,
+      (to.x - from.x) / length,
+      (to.y - from.y) / length,
+    )
   }
-  const textBox = (at: Point, text: string, cos: number, sin: number): Box => box(at.x, at.y, widthOf(text, size) / 2, size * 0.55, cos, sin)
+  const textBox = (at: Point, text: string, cos: number, sin: number): Box =>
+    box(at.x, at.y, widthOf(text, size) / 2, size * 0.55, cos, sin)
   function free(one: Box, against: readonly Taken[]): boolean {
     return !against.some((kind) => taken[kind].meets(one))
   }
@@ -91,7 +178,12 @@ export function sheet(size: number) {
     }
   }
   /** Dashed lines: others may cross them, and a text lies on one only where nothing else is free. */
-  function dashed(mark: { readonly points: readonly Point[]; readonly closed?: boolean; readonly layer: Layer; readonly subject?: Subject }): void {
+  function dashed(mark: {
+    readonly points: readonly Point[]
+    readonly closed?: boolean
+    readonly layer: Layer
+    readonly subject?: Subject
+  }): void {
     marks.push({ is: 'line', stroke: 'dashed', ...mark })
     for (const [at, from] of mark.points.entries()) {
       const to = mark.points[at + 1] ?? (mark.closed ? mark.points[0] : undefined)
@@ -99,7 +191,11 @@ export function sheet(size: number) {
     }
   }
   /** The first place of a text that is free, if possible off the dashed lines too. */
-  function placeFor(places: readonly Point[], boxAt: (at: Point) => Box, fits: (own: Box) => boolean = () => true): { readonly at: Point; readonly own: Box; readonly breaks?: true } | undefined {
+  function placeFor(
+    places: readonly Point[],
+    boxAt: (at: Point) => Box,
+    fits: (own: Box) => boolean = () => true,
+  ): { readonly at: Point; readonly own: Box; readonly breaks?: true } | undefined {
     let onDashes: { readonly at: Point; readonly own: Box; readonly breaks: true } | undefined
     for (const at of places) {
       const own = boxAt(at)
@@ -110,7 +206,17 @@ export function sheet(size: number) {
     return onDashes
   }
   /** A text at the first free of several places, or a shorter one; where all are taken it is left out and listed. */
-  function label(text: string, places: readonly Point[], layer: Layer, of: { readonly shorter?: string; readonly subject?: Subject; readonly strong?: boolean; readonly marked?: boolean } = {}): boolean {
+  function label(
+    text: string,
+    places: readonly Point[],
+    layer: Layer,
+    of: {
+      readonly shorter?: string
+      readonly subject?: Subject
+      readonly strong?: boolean
+      readonly marked?: boolean
+    } = {},
+  ): boolean {
     const { shorter, ...rest } = of
     for (const said of shorter === undefined ? [text] : [text, shorter]) {
       const found = placeFor(places, (at) => textBox(at, said, 1, 0))
@@ -130,7 +236,12 @@ export function sheet(size: number) {
   function dimension(of: Dimension): boolean {
     const length = Math.hypot(of.to.x - of.from.x, of.to.y - of.from.y)
     if (length < 1e-6) return true
-    const run: Run = { ...of, mm: length, way: { x: (of.to.x - of.from.x) / length, y: (of.to.y - of.from.y) / length }, width: widthOf(of.text, size) }
+    const run: Run = {
+      ...of,
+      mm: length,
+      way: { x: (of.to.x - of.from.x) / length, y: (of.to.y - of.from.y) / length },
+      width: widthOf(of.text, size),
+    }
     let best: Laid | null = null
     for (const side of of.oneSided ? [1] : [1, -1])
       for (let row = 0; row < 14; row++) {
@@ -151,7 +262,13 @@ export function sheet(size: number) {
     return true
   }
   type Run = Dimension & { readonly mm: number; readonly way: Point; readonly width: number }
-  type Laid = { readonly cost: number; readonly line: Box; readonly own: Box; readonly extensions: readonly Box[]; readonly marks: readonly Mark[] }
+  type Laid = {
+    readonly cost: number
+    readonly line: Box
+    readonly own: Box
+    readonly extensions: readonly Box[]
+    readonly marks: readonly Mark[]
+  }
   const step = (from: Point, way: Point, far: number): Point => ({ x: from.x + way.x * far, y: from.y + way.y * far })
   /** A dimension line so far off what it measures: null where something is in its way. */
   function layRow({ from, to, away, text, mm: length, way, width, ...of }: Run, far: number): Laid | null {
@@ -162,27 +279,69 @@ export function sheet(size: number) {
     // its ends may stand on a wall
     const short = Math.min(size * 0.2, length / 4)
     if (!free(alongBox(step(a, way, short), step(b, way, -short), thin), ['line'])) return null
-    const extensions = ([[from, a], [to, b]] as const).map(([root, end]) => [step(root, away, sign * size * 0.5), step(end, away, sign * size * 0.35)] as const)
+    const extensions = (
+      [
+        [from, a],
+        [to, b],
+      ] as const
+    ).map(([root, end]) => [step(root, away, sign * size * 0.5), step(end, away, sign * size * 0.35)] as const)
     const boxes = extensions.map(([one, other]) => alongBox(one, other, thin))
     if (!boxes.every((one) => free(one, ['text']))) return null
     // an extension line of another dimension may meet this one at its ends, not between them
-    const crossed = length > size && !free(alongBox(step(a, way, size * 0.4), step(b, way, -size * 0.4), thin), ['extension'])
+    const crossed =
+      length > size && !free(alongBox(step(a, way, size * 0.4), step(b, way, -size * 0.4), thin), ['extension'])
     // it reads from below or from the right
     const flip = Math.abs(way.x) < 0.05 ? Math.sign(way.y) || 1 : Math.sign(way.x)
     const [cos, sin] = [way.x * flip, way.y * flip]
     const along = (mm: number, lift: number): Point => step(step(a, way, mm), { x: -sin, y: cos }, lift)
     const play = length - width - size * 0.4
-    const places = play > 0 ? [0, 0.17, -0.17, 0.33, -0.33, 0.5, -0.5].map((share) => along(length / 2 + share * play, size * 0.68)) : [along(length + width / 2 + size * 0.35, 0), along(-width / 2 - size * 0.35, 0)]
-    const found = placeFor(places, (at) => textBox(at, text, cos, sin), (own) => play > 0 || boxes.every((one) => !overlap(own, one)))
+    const places =
+      play > 0
+        ? [0, 0.17, -0.17, 0.33, -0.33, 0.5, -0.5].map((share) => along(length / 2 + share * play, size * 0.68))
+        : [along(length + width / 2 + size * 0.35, 0), along(-width / 2 - size * 0.35, 0)]
+    const found = placeFor(
+      places,
+      (at) => textBox(at, text, cos, sin),
+      (own) => play > 0 || boxes.every((one) => !overlap(own, one)),
+    )
     if (!found) return null
     const { own, ...lies } = found
-    const tick = (end: Point): Mark => ({ is: 'line', layer: 'dimensions', stroke: 'firm', points: [-0.22, 0.22].map((part) => step(end, { x: way.x + away.x, y: way.y + away.y }, part * size)) })
+    const tick = (end: Point): Mark => ({
+      is: 'line',
+      layer: 'dimensions',
+      stroke: 'firm',
+      points: [-0.22, 0.22].map((part) => step(end, { x: way.x + away.x, y: way.y + away.y }, part * size)),
+    })
     const fine = (points: readonly Point[]): Mark => ({ is: 'line', layer: 'dimensions', stroke: 'fine', points })
-    const said: Mark = { is: 'text', layer: 'dimensions', text, size, ...lies, turn: (Math.atan2(sin, cos) * 180) / Math.PI, ...(of.subject ? { subject: of.subject } : {}), ...(of.length ? { length: true } : {}), ...(of.marked ? { marked: true } : {}) }
-    return { cost: crossed ? 3 : 0, line, own, extensions: boxes, marks: [...extensions.map(fine), fine([a, b]), tick(a), tick(b), said] }
+    const said: Mark = {
+      is: 'text',
+      layer: 'dimensions',
+      text,
+      size,
+      ...lies,
+      turn: (Math.atan2(sin, cos) * 180) / Math.PI,
+      ...(of.subject ? { subject: of.subject } : {}),
+      ...(of.length ? { length: true } : {}),
+      ...(of.marked ? { marked: true } : {}),
+    }
+    return {
+      cost: crossed ? 3 : 0,
+      line,
+      own,
+      extensions: boxes,
+      marks: [...extensions.map(fine), fine([a, b]), tick(a), tick(b), said],
+    }
   }
   const finished = (): Drawing => ({ marks, bounds: boundsOf(marks), unplaced })
-  return { size, draw: (...some: readonly Mark[]): void => void marks.push(...some), keepClear, dashed, label, dimension, finished }
+  return {
+    size,
+    draw: (...some: readonly Mark[]): void => void marks.push(...some),
+    keepClear,
+    dashed,
+    label,
+    dimension,
+    finished,
+  }
 }
 export type Sheet = ReturnType<typeof sheet>
 
@@ -202,7 +361,10 @@ export function boundsOf(marks: readonly Mark[]): Bounds {
       hold(mark.centre.x + mark.radius, mark.centre.y + mark.radius)
     } else {
       const reach = Math.max(widthOf(mark.text, mark.size) / 2, mark.size / 2)
-      const [cos, sin] = [Math.abs(Math.cos((mark.turn * Math.PI) / 180)), Math.abs(Math.sin((mark.turn * Math.PI) / 180))]
+      const [cos, sin] = [
+        Math.abs(Math.cos((mark.turn * Math.PI) / 180)),
+        Math.abs(Math.sin((mark.turn * Math.PI) / 180)),
+      ]
       hold(mark.at.x - reach * cos - (mark.size / 2) * sin, mark.at.y - reach * sin - (mark.size / 2) * cos)
       hold(mark.at.x + reach * cos + (mark.size / 2) * sin, mark.at.y + reach * sin + (mark.size / 2) * cos)
     }
