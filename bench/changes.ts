@@ -57,19 +57,19 @@ const post = (
   })
 
 /** How many are answered in a second, so many at once. */
-async function rate(atOnce: number, ms: number, one: (worker: number) => Promise<void>): Promise<number> {
+async function rate(atOnce: number, ms: number, attempt: (worker: number) => Promise<void>): Promise<number> {
   let done = 0
   const until = performance.now() + ms
-  const from = performance.now()
+  const startedAt = performance.now()
   await Promise.all(
     Array.from({ length: atOnce }, async (_, worker) => {
       while (performance.now() < until) {
-        await one(worker)
+        await attempt(worker)
         done++
       }
     }),
   )
-  return (done / (performance.now() - from)) * 1000
+  return (done / (performance.now() - startedAt)) * 1000
 }
 
 /** The rows that one change of one row writes, inserted by hand in one transaction: what the door costs is what lies above it. */
@@ -125,7 +125,7 @@ export async function benchChanges(ms = 2500): Promise<void> {
       news,
       log,
       pages: null,
-      now: () => Date.parse('2027-03-01T12:00:00Z'),
+      clock: () => Date.parse('2027-03-01T12:00:00Z'),
       failedSignIns: 100,
     }),
   )
@@ -142,7 +142,7 @@ export async function benchChanges(ms = 2500): Promise<void> {
       password: 'a long enough password',
     }),
   )
-  const cookie = made.cookies.map((one) => one.split(';')[0]).join('; ')
+  const cookie = made.cookies.map((cooky) => cooky.split(';')[0]).join('; ')
   const { studioId } = JSON.parse(made.text) as { studioId: string }
   let worlds: string[] = []
   /** Makeovers begun anew for each measure, so that none is reckoned with the rows of the one before. */
@@ -187,23 +187,23 @@ export async function benchChanges(ms = 2500): Promise<void> {
     )
     if (status !== 200) throw new Error(text)
   }
-  const of = (worker: number): string => worlds[worker % 32] ?? ''
+  const worldOf = (worker: number): string => worlds[worker % 32] ?? ''
   // the same makeovers are not grown by the one and reckoned by the other: the bare rows go to the last
-  await rate(8, 600, (worker) => change(of(worker)))
+  await rate(8, 600, (worker) => change(worldOf(worker)))
   await rate(8, 300, () => insert(worlds[32] ?? ''))
   for (const atOnce of [1, 8, 32]) {
     await fresh()
-    const ours = await rate(atOnce, ms, (worker) => change(of(worker)))
+    const ours = await rate(atOnce, ms, (worker) => change(worldOf(worker)))
     const theirs = await rate(atOnce, ms, () => insert(worlds[32] ?? ''))
-    const one = await rate(atOnce, ms / 2, () => change(of(0)))
+    const value = await rate(atOnce, ms / 2, () => change(worldOf(0)))
     say(
-      `change sets, ${String(atOnce).padStart(2)} at once:        ${ours.toFixed(0)} a second over 32 makeovers, ${((100 * ours) / theirs).toFixed(0)} % of a bare insert's ${theirs.toFixed(0)}${atOnce === 32 ? ' (goal: at least 50 %)' : ''}; ${one.toFixed(0)} over one`,
+      `change sets, ${String(atOnce).padStart(2)} at once:        ${ours.toFixed(0)} a second over 32 makeovers, ${((100 * ours) / theirs).toFixed(0)} % of a bare insert's ${theirs.toFixed(0)}${atOnce === 32 ? ' (goal: at least 50 %)' : ''}; ${value.toFixed(0)} over one`,
     )
   }
   agent.destroy()
-  for (const each of [server, bare.server]) {
-    each.closeAllConnections()
-    each.close()
+  for (const otherServer of [server, bare.server]) {
+    otherServer.closeAllConnections()
+    otherServer.close()
   }
   await bare.end()
   await news.close()

@@ -9,15 +9,15 @@ import { openMusicRoom, withServed } from './served.ts'
 const root = join(import.meta.dirname, '..')
 const say = (text: string): boolean => process.stdout.write(`${text}\n`)
 const median = (times: readonly number[]): number =>
-  times.toSorted((one, other) => one - other)[Math.floor(times.length / 2)] ?? Number.NaN
+  times.toSorted((left, right) => left - right)[Math.floor(times.length / 2)] ?? Number.NaN
 
 export async function benchFollow(): Promise<void> {
   await withServed(8493, async (browser, base) => {
-    const [one, other] = [await (await browser.newContext()).newPage(), await (await browser.newContext()).newPage()]
-    await openMusicRoom(one, base)
-    await openMusicRoom(other, base, demoHelpers[0]?.email)
+    const [left, right] = [await (await browser.newContext()).newPage(), await (await browser.newContext()).newPage()]
+    await openMusicRoom(left, base)
+    await openMusicRoom(right, base, demoHelpers[0]?.email)
     // the other window notes the moment at which what it waits for is on its page and painted
-    await other.evaluate(() => {
+    await right.evaluate(() => {
       const seen = window as unknown as { wanted: string; painted: number }
       seen.wanted = ''
       new MutationObserver(() => {
@@ -29,14 +29,14 @@ export async function benchFollow(): Promise<void> {
     const times: number[] = []
     for (let at = 0; at < 25; at++) {
       const name = `Need number ${at} of the bench`
-      await one.getByRole('button', { name: 'Add a need' }).click()
-      const form = one.getByRole('dialog')
+      await left.getByRole('button', { name: 'Add a need' }).click()
+      const form = left.getByRole('dialog')
       await form.getByLabel('What has to be possible').fill(name)
-      await other.evaluate((text) => {
+      await right.evaluate((text) => {
         Object.assign(window, { wanted: text, painted: 0 })
       }, name)
       // the moment of the click itself, in the page that is clicked
-      await one.evaluate(() => {
+      await left.evaluate(() => {
         document.addEventListener('click', () => Object.assign(window, { clicked: Date.now() }), {
           capture: true,
           once: true,
@@ -44,9 +44,9 @@ export async function benchFollow(): Promise<void> {
       })
       await form.getByRole('button', { name: 'Add', exact: true }).click()
       const painted = await (
-        await other.waitForFunction(() => (window as unknown as { painted: number }).painted)
+        await right.waitForFunction(() => (window as unknown as { painted: number }).painted)
       ).jsonValue()
-      times.push(painted - (await one.evaluate(() => (window as unknown as { clicked: number }).clicked)))
+      times.push(painted - (await left.evaluate(() => (window as unknown as { clicked: number }).clicked)))
       await form.waitFor({ state: 'hidden' })
     }
     say(
@@ -60,7 +60,7 @@ export async function benchStart(): Promise<void> {
   const home = mkdtempSync(join(tmpdir(), 'bonitas-warm-'))
   const start = (): Promise<number> =>
     new Promise((resolve) => {
-      const from = performance.now()
+      const startedAt = performance.now()
       const child = spawn(process.execPath, ['scripts/start.mjs'], {
         cwd: root,
         env: { ...process.env, BONITAS_HOME: home, PORT: '8494' },
@@ -69,7 +69,7 @@ export async function benchStart(): Promise<void> {
       let took = 0
       child.stdout.on('data', (part: Buffer) => {
         if (took > 0 || !part.toString().includes('Bonitas is at')) return
-        took = performance.now() - from
+        took = performance.now() - startedAt
         child.kill('SIGINT')
       })
       child.on('exit', () => resolve(took))

@@ -15,14 +15,14 @@ import { reckonSurvey } from '#core/survey/index.ts'
 
 const say = (text: string): boolean => process.stdout.write(`${text}\n`)
 const median = (times: readonly number[]): number =>
-  times.toSorted((one, other) => one - other)[Math.floor(times.length / 2)] ?? Number.NaN
+  times.toSorted((left, right) => left - right)[Math.floor(times.length / 2)] ?? Number.NaN
 function timed(work: () => unknown, runs = 200): number {
   for (let warm = 0; warm < 2 * runs; warm++) work() // until it runs as it does in a window that is in use
   return median(
     Array.from({ length: runs }, () => {
-      const from = performance.now()
+      const startedAt = performance.now()
       work()
-      return performance.now() - from
+      return performance.now() - startedAt
     }),
   )
 }
@@ -76,9 +76,9 @@ say(
   }).toFixed(2)} ms median (goal: under 4)`,
 )
 const palette = reckonPalette(documents.makeover, practice, finishes, measured)
-for (const from of ['library', 'free'] as const)
+for (const name of ['library', 'free'] as const)
   say(
-    `accents suggested, ${from}:        ${timed(() => suggest(documents.makeover, palette, practice, { roomId, want: 'accent', from }), 20).toFixed(1)} ms median`,
+    `accents suggested, ${name}:        ${timed(() => suggest(documents.makeover, palette, practice, { roomId, want: 'accent', from: name }), 20).toFixed(1)} ms median`,
   )
 for (const [family, texture] of families
   .flatMap((family) => texturesOf(family).map((texture) => [family, texture] as const))
@@ -106,24 +106,24 @@ async function fillTray(page: Page, base: string): Promise<void> {
   const operations = library
     .filter((_, at) => at % 5 === 0)
     .slice(0, count)
-    .map((one, at) =>
+    .map((libraryFinish, at) =>
       add('finish', uuidv7(), {
         ...blank.finish,
         roomId: room ?? '',
-        name: one.name,
+        name: libraryFinish.name,
         role: roles[at % 3] ?? 'accent',
         place: 100 + at,
-        family: one.family,
-        texture: one.texture,
-        sheen: one.sheen,
-        labL: one.lab.L,
-        labA: one.lab.a,
-        labB: one.lab.b,
+        family: libraryFinish.family,
+        texture: libraryFinish.texture,
+        sheen: libraryFinish.sheen,
+        labL: libraryFinish.lab.L,
+        labA: libraryFinish.lab.a,
+        labB: libraryFinish.lab.b,
         colourSource: 'library',
         surface: 'other',
         usedFor: '',
         visibleM2: 1 + (at % 7),
-        suits: one.suits,
+        suits: libraryFinish.suits,
       }),
     )
   const answer = await page.request.post(`${base}/api/makeovers/${id}/changes`, {
@@ -141,10 +141,10 @@ const watchFrames = (page: Page, type: string): Promise<void> =>
     window.addEventListener(
       name,
       (event) => {
-        const from = event.timeStamp
+        const startedAt = event.timeStamp
         requestAnimationFrame(() => {
           const channel = new MessageChannel()
-          channel.port1.onmessage = () => seen.frames.push(performance.now() - from)
+          channel.port1.onmessage = () => seen.frames.push(performance.now() - startedAt)
           channel.port2.postMessage(null) // after this frame's style, layout and paint
         })
       },
@@ -159,11 +159,11 @@ async function busy(page: Page, act: () => Promise<void>): Promise<number> {
   await session.send('Performance.enable')
   const total = async (): Promise<number> => {
     const { metrics } = await session.send('Performance.getMetrics')
-    return metrics.find((one) => one.name === 'TaskDuration')?.value ?? 0
+    return metrics.find((metric) => metric.name === 'TaskDuration')?.value ?? 0
   }
-  const from = await total()
+  const value = await total()
   await act()
-  return 1000 * ((await total()) - from)
+  return 1000 * ((await total()) - value)
 }
 
 /** Materials are drawn in a worker when a page is first opened: what is measured begins after that. */

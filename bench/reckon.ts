@@ -47,9 +47,9 @@ function demoTimes(times: number, ownRooms = true): Documents {
   const { documents, faults } = apply(
     start,
     [...operations, ...copies].toSorted(
-      (one, other) =>
-        Number(isStudioOperation(other)) - Number(isStudioOperation(one)) ||
-        kindNames.indexOf(one.kind) - kindNames.indexOf(other.kind),
+      (left, right) =>
+        Number(isStudioOperation(right)) - Number(isStudioOperation(left)) ||
+        kindNames.indexOf(left.kind) - kindNames.indexOf(right.kind),
     ),
     newId(),
   )
@@ -60,10 +60,10 @@ function demoTimes(times: number, ownRooms = true): Documents {
 function median(work: () => unknown, runs = 200): number {
   for (let warm = 0; warm < 30; warm++) work()
   const times = Array.from({ length: runs }, () => {
-    const from = performance.now()
+    const startedAt = performance.now()
     work()
-    return performance.now() - from
-  }).sort((one, other) => one - other)
+    return performance.now() - startedAt
+  }).sort((left, right) => left - right)
   return times[Math.floor(runs / 2)] ?? Number.NaN
 }
 
@@ -77,16 +77,16 @@ const fresh = ({ makeover }: Documents): Makeover => ({
     makeoverKinds.map((kind) => [kind, { ...makeover.rows[kind] }]),
   ) as unknown as Makeover['rows'],
 })
-const [one, ten, inOne] = [small, large, crowded].map((documents) =>
+const [thisValue, ten, inOne] = [small, large, crowded].map((documents) =>
   median(() => reckon({ makeover: fresh(documents), studio: documents.studio }, today)),
 )
-if (one === undefined || ten === undefined || inOne === undefined) throw new Error('nothing was measured')
-say(`reckon, demo, ${count(small)} rows:        ${one.toFixed(2)} ms median (goal: under 16)`)
+if (thisValue === undefined || ten === undefined || inOne === undefined) throw new Error('nothing was measured')
+say(`reckon, demo, ${count(small)} rows:        ${thisValue.toFixed(2)} ms median (goal: under 16)`)
 say(
-  `reckon, ten times, ${count(large)} rows:  ${ten.toFixed(2)} ms median, ${(ten / one).toFixed(1)} times (goal: under 10)`,
+  `reckon, ten times, ${count(large)} rows:  ${ten.toFixed(2)} ms median, ${(ten / thisValue).toFixed(1)} times (goal: under 10)`,
 )
 say(
-  `the same, all in one room:      ${inOne.toFixed(2)} ms median, ${(inOne / one).toFixed(1)} times (a room’s finishes and pieces are held against each other)`,
+  `the same, all in one room:      ${inOne.toFixed(2)} ms median, ${(inOne / thisValue).toFixed(1)} times (a room’s finishes and pieces are held against each other)`,
 )
 const piece = rowsOf(small.makeover, 'piece')[2]
 if (piece)

@@ -52,10 +52,10 @@ function large(): Measured {
 function median(work: () => unknown, runs = 120): number {
   for (let warm = 0; warm < 30; warm++) work()
   const times = Array.from({ length: runs }, () => {
-    const from = performance.now()
+    const startedAt = performance.now()
     work()
-    return performance.now() - from
-  }).sort((one, other) => one - other)
+    return performance.now() - startedAt
+  }).sort((left, right) => left - right)
   return times[Math.floor(runs / 2)] ?? Number.NaN
 }
 /** The same rows in new objects, as a change leaves them: nothing kept helps. */
@@ -70,8 +70,8 @@ say(
 )
 const closed = median(() => {
   const makeover = fresh(documents.makeover)
-  const [one] = roomsOf(makeover, rules)
-  return one ? areasOf(makeover, one, rules) : null
+  const [room] = roomsOf(makeover, rules)
+  return room ? areasOf(makeover, room, rules) : null
 })
 say(`  closed and its areas reckoned:  ${closed.toFixed(2)} ms median`)
 say(
@@ -126,9 +126,9 @@ const key = (): unknown => {
     ...small.documents.makeover,
     rows: { ...rows, wall: { ...rows.wall, [last.id]: { ...last, lengthMm: 4598 + by } } },
   }
-  const [one] = roomsOf(makeover, rules)
-  if (one) areasOf(makeover, one, rules)
-  return one ? planOf(one, { text: 150, units: 'metric', rules }) : null
+  const [room] = roomsOf(makeover, rules)
+  if (room) areasOf(makeover, room, rules)
+  return room ? planOf(room, { text: 150, units: 'metric', rules }) : null
 }
 say(
   `a key typed into a length, 12 walls: reckoned and laid out ${median(key).toFixed(2)} ms median (goal with the picture: under 16)`,

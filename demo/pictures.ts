@@ -27,23 +27,23 @@ const box = (x: number, y: number, w: number, h: number, fill: string): string =
   `<rect x="${x}" y="${y}" width="${w}" height="${h}" fill="${fill}"/>`
 const disc = (x: number, y: number, rx: number, ry: number, fill: string): string =>
   `<ellipse cx="${x}" cy="${y}" rx="${rx}" ry="${ry}" fill="${fill}"/>`
-const each = (count: number, draw: (at: number) => string): string =>
+const times = (count: number, draw: (at: number) => string): string =>
   Array.from({ length: count }, (_, at) => draw(at)).join('')
 
 const scenes: Readonly<Record<Scene, (a: string, b: string, c: string, d: string) => string>> = {
   doors: (a, b, c, d) =>
     box(0, 0, wide, high, d) +
     box(0, 250, wide, 70, c) +
-    each(
+    times(
       2,
       (at) =>
         box(70 + at * 178, 40, 168, 210, a) +
-        each(6, (plank) => box(70 + at * 178 + plank * 28, 40, 3, 210, b)) +
+        times(6, (plank) => box(70 + at * 178 + plank * 28, 40, 3, 210, b)) +
         box(70 + at * 178, 130, 168, 12, b),
     ),
   cloth: (a, b, c, d) =>
     box(0, 0, wide, high, a) +
-    each(
+    times(
       24,
       (at) =>
         box(
@@ -56,7 +56,7 @@ const scenes: Readonly<Record<Scene, (a: string, b: string, c: string, d: string
     ),
   hall: (a, b, c, d) =>
     box(0, 0, wide, high, a) +
-    each(7, (at) => box(at * 72, 0, 10, 230, c)) +
+    times(7, (at) => box(at * 72, 0, 10, 230, c)) +
     box(0, 230, wide, 90, b) +
     disc(240, 130, 60, 60, d) +
     box(150, 190, 20, 80, c) +
@@ -64,7 +64,7 @@ const scenes: Readonly<Record<Scene, (a: string, b: string, c: string, d: string
   field: (a, b, c, d) =>
     box(0, 0, wide, 150, c) +
     box(0, 150, wide, 170, a) +
-    each(
+    times(
       14,
       (at) =>
         `<path d="M${240 + (at - 7) * 14} 150 L${240 + (at - 7) * 90} 320" stroke="${at % 2 ? b : d}" stroke-width="5"/>`,
@@ -72,11 +72,11 @@ const scenes: Readonly<Record<Scene, (a: string, b: string, c: string, d: string
   page: (a, b, c, d) =>
     box(0, 0, wide, high, d) +
     box(60, 24, 360, 272, a) +
-    each(
+    times(
       4,
       (at) =>
-        each(5, (line) => box(84, 60 + at * 58 + line * 7, 312, 1.5, c)) +
-        each(9, (note) => disc(100 + note * 33, 62 + at * 58 + ((note * 5 + at * 3) % 5) * 7, 6, 4.5, b)),
+        times(5, (line) => box(84, 60 + at * 58 + line * 7, 312, 1.5, c)) +
+        times(9, (note) => disc(100 + note * 33, 62 + at * 58 + ((note * 5 + at * 3) % 5) * 7, 6, 4.5, b)),
     ),
   bowl: (a, b, c, d) =>
     box(0, 0, wide, high, b) +
@@ -86,7 +86,7 @@ const scenes: Readonly<Record<Scene, (a: string, b: string, c: string, d: string
     disc(240, 150, 120, 24, d),
   tiles: (a, b, c, d) =>
     box(0, 0, wide, high, b) +
-    each(40, (at) => box((at % 8) * 60 + 2, Math.floor(at / 8) * 48 + 2, 56, 44, a)) +
+    times(40, (at) => box((at % 8) * 60 + 2, Math.floor(at / 8) * 48 + 2, 56, 44, a)) +
     box(0, 240, wide, 80, d) +
     box(60, 180, 50, 60, c) +
     box(350, 190, 70, 50, c),
@@ -95,10 +95,10 @@ const scenes: Readonly<Record<Scene, (a: string, b: string, c: string, d: string
     box(0, 220, wide, 100, d) +
     `<path d="M0 50 Q240 74 480 50" stroke="#5c5c5c" stroke-width="2" fill="none"/>` +
     box(90, 60, 300, 180, a) +
-    each(10, (at) => box(104 + at * 30, 60, 6, 180, b)),
+    times(10, (at) => box(104 + at * 30, 60, 6, 180, b)),
   lamps: (a, b, c, d) =>
     box(0, 0, wide, high, a) +
-    each(
+    times(
       3,
       (at) =>
         box(118 + at * 120, 0, 3, 80, d) +
@@ -108,15 +108,16 @@ const scenes: Readonly<Record<Scene, (a: string, b: string, c: string, d: string
   bench: (a, b, c, d) =>
     box(0, 0, wide, high, d) +
     box(40, 150, 400, 24, b) +
-    each(
+    times(
       8,
       (at) =>
         box(48 + (at % 4) * 98, 180 + Math.floor(at / 4) * 56, 90, 48, at % 3 === 0 ? c : a) +
         disc(93 + (at % 4) * 98, 204 + Math.floor(at / 4) * 56, 6, 6, b),
     ) +
-    each(3, (at) => box(90 + at * 120, 100, 44, 50, c)),
+    times(3, (at) => box(90 + at * 120, 100, 44, 50, c)),
   rug: (a, b, c, d) =>
-    box(0, 0, wide, high, d) + each(16, (at) => disc(240, 160, 232 - at * 14, 150 - at * 9, [a, b, c, d][at % 4] ?? a)),
+    box(0, 0, wide, high, d) +
+    times(16, (at) => disc(240, 160, 232 - at * 14, 150 - at * 9, [a, b, c, d][at % 4] ?? a)),
 }
 
 /** The picture of a clipping as SVG; nothing where none was drawn for it. */

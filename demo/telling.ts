@@ -104,15 +104,15 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
   const change = <K extends MakeoverKind>(kind: K, name: string, fields: Partial<Fields<K>>): Operation =>
     edit(kind, row(kind, name), fields)
 
-  function seller(name: string, of: Partial<Fields<'seller'>> = {}): { id: string; puts: Operation[] } {
-    const known = studioRows(documents.studio, 'seller').find((one) => one.name === name)
+  function seller(name: string, fields: Partial<Fields<'seller'>> = {}): { id: string; puts: Operation[] } {
+    const known = studioRows(documents.studio, 'seller').find((seller) => seller.name === name)
     if (known) return { id: known.id, puts: [] }
     const id = newId()
-    return { id, puts: [add('seller', id, { ...blank.seller, name, ...of })] }
+    return { id, puts: [add('seller', id, { ...blank.seller, name, ...fields })] }
   }
   /** Finishes stand in the tray in the order they are told. */
   let places = 0
-  const finish = ({ name, hex, m2, ...of }: FinishTold): Operation =>
+  const finish = ({ name, hex, m2, ...fields }: FinishTold): Operation =>
     make('finish', name, {
       ...blank.finish,
       place: ++places,
@@ -121,13 +121,13 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
       ...asFields(labOf(hex)),
       colourSource: 'hex',
       visibleM2: m2,
-      ...of,
+      ...fields,
     })
 
   /** A sample of a finish, and each look at it: on which wall (by its place), by which light, what was said by whom. */
   function sample(
     finishName: string,
-    of: { ordered: number; came?: number; verdict?: Row<'sample'>['verdict']; by?: string },
+    fields: { ordered: number; came?: number; verdict?: Row<'sample'>['verdict']; by?: string },
     ...looks: readonly (readonly [
       wallAt: number | null,
       light: Light,
@@ -142,10 +142,10 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
     return [
       add('sample', id, {
         finishId: idOf('finish', finishName),
-        orderedOn: day(of.ordered),
-        cameOn: of.came === undefined ? null : day(of.came),
-        verdict: of.verdict ?? 'open',
-        judgedBy: of.by ?? '',
+        orderedOn: day(fields.ordered),
+        cameOn: fields.came === undefined ? null : day(fields.came),
+        verdict: fields.verdict ?? 'open',
+        judgedBy: fields.by ?? '',
       }),
       ...looks.map(([wallAt, light, days, verdict, judgedBy, note = '']) =>
         add('viewing', newId(), {
@@ -180,8 +180,11 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
   }
   const wall = (roomId: string, at: number): string => wallsOf(documents.makeover, roomId)[at]?.id ?? ''
   /** A wish with its offers; where a reason is given, the first offer is chosen for it. */
-  function plan(sentence: string, { category, serves = [], allowance = 0, zone, chosen, offers, ...of }: Wish): void {
-    const piece = make('piece', of.name, {
+  function plan(
+    sentence: string,
+    { category, serves = [], allowance = 0, zone, chosen, offers, ...fields }: Wish,
+  ): void {
+    const piece = make('piece', fields.name, {
       ...blank.piece,
       roomId: room(),
       zoneId: zone ? idOf('zone', zone) : null,
@@ -191,13 +194,13 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
       allowanceMinor: cents(allowance),
       chosenId: null,
       chosenReason: '',
-      ...of,
+      ...fields,
     })
     const pieceId = piece.op === 'put' ? piece.id : ''
     const operations: Operation[] = []
     const sold = new Map<string, string>()
     for (const {
-      from,
+      from: text,
       price,
       off = 0,
       delivery = 0,
@@ -209,9 +212,9 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
       size = [null, null, null],
       ...rest
     } of offers) {
-      const known = from === undefined ? null : (sold.get(from) ?? null)
-      const { id: sellerId, puts } = from === undefined || known ? { id: known, puts: [] } : seller(from)
-      if (from !== undefined && sellerId) sold.set(from, sellerId)
+      const known = text === undefined ? null : (sold.get(text) ?? null)
+      const { id: sellerId, puts } = text === undefined || known ? { id: known, puts: [] } : seller(text)
+      if (text !== undefined && sellerId) sold.set(text, sellerId)
       const candidate = make('candidate', rest.name, {
         ...blank.candidate,
         pieceId,
@@ -244,8 +247,8 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
     ])
     const first = offers[0]
     if (chosen !== undefined && first)
-      say(`Chose ${first.name} for ${of.name.toLowerCase()}`, [
-        change('piece', of.name, { chosenId: idOf('candidate', first.name), chosenReason: chosen }),
+      say(`Chose ${first.name} for ${fields.name.toLowerCase()}`, [
+        change('piece', fields.name, { chosenId: idOf('candidate', first.name), chosenReason: chosen }),
       ])
   }
 
@@ -255,10 +258,10 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
     name: string,
     lines: Readonly<Record<string, number>>,
     orderedOn: PlainDate,
-    of: Partial<Fields<'order'>> & { coupon?: string } = {},
+    overrides: Partial<Fields<'order'>> & { coupon?: string } = {},
   ): void {
-    const { coupon, ...fields } = of
-    const candidates = Object.entries(lines).map(([each, packs]) => ({ candidate: row('candidate', each), packs }))
+    const { coupon, ...fields } = overrides
+    const candidates = Object.entries(lines).map(([text, packs]) => ({ candidate: row('candidate', text), packs }))
     const orderId = newId()
     const ordered = candidates.map(({ candidate, packs }) => ({
       ...termsOf(candidate),
@@ -287,7 +290,7 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
     name: string,
     amount: number,
     paidOn: PlainDate,
-    of: Partial<Fields<'payment'>> = {},
+    fields: Partial<Fields<'payment'>> = {},
   ): void =>
     say(sentence, [
       add('payment', newId(), {
@@ -297,7 +300,7 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
         amountMinor: cents(amount),
         paidOn,
         tender: 'transfer',
-        ...of,
+        ...fields,
       }),
     ])
   const receive = (
@@ -305,10 +308,10 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
     line: string,
     packs: number,
     receivedOn: PlainDate,
-    of: Partial<Fields<'delivery'>> = {},
+    fields: Partial<Fields<'delivery'>> = {},
   ): void =>
     say(sentence, [
-      make('delivery', line, { ...blank.delivery, purchaseId: idOf('purchase', line), packs, receivedOn, ...of }),
+      make('delivery', line, { ...blank.delivery, purchaseId: idOf('purchase', line), packs, receivedOn, ...fields }),
     ])
   const place = (sentence: string, lines: readonly string[], placedOn: PlainDate, tagsOffOn: PlainDate | null): void =>
     say(

@@ -21,11 +21,11 @@ async function colleague(page: Page, browser: Browser, name: string): Promise<Pa
   const who = { email: `${name.toLowerCase()}-${Date.now()}@test.example`, password: 'a long enough password' }
   const made = await page.request.post('/api/people', { data: { name, ...who } })
   expect(made.status()).toBe(201)
-  const other = await (await browser.newContext()).newPage()
-  await signIn(other, who)
-  await other.goto(page.url())
-  await expect(other.getByRole('region', { name: 'Reckoning' })).toBeVisible()
-  return other
+  const otherPage = await (await browser.newContext()).newPage()
+  await signIn(otherPage, who)
+  await otherPage.goto(page.url())
+  await expect(otherPage.getByRole('region', { name: 'Reckoning' })).toBeVisible()
+  return otherPage
 }
 async function addNeed(page: Page, name: string): Promise<void> {
   await page.getByRole('button', { name: 'Add a need' }).click()
@@ -44,51 +44,51 @@ test('two people follow each other, merge what differs, and choose where it is t
   await begin(page)
   await signBudget(page, { Furniture: '1000' }, '0')
   await planPiece(page, { name: 'Settle', category: 'Furniture', allowance: '100' })
-  const other = await colleague(page, browser, 'Ilo')
+  const otherPage = await colleague(page, browser, 'Ilo')
   await expect(page.getByText('Ilo is at Pieces')).toBeVisible()
-  await expect(other.getByText('Tess Ting is at Pieces')).toBeVisible()
+  await expect(otherPage.getByText('Tess Ting is at Pieces')).toBeVisible()
 
   await openPiece(page)
-  await openPiece(other)
+  await openPiece(otherPage)
   await dialog(page).getByLabel('What is wanted').fill('Box settle')
   await dialog(page).getByRole('button', { name: 'Save' }).click()
-  await expect(other.getByRole('heading', { name: 'Box settle', level: 1 })).toBeVisible() // followed, with a form open
+  await expect(otherPage.getByRole('heading', { name: 'Box settle', level: 1 })).toBeVisible() // followed, with a form open
 
   // the same field: both are offered, and what was typed beside it is not lost
-  await dialog(other).getByLabel('Quantity').fill('2')
-  await dialog(other).getByLabel('What is wanted').fill('Long settle')
-  await dialog(other).getByRole('button', { name: 'Save' }).click()
-  const both = other.getByRole('dialog', { name: 'Changed by two at once' })
+  await dialog(otherPage).getByLabel('Quantity').fill('2')
+  await dialog(otherPage).getByLabel('What is wanted').fill('Long settle')
+  await dialog(otherPage).getByRole('button', { name: 'Save' }).click()
+  const both = otherPage.getByRole('dialog', { name: 'Changed by two at once' })
   await expect(both).toContainText('Long settle')
   await expect(both).toContainText('Box settle')
   await expect(both).toContainText('Theirs · Tess Ting')
   await expect(both.getByRole('button', { name: 'Keep what is marked' })).toBeDisabled()
-  await clean(other, 'conflict')
+  await clean(otherPage, 'conflict')
   await both.getByRole('button', { name: 'Decide later' }).click()
-  await expect(other.getByText('1 change to decide')).toBeVisible()
-  await other.reload() // it is kept till then, also over a reload
-  await other.getByRole('button', { name: '1 change to decide' }).click()
-  await dialog(other).getByRole('button', { name: 'Choose whose' }).click()
+  await expect(otherPage.getByText('1 change to decide')).toBeVisible()
+  await otherPage.reload() // it is kept till then, also over a reload
+  await otherPage.getByRole('button', { name: '1 change to decide' }).click()
+  await dialog(otherPage).getByRole('button', { name: 'Choose whose' }).click()
   await both.getByRole('radio', { name: 'Long settle' }).check()
   await both.getByRole('button', { name: 'Keep what is marked' }).click()
   await expect(both).toBeHidden()
-  for (const one of [page, other]) {
-    await expect(one.getByRole('heading', { name: 'Long settle', level: 1 })).toBeVisible()
-    await expect(one.getByText('2 pieces').first()).toBeVisible()
+  for (const thisPage of [page, otherPage]) {
+    await expect(thisPage.getByRole('heading', { name: 'Long settle', level: 1 })).toBeVisible()
+    await expect(thisPage.getByText('2 pieces').first()).toBeVisible()
   }
 
   // one takes away what the other is changing: it can be put back whole, or let go
   await toStep(page, 'Brief')
-  await toStep(other, 'Brief')
+  await toStep(otherPage, 'Brief')
   await addNeed(page, 'Sleep')
-  await expect(need(other, 'Sleep')).toBeVisible()
-  await other.getByRole('button', { name: 'Change Sleep' }).click()
+  await expect(need(otherPage, 'Sleep')).toBeVisible()
+  await otherPage.getByRole('button', { name: 'Change Sleep' }).click()
   await page.getByRole('button', { name: 'Change Sleep' }).click()
   await dialog(page).getByRole('button', { name: 'Take away' }).click()
   await expect(need(page, 'Sleep')).toHaveCount(0)
-  await dialog(other).getByLabel('What has to be possible').fill('Sleep till noon')
-  await dialog(other).getByRole('button', { name: 'Save' }).click()
-  await expect(other.getByText(/no longer there/).or(both)).toBeVisible()
+  await dialog(otherPage).getByLabel('What has to be possible').fill('Sleep till noon')
+  await dialog(otherPage).getByRole('button', { name: 'Save' }).click()
+  await expect(otherPage.getByText(/no longer there/).or(both)).toBeVisible()
 })
 
 test('typing goes on while the server is away, through a reload, and all of it arrives once and in order', async ({
@@ -98,7 +98,7 @@ test('typing goes on while the server is away, through a reload, and all of it a
 }) => {
   await makeStudio(page)
   await begin(page)
-  const other = await colleague(page, browser, 'Una')
+  const otherPage = await colleague(page, browser, 'Una')
   let away = true
   let lost = 0
   await context.route('**/api/makeovers/*/changes', async (route) => {
@@ -127,23 +127,23 @@ test('typing goes on while the server is away, through a reload, and all of it a
   const again = await context.newPage()
   await again.goto(url)
   await expect(again.getByText(/^Saved/)).toBeVisible()
-  for (const one of [again, other]) {
-    for (const name of ['Play chess', 'Nap at noon']) await expect(need(one, name)).toHaveCount(1)
+  for (const page of [again, otherPage]) {
+    for (const name of ['Play chess', 'Nap at noon']) await expect(need(page, name)).toHaveCount(1)
   }
 })
 
 test('two words close together: the one whose answer comes late is not lost', async ({ page, browser }) => {
   await makeStudio(page)
   await begin(page)
-  const other = await colleague(page, browser, 'Una')
+  const otherPage = await colleague(page, browser, 'Una')
   let asked = 0
   let release = (): void => undefined
   const released = new Promise<void>((resolve) => (release = resolve))
-  await other.route('**/changes?after=*', async (route) => {
+  await otherPage.route('**/changes?after=*', async (route) => {
     const mine = ++asked
     const response = await route.fetch() // what the diary says now, told later
     if (mine === 1) await released
-    else if (mine === 2) await other.waitForTimeout(700)
+    else if (mine === 2) await otherPage.waitForTimeout(700)
     await route.fulfill({ response })
   })
   await addNeed(page, 'Sleep')
@@ -151,7 +151,7 @@ test('two words close together: the one whose answer comes late is not lost', as
   await addNeed(page, 'Read')
   await page.waitForTimeout(400) // the second word has come
   release()
-  for (const name of ['Sleep', 'Read']) await expect(need(other, name)).toHaveCount(1)
+  for (const name of ['Sleep', 'Read']) await expect(need(otherPage, name)).toHaveCount(1)
 })
 
 test('the page opens and takes what is typed while there is no server at all, and forgets its copies with the sign-out', async ({
@@ -190,7 +190,7 @@ test('a change that is refused later comes back with its reason and its text, an
   await makeStudio(page)
   await begin(page)
   await addNeed(page, 'Write letters')
-  const other = await colleague(page, browser, 'Odo')
+  const otherPage = await colleague(page, browser, 'Odo')
   let away = true
   await context.route('**/api/makeovers/*/changes', (route) =>
     away ? route.abort('connectionreset') : route.continue(),
@@ -201,18 +201,18 @@ test('a change that is refused later comes back with its reason and its text, an
   await expect(need(page, 'Write long letters')).toBeVisible()
   await addNeed(page, 'Mend clothes')
   // meanwhile somebody takes that need away
-  await other.getByRole('button', { name: 'Change Write letters' }).click()
-  await dialog(other).getByRole('button', { name: 'Take away' }).click()
-  await expect(need(other, 'Write letters')).toHaveCount(0)
+  await otherPage.getByRole('button', { name: 'Change Write letters' }).click()
+  await dialog(otherPage).getByRole('button', { name: 'Take away' }).click()
+  await expect(need(otherPage, 'Write letters')).toHaveCount(0)
   away = false
-  await expect(need(other, 'Mend clothes')).toBeVisible()
+  await expect(need(otherPage, 'Mend clothes')).toBeVisible()
   await page.getByRole('button', { name: '1 change to decide' }).click()
   await expect(dialog(page)).toContainText('Write long letters')
   await dialog(page).getByRole('button', { name: 'Choose whose' }).click()
   const both = page.getByRole('dialog', { name: 'Changed by two at once' })
   await both.getByRole('radio', { name: /put it back/ }).check()
   await both.getByRole('button', { name: 'Keep what is marked' }).click()
-  for (const one of [page, other]) await expect(need(one, 'Write long letters')).toBeVisible()
+  for (const thisPage of [page, otherPage]) await expect(need(thisPage, 'Write long letters')).toBeVisible()
 })
 
 test('a signature that came second is refused with its reason, and what was typed in it is still there to read', async ({
@@ -223,14 +223,14 @@ test('a signature that came second is refused with its reason, and what was type
   await makeStudio(page)
   await begin(page)
   await signBudget(page, { Furniture: '1000' }, '0')
-  const other = await colleague(page, browser, 'Eda')
+  const otherPage = await colleague(page, browser, 'Eda')
   let away = true
   await context.route('**/api/makeovers/*/changes', (route) =>
     away ? route.abort('connectionreset') : route.continue(),
   )
   for (const [window, sum, why] of [
     [page, '1200', 'A better stool'],
-    [other, '1300', 'A longer bench'],
+    [otherPage, '1300', 'A longer bench'],
   ] as const) {
     await window.getByRole('button', { name: 'Sign a change' }).click()
     await dialog(window).getByLabel('Sum for Furniture').fill(sum)
@@ -323,10 +323,10 @@ test('undo and redo go across steps with a sentence, and what is a fact is answe
 
   // somebody else built on it: refused, with the reason
   await addNeed(page, 'Rest')
-  const other = await colleague(page, browser, 'Bea')
-  await other.getByRole('button', { name: 'Change Rest' }).click()
-  await dialog(other).getByLabel('What has to be possible').fill('Rest well')
-  await dialog(other).getByRole('button', { name: 'Save' }).click()
+  const otherPage = await colleague(page, browser, 'Bea')
+  await otherPage.getByRole('button', { name: 'Change Rest' }).click()
+  await dialog(otherPage).getByLabel('What has to be possible').fill('Rest well')
+  await dialog(otherPage).getByRole('button', { name: 'Save' }).click()
   await expect(need(page, 'Rest well')).toBeVisible()
   await page.keyboard.press('Control+z')
   await expect(

@@ -125,11 +125,11 @@ test('a chip is moved by mouse, keyboard and tag, kept over a reload, and taken 
   await expect(page.getByText('Dominant 60 %')).toBeVisible()
   // dragged into the column of the secondary, before the one that lies there
   await page.evaluate(() => window.scrollTo(0, 0))
-  const [from, to] = [await chip(page, 'Rust').boundingBox(), await chip(page, 'Moss').boundingBox()]
-  if (!from || !to) throw new Error('both lie in the tray')
-  await page.mouse.move(from.x + 20, from.y + 30)
+  const [start, to] = [await chip(page, 'Rust').boundingBox(), await chip(page, 'Moss').boundingBox()]
+  if (!start || !to) throw new Error('both lie in the tray')
+  await page.mouse.move(start.x + 20, start.y + 30)
   await page.mouse.down()
-  await page.mouse.move(from.x - 20, from.y + 60, { steps: 4 })
+  await page.mouse.move(start.x - 20, start.y + 60, { steps: 4 })
   await page.mouse.move(to.x + to.width / 2, to.y + 12, { steps: 6 })
   await page.mouse.up()
   await expect(page.getByText('Secondary 40 %')).toBeVisible()

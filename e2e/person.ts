@@ -83,19 +83,19 @@ export const toStep = (page: Page, name: string): Promise<void> =>
 
 export async function planPiece(
   page: Page,
-  of: { name: string; category: string; quantity?: string; unit?: string; allowance: string; need?: string },
+  piece: { name: string; category: string; quantity?: string; unit?: string; allowance: string; need?: string },
 ): Promise<void> {
   await toStep(page, 'Pieces')
   await page.getByRole('button', { name: 'Add a piece' }).click()
   const form = dialog(page)
-  await form.getByLabel('What is wanted').fill(of.name)
-  if (of.need) await choose(page, form, 'For the need', of.need)
-  await choose(page, form, 'Category', of.category)
-  await form.getByLabel('Quantity').fill(of.quantity ?? '1')
-  if (of.unit) await form.getByLabel('Counted in').fill(of.unit)
-  await form.getByLabel('Allowance').fill(of.allowance)
+  await form.getByLabel('What is wanted').fill(piece.name)
+  if (piece.need) await choose(page, form, 'For the need', piece.need)
+  await choose(page, form, 'Category', piece.category)
+  await form.getByLabel('Quantity').fill(piece.quantity ?? '1')
+  if (piece.unit) await form.getByLabel('Counted in').fill(piece.unit)
+  await form.getByLabel('Allowance').fill(piece.allowance)
   await form.getByRole('button', { name: 'Plan it' }).click()
-  await expect(page.getByRole('heading', { name: of.name, level: 1 })).toBeVisible()
+  await expect(page.getByRole('heading', { name: piece.name, level: 1 })).toBeVisible()
 }
 
 export type Offer = {
@@ -153,8 +153,8 @@ export async function clean(page: Page, where: string): Promise<void> {
     .analyze()
   expect(
     violations.map(
-      (one) =>
-        `${where}: ${one.id}: ${one.nodes
+      (violation) =>
+        `${where}: ${violation.id}: ${violation.nodes
           .map((node) => node.target.join(' '))
           .slice(0, 3)
           .join(' | ')}`,

@@ -60,7 +60,7 @@ test('a room walked round: lengths as people write them, the wrong one found by 
       )
       .first(),
   ).toBeVisible()
-  for (const [from, to] of [
+  for (const [start, to] of [
     ['Corner 1', 'Corner 3'],
     ['Corner 2', 'Corner 4'],
   ])
@@ -68,7 +68,7 @@ test('a room walked round: lengths as people write them, the wrong one found by 
       page,
       'Add a diagonal, or any corner to corner',
       { Length: '6161' },
-      { From: from ?? '', To: to ?? '' },
+      { From: start ?? '', To: to ?? '' },
       'Add',
     )
   await expect(page.getByText('measure Wall C again.').first()).toBeVisible()

@@ -150,28 +150,28 @@ test('two windows agree: a change in one is in the other, and only one signs', a
   await makeStudio(page)
   await begin(page)
   await signBudget(page, { Furniture: '1000' }, '0')
-  const other = await context.newPage()
-  await other.goto(page.url())
-  await expectLine(other, { Agreed: '1 000.00' })
+  const otherPage = await context.newPage()
+  await otherPage.goto(page.url())
+  await expectLine(otherPage, { Agreed: '1 000.00' })
 
   await page.getByRole('button', { name: 'Add a need' }).click()
   await dialog(page).getByLabel('What has to be possible').fill('Sleep')
   await dialog(page).getByRole('button', { name: 'Add', exact: true }).click()
-  await expect(other.getByRole('row', { name: /^Sleep / })).toBeVisible()
+  await expect(otherPage.getByRole('row', { name: /^Sleep / })).toBeVisible()
 
-  for (const window of [page, other]) {
+  for (const window of [page, otherPage]) {
     await window.getByRole('button', { name: 'Sign a change' }).click()
     await dialog(window)
       .getByLabel('Sum for Furniture')
       .fill(window === page ? '1200' : '1300')
     await dialog(window).getByLabel('Why it changes').fill('More')
   }
-  await Promise.all([page, other].map((window) => dialog(window).getByRole('button', { name: 'Signed' }).click()))
+  await Promise.all([page, otherPage].map((window) => dialog(window).getByRole('button', { name: 'Signed' }).click()))
   await expect(async () => {
-    const open = await Promise.all([page, other].map((window) => dialog(window).isVisible()))
+    const open = await Promise.all([page, otherPage].map((window) => dialog(window).isVisible()))
     expect(open.filter(Boolean)).toHaveLength(1)
   }).toPass()
-  const loser = (await dialog(page).isVisible()) ? page : other
+  const loser = (await dialog(page).isVisible()) ? page : otherPage
   await expect(dialog(loser).getByRole('alert')).toContainText(/another change was signed or drafted meanwhile/)
   await expect(dialog(loser).getByLabel('Sum for Furniture')).toHaveValue(loser === page ? '1200' : '1300')
 })

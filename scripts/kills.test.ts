@@ -60,7 +60,7 @@ it(
     })
     cookie = made.headers
       .getSetCookie()
-      .map((one) => one.split(';')[0])
+      .map((text) => text.split(';')[0])
       .join('; ')
 
     // two makeovers, four writers each: they wait for one another's locks, and are killed in the middle of it
@@ -78,10 +78,10 @@ it(
               id: uuidv7(),
               schemaVersion,
               sentence: 'Began',
-              operations: operations.map((one) =>
-                one.kind === 'agreement' && one.op === 'put'
-                  ? { ...one, fields: { ...one.fields, signedOn: '2026-01-10' } }
-                  : one,
+              operations: operations.map((operation) =>
+                operation.kind === 'agreement' && operation.op === 'put'
+                  ? { ...operation, fields: { ...operation.fields, signedOn: '2026-01-10' } }
+                  : operation,
               ),
             })
           ).status,
@@ -160,8 +160,8 @@ it(
       }
       expect(taken.map((entry) => entry.rev)).toEqual(Array.from({ length: makeover.rev }, (_, place) => place + 1)) // each once, none left out
       const ids = new Set(taken.slice(1).map((entry) => entry.id))
-      for (const one of acknowledged) if (sent.get(one) === id) expect([at, ids.has(one)]).toEqual([at, true])
-      for (const one of ids) expect(sent.get(one)).toBe(id)
+      for (const text of acknowledged) if (sent.get(text) === id) expect([at, ids.has(text)]).toEqual([at, true])
+      for (const text of ids) expect(sent.get(text)).toBe(id)
       for (const entry of taken.slice(1)) expect(entry.rows).toHaveLength(5)
       for (const kind of ['piece', 'candidate', 'order', 'purchase', 'payment'] as const)
         expect([kind, rowsOf(makeover, kind).length]).toEqual([kind, ids.size])

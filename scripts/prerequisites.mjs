@@ -71,7 +71,7 @@ export function postgresPrograms() {
   const versions = readdirSync(base).filter(
     (name) => existsSync(join(base, name, 'bin', 'postgres')) && existsSync(join(base, name, 'bin', 'initdb')),
   )
-  const newest = versions.sort((one, other) => Number(other) - Number(one))[0]
+  const newest = versions.sort((left, right) => Number(right) - Number(left))[0]
   return newest ? join(base, newest, 'bin') : null
 }
 
@@ -93,8 +93,8 @@ export function buildPages({ force = false } = {}) {
 function sourceDigest() {
   const hash = createHash('sha256')
   const walk = (folder) => {
-    for (const entry of readdirSync(folder, { withFileTypes: true }).sort((one, other) =>
-      one.name < other.name ? -1 : 1,
+    for (const entry of readdirSync(folder, { withFileTypes: true }).sort((left, right) =>
+      left.name < right.name ? -1 : 1,
     )) {
       const path = join(folder, entry.name)
       if (entry.isDirectory()) walk(path)

@@ -36,7 +36,7 @@ function documentsIn(path: string): Documents {
   const bytes = fileOf(path)
   try {
     return bytes.subarray(0, 2).toString('latin1') === 'PK'
-      ? readParcel(bytes, (of) => createHash('sha256').update(of).digest('hex')).documents
+      ? readParcel(bytes, (byte) => createHash('sha256').update(byte).digest('hex')).documents
       : readMakeover(jsonOf(bytes, path)).documents
   } catch (error) {
     throw error instanceof Damaged ? new Wrong(`${path}: ${error.message}`) : error
@@ -82,7 +82,7 @@ function difference(before: unknown, after: unknown, path = ''): Record<string, 
 const asJson = (value: unknown): string =>
   JSON.stringify(
     value,
-    (_key, one: unknown) => (one instanceof Map ? [...one] : one instanceof Set ? [...one] : one),
+    (_key, value: unknown) => (value instanceof Map ? [...value] : value instanceof Set ? [...value] : value),
     1,
   )
 const plain = (reckoning: Reckoning): unknown =>
@@ -124,9 +124,9 @@ function main(): void {
     if (values.remarks)
       print(
         [
-          ...newRemarks.map((one) => `+ ${line(one)}`),
-          ...curedRemarks.map((one) => `- ${line(one)}`),
-          ...faults.map((one) => `! refused\t${one.message}`),
+          ...newRemarks.map((newRemark) => `+ ${line(newRemark)}`),
+          ...curedRemarks.map((curedRemark) => `- ${line(curedRemark)}`),
+          ...faults.map((fault) => `! refused\t${fault.message}`),
         ].join('\n'),
       )
     else

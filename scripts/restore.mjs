@@ -15,8 +15,8 @@ async function main() {
   requireNode()
   const [file, ...more] = process.argv.slice(2)
   if (!file || more.length > 0) throw new Ask('Expected the name of one backup: npm run restore -- FILE')
-  const from = resolve(file)
-  if (!existsSync(from)) throw new Ask(`There is no file ${from}.`)
+  const text = resolve(file)
+  if (!existsSync(text)) throw new Ask(`There is no file ${text}.`)
   installPackages()
   installDebian('postgresql', () => postgresPrograms() !== null, 'PostgreSQL')
   const { client, ensureDatabase, runningPostgres, startPostgres } = await import('./postgres.mjs')
@@ -47,7 +47,7 @@ async function main() {
       '--no-owner',
       '--single-transaction',
       '--exit-on-error',
-      from,
+      text,
     ])
     if (!restored.ok) throw new Ask(`Nothing was restored:\n${restored.said}`)
     const { rows: counted } = await connection.query(

@@ -23,7 +23,7 @@ export type Setting = {
   /** The built pages; where it is missing only the routes are served. */
   readonly pages: string | null
   /** The time, in milliseconds since 1970. */
-  readonly now: () => number
+  readonly clock: () => number
   /** Its address is HTTPS, here or at a proxy that is trusted. */
   readonly secure?: boolean
   /** What Express takes as its `trust proxy`: whose word on the visitor's address is believed. */

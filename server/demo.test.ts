@@ -11,7 +11,7 @@ import { loadMakeover, loadStudio } from './database/documents.ts'
 import { documents, people } from './database/tables.ts'
 import { loadDemo } from './demo.ts'
 import { signIn } from './accounts/accounts.ts'
-import { now, serve, type Served } from './testing/studio.ts'
+import { testTime, serve, type Served } from './testing/studio.ts'
 
 let served: Served
 beforeAll(async () => {
@@ -21,15 +21,17 @@ afterAll(() => served.close())
 
 describe('the demo', () => {
   it('loads once, from two starts at once too, and lets its decorator in', async () => {
-    const { email, password } = (await Promise.all([loadDemo(served.database, now), loadDemo(served.database, now)]))[0]
-    await loadDemo(served.database, now)
-    const signed = await signIn(served.database, email, password, now)
+    const { email, password } = (
+      await Promise.all([loadDemo(served.database, testTime), loadDemo(served.database, testTime)])
+    )[0]
+    await loadDemo(served.database, testTime)
+    const signed = await signIn(served.database, email, password, testTime)
     const studio = signed?.person.studioId ?? ''
     expect(await inTransaction(served.database, { studio }, (tx) => tx.select().from(people))).toHaveLength(2) // its decorator and her helper
     expect(await inTransaction(served.database, { studio }, (tx) => tx.select().from(documents))).toHaveLength(4) // the studio and three makeovers
   })
   it('shows every state, source, tender and kind of money, and nothing in it stops', async () => {
-    const signed = await signIn(served.database, demoDecorator.email, demoDecorator.password, now)
+    const signed = await signIn(served.database, demoDecorator.email, demoDecorator.password, testTime)
     const studioId = signed?.person.studioId ?? ''
     const opened = await inTransaction(served.database, { studio: studioId }, async (tx) => {
       const studio = await loadStudio(tx, studioId)
@@ -41,8 +43,8 @@ describe('the demo', () => {
       return found
     })
     expect(opened).toHaveLength(3)
-    const reckoned = opened.map((one) => reckon(one, plainDate('2027-03-01')))
-    const all = <T>(of: (one: (typeof opened)[number]) => readonly T[]): T[] => opened.flatMap(of)
+    const reckoned = opened.map((makeover) => reckon(makeover, plainDate('2027-03-01')))
+    const all = <T>(read: (thisOpened: (typeof opened)[number]) => readonly T[]): T[] => opened.flatMap(read)
     const states = new Set(reckoned.flatMap(({ money }) => money.purchases.map((purchase) => purchase.state)))
     for (const state of ['ordered', 'part here', 'here', 'placed', 'kept', 'going back', 'refunded'] as const)
       expect([...states]).toContain(state)
@@ -72,9 +74,9 @@ describe('the demo', () => {
     ] as const)
       expect([kind, all(({ makeover }) => rowsOf(makeover, kind)).length > 0]).toEqual([kind, true])
     expect(new Set(opened.map(({ makeover }) => headOf(makeover)?.scope))).toEqual(new Set(['decorate', 'refresh']))
-    expect(reckoned.flatMap((one) => one.remarks.filter((remark) => remark.weight === 'stop'))).toEqual([])
-    expect(reckoned.reduce((total, one) => total + one.palette.clashes.length, 0)).toBeGreaterThan(1)
-    expect(new Set(reckoned.map((one) => one.practice.schools.colours)).size).toBe(3)
+    expect(reckoned.flatMap((reckoning) => reckoning.remarks.filter((remark) => remark.weight === 'stop'))).toEqual([])
+    expect(reckoned.reduce((total, reckoning) => total + reckoning.palette.clashes.length, 0)).toBeGreaterThan(1)
+    expect(new Set(reckoned.map((reckoning) => reckoning.practice.schools.colours)).size).toBe(3)
   })
   it('can be loaded on any day of the year', () => {
     for (let day = 0; day < 400; day += 33)

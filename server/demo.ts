@@ -49,18 +49,16 @@ export async function loadDemo(
       }
     }
     for (const helper of demoHelpers)
-      await tx
-        .insert(people)
-        .values({
-          studioId: maker.studioId,
-          id: uuidv7(),
-          name: helper.name,
-          email: helper.email,
-          passwordHash: await hashPassword(password),
-        })
+      await tx.insert(people).values({
+        studioId: maker.studioId,
+        id: uuidv7(),
+        name: helper.name,
+        email: helper.email,
+        passwordHash: await hashPassword(password),
+      })
   })
   if (!made && ownPassword !== undefined)
-    for (const one of [demoDecorator, ...demoHelpers]) await setPassword(database, one.email, ownPassword)
+    for (const demoHelper of [demoDecorator, ...demoHelpers]) await setPassword(database, demoHelper.email, ownPassword)
   return { email, password }
 }
 

@@ -63,7 +63,7 @@ const send = ({ method, path }: Route, cookie: string, makeoverId?: string, head
 describe('every route', () => {
   it('is known to this test', () => {
     const known = routesOf(served.application).map(({ method, path }) => `${method} ${path}`)
-    for (const one of [
+    for (const text of [
       'POST /makeovers/:id/changes',
       'GET /stream',
       'POST /imports',
@@ -73,7 +73,7 @@ describe('every route', () => {
       'GET /reach',
       ...open,
     ])
-      expect(known).toContain(one)
+      expect(known).toContain(text)
   })
   it('but the way in is shut to whoever has no session, a made-up one, or one that ran out', async () => {
     const old = await person(served)
@@ -82,9 +82,9 @@ describe('every route', () => {
       if (open.has(`${route.method} ${route.path}`)) continue
       for (const cookie of ['', 'bonitas_session=made-up', 'bonitas_session='])
         expect([route, (await send(route, cookie)).status]).toEqual([route, 401])
-      served.clock.now += 15 * day
+      served.clock.time += 15 * day
       expect([route, (await send(route, old.cookie)).status]).toEqual([route, 401])
-      served.clock.now -= 15 * day
+      served.clock.time -= 15 * day
     }
   })
   it('shows another studio nothing of a makeover, and tells no difference from one that is not', async () => {
@@ -277,7 +277,7 @@ describe(`${malformed} malformed requests a route (MALFORMED=2000 for more)`, ()
         if (`${method} ${path}` === 'DELETE /session') continue // tried below: it would end the session of all the others
         let at_ = 0
         const requests = fc.sample(odd, { numRuns: malformed, seed: 4711 + at })
-        const one = async ({
+        const send = async ({
           body: sent,
           type,
           parameter,
@@ -317,13 +317,13 @@ describe(`${malformed} malformed requests a route (MALFORMED=2000 for more)`, ()
             })
         }
         let next = 0
-        const from = performance.now()
+        const startedAt = performance.now()
         await Promise.all(
           Array.from({ length: 12 }, async () => {
-            for (let mine = requests[next++]; mine; mine = requests[next++]) await one(mine)
+            for (let mine = requests[next++]; mine; mine = requests[next++]) await send(mine)
           }),
         )
-        if (process.env.SLOW) process.stderr.write(`${method} ${path} ${Math.round(performance.now() - from)}\n`)
+        if (process.env.SLOW) process.stderr.write(`${method} ${path} ${Math.round(performance.now() - startedAt)}\n`)
       }
       const total = [...answers.values()].reduce((sum, count) => sum + count, 0)
       expect(total).toBe((routes.length - 1) * malformed)

@@ -57,7 +57,7 @@ const application = createApplication({
   news,
   log,
   pages,
-  now: Date.now,
+  clock: Date.now,
   failedSignIns: Number(process.env.FAILED_SIGN_INS ?? 20),
   ...reach,
 })

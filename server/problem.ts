@@ -33,7 +33,7 @@ export const signedOut = (): Problem =>
 /** Faults of a change as one problem; its code is the first fault's, since that is what a page answers to. */
 export function refused(faults: readonly Fault[]): Problem {
   const [first] = faults
-  const detail = faults.map((one) => (one.field ? `${one.field}: ${one.message}` : one.message)).join('; ')
+  const detail = faults.map((fault) => (fault.field ? `${fault.field}: ${fault.message}` : fault.message)).join('; ')
   return new Problem(
     first?.code === 'malformed' ? 400 : 422,
     first?.code ?? 'refused',

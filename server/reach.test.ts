@@ -6,7 +6,7 @@ import { afterAll, describe, expect, it } from 'vitest'
 import { addressesOf, readReach, WrongSetting } from './reach.ts'
 
 const folder = mkdtempSync(join(tmpdir(), 'bonitas-reach-'))
-const [cert, key, other] = [join(folder, 'bonitas.crt'), join(folder, 'bonitas.key'), join(folder, 'other')]
+const [cert, key, text] = [join(folder, 'bonitas.crt'), join(folder, 'bonitas.key'), join(folder, 'other')]
 // the command that docs/operations.md gives
 execFileSync(
   'openssl',
@@ -29,7 +29,7 @@ execFileSync(
   ],
   { stdio: 'ignore' },
 )
-writeFileSync(other, 'nothing of the sort')
+writeFileSync(text, 'nothing of the sort')
 afterAll(() => rmSync(folder, { recursive: true, force: true }))
 const production = { NODE_ENV: 'production' }
 
@@ -64,7 +64,7 @@ describe('where it can be reached', () => {
     ['half a certificate', { TLS_CERT: cert }, /TLS_KEY is not set/],
     ['half a certificate, the other half', { TLS_KEY: key }, /TLS_CERT is not set/],
     ['a certificate that is not there', { TLS_CERT: join(folder, 'no'), TLS_KEY: key }, /TLS_CERT is .*no file there/],
-    ['a certificate that is none', { TLS_CERT: other, TLS_KEY: key }, /expected a PEM file with a CERTIFICATE/],
+    ['a certificate that is none', { TLS_CERT: text, TLS_KEY: key }, /expected a PEM file with a CERTIFICATE/],
     ['a key that is a certificate', { TLS_CERT: cert, TLS_KEY: cert }, /expected a PEM file with a PRIVATE KEY/],
     ['trust in everybody', { TRUST_PROXY: 'true' }, /TRUST_PROXY is “true”: expected how many/],
   ])('refuses %s, and says what to set', (_name, env, message) => {

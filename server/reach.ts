@@ -68,7 +68,9 @@ export function addressesOf(
   const every = host === '0.0.0.0' || host === '::'
   const own = every
     ? Object.values(interfaces).flatMap((all) =>
-        (all ?? []).filter((one) => !one.internal && one.family === 'IPv4').map((one) => one.address),
+        (all ?? [])
+          .filter((address) => !address.internal && address.family === 'IPv4')
+          .map((address) => address.address),
       )
     : [host]
   return [...own, ...(every ? [`${name.replace(/\..*$/, '')}.local`] : [])].map(

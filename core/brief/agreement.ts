@@ -18,7 +18,7 @@ export function agreements(makeover: Makeover): Agreement[] {
       const amounts = new Map((linesOf.get(row.id) ?? []).map((line) => [line.categoryId, line.amountMinor]))
       return { row, amounts, categories: sum(amounts.values()) }
     })
-    .sort((one, other) => one.row.number - other.row.number)
+    .sort((left, right) => left.row.number - right.row.number)
 }
 
 export const isSigned = (row: Row<'agreement'>): boolean => row.signedOn !== null && row.signedById !== null

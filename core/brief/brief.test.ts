@@ -112,7 +112,7 @@ describe('a constraint', () => {
 })
 
 describe('what stays', () => {
-  const [chair, old, other] = [newId(), newId(), newId()]
+  const [chair, old, text] = [newId(), newId(), newId()]
   const kept = change(planned, [
     add(
       'piece',
@@ -136,7 +136,7 @@ describe('what stays', () => {
   ])
   it('covers a need and costs nothing', () => {
     const reckoning = reckon(kept, testToday)
-    expect(reckoning.money.pieces.find((one) => one.id === chair)).toMatchObject({
+    expect(reckoning.money.pieces.find((piece) => piece.id === chair)).toMatchObject({
       basis: 'in hand',
       open: 0,
       stillToBuy: 0,
@@ -151,9 +151,9 @@ describe('what stays', () => {
   })
   it('is said when a sentimental thing would be replaced', () => {
     const swapped = change(kept, [
-      add('candidate', other, candidateOf(chair, ids.seller, { name: 'New chair' })),
+      add('candidate', text, candidateOf(chair, ids.seller, { name: 'New chair' })),
       edit('piece', kept.makeover.rows.piece[chair] ?? ({} as never), {
-        chosenId: other,
+        chosenId: text,
         categoryId: categories.Furniture ?? '',
       }),
     ])
@@ -273,13 +273,13 @@ describe('the collection and the ways', () => {
       forbid('paint'),
     ])
     const [reckoned] = scopeChoices(priced.makeover, practiceOf(priced))
-    expect(reckoned?.ways.map((one) => [one.row.way, one.aboveLeast, one.perYear])).toEqual([
+    expect(reckoned?.ways.map((way) => [way.row.way, way.aboveLeast, way.perYear])).toEqual([
       ['cover', 0, 100_00],
       ['repaint', 1_400_00, 212_50],
       ['replace', 1_700_00, 100_00],
     ])
     expect(reckoned?.repaintShare).toBe(85)
-    expect(reckoned?.ways[1]?.ruledOut.map((one) => one.word)).toEqual(['paint'])
+    expect(reckoned?.ways[1]?.ruledOut.map((forbidden) => forbidden.word)).toEqual(['paint'])
     expect(said(priced, 'brief.repaint-near-replace')).toHaveLength(1)
     expect(tryChange(priced, [way('cover', 1, 1, true)]).faults[0]).toMatchObject({ code: 'chosen' })
   })

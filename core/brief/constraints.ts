@@ -52,7 +52,7 @@ export function forbiddenIn(makeover: Makeover, roomId: string): Forbidden[] {
   })
 }
 
-export const isMethod = (word: Forbiddable): boolean => methods.some((one) => one === word)
+export const isMethod = (word: Forbiddable): boolean => methods.some((method) => method === word)
 
 const soft = new Set(['textile', 'plush', 'leather', 'paper', 'cane'])
 /** Methods and qualities of a finish: those it was given, and pale where it is soft or a floor and pale. */
@@ -73,7 +73,7 @@ export function wordsOfCandidate(makeover: Makeover, candidate: Row<'candidate'>
 
 /** What rules a thing out in its room: the forbidden words it bears, leave not given. */
 export const ruledOut = (forbidden: readonly Forbidden[], words: readonly string[]): Forbidden[] =>
-  forbidden.filter((one) => words.includes(one.word) && one.leave !== 'yes')
+  forbidden.filter((forbidden) => words.includes(forbidden.word) && forbidden.leave !== 'yes')
 
 /** "a tenancy forbids drilling; adhesive strips … do instead" */
 export const because = ({ constraints }: Pick<Forbidden, 'constraints'>): string =>

@@ -41,11 +41,11 @@ export function briefGuards(before: Makeover, after: Makeover, today: PlainDate)
       )
   }
   for (const category of rowsOf(before, 'category')) {
-    const now = after.rows.category[category.id]
+    const thisCategory = after.rows.category[category.id]
     const signed = rowsOf(before, 'agreementLine').some(
       (line) => line.categoryId === category.id && signedBefore.has(line.agreementId),
     )
-    if (signed && now && now.name !== category.name)
+    if (signed && thisCategory && thisCategory.name !== category.name)
       faults.push(
         fault(
           'signed',
@@ -77,7 +77,7 @@ function versionFaults(after: Makeover, today: PlainDate): Fault[] {
       faults.push(fault('agreement', 'agreement', row.id, field, message))
     if (row.number !== at + 1)
       wrong('number', `expected version ${at + 1}: another change was signed or drafted meanwhile`)
-    for (const line of rowsOf(after, 'agreementLine').filter((one) => one.agreementId === row.id)) {
+    for (const line of rowsOf(after, 'agreementLine').filter((agreementLine) => agreementLine.agreementId === row.id)) {
       const key = `${row.id} ${line.categoryId}`
       if (seen.has(key))
         faults.push(fault('twice', 'agreementLine', line.id, 'categoryId', 'has two sums for one category'))

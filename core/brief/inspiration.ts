@@ -19,9 +19,13 @@ export function recurring(makeover: Makeover): Collection {
       }
     return [...found]
       .map(([word, names]) => ({ word, clippings: [...names] }))
-      .sort((one, other) => other.clippings.length - one.clippings.length || (one.word < other.word ? -1 : 1))
+      .sort((left, right) => right.clippings.length - left.clippings.length || (left.word < right.word ? -1 : 1))
   }
-  return { materials: count((one) => one.materials), hues: count((one) => one.hues), words: count((one) => one.words) }
+  return {
+    materials: count((inspiration) => inspiration.materials),
+    hues: count((inspiration) => inspiration.hues),
+    words: count((inspiration) => inspiration.words),
+  }
 }
 
 /** Words parted by commas or semicolons, in small letters, each once. */

@@ -100,7 +100,7 @@ export function keepBrief(
         return { asks: question.asks, school: school.name, then: school.then }
       }),
     sums: rowsOf(makeover, 'category')
-      .toSorted((one, other) => one.place - other.place)
+      .toSorted((left, right) => left.place - right.place)
       .map((category) => ({ category: category.name, amountMinor: version.amounts.get(category.id) ?? 0 })),
     contingencyMinor: version.row.contingencyMinor,
     rules,

@@ -116,17 +116,17 @@ function breaches(makeover: Makeover, practice: Practice): Remark[] {
   return things.flatMap(({ subject, name, roomId, words, step }) => {
     const found = ruledOut(forbidden.get(roomId) ?? [], words)
     return found
-      .filter((one) => !paidBack(one, practice))
-      .map((one) =>
+      .filter((forbidden) => !paidBack(forbidden, practice))
+      .map((forbidden) =>
         remark({
           code: 'brief.forbidden',
-          weight: !isMethod(one.word) || one.leave === 'waiting' ? 'look' : 'stop',
+          weight: !isMethod(forbidden.word) || forbidden.leave === 'waiting' ? 'look' : 'stop',
           step,
-          subjects: [subject, ...one.constraints.map((row) => ({ kind: 'constraint' as const, id: row.id }))],
-          title: `${name}: ${one.word} is ruled out`,
-          sentence: `${capital(because(one))} forbids it${one.leave === 'waiting' ? ', and leave was asked but not given yet' : one.leave === 'no' ? ', and leave was refused' : ''}. Usual in its place: ${insteadOf(one.word)}.${isMethod(one.word) && one.leave === 'not asked' ? ' Or ask for leave, and write down the answer.' : ''}`,
+          subjects: [subject, ...forbidden.constraints.map((row) => ({ kind: 'constraint' as const, id: row.id }))],
+          title: `${name}: ${forbidden.word} is ruled out`,
+          sentence: `${capital(because(forbidden))} forbids it${forbidden.leave === 'waiting' ? ', and leave was asked but not given yet' : forbidden.leave === 'no' ? ', and leave was refused' : ''}. Usual in its place: ${insteadOf(forbidden.word)}.${isMethod(forbidden.word) && forbidden.leave === 'not asked' ? ' Or ask for leave, and write down the answer.' : ''}`,
           rule: null,
-          numbers: [one.word, one.leave],
+          numbers: [forbidden.word, forbidden.leave],
         }),
       )
   })
@@ -135,11 +135,11 @@ function breaches(makeover: Makeover, practice: Practice): Remark[] {
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 
 /** The school that paints a tenancy and paints it back: it passes once putting it back is planned and paid for. */
-const paidBack = (one: Forbidden, { schools }: Practice): boolean =>
-  one.word === 'paint' &&
+const paidBack = (forbidden: Forbidden, { schools }: Practice): boolean =>
+  forbidden.word === 'paint' &&
   schools['tenant-walls'] === 'painted-back' &&
-  one.leave !== 'no' &&
-  (one.permission?.restorePieceId ?? null) !== null
+  forbidden.leave !== 'no' &&
+  (forbidden.permission?.restorePieceId ?? null) !== null
 
 function keeperRemarks(makeover: Makeover, today: PlainDate): Remark[] {
   return keepers(makeover).flatMap(({ piece, thing, lent }) => {

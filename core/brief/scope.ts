@@ -25,26 +25,29 @@ export function scopeChoices(makeover: Makeover, { schools }: Practice): ScopeRe
   return rowsOf(makeover, 'scopeChoice').map((row) => {
     const here = options.get(row.id) ?? []
     const forbidden = forbiddenIn(makeover, row.roomId)
-    const least = here.map((one) => one.costMinor).sort((one, other) => one - other)[0] ?? zero
+    const least = here.map((scopeOption) => scopeOption.costMinor).sort((left, right) => left - right)[0] ?? zero
     const cost = (way: Row<'scopeOption'>['way']): Minor | undefined =>
       here
-        .filter((one) => one.way === way)
-        .map((one) => one.costMinor)
-        .sort((one, other) => one - other)[0]
+        .filter((scopeOption) => scopeOption.way === way)
+        .map((scopeOption) => scopeOption.costMinor)
+        .sort((left, right) => left - right)[0]
     const [repaint, replace] = [cost('repaint'), cost('replace')]
     return {
       row,
       ways: here
-        .map((one) => ({
-          row: one,
-          aboveLeast: minus(one.costMinor, least),
+        .map((scopeOption) => ({
+          row: scopeOption,
+          aboveLeast: minus(scopeOption.costMinor, least),
           perYear:
-            one.lifeYears === null ? null : portion(one.costMinor, 10, Math.max(1, Math.round(one.lifeYears * 10))),
-          ruledOut: ruledOut(forbidden, splitSeveral(one.methods)),
+            scopeOption.lifeYears === null
+              ? null
+              : portion(scopeOption.costMinor, 10, Math.max(1, Math.round(scopeOption.lifeYears * 10))),
+          ruledOut: ruledOut(forbidden, splitSeveral(scopeOption.methods)),
         }))
         .sort(
-          (one, other) =>
-            Number(other.row.way === first) - Number(one.row.way === first) || one.row.costMinor - other.row.costMinor,
+          (left, right) =>
+            Number(right.row.way === first) - Number(left.row.way === first) ||
+            left.row.costMinor - right.row.costMinor,
         ),
       repaintShare: repaint !== undefined && replace !== undefined && replace > 0 ? (100 * repaint) / replace : null,
     }

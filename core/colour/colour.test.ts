@@ -21,7 +21,7 @@ type Pair = { lab1: [number, number, number]; lab2: [number, number, number]; dE
 const pairs = JSON.parse(readFileSync(new URL('./sharma-2005-pairs.json', import.meta.url), 'utf8')) as Pair[]
 const lab = ([L, a, b]: [number, number, number]): Lab => ({ L, a, b })
 const hex = fc.integer({ min: 0, max: 0xffffff }).map((value) => `#${value.toString(16).padStart(6, '0')}`)
-const of = (text: string): Lab => labFromHex(text) ?? { L: Number.NaN, a: 0, b: 0 }
+const labOf = (text: string): Lab => labFromHex(text) ?? { L: Number.NaN, a: 0, b: 0 }
 
 describe('CIEDE2000', () => {
   it.each(pairs.map((pair, at) => [at + 1, pair] as const))(
@@ -34,8 +34,8 @@ describe('CIEDE2000', () => {
   it('has all 34 pairs', () => expect(pairs).toHaveLength(34))
   it('agrees with colorjs.io, an independent library, on any two sRGB colours', () => {
     fc.assert(
-      fc.property(hex, hex, (one, other) => {
-        const [a, b] = [of(one), of(other)]
+      fc.property(hex, hex, (left, right) => {
+        const [a, b] = [labOf(left), labOf(right)]
         // its Lab is for D50 but its formula takes the numbers as they are, so the numbers are handed over unconverted
         const theirs = new Color('lab', [a.L, a.a, a.b]).deltaE(new Color('lab', [b.L, b.a, b.b]), '2000')
         expect(deltaE(a, b)).toBeCloseTo(theirs, 6)
@@ -48,7 +48,7 @@ describe('conversions', () => {
   it('give the same Lab D65 and LRV as colorjs.io for any sRGB colour', () => {
     fc.assert(
       fc.property(hex, (text) => {
-        const mine = of(text)
+        const mine = labOf(text)
         const theirs = new Color(text)
         const [L, a, b] = theirs.to('lab-d65').coords.map(Number)
         expect(mine.L).toBeCloseTo(L ?? Number.NaN, 6)
@@ -61,7 +61,7 @@ describe('conversions', () => {
   it('come back to the same hex', () => {
     fc.assert(
       fc.property(hex, (text) => {
-        expect(hexFromLab(of(text))).toBe(text)
+        expect(hexFromLab(labOf(text))).toBe(text)
       }),
       { examples: [['#fff500'], ['#fff600']] },
     ) // at the edge of sRGB
@@ -69,12 +69,12 @@ describe('conversions', () => {
   it('know what sRGB cannot show, and keep its lightness and hue', () => {
     const beyond = { L: 50, a: 100, b: -100 }
     expect(showable(beyond)).toBe(false)
-    const shown = of(hexFromLab(beyond))
+    const shown = labOf(hexFromLab(beyond))
     expect(shown.L).toBeCloseTo(50, 0)
     expect(hueApart(shown, beyond)).toBeLessThan(1)
     fc.assert(
       fc.property(hex, (text) => {
-        expect(showable(of(text))).toBe(true)
+        expect(showable(labOf(text))).toBe(true)
       }),
     )
   })
@@ -141,10 +141,10 @@ describe('a colour by LCh or by name', () => {
         fc.double({ min: 0.1, max: 120, noNaN: true }),
         fc.double({ min: 0, max: 359.9, noNaN: true }),
         (l, c, h) => {
-          const other = toLab({ mode: 'lch65', l, c, h })
+          const lab65 = toLab({ mode: 'lch65', l, c, h })
           const own = labFromLch(l, c, h)
-          expect(own.a).toBeCloseTo(other.a, 6)
-          expect(own.b).toBeCloseTo(other.b, 6)
+          expect(own.a).toBeCloseTo(lab65.a, 6)
+          expect(own.b).toBeCloseTo(lab65.b, 6)
         },
       ),
     )

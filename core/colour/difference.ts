@@ -4,5 +4,5 @@ import type { Lab } from './lab.ts'
 const ciede2000 = differenceCiede2000()
 
 /** Colour difference ΔE00 with all weights 1 (CIEDE2000: Sharma, Wu, Dalal 2005), both colours in Lab for one white. */
-export const deltaE = (one: Lab, other: Lab): number =>
-  ciede2000({ mode: 'lab65', l: one.L, a: one.a, b: one.b }, { mode: 'lab65', l: other.L, a: other.a, b: other.b })
+export const deltaE = (lab: Lab, right: Lab): number =>
+  ciede2000({ mode: 'lab65', l: lab.L, a: lab.a, b: lab.b }, { mode: 'lab65', l: right.L, a: right.a, b: right.b })

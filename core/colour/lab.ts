@@ -24,14 +24,14 @@ export type Tone = Lab & { readonly C: number; readonly h: number }
 export const toneOf = (lab: Lab): Tone => ({ L: lab.L, a: lab.a, b: lab.b, C: chroma(lab), h: hue(lab) })
 
 /** The smaller angle between two hues, in degrees from 0 to 180. */
-export function hueApart(one: Lab, other: Lab): number {
-  const apart = Math.abs(hue(one) - hue(other))
+export function hueApart(lab: Lab, right: Lab): number {
+  const apart = Math.abs(hue(lab) - hue(right))
   return apart > 180 ? 360 - apart : apart
 }
 
 /** Metric hue difference ΔH* = 2·√(C1·C2)·sin(Δh/2), CIE 15; without sign. */
-export const hueDifference = (one: Lab, other: Lab): number =>
-  2 * Math.sqrt(chroma(one) * chroma(other)) * Math.sin((hueApart(one, other) * Math.PI) / 360)
+export const hueDifference = (lab: Lab, right: Lab): number =>
+  2 * Math.sqrt(chroma(lab) * chroma(right)) * Math.sin((hueApart(lab, right) * Math.PI) / 360)
 
 /** Light reflectance value, 0 to 100: 100·Y under D65 for the 2° observer, by CIE 15 from L* alone. An estimate, since it comes from three numbers. */
 export const lrv = ({ L }: Lab): number =>
@@ -106,23 +106,23 @@ export function readColour(text: string): Reading<{ lab: Lab; source: TypedSourc
   const bare = typed.replace(/^(cie)?\s*(lab|lch)\s*[:(]?/i, '').replace(/\)$/, '')
   const words = /[\s;]/.test(bare) ? bare.split(/[\s;]+/).map((word) => word.replace(/[,°]+$/, '')) : bare.split(',')
   const numbers = words.map((word) => readDecimal(word, 6))
-  const [one, two, three] = numbers.map((number) =>
+  const [value, two, three] = numbers.map((number) =>
     number.ok ? Number(`${number.value.digits}e-${number.value.scale}`) : Number.NaN,
   )
   if (
     numbers.length === 3 &&
-    one !== undefined &&
+    value !== undefined &&
     two !== undefined &&
     three !== undefined &&
-    [one, two, three].every(Number.isFinite)
+    [value, two, three].every(Number.isFinite)
   ) {
     if (lch && (two < 0 || three < 0 || three > 360))
-      return { ok: false, error: `LCh ${one} ${two} ${three} is no colour: expected C* from 0 and h from 0 to 360` }
-    const lab = lch ? labFromLch(one, two, three) : { L: one, a: two, b: three }
+      return { ok: false, error: `LCh ${value} ${two} ${three} is no colour: expected C* from 0 and h from 0 to 360` }
+    const lab = lch ? labFromLch(value, two, three) : { L: value, a: two, b: three }
     if (isLab(lab)) return { ok: true, value: { lab, source: lch ? 'lch' : 'lab' } }
     return {
       ok: false,
-      error: `${lch ? 'LCh' : 'Lab'} ${one} ${two} ${three} is no surface colour: expected L* from 0 to 100, a* and b* from −128 to 128`,
+      error: `${lch ? 'LCh' : 'Lab'} ${value} ${two} ${three} is no surface colour: expected L* from 0 to 100, a* and b* from −128 to 128`,
     }
   }
   return {

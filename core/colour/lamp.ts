@@ -39,8 +39,8 @@ const times = (matrix: readonly (readonly [number, number, number])[], [x, y, z]
   matrix.map((row) => row[0] * x + row[1] * y + row[2] * z) as unknown as Xyz
 
 /** X, Y, Z as they look in the other white's light, to a degree of adaptation from 0 to 1. */
-export function adapt(xyz: Xyz, from: Xyz, to: Xyz, degree = 1): Xyz {
-  const [cones, white, aim] = [times(cat16, xyz), times(cat16, from), times(cat16, to)]
+export function adapt(xyz: Xyz, start: Xyz, to: Xyz, degree = 1): Xyz {
+  const [cones, white, aim] = [times(cat16, xyz), times(cat16, start), times(cat16, to)]
   return times(
     inverse,
     cones.map((cone, at) => cone * (degree * ((aim[at] ?? 1) / (white[at] ?? 1)) + 1 - degree)) as unknown as Xyz,

@@ -73,7 +73,11 @@ describe('a typical reflectance', () => {
     )
   })
   it('is found for every finish of the library', () => {
-    for (const one of library) expect([one.name, reflectanceOf(one.lab, one.colourant).exact]).toEqual([one.name, true])
+    for (const libraryFinish of library)
+      expect([libraryFinish.name, reflectanceOf(libraryFinish.lab, libraryFinish.colourant).exact]).toEqual([
+        libraryFinish.name,
+        true,
+      ])
   })
   it('has the mark of what it is: white swallows the violet, leaves turn red beyond 700 nm, wood rises steadily (facts of the materials)', () => {
     const at = (values: readonly number[], nm: number): number => values[(nm - 380) / 5] ?? 0
@@ -92,7 +96,7 @@ describe('a typical reflectance', () => {
     const grey = underLamp(Array.from({ length: d65.length }, () => 0.4))
     expect(Math.hypot(grey.a, grey.b)).toBeLessThan(0.1)
     const lab = labFromLch(62, 24, 70)
-    const [one, other] = [underLamp(reflectanceOf(lab, 'mineral').values), underLamp(reflectanceOf(lab, 'dye').values)]
-    expect(Math.hypot(one.a - other.a, one.b - other.b)).toBeGreaterThan(1)
+    const [left, right] = [underLamp(reflectanceOf(lab, 'mineral').values), underLamp(reflectanceOf(lab, 'dye').values)]
+    expect(Math.hypot(left.a - right.a, left.b - right.b)).toBeGreaterThan(1)
   })
 })

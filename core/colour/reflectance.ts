@@ -79,7 +79,7 @@ export function reflectanceOf(lab: Lab, colourant: Colourant): Reflectance {
     )
   const missing = (values: readonly number[]): number[] =>
     xyzOf(values).map((found, channel) => (aim[channel] ?? 0) - found)
-  const size = (of: readonly number[]): number => Math.max(...of.map(Math.abs))
+  const size = (values: readonly number[]): number => Math.max(...values.map(Math.abs))
   let values = valuesOf(bend)
   let off = missing(values)
   for (let step = 0; step < 60 && size(off) > 1e-7; step++) {
@@ -128,6 +128,7 @@ function solve3(rows: readonly (readonly number[])[], right: readonly number[]):
   if (Math.abs(whole) < 1e-18) return null
   return [0, 1, 2].map(
     (column) =>
-      det(rows.map((row, at) => row.map((value, each) => (each === column ? (right[at] ?? 0) : value)))) / whole,
+      det(rows.map((row, at) => row.map((value, otherValue) => (otherValue === column ? (right[at] ?? 0) : value)))) /
+      whole,
   )
 }

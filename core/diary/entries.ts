@@ -40,13 +40,13 @@ export function entriesOf(
   const [was, is] = [anyRows(before), anyRows(after)]
   return operations.map(({ op, kind, id }) => {
     const old: Values | undefined = was[kind][id]
-    const now: Values | undefined = op === 'remove' ? undefined : is[kind][id]
-    const fields = [...new Set([...Object.keys(old ?? {}), ...Object.keys(now ?? {})])].filter(
-      (field) => field !== 'id' && field !== 'version' && old?.[field] !== now?.[field],
+    const after: Values | undefined = op === 'remove' ? undefined : is[kind][id]
+    const fields = [...new Set([...Object.keys(old ?? {}), ...Object.keys(after ?? {})])].filter(
+      (field) => field !== 'id' && field !== 'version' && old?.[field] !== after?.[field],
     )
     const values = (row: Values | undefined) =>
       row ? Object.fromEntries(fields.map((field) => [field, row[field]])) : null
-    return { kind, rowId: id, operation: op, before: values(old), after: values(now) }
+    return { kind, rowId: id, operation: op, before: values(old), after: values(after) }
   })
 }
 
@@ -68,13 +68,13 @@ function withRows(documents: Documents, write: (rows: Rows, copy: (kind: Kind) =
     copied.add(kind)
     return (rows[kind] = own)
   })
-  const of = <T extends Makeover | Studio>(document: T): T => ({
+  const moved = <T extends Makeover | Studio>(document: T): T => ({
     ...document,
     rows: Object.fromEntries(
       Object.keys(document.rows).map((kind) => [kind, rows[kind] ?? {}]),
     ) as unknown as T['rows'],
   })
-  return { makeover: of(documents.makeover), studio: of(documents.studio) }
+  return { makeover: moved(documents.makeover), studio: moved(documents.studio) }
 }
 
 /**
@@ -88,11 +88,11 @@ export function advance(documents: Documents, entries: readonly DiaryEntry[]): D
     return null
   const after = withRows(documents, (_rows, copy) => {
     for (const { id, rows } of entries) {
-      for (const { kind, rowId, operation, after: now } of rows) {
+      for (const { kind, rowId, operation, after: clock } of rows) {
         if (!isKind(kind)) continue
-        const of = copy(kind)
-        if (operation === 'remove') delete of[rowId]
-        else of[rowId] = { ...of[rowId], ...now, id: rowId, version: id }
+        const fields = copy(kind)
+        if (operation === 'remove') delete fields[rowId]
+        else fields[rowId] = { ...fields[rowId], ...clock, id: rowId, version: id }
       }
     }
   })
@@ -106,11 +106,11 @@ export function rollBack(documents: Documents, entries: readonly DiaryEntry[]): 
     for (const { id, rows } of entries) {
       for (const { kind, rowId, before } of rows.toReversed()) {
         if (!isKind(kind)) continue
-        const of = copy(kind)
-        if (before === null) delete of[rowId]
+        const fields = copy(kind)
+        if (before === null) delete fields[rowId]
         else {
-          const known = personalKinds.has(kind) && of[rowId] ? {} : before
-          of[rowId] = { version: id, ...of[rowId], ...known, id: rowId }
+          const known = personalKinds.has(kind) && fields[rowId] ? {} : before
+          fields[rowId] = { version: id, ...fields[rowId], ...known, id: rowId }
         }
       }
     }

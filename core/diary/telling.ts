@@ -61,7 +61,8 @@ export function tellRow(
   }))
   const did = row.operation === 'remove' ? 'taken away' : row.before === null ? 'new' : 'changed'
   // of a new row the fields that say nothing are left out
-  const said = did === 'new' ? told.filter((one) => one.after !== '' && one.after !== '–' && one.after !== 'no') : told
+  const said =
+    did === 'new' ? told.filter((entry) => entry.after !== '' && entry.after !== '–' && entry.after !== 'no') : told
   return {
     kind: row.kind,
     rowId: row.rowId,
@@ -73,13 +74,13 @@ export function tellRow(
 }
 
 function nameOf(row: DiaryRow, documents: Documents, names: ReadonlyMap<string, string>): string {
-  const now = isKind(row.kind) ? anyRows(documents)[row.kind][row.rowId] : undefined
-  for (const from of [now, row.after, row.before]) {
-    if (!from) continue
+  const thisRow = isKind(row.kind) ? anyRows(documents)[row.kind][row.rowId] : undefined
+  for (const origin of [thisRow, row.after, row.before]) {
+    if (!origin) continue
     for (const field of ['name', 'ask', 'reason', 'question', 'rule'])
-      if (typeof from[field] === 'string' && from[field] !== '' && from[field] !== personal) return from[field]
+      if (typeof origin[field] === 'string' && origin[field] !== '' && origin[field] !== personal) return origin[field]
     for (const field of ['pieceId', 'candidateId', 'purchaseId', 'finishId', 'categoryId', 'orderId']) {
-      const to = from[field]
+      const to = origin[field]
       if (typeof to === 'string') return names.get(to) ?? ''
     }
   }
@@ -106,7 +107,8 @@ function writeValue(
   if (isPlainDate(raw)) return writeDate(raw)
   if (field === 'school' && all && typeof raw === 'string')
     return typeof all.question === 'string' ? schoolOf(all.question as QuestionId, raw).name : raw
-  if (field === 'question') return typeof raw === 'string' ? (questions.find((one) => one.id === raw)?.asks ?? raw) : ''
+  if (field === 'question')
+    return typeof raw === 'string' ? (questions.find((question) => question.id === raw)?.asks ?? raw) : ''
   const target = (references[kind] as Readonly<Record<string, Kind>> | undefined)?.[field]
   if (target && typeof raw === 'string') return names.get(raw) ?? aSpoken(target)
   return typeof raw === 'string'
@@ -120,8 +122,8 @@ function writeValue(
 export function namesIn(documents: Documents): Map<string, string> {
   const names = new Map<string, string>()
   const rows = anyRows(documents)
-  for (const of of Object.values(rows))
-    for (const row of Object.values(of)) if (typeof row.name === 'string') names.set(row.id, row.name)
+  for (const thisRow of Object.values(rows))
+    for (const row of Object.values(thisRow)) if (typeof row.name === 'string') names.set(row.id, row.name)
   const through = (kind: Kind, field: string): void => {
     for (const row of Object.values(rows[kind])) {
       const to = row[field]

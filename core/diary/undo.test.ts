@@ -52,10 +52,10 @@ describe('undo', () => {
     })
     fc.assert(
       fc.property(fc.array(step, { minLength: 1, maxLength: 12 }), (steps) => {
-        let now = begun
+        let documents = begun
         const history: { before: Documents; done: Done }[] = []
         for (const { what, pick, name, quantity } of steps) {
-          const pieces = rowsOf(now.makeover, 'piece')
+          const pieces = rowsOf(documents.makeover, 'piece')
           const piece = pieces[pick % Math.max(1, pieces.length)]
           const fresh = newId()
           const operations: Operation[] =
@@ -69,33 +69,33 @@ describe('undo', () => {
                 : what === 2
                   ? [
                       remove('piece', piece),
-                      ...rowsOf(now.makeover, 'candidate')
+                      ...rowsOf(documents.makeover, 'candidate')
                         .filter((row) => row.pieceId === piece.id)
                         .map((row) => remove('candidate', row)),
                     ]
                   : [edit('piece', piece, { name: `${name} ${pick}` }), add('room', fresh, { name })]
-          const made = did(now, operations)
-          history.push({ before: now, done: made.done })
-          now = made.documents
+          const made = did(documents, operations)
+          history.push({ before: documents, done: made.done })
+          documents = made.documents
         }
-        const end = now
+        const end = documents
         const redone: { after: Documents; done: Done }[] = []
         for (const { before, done } of history.toReversed()) {
-          const back = undo(done, now)
+          const back = undo(done, documents)
           if (back.is === 'refused') throw new Error(back.why)
-          const made = did(now, back.operations, back.sentence, done.id)
-          redone.push({ after: now, done: made.done })
-          now = made.documents
-          expect(bare(now)).toEqual(bare(before))
+          const made = did(documents, back.operations, back.sentence, done.id)
+          redone.push({ after: documents, done: made.done })
+          documents = made.documents
+          expect(bare(documents)).toEqual(bare(before))
         }
         for (const { after, done } of redone.toReversed()) {
-          const again = undo(done, now)
+          const again = undo(done, documents)
           if (again.is === 'refused') throw new Error(again.why)
           expect(again.sentence).toBe('Redid “Did it”')
-          now = did(now, again.operations, again.sentence, done.id).documents
-          expect(bare(now)).toEqual(bare(after))
+          documents = did(documents, again.operations, again.sentence, done.id).documents
+          expect(bare(documents)).toEqual(bare(after))
         }
-        expect(bare(now)).toEqual(bare(end))
+        expect(bare(documents)).toEqual(bare(end))
       }),
       { numRuns: 60 },
     )
@@ -300,11 +300,11 @@ describe('the diary forwards and backwards', () => {
     expect(bare(rollBack(seller.documents, [entry(seller.done, 2)]))).toEqual(bare(begun))
   })
   it('shows somebody who is gone without a name', () => {
-    const [other] = [newId()]
-    const two = change(begun, [add('client', other, { name: 'Second' })])
-    const gone = did(two, [remove('client', two.makeover.rows.client[other] ?? ({} as never))])
+    const [text] = [newId()]
+    const two = change(begun, [add('client', text, { name: 'Second' })])
+    const gone = did(two, [remove('client', two.makeover.rows.client[text] ?? ({} as never))])
     const back = rollBack(gone.documents, [entry({ ...gone.done, rows: gone.done.rows.map(withoutPersonal) }, 3)])
-    expect(back.makeover.rows.client[other]).toMatchObject({ name: personal })
+    expect(back.makeover.rows.client[text]).toMatchObject({ name: personal })
     expect(back.makeover.rows.client[world.ids.client]).toMatchObject({ name: 'A client' })
   })
 })

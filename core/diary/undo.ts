@@ -26,10 +26,10 @@ export function undoStack(own: readonly Pick<Done, 'id' | 'undoes'>[]): {
   let redo: string[] = []
   for (const { id, undoes } of own) {
     if (undoes !== null && undo.includes(undoes)) {
-      undo = undo.filter((one) => one !== undoes)
+      undo = undo.filter((id) => id !== undoes)
       redo.push(id)
     } else if (undoes !== null && redo.includes(undoes)) {
-      redo = redo.filter((one) => one !== undoes)
+      redo = redo.filter((id) => id !== undoes)
       undo.push(id)
     } else {
       undo.push(id)
@@ -81,12 +81,12 @@ function inverse(
   documents: Documents,
 ): { operation: Operation } | { why: string } {
   if (!isKind(kind)) return { why: 'it was made by an older version' }
-  const now = anyRows(documents)[kind][rowId]
-  const called = `the ${spoken[kind]}${typeof now?.name === 'string' ? ` “${now.name}”` : ''}`
-  if (operation !== 'remove' && !now) return { why: `${called} was taken away since` }
+  const anyRow = anyRows(documents)[kind][rowId]
+  const called = `the ${spoken[kind]}${typeof anyRow?.name === 'string' ? ` “${anyRow.name}”` : ''}`
+  if (operation !== 'remove' && !anyRow) return { why: `${called} was taken away since` }
   const builtOn =
-    now && after
-      ? Object.entries(after).find(([field, value]) => value !== personal && now[field] !== value)
+    anyRow && after
+      ? Object.entries(after).find(([field, value]) => value !== personal && anyRow[field] !== value)
       : undefined
   if (builtOn)
     return {
@@ -95,15 +95,15 @@ function inverse(
   if (before !== null && Object.values(before).includes(personal))
     return { why: `what stood in ${called} is personal, and the diary does not keep it: type it anew` }
   if (operation === 'remove')
-    return now
+    return anyRow
       ? { why: `${called} is there again already` }
       : { operation: { op: 'put', kind, id: rowId, base: null, fields: before ?? {} } }
-  if (!now) return { why: `${called} was taken away since` }
+  if (!anyRow) return { why: `${called} was taken away since` }
   return {
     operation:
       before === null
-        ? { op: 'remove', kind, id: rowId, base: now.version }
-        : { op: 'put', kind, id: rowId, base: now.version, fields: before },
+        ? { op: 'remove', kind, id: rowId, base: anyRow.version }
+        : { op: 'put', kind, id: rowId, base: anyRow.version, fields: before },
   }
 }
 

@@ -30,26 +30,26 @@ export function journal(makeover: Makeover, money: Money): string {
     rowsOf(makeover, 'order').map((order, at) => [order.id, `order ${String(at + 1).padStart(3, '0')}`]),
   )
   const payable = (orderId: string): string => `payable:${short.get(orderId) ?? 'order'}`
-  for (const one of money.purchases) {
-    const goods = `goods:${part(makeover.rows.category[one.categoryId]?.name ?? 'no category')}`
-    const name = part(makeover.rows.piece[one.pieceId]?.name ?? 'a piece')
+  for (const purchase of money.purchases) {
+    const goods = `goods:${part(makeover.rows.category[purchase.categoryId]?.name ?? 'no category')}`
+    const name = part(makeover.rows.piece[purchase.pieceId]?.name ?? 'a piece')
     const move = (on: PlainDate, said: string, amount: Minor): void =>
       void entries.push({
         on,
         said: `${said}: ${name}`,
         postings: [
           [goods, amount],
-          [payable(one.orderId), negate(amount)],
+          [payable(purchase.orderId), negate(amount)],
         ],
       })
-    move(one.orderedOn, 'Ordered', one.terms.landed)
+    move(purchase.orderedOn, 'Ordered', purchase.terms.landed)
     for (const row of rowsOf(makeover, 'cancellation'))
-      if (row.purchaseId === one.id) move(row.cancelledOn, 'Cancelled', negate(row.creditMinor))
+      if (row.purchaseId === purchase.id) move(row.cancelledOn, 'Cancelled', negate(row.creditMinor))
     for (const row of rowsOf(makeover, 'return'))
-      if (row.purchaseId === one.id && row.acceptedOn !== null)
+      if (row.purchaseId === purchase.id && row.acceptedOn !== null)
         move(row.acceptedOn, 'Returned', negate(row.creditMinor))
     for (const row of rowsOf(makeover, 'claim'))
-      if (row.purchaseId === one.id && row.answer === 'yes' && row.answeredOn !== null)
+      if (row.purchaseId === purchase.id && row.answer === 'yes' && row.answeredOn !== null)
         move(row.answeredOn, 'Allowed', negate(row.grantedMinor))
   }
   for (const row of rowsOf(makeover, 'credit'))
@@ -75,7 +75,7 @@ export function journal(makeover: Makeover, money: Money): string {
     })
   }
   const lines = entries
-    .toSorted((one, other) => (one.on < other.on ? -1 : one.on > other.on ? 1 : 0))
+    .toSorted((left, right) => (left.on < right.on ? -1 : left.on > right.on ? 1 : 0))
     .map(({ on, said, postings }) =>
       [
         `${on} ${said}`,

@@ -58,15 +58,15 @@ function behind(
 
 /** From one angle counterclockwise to the other, as SVG draws it. */
 export function arcPath(
-  { centre, radius, from, to }: Extract<Mark, { is: 'arc' }>,
+  { centre, radius, from: start, to }: Extract<Mark, { is: 'arc' }>,
   scale: number,
   x: (mm: number) => string,
   y: (mm: number) => string,
 ): string {
   const point = (deg: number): string =>
     `${x(centre.x + radius * Math.cos((deg * Math.PI) / 180))} ${y(centre.y + radius * Math.sin((deg * Math.PI) / 180))}`
-  const spans = (((to - from) % 360) + 360) % 360
-  return `M${point(from)}A${short(radius / scale)} ${short(radius / scale)} 0 ${spans > 180 ? 1 : 0} 0 ${point(to)}`
+  const spans = (((to - start) % 360) + 360) % 360
+  return `M${point(start)}A${short(radius / scale)} ${short(radius / scale)} 0 ${spans > 180 ? 1 : 0} 0 ${point(to)}`
 }
 
 export const sizeOn = (

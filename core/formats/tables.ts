@@ -18,8 +18,8 @@ const amount = (value: Minor | null): Cell => (value === null ? null : { amount:
 export function statementTables(statement: Statement): Table[] {
   const forStudio = statement.for === 'studio'
   const sums = (
-    of: Pick<Statement['total'], 'paid' | 'committed' | 'stillToBuy' | 'refundsDue' | 'forecast' | 'left'>,
-  ): Cell[] => [of.paid, of.committed, of.stillToBuy, of.refundsDue, of.forecast, of.left].map(amount)
+    sums: Pick<Statement['total'], 'paid' | 'committed' | 'stillToBuy' | 'refundsDue' | 'forecast' | 'left'>,
+  ): Cell[] => [sums.paid, sums.committed, sums.stillToBuy, sums.refundsDue, sums.forecast, sums.left].map(amount)
   const margins = (studioCost: Minor | null, margin: Minor | null): Cell[] =>
     forStudio ? [amount(studioCost), amount(margin)] : []
   return [

@@ -55,7 +55,7 @@ describe('a value from outside', () => {
   it('what is missing is said for every field at once', () => {
     expect(
       validate('candidate', candidate, {})
-        .wrong.map((one) => one.field)
+        .wrong.map((fault) => fault.field)
         .sort(),
     ).toEqual(Object.keys(schemas.candidate.fields).sort())
   })
@@ -246,7 +246,7 @@ describe('the agreed budget', () => {
   const agreement = begun.makeover.rows.agreement[world.ids.agreement] ?? ({} as never)
   const line = Object.values(begun.makeover.rows.agreementLine)[0] ?? ({} as never)
   const category = Object.values(begun.makeover.rows.category)[0] ?? ({} as never)
-  const next = (of: object, amount = 1) => {
+  const next = (fields: object, amount = 1) => {
     const id = newId()
     return [
       add('agreement', id, {
@@ -256,7 +256,7 @@ describe('the agreed budget', () => {
         signedOn: testToday,
         reason: 'More',
         kept: '',
-        ...of,
+        ...fields,
       }),
       add('agreementLine', newId(), { agreementId: id, categoryId: category.id, amountMinor: minor(amount) }),
     ]
@@ -271,7 +271,7 @@ describe('the agreed budget', () => {
     ],
     ['the name of a category in it', [edit('category', category, { name: 'Other' })]],
   ])('once signed is fixed: %s', (_name, operations) =>
-    expect(tryChange(begun, operations).faults.map((one) => one.code)).toContain('signed'),
+    expect(tryChange(begun, operations).faults.map((fault) => fault.code)).toContain('signed'),
   )
   it('changes by a signed change with a reason, and keeps what was signed', () => {
     const after = change(begun, next({}))
@@ -288,7 +288,7 @@ describe('the agreed budget', () => {
     ['somebody and no date', next({ signedOn: null }), 'signedOn'],
     ['no sums', next({}).slice(0, 1), 'number'],
   ])('with %s is refused', (_name, operations, field) =>
-    expect(tryChange(begun, operations).faults.map((one) => one.field)).toContain(field),
+    expect(tryChange(begun, operations).faults.map((fault) => fault.field)).toContain(field),
   )
   it('in another currency is refused once there are sums', () => {
     const head = begun.makeover.rows.makeover[world.ids.makeover] ?? ({} as never)

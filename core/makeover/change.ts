@@ -187,11 +187,12 @@ export function apply(
     rows[id] = { ...value, id, version: changeId }
   }
   if (faults.length === 0) faults.push(...brokenReferences(after, copied))
-  const of = (kinds: readonly Kind[]): AnyRows => Object.fromEntries(kinds.map((kind) => [kind, after[kind] ?? {}]))
+  const rowsAmong = (kinds: readonly Kind[]): AnyRows =>
+    Object.fromEntries(kinds.map((kind) => [kind, after[kind] ?? {}]))
   return {
     documents: {
-      makeover: { ...documents.makeover, rows: of(makeoverKinds) as unknown as Makeover['rows'] },
-      studio: { ...documents.studio, rows: of(studioKinds) as unknown as Studio['rows'] },
+      makeover: { ...documents.makeover, rows: rowsAmong(makeoverKinds) as unknown as Makeover['rows'] },
+      studio: { ...documents.studio, rows: rowsAmong(studioKinds) as unknown as Studio['rows'] },
     },
     faults,
   }
@@ -209,7 +210,9 @@ export function validate(
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error
     const inner = error.inner.length > 0 ? error.inner : [error]
-    const firsts = new Map(inner.toReversed().map((one) => [one.path || null, one.message]))
+    const firsts = new Map(
+      inner.toReversed().map((validationError) => [validationError.path || null, validationError.message]),
+    )
     return {
       value: fields,
       wrong: [...firsts].reverse().map(([path, message]) => fault('invalid', kind, id, path, message)),

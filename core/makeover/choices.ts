@@ -165,7 +165,7 @@ export type FixtureKind = (typeof fixtureKinds)[number]
 export type Source = (typeof sources)[number]
 export type Forbiddable = (typeof forbiddable)[number]
 export type Light = (typeof lights)[number]
-export const isInHand = (source: Source): boolean => inHand.some((one) => one === source)
+export const isInHand = (source: Source): boolean => inHand.some((name) => name === source)
 
 /** Several choices kept as one text: the words of it. */
 export const splitSeveral = (text: string): string[] => (text === '' ? [] : text.split(', '))

@@ -25,14 +25,14 @@ const inOrder = new WeakMap<object, readonly unknown[]>()
 
 /** All rows of a kind of the studio. */
 export const studioRows = <K extends StudioKind>(studio: Studio, kind: K): readonly Row<K>[] =>
-  Object.values<Row<K>>(studio.rows[kind]).sort((one, other) => (one.id < other.id ? -1 : 1))
+  Object.values<Row<K>>(studio.rows[kind]).sort((left, right) => (left.id < right.id ? -1 : 1))
 
 /** All rows of a kind, in the order of their ids (which is the order they were made in). */
 export function rowsOf<K extends MakeoverKind>(makeover: Makeover, kind: K): readonly Row<K>[] {
   const rows: Readonly<Record<string, Row<K>>> = makeover.rows[kind]
   const known = inOrder.get(rows) as readonly Row<K>[] | undefined
   if (known) return known
-  const sorted = Object.values(rows).sort((one, other) => (one.id < other.id ? -1 : one.id > other.id ? 1 : 0))
+  const sorted = Object.values(rows).sort((left, right) => (left.id < right.id ? -1 : left.id > right.id ? 1 : 0))
   inOrder.set(rows, sorted)
   return sorted
 }

@@ -44,10 +44,10 @@ export const line = (most = 1000) =>
       ({ value }) => `is too long: expected at most ${most} characters, this has ${[...String(value)].length}`,
       given((value) => [...value].length <= most),
     )
-    // eslint-disable-next-line no-control-regex -- control characters are what is looked for
     .test(
       'readable',
       'has characters that cannot be written',
+      // eslint-disable-next-line no-control-regex -- control characters are what is looked for
       given((value) => !/[\u0000-\u0008\u000b-\u001f\u007f]/.test(value) && value.isWellFormed()),
     )
 

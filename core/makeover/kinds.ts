@@ -541,7 +541,7 @@ export const isKind = (value: unknown): value is Kind => typeof value === 'strin
 export const studioKinds = ['studio', 'seller', 'studioRuling', 'studioSchool'] as const satisfies readonly Kind[]
 export type StudioKind = (typeof studioKinds)[number]
 export type MakeoverKind = Exclude<Kind, StudioKind>
-export const isStudioKind = (kind: Kind): kind is StudioKind => studioKinds.some((one) => one === kind)
+export const isStudioKind = (kind: Kind): kind is StudioKind => studioKinds.some((studioKind) => studioKind === kind)
 export const makeoverKinds = kindNames.filter((kind): kind is MakeoverKind => !isStudioKind(kind))
 
 /** Which fields point at which kind. The tables have the same as foreign keys. */

@@ -120,7 +120,7 @@ function fromVersionFour(operations: readonly unknown[]): unknown[] {
           1 +
             Math.max(
               0,
-              lights.findIndex((one) => one === light),
+              lights.findIndex((name) => name === light),
             ),
         ),
         base: null,

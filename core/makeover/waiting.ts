@@ -14,10 +14,10 @@ export function restsOn(later: ChangeSet, earlier: ChangeSet): boolean {
 /** The changes that rest on a held one, straight or through another; in the order they were made. */
 export function restingOn(held: readonly ChangeSet[], waiting: readonly ChangeSet[]): ChangeSet[] {
   const down: ChangeSet[] = []
-  return waiting.filter((one) => {
-    const isHeld = held.includes(one)
-    const rests = !isHeld && down.some((earlier) => restsOn(one, earlier))
-    if (isHeld || rests) down.push(one)
+  return waiting.filter((changeSet) => {
+    const isHeld = held.includes(changeSet)
+    const rests = !isHeld && down.some((earlier) => restsOn(changeSet, earlier))
+    if (isHeld || rests) down.push(changeSet)
     return rests
   })
 }

@@ -20,8 +20,8 @@ const date = fc
 describe('a calendar date', () => {
   it('goes forth and back by days', () => {
     fc.assert(
-      fc.property(date, fc.integer({ min: -300, max: 300 }), (from, days) => {
-        expect(daysBetween(from, addDays(from, days))).toBe(days)
+      fc.property(date, fc.integer({ min: -300, max: 300 }), (day, days) => {
+        expect(daysBetween(day, addDays(day, days))).toBe(days)
       }),
     )
   })
@@ -31,8 +31,8 @@ describe('a calendar date', () => {
   })
   it('is read back as written', () => {
     fc.assert(
-      fc.property(date, (one) => {
-        expect(readDate(writeDate(one))).toEqual({ ok: true, value: one })
+      fc.property(date, (day) => {
+        expect(readDate(writeDate(day))).toEqual({ ok: true, value: day })
       }),
     )
   })

@@ -28,7 +28,7 @@ export const addDays = (date: PlainDate, days: number): PlainDate =>
   plainDate(new Date(Math.min(last, Math.max(first, dayNumber(date) + days)) * dayMs).toISOString().slice(0, 10))
 
 /** Days from the first date to the second; negative when the second lies before. */
-export const daysBetween = (from: PlainDate, to: PlainDate): number => dayNumber(to) - dayNumber(from)
+export const daysBetween = (start: PlainDate, to: PlainDate): number => dayNumber(to) - dayNumber(start)
 
 const parts = (date: PlainDate): [year: number, month: string, day: number, weekday: string] => [
   Number(date.slice(0, 4)),

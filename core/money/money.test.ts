@@ -56,12 +56,12 @@ describe('a portion of money', () => {
         amount,
         fc.integer({ min: 0, max: 3_000_000 }),
         fc.integer({ min: 1, max: 3_000_000 }),
-        (of, numerator, denominator) => {
-          const product = new Decimal(of).times(numerator)
+        (amount, numerator, denominator) => {
+          const product = new Decimal(amount).times(numerator)
           fc.pre(product.abs().div(denominator).lt(Number.MAX_SAFE_INTEGER))
           const theirs = Decimal.clone({ precision: 60, rounding: Decimal.ROUND_HALF_UP })
-          expect(portion(of, numerator, denominator)).toBe(
-            new theirs(of).times(numerator).div(denominator).toDecimalPlaces(0).toNumber() + 0,
+          expect(portion(amount, numerator, denominator)).toBe(
+            new theirs(amount).times(numerator).div(denominator).toDecimalPlaces(0).toNumber() + 0,
           )
         },
       ),
@@ -70,15 +70,15 @@ describe('a portion of money', () => {
   it('at a rate is what dinero.js makes of it', () => {
     const EUR = { code: 'EUR', base: 10, exponent: 2 }
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 90_000_000 }), ppm, (of, rate) => {
+      fc.property(fc.integer({ min: 0, max: 90_000_000 }), ppm, (value, rate) => {
         const theirs = toSnapshot(
           transformScale(
-            multiply(dinero({ amount: of, currency: EUR }), { amount: rate, scale: 6 }),
+            multiply(dinero({ amount: value, currency: EUR }), { amount: rate, scale: 6 }),
             2,
             halfAwayFromZero,
           ),
         ).amount
-        expect(atRate(minor(of), rate)).toBe(theirs)
+        expect(atRate(minor(value), rate)).toBe(theirs)
       }),
     )
   })
@@ -86,7 +86,7 @@ describe('a portion of money', () => {
     [1999, 88_750, 177], // SSUTA s. 324, United States: the third decimal over 4 rounds up; 19.99 at 8.875 % is 1.77
     [33, 200_000, 7], // 0.33 at 20 % is 0.066: 0.07 a line, so three lines give 0.21 …
     [99, 200_000, 20], // … and their total 0.20 (EN 16931 counts the tax on the total): here a line is counted as a whole
-  ])('%i minor units at %i ppm is %i', (of, rate, tax) => expect(atRate(minor(of), rate)).toBe(tax))
+  ])('%i minor units at %i ppm is %i', (value, rate, tax) => expect(atRate(minor(value), rate)).toBe(tax))
   it('finds the tax inside an amount: net and tax give it back', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 1_000_000_000 }).map(minor), ppm, (gross, rate) => {
@@ -105,7 +105,7 @@ describe('a portion of money', () => {
   it('adds without order', () => {
     fc.assert(
       fc.property(fc.array(amount, { maxLength: 20 }), (list) => {
-        expect(sum(list)).toBe(list.reduceRight((total, one) => plus(total, one), minor(0)))
+        expect(sum(list)).toBe(list.reduceRight((total, amount) => plus(total, amount), minor(0)))
       }),
     )
   })

@@ -15,9 +15,9 @@ export function split(amount: Minor, weights: readonly number[]): Minor[] {
   const size = BigInt(Math.abs(amount))
   const parts = shares.map((share, at) => ({ at, part: (size * share) / whole, rest: (size * share) % whole }))
   let left = size - parts.reduce((total, { part }) => total + part, 0n)
-  for (const one of parts.toSorted((a, b) => (a.rest < b.rest ? 1 : a.rest > b.rest ? -1 : a.at - b.at))) {
+  for (const part of parts.toSorted((a, b) => (a.rest < b.rest ? 1 : a.rest > b.rest ? -1 : a.at - b.at))) {
     if (left === 0n) break
-    one.part += 1n
+    part.part += 1n
     left -= 1n
   }
   return parts.map(({ part }) => (part === 0n ? zero : minor(Math.sign(amount) * Number(part))))

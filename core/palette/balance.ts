@@ -8,7 +8,7 @@ import type { FinishArea } from '../survey/index.ts'
 /** A visible area in m². */
 export type SeenArea = {
   readonly m2: number
-  readonly from: 'survey' | 'eye' | 'size' | 'typical'
+  readonly basis: 'survey' | 'eye' | 'size' | 'typical'
   readonly how: string
 }
 
@@ -28,7 +28,7 @@ export function seenAreas(
     const size = found ? null : silhouette(makeover, row.pieceId)
     if (found) areas.set(row.id, found)
     else if (size !== null)
-      areas.set(row.id, { m2: size, from: 'size', how: 'as large as its piece is from the front' })
+      areas.set(row.id, { m2: size, basis: 'size', how: 'as large as its piece is from the front' })
     else open.push(row)
   }
   for (const group of groupBy(open, (row) => `${row.roomId} ${row.surface}`).values()) {
@@ -45,7 +45,7 @@ export function seenAreas(
     for (const row of group)
       areas.set(row.id, {
         m2: Math.max(typicalOf('other', rules), whole - taken) / shared,
-        from: 'typical',
+        basis: 'typical',
         how: `typical of an ordinary room: ${whole} m² of ${surface}`,
       })
   }
@@ -104,7 +104,7 @@ export type Balance = {
   /** Does the chosen school hold shares against targets? */
   readonly held: boolean
   /** How much of the area rests on the tape, the eye, sizes and on what is typical, 0 to 1. */
-  readonly rests: Readonly<Record<SeenArea['from'], number>>
+  readonly rests: Readonly<Record<SeenArea['basis'], number>>
 }
 
 export function balanceOf(
@@ -113,16 +113,21 @@ export function balanceOf(
   rules: Rules,
 ): Balance {
   const shares = roles.map((role) => {
-    const share = 100 * finishes.reduce((total, one) => total + (one.role === role ? (one.share ?? 0) : 0), 0)
+    const share = 100 * finishes.reduce((total, finish) => total + (finish.role === role ? (finish.share ?? 0) : 0), 0)
     const [target, grace] = [rules[`balance.${role}`], rules[`balance.grace-${role}`]]
     return { role, share, target, grace, off: Math.max(0, Math.abs(share - target) - grace) }
   })
-  const total = [...areas.values()].reduce((sum, one) => sum + one.m2, 0)
-  const of = (from: SeenArea['from']): number =>
-    total === 0 ? 0 : [...areas.values()].reduce((sum, one) => sum + (one.from === from ? one.m2 : 0), 0) / total
+  const total = [...areas.values()].reduce((sum, area) => sum + area.m2, 0)
+  const shareFrom = (name: SeenArea['basis']): number =>
+    total === 0 ? 0 : [...areas.values()].reduce((sum, area) => sum + (area.basis === name ? area.m2 : 0), 0) / total
   return {
     roles: shares,
     held: rules['balance.held'] !== 0,
-    rests: { survey: of('survey'), eye: of('eye'), size: of('size'), typical: of('typical') },
+    rests: {
+      survey: shareFrom('survey'),
+      eye: shareFrom('eye'),
+      size: shareFrom('size'),
+      typical: shareFrom('typical'),
+    },
   }
 }

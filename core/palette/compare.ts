@@ -21,13 +21,13 @@ export type Clash = {
  * where also their hues part or one is a true neutral. Black metal matches with any. Depth alone never clashes. Null: they agree, or are of no
  * common family.
  */
-export function clash(one: Swatch, other: Swatch, rules: Rules): Clash | null {
-  const group = groupOf(one.family, one.lab, rules)
-  if (group === null || group !== groupOf(other.family, other.lab, rules)) return null
-  const apart = hueApart(one.lab, other.lab)
+export function clash(swatch: Swatch, right: Swatch, rules: Rules): Clash | null {
+  const group = groupOf(swatch.family, swatch.lab, rules)
+  if (group === null || group !== groupOf(right.family, right.lab, rules)) return null
+  const apart = hueApart(swatch.lab, right.lab)
   if (group === 'neutrals') {
-    const measured = Math.hypot(one.lab.a - other.lab.a, one.lab.b - other.lab.b)
-    const trueNeutral = Math.min(chroma(one.lab), chroma(other.lab)) < rules['colour.true-neutral']
+    const measured = Math.hypot(swatch.lab.a - right.lab.a, swatch.lab.b - right.lab.b)
+    const trueNeutral = Math.min(chroma(swatch.lab), chroma(right.lab)) < rules['colour.true-neutral']
     const parts = measured >= rules['clash.neutral-distance'] && (apart >= rules['clash.neutral-hue'] || trueNeutral)
     return parts
       ? {
@@ -39,9 +39,9 @@ export function clash(one: Swatch, other: Swatch, rules: Rules): Clash | null {
         }
       : null
   }
-  if (group === 'metals' && (matches(one.lab, rules) || matches(other.lab, rules))) return null
+  if (group === 'metals' && (matches(swatch.lab, rules) || matches(right.lab, rules))) return null
   const rule = ({ woods: 'clash.wood', metals: 'clash.metal', greenery: 'clash.greenery' } as const)[group]
-  const measured = hueDifference(one.lab, other.lab)
+  const measured = hueDifference(swatch.lab, right.lab)
   return measured >= rules[rule] ? { measured, passes: rules[rule], rule, measure: 'in hue', hueApart: apart } : null
 }
 
@@ -63,21 +63,21 @@ export type Comparison = {
 }
 
 /** Two finishes laid edge to edge: the difference as numbers and in words, the first seen against the second. */
-export function compare(one: Swatch, other: Swatch, rules: Rules): Comparison {
-  const undertones = [undertone(one.family, one.lab, rules), undertone(other.family, other.lab, rules)] as const
-  const difference = deltaE(one.lab, other.lab)
+export function compare(swatch: Swatch, right: Swatch, rules: Rules): Comparison {
+  const undertones = [undertone(swatch.family, swatch.lab, rules), undertone(right.family, right.lab, rules)] as const
+  const difference = deltaE(swatch.lab, right.lab)
   return {
     deltaE: difference,
     parts: {
-      lighter: one.lab.L - other.lab.L,
-      stronger: chroma(one.lab) - chroma(other.lab),
-      hue: hueDifference(one.lab, other.lab),
+      lighter: swatch.lab.L - right.lab.L,
+      stronger: chroma(swatch.lab) - chroma(right.lab),
+      hue: hueDifference(swatch.lab, right.lab),
     },
     seen: seenWords(difference, rules),
-    sentence: differenceWords(one, other, undertones, difference, rules),
+    sentence: differenceWords(swatch, right, undertones, difference, rules),
     undertones,
-    lrv: [lrv(one.lab), lrv(other.lab)],
-    clash: clash(one, other, rules),
+    lrv: [lrv(swatch.lab), lrv(right.lab)],
+    clash: clash(swatch, right, rules),
   }
 }
 

@@ -92,8 +92,8 @@ function nearestOf(colour: Lab, walls: readonly Row<'finish'>[], itself: string)
 
 /** Two surfaces that people must tell apart, by points of LRV (BS 8300-2 asks 30; the rule is the studio's to set). */
 export type Apart = {
-  readonly one: string
-  readonly other: string
+  readonly left: string
+  readonly right: string
   readonly points: number
   readonly wanted: number
   readonly enough: boolean
@@ -113,13 +113,21 @@ export function tellApart(makeover: Makeover, rules: Rules): Apart[] {
     pairs.flatMap(([surface, behind]) =>
       rows
         .filter((row) => row.surface === surface)
-        .flatMap((one) => {
-          const other = rows
+        .flatMap((finish) => {
+          const nearest = rows
             .filter((row) => row.surface === behind)
-            .map((row) => ({ row, points: Math.abs(lrv(labOf(one)) - lrv(labOf(row))) }))
+            .map((row) => ({ row, points: Math.abs(lrv(labOf(finish)) - lrv(labOf(row))) }))
             .sort((a, b) => a.points - b.points)[0]
-          return other
-            ? [{ one: one.id, other: other.row.id, points: other.points, wanted, enough: other.points >= wanted }]
+          return nearest
+            ? [
+                {
+                  left: finish.id,
+                  right: nearest.row.id,
+                  points: nearest.points,
+                  wanted,
+                  enough: nearest.points >= wanted,
+                },
+              ]
             : []
         }),
     ),

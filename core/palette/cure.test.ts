@@ -95,12 +95,12 @@ describe('the least change that brings the shares right', () => {
     const [first] = found(documents)
     expect(first?.title).toBe('Loose in the colour of Rust')
     const after = change(documents, first?.operations ?? [])
-    expect(reckoned(after).palette.balance.roles.every((one) => one.off === 0)).toBe(true)
+    expect(reckoned(after).palette.balance.roles.every((role) => role.off === 0)).toBe(true)
   })
   it('always brings them nearer, whatever the areas, and is silent where they are in balance', () => {
     const area = fc.integer({ min: 1, max: 80 })
     const off = (documents: Documents): number =>
-      reckoned(documents).palette.balance.roles.reduce((sum, one) => sum + one.off, 0)
+      reckoned(documents).palette.balance.roles.reduce((sum, role) => sum + role.off, 0)
     fc.assert(
       fc.property(area, area, area, area, (...areas) => {
         const documents = palette(...areas)
@@ -124,29 +124,35 @@ describe('suggestions', () => {
   const ask = (
     documents: Documents,
     want: (typeof wants)[number],
-    from: 'library' | 'free',
+    name: 'library' | 'free',
     seen?: ReadonlySet<string>,
   ) =>
     suggest(documents.makeover, reckoned(documents).palette, practised(documents), {
       roomId: world.ids.room,
       want,
-      from,
+      from: name,
       ...(seen ? { seen } : {}),
     })
-  it.each(wants.flatMap((want) => (['library', 'free'] as const).map((from) => [want, from] as const)))(
+  it.each(wants.flatMap((want) => (['library', 'free'] as const).map((name) => [want, name] as const)))(
     '%s from %s: each obeys the rules when it is laid in, is like none before it, and has a reason',
-    (want, from) => {
+    (want, name) => {
       const documents = room()
-      const { list } = ask(documents, want, from)
+      const { list } = ask(documents, want, name)
       expect(list.length).toBeGreaterThanOrEqual(3)
       const before = clashes(documents)
-      for (const [at, one] of list.entries()) {
-        expect(one.reason).toMatch(/^[A-Z\d].{10,}\.$/)
+      for (const [at, suggestion] of list.entries()) {
+        expect(suggestion.reason).toMatch(/^[A-Z\d].{10,}\.$/)
         expect(
-          clashes(change(documents, [finish('New', one.lab, { family: one.family, role: one.role, visibleM2: 2 })])),
+          clashes(
+            change(documents, [
+              finish('New', suggestion.lab, { family: suggestion.family, role: suggestion.role, visibleM2: 2 }),
+            ]),
+          ),
         ).toBe(before)
-        for (const other of list.slice(0, at))
-          expect(deltaE(one.lab, other.lab)).toBeGreaterThanOrEqual(want === 'white' || want === 'neutral' ? 2.5 : 10)
+        for (const otherSuggestion of list.slice(0, at))
+          expect(deltaE(suggestion.lab, otherSuggestion.lab)).toBeGreaterThanOrEqual(
+            want === 'white' || want === 'neutral' ? 2.5 : 10,
+          )
       }
     },
   )
@@ -160,9 +166,9 @@ describe('suggestions', () => {
         expect(seen.size).toBeGreaterThan(12)
         return
       }
-      for (const one of list) {
-        expect(seen.has(one.key)).toBe(false)
-        seen.add(one.key)
+      for (const suggestion of list) {
+        expect(seen.has(suggestion.key)).toBe(false)
+        seen.add(suggestion.key)
       }
     }
     throw new Error('there was no end to it')
@@ -172,8 +178,8 @@ describe('suggestions', () => {
     expect(
       ask(room(finish('Rust', '#a84f33', { role: 'accent' }), school('colours', 'two-and-one')), 'accent', 'free').why,
     ).toMatch(/one accent/)
-    for (const one of ask(room(school('colours', 'neutrals-and-one')), 'second', 'free').list)
-      expect(Math.hypot(one.lab.a, one.lab.b)).toBeLessThan(12)
+    for (const suggestion of ask(room(school('colours', 'neutrals-and-one')), 'second', 'free').list)
+      expect(Math.hypot(suggestion.lab.a, suggestion.lab.b)).toBeLessThan(12)
   })
   it('an empty room and a third without two mains are told what is wanted first', () => {
     expect(ask(world.begun, 'white', 'library').why).toMatch(/Lay down what is fixed/)
@@ -182,6 +188,7 @@ describe('suggestions', () => {
     )
   })
   it('has a role for each that the makeover knows', () => {
-    for (const want of wants) for (const one of ask(room(), want, 'library').list) expect(roles).toContain(one.role)
+    for (const want of wants)
+      for (const suggestion of ask(room(), want, 'library').list) expect(roles).toContain(suggestion.role)
   })
 })

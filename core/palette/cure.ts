@@ -42,14 +42,14 @@ export function staysBecause(makeover: Makeover, finish: Row<'finish'>): string 
  */
 export function clashCures(
   makeover: Makeover,
-  pair: { readonly one: string; readonly other: string },
+  pair: { readonly left: string; readonly right: string },
   { rules, schools }: Practice,
 ): Cure[] {
-  const [one, other] = [makeover.rows.finish[pair.one], makeover.rows.finish[pair.other]]
-  if (!one || !other) return []
+  const [left, right] = [makeover.rows.finish[pair.left], makeover.rows.finish[pair.right]]
+  if (!left || !right) return []
   const cures = [
-    [one, other],
-    [other, one],
+    [left, right],
+    [right, left],
   ].flatMap(([moved, towards]) => {
     if (!moved || !towards || staysBecause(makeover, moved) !== null) return []
     const others = paletteFinishes(makeover).filter(
@@ -69,21 +69,21 @@ export function clashCures(
 const steps = 200
 /** The same depth and strength, its undertone moved towards the other's. */
 function bent(moved: Row<'finish'>, towards: Row<'finish'>, agrees: (lab: Lab) => boolean, rules: Rules): Cure[] {
-  const [from, to] = [labOf(moved), labOf(towards)]
-  const neutral = groupOf(moved.family, from, rules) === 'neutrals'
-  const turn = ((hue(to) - hue(from) + 540) % 360) - 180
+  const [start, to] = [labOf(moved), labOf(towards)]
+  const neutral = groupOf(moved.family, start, rules) === 'neutrals'
+  const turn = ((hue(to) - hue(start) + 540) % 360) - 180
   const at = (share: number): Lab =>
     neutral
-      ? { L: from.L, a: from.a + (to.a - from.a) * share, b: from.b + (to.b - from.b) * share }
-      : labFromLch(from.L, chroma(from), hue(from) + turn * share)
+      ? { L: start.L, a: start.a + (to.a - start.a) * share, b: start.b + (to.b - start.b) * share }
+      : labFromLch(start.L, chroma(start), hue(start) + turn * share)
   for (let step = 1; step <= steps; step++) {
     const lab = rounded(at(step / steps))
     if (!agrees(lab)) continue
-    const moves = deltaE(from, lab)
+    const moves = deltaE(start, lab)
     return [
       {
         title: `${moved.name}: ${neutral ? 'its cast' : 'its hue'} towards ${towards.name}`,
-        detail: `The same depth, ${neutral ? `a* ${lab.a.toFixed(1)}, b* ${lab.b.toFixed(1)}` : `from ${Math.round(hue(from))}° to ${Math.round(hue(lab))}°`}; ΔE ${moves.toFixed(1)} from what it is.`,
+        detail: `The same depth, ${neutral ? `a* ${lab.a.toFixed(1)}, b* ${lab.b.toFixed(1)}` : `from ${Math.round(hue(start))}° to ${Math.round(hue(lab))}°`}; ΔE ${moves.toFixed(1)} from what it is.`,
         finishIds: [moved.id],
         moves,
         operations: [edit('finish', moved, { labL: lab.L, labA: lab.a, labB: lab.b, colourSource: 'lab' })],
@@ -97,29 +97,29 @@ const round2 = (value: number): number => Math.round(value * 100) / 100
 
 /** The nearest finish of the library of the same make that agrees with all the others. */
 function fromShelf(moved: Row<'finish'>, agrees: (lab: Lab) => boolean, rules: Rules): Cure[] {
-  const from = labOf(moved)
+  const lab = labOf(moved)
   const found = library
-    .filter((one) => one.family === moved.family && agrees(one.lab))
-    .map((one) => ({ one, moves: deltaE(from, one.lab) }))
+    .filter((libraryFinish) => libraryFinish.family === moved.family && agrees(libraryFinish.lab))
+    .map((libraryFinish) => ({ libraryFinish, moves: deltaE(lab, libraryFinish.lab) }))
     .sort((a, b) => a.moves - b.moves)[0]
   if (!found || found.moves < rules['colour.unseen']) return []
-  const { one, moves } = found
+  const { libraryFinish: thisLibraryFinish, moves } = found
   return [
     {
-      title: `${moved.name}: take “${one.name}” from the library`,
+      title: `${moved.name}: take “${thisLibraryFinish.name}” from the library`,
       detail: `The nearest ${moved.family} that agrees with all; ΔE ${moves.toFixed(1)} from what it is.`,
       finishIds: [moved.id],
       moves,
       operations: [
         edit('finish', moved, {
-          name: one.name,
-          labL: round2(one.lab.L),
-          labA: round2(one.lab.a),
-          labB: round2(one.lab.b),
+          name: thisLibraryFinish.name,
+          labL: round2(thisLibraryFinish.lab.L),
+          labA: round2(thisLibraryFinish.lab.a),
+          labB: round2(thisLibraryFinish.lab.b),
           colourSource: 'library',
-          texture: one.texture,
-          sheen: one.sheen,
-          suits: one.suits,
+          texture: thisLibraryFinish.texture,
+          sheen: thisLibraryFinish.sheen,
+          suits: thisLibraryFinish.suits,
         }),
       ],
     },
@@ -134,10 +134,10 @@ const mostBalanceCures = 4
  * role that is short. First those that cure it, by how little of the room changes; then those that bring it nearest.
  */
 export function balanceCures(makeover: Makeover, palette: Palette, { rules }: Practice): Cure[] {
-  const before = palette.balance.roles.reduce((sum, one) => sum + one.off, 0)
+  const before = palette.balance.roles.reduce((sum, role) => sum + role.off, 0)
   if (before === 0) return []
   const rows = paletteFinishes(makeover)
-  const share = new Map(palette.finishes.map((one) => [one.id, 100 * one.share]))
+  const share = new Map(palette.finishes.map((finish) => [finish.id, 100 * finish.share]))
   const leaders = new Map<Role, Row<'finish'>>()
   for (const row of rows) {
     const lead = leaders.get(row.role)
@@ -158,10 +158,10 @@ export function balanceCures(makeover: Makeover, palette: Palette, { rules }: Pr
     // in its new colour it must not clash with anything in the room
     const agrees = (lab: Lab): boolean =>
       rows.every(
-        (other) =>
-          other.id === row.id ||
-          other.roomId !== row.roomId ||
-          clash({ family: row.family, lab }, asSwatch(other), rules) === null,
+        (finish) =>
+          finish.id === row.id ||
+          finish.roomId !== row.roomId ||
+          clash({ family: row.family, lab }, asSwatch(finish), rules) === null,
       )
     return [...leaders]
       .filter(
@@ -183,17 +183,20 @@ export function balanceCures(makeover: Makeover, palette: Palette, { rules }: Pr
   const pairs = moves.flatMap((move, at) =>
     moves
       .slice(at + 1)
-      .filter((other) => other.row.id !== move.row.id && other.to.id !== move.row.id && move.to.id !== other.row.id)
-      .map((other) => [move, other]),
+      .filter(
+        (otherMove) =>
+          otherMove.row.id !== move.row.id && otherMove.to.id !== move.row.id && move.to.id !== otherMove.row.id,
+      )
+      .map((otherMove) => [move, otherMove]),
   )
   return [...singles, ...pairs]
     .map((made) => ({ made, off: offAfter(made), points: made.reduce((sum, move) => sum + move.points, 0) }))
     .filter(({ off }) => off < before - 0.05)
     .sort(
-      (one, other) =>
-        Math.round(one.off * 10) - Math.round(other.off * 10) ||
-        one.made.length - other.made.length ||
-        one.points - other.points,
+      (left, right) =>
+        Math.round(left.off * 10) - Math.round(right.off * 10) ||
+        left.made.length - right.made.length ||
+        left.points - right.points,
     )
     .slice(0, mostBalanceCures)
     .map(({ made, off, points }) => ({

@@ -28,7 +28,7 @@ export type FinishReckoning = {
   readonly appears: readonly Appearance[]
 }
 
-export type PairClash = Clash & { readonly one: string; readonly other: string }
+export type PairClash = Clash & { readonly left: string; readonly right: string }
 
 export type Palette = {
   readonly finishes: readonly FinishReckoning[]
@@ -60,7 +60,7 @@ export function reckonPalette(
   const rows = paletteFinishes(makeover)
   const areas = seenAreas(makeover, known, rules)
   const colourArea = colourAreas(makeover, areas)
-  const area = [...colourArea.values()].reduce((total, one) => total + one, 0)
+  const area = [...colourArea.values()].reduce((total, value) => total + value, 0)
   const ties = tieTable(makeover, rules)
   const places = appearances(makeover, ties, rules)
   const finishes = rows.map((row) => ({
@@ -80,7 +80,7 @@ export function reckonPalette(
     finishes,
     clashes: clashesAmong(rows, rules, schools.scheme === 'home'),
     balance: balanceOf(finishes, areas, rules),
-    judged: rows.filter((row) => areas.get(row.id)?.from !== 'typical').length,
+    judged: rows.filter((row) => areas.get(row.id)?.basis !== 'typical').length,
     ties,
     spreads: spreadsOf(makeover, rows, places, roomOf, rules),
     standings: standings(makeover, ties, rules),
@@ -95,7 +95,7 @@ export function reckonPalette(
     ),
   }
 }
-const nothing: SeenArea = { m2: 0, from: 'typical', how: '' }
+const nothing: SeenArea = { m2: 0, basis: 'typical', how: '' }
 
 // only finishes of one room and one family can clash, so only those are held against each other
 function clashesAmong(rows: readonly Row<'finish'>[], rules: Rules, wholeHome: boolean): PairClash[] {
@@ -104,11 +104,11 @@ function clashesAmong(rows: readonly Row<'finish'>[], rules: Rules, wholeHome: b
     return group === null ? row.id : `${wholeHome ? '' : row.roomId} ${group}`
   })
   const pairs = [...families.values()].flatMap((family) =>
-    family.flatMap((one, at) => family.slice(at + 1).map((other) => [one, other] as const)),
+    family.flatMap((finish, at) => family.slice(at + 1).map((otherFinish) => [finish, otherFinish] as const)),
   )
-  return pairs.flatMap(([one, other]) => {
-    const found = clash(asSwatch(one), asSwatch(other), rules)
-    return found ? [{ ...found, one: one.id, other: other.id }] : []
+  return pairs.flatMap(([left, right]) => {
+    const found = clash(asSwatch(left), asSwatch(right), rules)
+    return found ? [{ ...found, left: left.id, right: right.id }] : []
   })
 }
 
@@ -122,12 +122,12 @@ function colourGroups(rows: readonly Row<'finish'>[], rules: Rules): string[][] 
     const near = tone.C < rules['colour.near-neutral']
     const home = groups.find((group) =>
       group.some(
-        (one) =>
-          tieOfTones(one.tone, tone, rules) !== null ||
+        (member) =>
+          tieOfTones(member.tone, tone, rules) !== null ||
           (near &&
-            one.tone.C < rules['colour.near-neutral'] &&
-            deltaE(one.tone, tone) <= 2 * rules['colour.at-a-glance'] &&
-            clash(asSwatch(one.row), asSwatch(row), rules) === null),
+            member.tone.C < rules['colour.near-neutral'] &&
+            deltaE(member.tone, tone) <= 2 * rules['colour.at-a-glance'] &&
+            clash(asSwatch(member.row), asSwatch(row), rules) === null),
       ),
     )
     if (home) home.push({ row, tone })

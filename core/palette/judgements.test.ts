@@ -12,48 +12,88 @@ import { clash, compare } from './compare.ts'
 import { undertone } from './undertone.ts'
 
 const rules = effectiveRules()
-const of = (family: Family, L: number, C: number, h: number) => ({ family, lab: labFromLch(L, C, h) })
+const swatch = (family: Family, L: number, C: number, h: number) => ({ family, lab: labFromLch(L, C, h) })
 
 describe('undertones as practitioners judge them (common practice; typical colours, our own)', () => {
   it.each([
-    ['red mahogany beside yellow pine: the classic mistake', of('wood', 34, 27, 45), of('wood', 70, 36, 76), true],
+    [
+      'red mahogany beside yellow pine: the classic mistake',
+      swatch('wood', 34, 27, 45),
+      swatch('wood', 70, 36, 76),
+      true,
+    ],
     [
       'pale oak beside smoked oak: depth is made within one undertone',
-      of('wood', 72, 22, 76),
-      of('wood', 38, 16, 74),
+      swatch('wood', 72, 22, 76),
+      swatch('wood', 38, 16, 74),
       false,
     ],
     [
       'walnut beside ebonised wood: a near-black wood stands with any',
-      of('wood', 40, 20, 58),
-      of('wood', 16, 2, 60),
+      swatch('wood', 40, 20, 58),
+      swatch('wood', 16, 2, 60),
       false,
     ],
-    ['a cream beside a blue white: the cream looks dirty', of('paint', 93, 7, 92), of('paint', 93, 4, 250), true],
-    ['a true white beside a cream: the cream looks dirty', of('paint', 96, 0.6, 100), of('paint', 92, 9, 90), true],
-    ['a white and a deeper cream of one undertone agree', of('paint', 95, 3, 94), of('paint', 88, 9, 90), false],
-    ['a pink beige beside a green beige', of('paint', 78, 8, 40), of('paint', 78, 9, 108), true],
-    ['a warm grey beside a blue grey', of('paint', 62, 5, 78), of('textile', 60, 6, 252), true],
+    [
+      'a cream beside a blue white: the cream looks dirty',
+      swatch('paint', 93, 7, 92),
+      swatch('paint', 93, 4, 250),
+      true,
+    ],
+    [
+      'a true white beside a cream: the cream looks dirty',
+      swatch('paint', 96, 0.6, 100),
+      swatch('paint', 92, 9, 90),
+      true,
+    ],
+    [
+      'a white and a deeper cream of one undertone agree',
+      swatch('paint', 95, 3, 94),
+      swatch('paint', 88, 9, 90),
+      false,
+    ],
+    ['a pink beige beside a green beige', swatch('paint', 78, 8, 40), swatch('paint', 78, 9, 108), true],
+    ['a warm grey beside a blue grey', swatch('paint', 62, 5, 78), swatch('textile', 60, 6, 252), true],
     [
       'a blue grey sofa before a blue grey wall, much deeper',
-      of('textile', 40, 7, 248),
-      of('paint', 72, 5, 244),
+      swatch('textile', 40, 7, 248),
+      swatch('paint', 72, 5, 244),
       false,
     ],
-    ['a brass that leans pink beside one that leans green', of('metal', 70, 30, 73), of('metal', 68, 34, 95), true],
-    ['two brasses of one lean, one polished and one aged', of('metal', 76, 38, 87), of('metal', 50, 24, 84), false],
-    ['black iron beside brass: black metal matches easily', of('metal', 20, 1, 260), of('metal', 72, 34, 86), false],
-    ['blue-green leaves beside yellow-green ones', of('greenery', 56, 22, 168), of('greenery', 60, 42, 112), true],
-    ['fern beside ivy: greens of one side', of('greenery', 48, 36, 122), of('greenery', 36, 22, 128), false],
+    [
+      'a brass that leans pink beside one that leans green',
+      swatch('metal', 70, 30, 73),
+      swatch('metal', 68, 34, 95),
+      true,
+    ],
+    [
+      'two brasses of one lean, one polished and one aged',
+      swatch('metal', 76, 38, 87),
+      swatch('metal', 50, 24, 84),
+      false,
+    ],
+    [
+      'black iron beside brass: black metal matches easily',
+      swatch('metal', 20, 1, 260),
+      swatch('metal', 72, 34, 86),
+      false,
+    ],
+    [
+      'blue-green leaves beside yellow-green ones',
+      swatch('greenery', 56, 22, 168),
+      swatch('greenery', 60, 42, 112),
+      true,
+    ],
+    ['fern beside ivy: greens of one side', swatch('greenery', 48, 36, 122), swatch('greenery', 36, 22, 128), false],
     [
       'a strong red beside a strong green stand for themselves',
-      of('textile', 42, 50, 30),
-      of('paint', 40, 30, 150),
+      swatch('textile', 42, 50, 30),
+      swatch('paint', 40, 30, 150),
       false,
     ],
-  ])('%s', (_said, one, other, clashes) => {
-    expect(clash(one, other, rules) !== null).toBe(clashes)
-    expect(clash(other, one, rules) !== null).toBe(clashes)
+  ])('%s', (_said, left, right, clashes) => {
+    expect(clash(left, right, rules) !== null).toBe(clashes)
+    expect(clash(right, left, rules) !== null).toBe(clashes)
   })
   it('polished nickel is warmer than chrome', () => {
     const [nickel, chrome] = [
@@ -70,7 +110,7 @@ describe('contrast as practitioners judge it (common practice; BS 8300-2 for 30 
   const room = (wall: string, ...more: (Operation | Operation[])[]) =>
     world.with(finish('Wall', wall, { surface: 'walls' }), ...more)
   const reads = (documents: ReturnType<typeof room>, name: string): string | undefined =>
-    reckoned(documents).palette.standings.find((one) => one.id === world.idOf(name))?.reads
+    reckoned(documents).palette.standings.find((standing) => standing.id === world.idOf(name))?.reads
   it('a black frame before a white wall stands out; a cream chair before a cream wall is lost; a terracotta pot before sage is neither', () => {
     expect(reads(room('#f2efe6', piece('Frame', '#1c1c1c')), 'Frame')).toBe('stands out')
     expect(reads(room('#efe6d2', piece('Chair', '#ece2cc')), 'Chair')).toBe('disappears')
@@ -120,10 +160,10 @@ describe('published colours of one hue', () => {
     ['5GY 6/8', '5GY 4/4'],
   ])(
     'Munsell %s and %s differ in depth and strength, and never clash for it, whatever they are made of',
-    (one, other) => {
-      expect(Math.abs(chroma(labOf(one)) - chroma(labOf(other)))).toBeGreaterThan(15)
+    (left, right) => {
+      expect(Math.abs(chroma(labOf(left)) - chroma(labOf(right)))).toBeGreaterThan(15)
       for (const family of families)
-        expect([family, clash({ family, lab: labOf(one) }, { family, lab: labOf(other) }, rules)]).toEqual([
+        expect([family, clash({ family, lab: labOf(left) }, { family, lab: labOf(right) }, rules)]).toEqual([
           family,
           null,
         ])
@@ -133,19 +173,29 @@ describe('published colours of one hue', () => {
 
 describe('two finishes in words, from ΔL*, ΔC*, ΔH* and the undertones', () => {
   it.each([
-    [of('ceramic', 90, 5, 15), of('paint', 93, 6, 95), 'A pinker and slightly darker white: pink beside yellow.'],
-    [of('paint', 94, 3, 94), of('paint', 88, 9, 90), 'A lighter and slightly greyer white.'],
-    [of('paint', 92, 9, 90), of('paint', 96, 0.6, 100), 'A yellower and slightly darker white: yellow beside no cast.'],
-    [of('wood', 34, 27, 45), of('wood', 70, 36, 76), 'A redder, much darker and greyer wood.'],
-    [of('metal', 70, 30, 95), of('metal', 70, 30, 75), 'A greener yellow metal.'],
-    [of('greenery', 48, 30, 150), of('greenery', 48, 30, 120), 'A bluer green.'],
     [
-      of('textile', 30, 22, 334),
-      of('textile', 60, 24, 140),
+      swatch('ceramic', 90, 5, 15),
+      swatch('paint', 93, 6, 95),
+      'A pinker and slightly darker white: pink beside yellow.',
+    ],
+    [swatch('paint', 94, 3, 94), swatch('paint', 88, 9, 90), 'A lighter and slightly greyer white.'],
+    [
+      swatch('paint', 92, 9, 90),
+      swatch('paint', 96, 0.6, 100),
+      'A yellower and slightly darker white: yellow beside no cast.',
+    ],
+    [swatch('wood', 34, 27, 45), swatch('wood', 70, 36, 76), 'A redder, much darker and greyer wood.'],
+    [swatch('metal', 70, 30, 95), swatch('metal', 70, 30, 75), 'A greener yellow metal.'],
+    [swatch('greenery', 48, 30, 150), swatch('greenery', 48, 30, 120), 'A bluer green.'],
+    [
+      swatch('textile', 30, 22, 334),
+      swatch('textile', 60, 24, 140),
       'A deep violet beside a green: more violet and much darker.',
     ],
-    [of('paint', 60, 6, 80), of('paint', 60, 6.2, 80), 'A yellow beige beside its match.'],
-  ] as const)('%o beside %o: %s', (one, other, sentence) => expect(compare(one, other, rules).sentence).toBe(sentence))
+    [swatch('paint', 60, 6, 80), swatch('paint', 60, 6.2, 80), 'A yellow beige beside its match.'],
+  ] as const)('%o beside %o: %s', (left, right, sentence) =>
+    expect(compare(left, right, rules).sentence).toBe(sentence),
+  )
   it.each([
     [0.5, /No one/],
     [1.5, /trained eye/],
@@ -154,7 +204,7 @@ describe('two finishes in words, from ΔL*, ΔC*, ΔH* and the undertones', () =
     [12, /at a glance/],
   ])('a difference of ΔE %d is seen so (common practice)', (difference, words) => {
     // greys apart in lightness alone: the ΔE00 is found by trying
-    const grey = (L: number) => of('paint', L, 0, 0)
+    const grey = (L: number) => swatch('paint', L, 0, 0)
     const L =
       Array.from({ length: 4000 }, (_, at) => 50 + at / 100).find(
         (light) => compare(grey(light), grey(50), rules).deltaE >= difference,

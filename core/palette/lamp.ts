@@ -37,13 +37,13 @@ export type ByLamp = {
 
 /** The difference of two finishes by day and by lamp; a change that a trained eye would not see is none. */
 export function byLamp(
-  one: Swatch & { readonly name?: string },
-  other: Swatch & { readonly name?: string },
+  left: Swatch & { readonly name?: string },
+  right: Swatch & { readonly name?: string },
   rules: Rules,
 ): ByLamp {
-  const lampLab = (of: Swatch & { readonly name?: string }): Lab =>
-    underLamp(reflectanceOf(of.lab, colourantOf(of, of.name)).values)
-  const [lamp, day] = [deltaE(lampLab(one), lampLab(other)), deltaE(one.lab, other.lab)]
+  const lampLab = (swatch: Swatch & { readonly name?: string }): Lab =>
+    underLamp(reflectanceOf(swatch.lab, colourantOf(swatch, swatch.name)).values)
+  const [lamp, day] = [deltaE(lampLab(left), lampLab(right)), deltaE(left.lab, right.lab)]
   const by = lamp - day
   return {
     deltaE: lamp,

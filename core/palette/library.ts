@@ -383,16 +383,18 @@ export const library: readonly LibraryFinish[] = [
 
 /** A finish of the library by its name. */
 export const fromLibrary = (name: string): LibraryFinish | undefined => byName.get(name)
-const byName = new Map(library.map((one) => [one.name, one]))
+const byName = new Map(library.map((libraryFinish) => [libraryFinish.name, libraryFinish]))
 
 /** Finishes whose name or make holds all the words, of a family if one is given, in the library's order. */
 export function searchLibrary(text: string, family: Family | null = null): LibraryFinish[] {
   const words = text.toLowerCase().split(/\s+/).filter(Boolean)
   return library.filter(
-    (one) =>
-      (family === null || one.family === family) &&
+    (libraryFinish) =>
+      (family === null || libraryFinish.family === family) &&
       words.every((word) =>
-        `${one.name} ${one.family} ${one.texture} ${one.sheen} ${one.suits}`.toLowerCase().includes(word),
+        `${libraryFinish.name} ${libraryFinish.family} ${libraryFinish.texture} ${libraryFinish.sheen} ${libraryFinish.suits}`
+          .toLowerCase()
+          .includes(word),
       ),
   )
 }

@@ -10,6 +10,6 @@ export function nearestFinish(
 ): { readonly finish: Row<'finish'>; readonly deltaE: number } | null {
   const near = finishes
     .map((finish) => ({ finish, deltaE: deltaE(lab, labOf(finish)) }))
-    .sort((one, other) => one.deltaE - other.deltaE)
+    .sort((left, right) => left.deltaE - right.deltaE)
   return near[0] ?? null
 }

@@ -68,8 +68,8 @@ describe('a clash', () => {
         fc.double({ min: 0, max: 360, noNaN: true }),
         fc.integer({ min: 0, max: 100 }),
         fc.integer({ min: 0, max: 100 }),
-        (family, C, h, one, other) => {
-          expect(clash(swatch(family, lch(one, C, h)), swatch(family, lch(other, C, h)), rules)).toBeNull()
+        (family, C, h, left, right) => {
+          expect(clash(swatch(family, lch(left, C, h)), swatch(family, lch(right, C, h)), rules)).toBeNull()
         },
       ),
     )
@@ -103,7 +103,7 @@ describe('a clash', () => {
     )
   })
   it('follows the studio where it overrides a rule', () => {
-    const [one, other] = [swatch('wood', lch(30, 28, 50)), swatch('wood', lch(65, 28, 78))]
-    expect(clash(one, other, effectiveRules({ 'clash.wood': 60 }))).toBeNull()
+    const [left, right] = [swatch('wood', lch(30, 28, 50)), swatch('wood', lch(65, 28, 78))]
+    expect(clash(left, right, effectiveRules({ 'clash.wood': 60 }))).toBeNull()
   })
 })

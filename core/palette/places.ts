@@ -33,22 +33,22 @@ export function spreadsOf(
   const known = new Map<string, Place>()
   return finishes.map((finish) => {
     const room = rooms.get(finish.roomId)
-    const places = (appears.get(finish.id) ?? []).map((one) => {
-      const place = known.get(one.id) ?? placeOf(makeover, one, room)
-      known.set(one.id, place)
+    const places = (appears.get(finish.id) ?? []).map((appear) => {
+      const place = known.get(appear.id) ?? placeOf(makeover, appear, room)
+      known.set(appear.id, place)
       return place
     })
     const kept: Place[] = []
-    for (const place of places) if (!kept.some((other) => near(place, other, rules))) kept.push(place)
+    for (const place of places) if (!kept.some((otherPlace) => near(place, otherPlace, rules))) kept.push(place)
     return { finishId: finish.id, places, apart: kept.length, fault: faultOf(places, room, rules) }
   })
 }
 
-function near(one: Place, other: Place, rules: Rules): boolean {
-  if (one.all !== other.all) return false
-  if (one.at === null || other.at === null) return false
-  const flat = Math.hypot(one.at.x - other.at.x, one.at.y - other.at.y) < rules['tie.apart-plan']
-  return flat && (one.z === null || other.z === null || Math.abs(one.z - other.z) < rules['tie.apart-height'])
+function near(place: Place, right: Place, rules: Rules): boolean {
+  if (place.all !== right.all) return false
+  if (place.at === null || right.at === null) return false
+  const flat = Math.hypot(place.at.x - right.at.x, place.at.y - right.at.y) < rules['tie.apart-plan']
+  return flat && (place.z === null || right.z === null || Math.abs(place.z - right.z) < rules['tie.apart-height'])
 }
 
 function faultOf(places: readonly Place[], room: Room | undefined, rules: Rules): Spread['fault'] {
@@ -78,17 +78,17 @@ type Extent = { readonly low: number; readonly high: number }
 const extent = (
   points: readonly { readonly x: number; readonly y: number }[],
 ): { readonly x: Extent; readonly y: Extent } => {
-  const of = (values: readonly number[]): Extent => ({ low: Math.min(...values), high: Math.max(...values) })
-  return { x: of(points.map(({ x }) => x)), y: of(points.map(({ y }) => y)) }
+  const extentOf = (values: readonly number[]): Extent => ({ low: Math.min(...values), high: Math.max(...values) })
+  return { x: extentOf(points.map(({ x }) => x)), y: extentOf(points.map(({ y }) => y)) }
 }
 
-function placeOf(makeover: Makeover, of: Appearance, room: Room | undefined): Place {
-  const nowhere = { ...of, at: null, z: null, all: false }
-  if (of.kind === 'piece') {
-    const piece = makeover.rows.piece[of.id]
+function placeOf(makeover: Makeover, appearance: Appearance, room: Room | undefined): Place {
+  const nowhere = { ...appearance, at: null, z: null, all: false }
+  if (appearance.kind === 'piece') {
+    const piece = makeover.rows.piece[appearance.id]
     return piece ? { ...nowhere, at: pieceAt(piece, room), z: heightOf(makeover, piece) } : nowhere
   }
-  const finish = makeover.rows.finish[of.id]
+  const finish = makeover.rows.finish[appearance.id]
   if (!finish) return nowhere
   const ceiling = room?.survey?.heightMm ?? null
   const zone = zoneMiddle(finish.zoneId, room)
@@ -103,7 +103,7 @@ function placeOf(makeover: Makeover, of: Appearance, room: Room | undefined): Pl
     case 'ceiling':
       return { ...nowhere, z: ceiling, all: true }
     case 'walls': {
-      const wall = room?.walls.find((one) => one.row.id === finish.wallId)
+      const wall = room?.walls.find((wall) => wall.row.id === finish.wallId)
       const [low, high] = [finish.bandFromMm ?? 0, finish.bandToMm ?? ceiling]
       const z = high === null ? null : (low + high) / 2
       return wall ? { ...nowhere, at: pointOn(wall, wall.lengthMm / 2), z } : { ...nowhere, z, all: true }
@@ -114,14 +114,17 @@ function placeOf(makeover: Makeover, of: Appearance, room: Room | undefined): Pl
     case 'window': {
       const openings = (room?.walls ?? []).flatMap((wall) =>
         wall.openings
-          .filter((one) => one.row.what === finish.surface && (finish.wallId === null || wall.row.id === finish.wallId))
-          .map((one) => ({ at: pointOn(wall, (one.u0 + one.u1) / 2), z: (one.z0 + one.z1) / 2 })),
+          .filter(
+            (opening) =>
+              opening.row.what === finish.surface && (finish.wallId === null || wall.row.id === finish.wallId),
+          )
+          .map((opening) => ({ at: pointOn(wall, (opening.u0 + opening.u1) / 2), z: (opening.z0 + opening.z1) / 2 })),
       )
       const [first] = openings
-      return first ? { ...nowhere, ...first, at: middleOf(openings.map((one) => one.at)) } : nowhere
+      return first ? { ...nowhere, ...first, at: middleOf(openings.map((opening) => opening.at)) } : nowhere
     }
     default: {
-      const wall = room?.walls.find((one) => one.row.id === finish.wallId)
+      const wall = room?.walls.find((wall) => wall.row.id === finish.wallId)
       const z =
         finish.bandFromMm !== null && finish.bandToMm !== null ? (finish.bandFromMm + finish.bandToMm) / 2 : null
       return { ...nowhere, at: wall ? pointOn(wall, wall.lengthMm / 2, offWall) : zone, z }
@@ -133,14 +136,14 @@ function placeOf(makeover: Makeover, of: Appearance, room: Room | undefined): Pl
 const offWall = 300
 
 function pieceAt(piece: Row<'piece'>, room: Room | undefined): { x: number; y: number } | null {
-  const wall = room?.walls.find((one) => one.row.id === piece.wallId)
+  const wall = room?.walls.find((wall) => wall.row.id === piece.wallId)
   return wall
     ? pointOn(wall, wall.lengthMm / 2, Math.max(offWall, (piece.depthMm ?? 0) / 2))
     : zoneMiddle(piece.zoneId, room)
 }
 
 function zoneMiddle(zoneId: string | null, room: Room | undefined): { x: number; y: number } | null {
-  const outline = zoneId === null ? null : (room?.zones.find((one) => one.row.id === zoneId)?.outline ?? null)
+  const outline = zoneId === null ? null : (room?.zones.find((zone) => zone.row.id === zoneId)?.outline ?? null)
   return outline ? middleOf(outline) : null
 }
 

@@ -32,7 +32,7 @@ describe('readings of one surface', () => {
         const readings = around(wall, 0.2)
         readings.splice(place, 0, { ...wall, L: wall.L - far })
         const averaged = averageReadings(readings, rules)
-        expect(averaged?.strays.map((one) => one.at)).toEqual([place])
+        expect(averaged?.strays.map((stray) => stray.at)).toEqual([place])
         expect(averaged && deltaE(averaged.mean, wall)).toBeLessThan(0.1)
       }),
     )
@@ -97,21 +97,21 @@ describe('an aperture over a picture', () => {
 describe('the library', () => {
   it('has some two hundred finishes of every family, each name once, each a surface colour that a screen can show', () => {
     expect(library.length).toBeGreaterThanOrEqual(200)
-    expect(new Set(library.map((one) => one.name)).size).toBe(library.length)
-    expect(new Set(library.map((one) => one.family)).size).toBe(families.length)
-    for (const one of library) {
-      expect([one.name, showable(one.lab), texturesOf(one.family).includes(one.texture)]).toEqual([
-        one.name,
-        true,
-        true,
-      ])
-      expect(one.suits).toBe(joinSeveral(uses, splitSeveral(one.suits)))
+    expect(new Set(library.map((libraryFinish) => libraryFinish.name)).size).toBe(library.length)
+    expect(new Set(library.map((libraryFinish) => libraryFinish.family)).size).toBe(families.length)
+    for (const libraryFinish of library) {
+      expect([
+        libraryFinish.name,
+        showable(libraryFinish.lab),
+        texturesOf(libraryFinish.family).includes(libraryFinish.texture),
+      ]).toEqual([libraryFinish.name, true, true])
+      expect(libraryFinish.suits).toBe(joinSeveral(uses, splitSeveral(libraryFinish.suits)))
     }
   })
   it('is true to what its names say of cast and depth (common practice)', () => {
     const cast = (name: string) => {
-      const one = fromLibrary(name)
-      return one && undertone(one.family, one.lab, rules).cast
+      const libraryFinish = fromLibrary(name)
+      return libraryFinish && undertone(libraryFinish.family, libraryFinish.lab, rules).cast
     }
     expect([
       cast('White, pink cast'),
@@ -126,9 +126,9 @@ describe('the library', () => {
     expect(L('Brass, aged')).toBeLessThan(L('Brass, polished'))
   })
   it('is found by any words of it, in any order, and by family', () => {
-    expect(searchLibrary('velvet green').map((one) => one.name)).toEqual(['Velvet, bottle green'])
+    expect(searchLibrary('velvet green').map((libraryFinish) => libraryFinish.name)).toEqual(['Velvet, bottle green'])
     expect(searchLibrary('GREEN velvet')).toEqual(searchLibrary('velvet green'))
-    expect(searchLibrary('', 'cane').every((one) => one.family === 'cane')).toBe(true)
+    expect(searchLibrary('', 'cane').every((libraryFinish) => libraryFinish.family === 'cane')).toBe(true)
     expect(searchLibrary('metal polished').length).toBeGreaterThan(3)
     expect(searchLibrary('unobtainium')).toEqual([])
   })

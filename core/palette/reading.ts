@@ -22,17 +22,17 @@ export type Averaged = {
 /** The mean of several readings; one that strays from the middle of three or more is left out and named. Null where there is none. */
 export function averageReadings(readings: readonly Lab[], rules: Rules): Averaged | null {
   const middle = readings
-    .map((one) => ({ one, far: readings.reduce((sum, other) => sum + deltaE(one, other), 0) }))
-    .sort((one, other) => one.far - other.far)[0]?.one
+    .map((reading) => ({ reading, far: readings.reduce((sum, lab) => sum + deltaE(reading, lab), 0) }))
+    .sort((left, right) => left.far - right.far)[0]?.reading
   if (!middle) return null
   const far = readings
-    .map((one, at) => ({ at, deltaE: deltaE(one, middle) }))
-    .filter((one) => one.deltaE > rules['meter.stray'])
+    .map((reading, at) => ({ at, deltaE: deltaE(reading, middle) }))
+    .filter((entry) => entry.deltaE > rules['meter.stray'])
   // where most lie apart none is the stray: then the readings do not agree
   const strays = far.length * 3 <= readings.length ? far : []
   const kept = readings.filter((_, at) => !strays.some((stray) => stray.at === at))
   const mean = meanOf(kept)
-  const spread = kept.reduce((sum, one) => sum + deltaE(one, mean), 0) / kept.length
+  const spread = kept.reduce((sum, lab) => sum + deltaE(lab, mean), 0) / kept.length
   return {
     mean,
     spread,
@@ -85,8 +85,8 @@ export function readAperture(
       x++
     ) {
       if ((x - middleX) ** 2 + (y - middleY) ** 2 > radius * radius + 1e-9) continue
-      const from = (y * picture.width + x) * 4
-      const light = [0, 1, 2].map((channel) => linear[picture.data[from + channel] ?? 0] ?? 0)
+      const value = (y * picture.width + x) * 4
+      const light = [0, 1, 2].map((channel) => linear[picture.data[value + channel] ?? 0] ?? 0)
       for (let channel = 0; channel < 3; channel++) sum[channel] = (sum[channel] ?? 0) + (light[channel] ?? 0)
       const bright =
         116 * Math.cbrt(0.2126 * (light[0] ?? 0) + 0.7152 * (light[1] ?? 0) + 0.0722 * (light[2] ?? 0)) - 16

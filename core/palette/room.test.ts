@@ -14,9 +14,9 @@ import { lightsSeen } from './index.ts'
 const world = paletteWorld()
 const { carries, finish, idOf, newId, piece, school } = world
 const share = (documents: Documents, role: (typeof roles)[number]): number =>
-  reckoned(documents).palette.balance.roles.find((one) => one.role === role)?.share ?? Number.NaN
+  reckoned(documents).palette.balance.roles.find((roleBalance) => roleBalance.role === role)?.share ?? Number.NaN
 const areaOf = (documents: Documents, name: string) =>
-  reckoned(documents).palette.finishes.find((one) => one.id === idOf(name))?.area
+  reckoned(documents).palette.finishes.find((finish) => finish.id === idOf(name))?.area
 const titles = (documents: Documents, code: string): string[] =>
   reckoned(documents)
     .remarks.filter((remark) => remark.code === code)
@@ -24,13 +24,13 @@ const titles = (documents: Documents, code: string): string[] =>
 
 describe('the balance', () => {
   it('adds up to 100, whatever is laid, measured or not', () => {
-    const one = fc.record({
+    const shares = fc.record({
       role: fc.constantFrom(...roles),
       m2: fc.option(fc.double({ min: 0.01, max: 90, noNaN: true })),
       surface: fc.constantFrom('walls', 'floor', 'trim', 'window', 'piece', 'other'),
     })
     fc.assert(
-      fc.property(fc.array(one, { minLength: 1, maxLength: 14 }), (list) => {
+      fc.property(fc.array(shares, { minLength: 1, maxLength: 14 }), (list) => {
         const documents = world.with(
           list.map(({ role, m2, surface }, at) =>
             finish(`F${at}`, labFromLch(50 + at, 5 * at, 30 * at), { role, visibleM2: m2, surface }),
@@ -53,7 +53,7 @@ describe('the balance', () => {
     // 32 of walls, 15 of floor, 0.6 of something small (our own typical room)
     expect(share(documents, 'dominant')).toBeCloseTo((100 * 32) / 47.6, 6)
     expect(areaOf(documents, 'Wall')).toMatchObject({
-      from: 'typical',
+      basis: 'typical',
       how: expect.stringContaining('ordinary room') as string,
     })
     expect(reckoned(documents).remarks.find((remark) => remark.code === 'palette.balance')).toMatchObject({
@@ -74,7 +74,7 @@ describe('the balance', () => {
         change(documents, [finish('Seat', '#a84f33', { surface: 'piece', pieceId: idOf('Chairs'), visibleM2: null })]),
         'Seat',
       ),
-    ).toMatchObject({ m2: 0.6 * 0.9 * 2, from: 'size' })
+    ).toMatchObject({ m2: 0.6 * 0.9 * 2, basis: 'size' })
   })
 })
 
@@ -92,7 +92,7 @@ describe('where a colour appears', () => {
   const at = (wall: number, aboveMm: number, name: string, heightMm = 300): Operation[] =>
     piece(name, '#a84f33', { wallId: wallIds[wall] ?? null, aboveMm }, { heightMm, widthMm: 300 })
   const spread = (documents: Documents) =>
-    reckoned(documents).palette.spreads.find((one) => one.finishId === idOf('Rust'))
+    reckoned(documents).palette.spreads.find((spread) => spread.finishId === idOf('Rust'))
   const placed = (documents: Documents): Documents =>
     change(documents, [
       edit(
@@ -230,16 +230,16 @@ describe('what a finish stands up to', () => {
 describe('each school of colour holds its own checks', () => {
   const wall = (hex: string) => finish('Wall', hex, { surface: 'walls', visibleM2: 60 })
   it('exactly two and one: a second main colour is missed, a second accent raised', () => {
-    const one = [
+    const room = [
       wall('#e9e2d3'),
       finish('Same', '#eae4d6', { surface: 'trim', role: 'secondary' }),
       finish('Rust', '#a84f33', { role: 'accent', visibleM2: 3 }),
       school('colours', 'two-and-one'),
     ]
-    expect(codesOf(world.with(...one))).toContain('palette.two-mains')
+    expect(codesOf(world.with(...room))).toContain('palette.two-mains')
     const three = codesOf(
       world.with(
-        ...one,
+        ...room,
         finish('Teal', '#2f6f73', { role: 'secondary' }),
         finish('Gold', '#c8a032', { role: 'accent', visibleM2: 2 }),
       ),
@@ -321,7 +321,7 @@ describe('surfaces to be told apart', () => {
       finish('Edge', '#9a9a9a', { surface: 'step edge' }),
     )
     expect(reckoned(step).palette.apart).toMatchObject([
-      { one: idOf('Edge'), other: idOf('Stair'), enough: false, wanted: 30 },
+      { left: idOf('Edge'), right: idOf('Stair'), enough: false, wanted: 30 },
     ])
     expect(codesOf(step)).not.toContain('palette.door')
     expect(

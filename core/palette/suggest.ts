@@ -50,17 +50,17 @@ export function suggest(
   makeover: Makeover,
   palette: Palette,
   practice: Practice,
-  { roomId, want, from, seen = new Set() }: Ask,
+  { roomId, want, from: name, seen = new Set() }: Ask,
 ): Suggestions {
   const { rules } = practice
   const rows = paletteFinishes(makeover).filter((row) => row.roomId === roomId)
-  const share = new Map(palette.finishes.map((one) => [one.id, one.share]))
+  const share = new Map(palette.finishes.map((finish) => [finish.id, finish.share]))
   const mains = mainsOf(rows, share)
   const refusal = refused(want, rows, palette, practice, mains)
   if (refusal) return { list: [], why: refusal }
   const near = want === 'white' || want === 'neutral' || onlyNeutral(want, palette, practice)
   const apart = near ? rules['suggest.apart-neutral'] : rules['suggest.apart']
-  const scored = candidatesFor(want, from, near, practice)
+  const scored = candidatesFor(want, name, near, practice)
     .filter(
       ({ key, lab, family }) =>
         !seen.has(key) &&
@@ -71,24 +71,24 @@ export function suggest(
             clash({ family, lab }, asSwatch(row), rules) === null,
         ),
     )
-    .flatMap((one) => {
-      const judged = judge(one.lab, want, rows, share, mains, practice)
-      return judged ? [{ ...one, score: judged.score, reason: judged.reason }] : []
+    .flatMap((candidate) => {
+      const judged = judge(candidate.lab, want, rows, share, mains, practice)
+      return judged ? [{ ...candidate, score: judged.score, reason: judged.reason }] : []
     })
-    .sort((one, other) => other.score - one.score || (one.key < other.key ? -1 : 1))
+    .sort((left, right) => right.score - left.score || (left.key < right.key ? -1 : 1))
   const list: Suggestion[] = []
   // the best that is left, less what it repeats of those picked already
-  let left = scored.map((one) => ({ one, worth: one.score }))
+  let left = scored.map((suggestion) => ({ suggestion, worth: suggestion.score }))
   while (list.length < rules['suggest.count']) {
     const next = left.reduce<(typeof left)[number] | null>(
-      (most, each) => (most === null || each.worth > most.worth ? each : most),
+      (most, candidate) => (most === null || candidate.worth > most.worth ? candidate : most),
       null,
     )
     if (next === null) break
-    list.push(next.one)
-    left = left.flatMap(({ one, worth }) => {
-      const far = deltaE(one.lab, next.one.lab)
-      return far < apart ? [] : [{ one, worth: worth - repeats * Math.exp(-far / (3 * apart)) }]
+    list.push(next.suggestion)
+    left = left.flatMap(({ suggestion, worth }) => {
+      const far = deltaE(suggestion.lab, next.suggestion.lab)
+      return far < apart ? [] : [{ suggestion, worth: worth - repeats * Math.exp(-far / (3 * apart)) }]
     })
   }
   return {
@@ -109,7 +109,7 @@ const repeats = 0.6
 function mainsOf(rows: readonly Row<'finish'>[], share: ReadonlyMap<string, number>): Row<'finish'>[] {
   const large = rows
     .filter((row) => row.role !== 'accent' && row.surface !== 'ceiling' && row.pattern === 'plain')
-    .toSorted((one, other) => (share.get(other.id) ?? 0) - (share.get(one.id) ?? 0))
+    .toSorted((left, right) => (share.get(right.id) ?? 0) - (share.get(left.id) ?? 0))
   const [first] = large
   const second = first && large.find((row) => deltaE(labOf(row), labOf(first)) > 10)
   return first ? (second ? [first, second] : [first]) : []
@@ -158,7 +158,7 @@ const roleOf = {
   third: 'accent',
 } as const
 
-function candidatesFor(want: Want, from: Ask['from'], near: boolean, { rules }: Practice): Offer[] {
+function candidatesFor(want: Want, name: Ask['from'], near: boolean, { rules }: Practice): Offer[] {
   const fits = (lab: Lab): boolean => {
     const c = chroma(lab)
     if (want === 'white') return lab.L >= rules['colour.white-from'] && c < rules['colour.near-neutral']
@@ -169,18 +169,18 @@ function candidatesFor(want: Want, from: Ask['from'], near: boolean, { rules }: 
       )
     return c >= rules['tie.chroma']
   }
-  if (from === 'library')
+  if (name === 'library')
     return library
-      .filter((one) => kinds[want].includes(one.family) && fits(one.lab))
-      .map((one) => ({
-        key: `library ${one.name}`,
-        name: one.name,
-        family: one.family,
-        texture: one.texture,
-        sheen: one.sheen,
-        lab: one.lab,
-        suits: one.suits,
-        from,
+      .filter((libraryFinish) => kinds[want].includes(libraryFinish.family) && fits(libraryFinish.lab))
+      .map((libraryFinish) => ({
+        key: `library ${libraryFinish.name}`,
+        name: libraryFinish.name,
+        family: libraryFinish.family,
+        texture: libraryFinish.texture,
+        sheen: libraryFinish.sheen,
+        lab: libraryFinish.lab,
+        suits: libraryFinish.suits,
+        from: name,
         role: roleOf[want],
       }))
   const found: Offer[] = []
@@ -203,7 +203,7 @@ function candidatesFor(want: Want, from: Ask['from'], near: boolean, { rules }: 
             sheen: 'matt',
             lab,
             suits: '',
-            from,
+            from: name,
             role: roleOf[want],
           })
       }
@@ -259,7 +259,7 @@ function judge(
         : lean.reduce((sum, { pull, angle }) => sum + pull * (0.5 + 0.5 * Math.cos((angle * Math.PI) / 180)), 0) / whole
     const friend = lean
       .filter(({ angle }) => angle <= rules['clash.neutral-hue'])
-      .sort((one, other) => other.pull - one.pull)[0]
+      .sort((left, right) => right.pull - left.pull)[0]
     const cast = undertone('paint', lab, rules)
     give(
       0.6 * agree,
@@ -299,22 +299,22 @@ function judge(
       )
     }
     if (want === 'third' && first && second) {
-      const [one, other] = [deltaE(lab, labOf(first)), deltaE(lab, labOf(second))]
+      const [left, right] = [deltaE(lab, labOf(first)), deltaE(lab, labOf(second))]
       give(
-        0.3 * Math.min(1, Math.min(one, other) / 30),
-        `${Math.abs(one - other) < 0.25 * Math.max(one, other) ? 'as far from' : 'apart from'} ${name(first)} ${Math.abs(one - other) < 0.25 * Math.max(one, other) ? 'as from' : 'and'} ${name(second)}, ΔE ${Math.round(one)} and ${Math.round(other)}`,
+        0.3 * Math.min(1, Math.min(left, right) / 30),
+        `${Math.abs(left - right) < 0.25 * Math.max(left, right) ? 'as far from' : 'apart from'} ${name(first)} ${Math.abs(left - right) < 0.25 * Math.max(left, right) ? 'as from' : 'and'} ${name(second)}, ΔE ${Math.round(left)} and ${Math.round(right)}`,
       )
     }
     if (want !== 'second') give(0.15 * Math.min(1, chroma(lab) / 45), 'strong enough to be seen small')
   }
   if (reasons.length === 0) return null
-  const strongest = reasons.toSorted((one, other) => other.weight - one.weight).filter(({ said }) => said !== '')
+  const strongest = reasons.toSorted((left, right) => right.weight - left.weight).filter(({ said }) => said !== '')
   const said = strongest
     .slice(0, 2)
-    .map((one) => one.said)
+    .map((judged) => judged.said)
     .join('; ')
   return {
-    score: reasons.reduce((sum, one) => sum + one.weight, 0),
+    score: reasons.reduce((sum, reason) => sum + reason.weight, 0),
     reason: `${said.charAt(0).toUpperCase()}${said.slice(1)}.`,
   }
 }

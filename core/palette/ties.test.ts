@@ -34,11 +34,11 @@ describe('a tie', () => {
         near,
         near,
         (L, a, b, dL, da, db) => {
-          const [one, other] = [
+          const [left, right] = [
             { L, a, b },
             { L: L + dL, a: a + da, b: b + db },
           ]
-          expect(tieOf(one, other, rules) === 'same').toBe(deltaE(one, other) <= 5)
+          expect(tieOf(left, right, rules) === 'same').toBe(deltaE(left, right) <= 5)
         },
       ),
       { numRuns: 4000 },
@@ -51,9 +51,9 @@ describe('a tie', () => {
       b: fc.double({ min: -80, max: 80, noNaN: true }),
     })
     fc.assert(
-      fc.property(any, any, (one, other) => {
-        expect(tieOf(one, other, rules)).toBe(tieOf(other, one, rules))
-        if (deltaE(one, other) <= 5) expect(tieOf(one, other, rules)).toBe('same')
+      fc.property(any, any, (left, right) => {
+        expect(tieOf(left, right, rules)).toBe(tieOf(right, left, rules))
+        if (deltaE(left, right) <= 5) expect(tieOf(left, right, rules)).toBe('same')
       }),
     )
   })
@@ -72,14 +72,14 @@ describe('a tie is never a clash', () => {
   })
   it('whatever two finishes are: where they clash neither takes the other up, by itself or by the piece that carries it', () => {
     fc.assert(
-      fc.property(any, fc.constantFrom('near', 'any'), any, (one, how, other) => {
+      fc.property(any, fc.constantFrom('near', 'any'), any, (left, how, right) => {
         // near ones too, since two whites may be all but one colour and still part in undertone
         const second =
-          how === 'near' ? { ...one, L: one.L + 1, C: Math.min(40, one.C + 1), h: (one.h + 60) % 360 } : other
+          how === 'near' ? { ...left, L: left.L + 1, C: Math.min(40, left.C + 1), h: (left.h + 60) % 360 } : right
         const bench = world.with(piece('Bench', null))
         const documents = change(bench, [
-          finish('One', labFromLch(one.L, one.C, one.h), {
-            family: one.family,
+          finish('One', labFromLch(left.L, left.C, left.h), {
+            family: left.family,
             pieceId: world.idOf('Bench'),
             surface: 'piece',
           }),
@@ -87,8 +87,8 @@ describe('a tie is never a clash', () => {
         ])
         const { clashes, finishes, ties } = reckon(documents, testToday).palette
         const appears = (name: string): readonly string[] =>
-          finishes.find((each) => each.id === world.idOf(name))?.appears.map((each) => each.id) ?? []
-        const cell = ties[0]?.cells.find((each) => each.finishId === world.idOf('Other'))?.tie ?? null
+          finishes.find((finish) => finish.id === world.idOf(name))?.appears.map((appear) => appear.id) ?? []
+        const cell = ties[0]?.cells.find((cell) => cell.finishId === world.idOf('Other'))?.tie ?? null
         if (clashes.length > 0) {
           expect(cell).toBe('clash')
           expect(appears('Other')).toEqual([world.idOf('Other')])
@@ -129,7 +129,7 @@ describe('an accent', () => {
       finish('Stripe', '#f3ecdb', { family: 'textile', pattern: 'stripe', patternScale: 'medium', role: 'secondary' }),
     ])
     const carried = change(striped, [carries('Stripe', 'Rust', 0.3)])
-    const appears = reckon(carried, testToday).palette.finishes.find((one) => one.name === 'Rust')?.appears
+    const appears = reckon(carried, testToday).palette.finishes.find((finish) => finish.name === 'Rust')?.appears
     expect(appears).toHaveLength(2)
     expect(reckon(carried, testToday).palette.balance.roles.find(({ role }) => role === 'accent')?.share).toBeCloseTo(
       (100 * (1 + 3)) / 21,
@@ -141,17 +141,17 @@ describe('an accent', () => {
 describe('the schools of colour', () => {
   const wall = () => finish('Wall', '#e9e2d3', { surface: 'walls', visibleM2: 60 })
   it('sixty, thirty, ten is held within its grace, and only where it was chosen', () => {
-    const of = (dominant: number, secondary: number, accent: number) => [
+    const sharesOf = (dominant: number, secondary: number, accent: number) => [
       finish('One', '#e9e2d3', { visibleM2: dominant }),
       finish('Two', '#7d8a80', { role: 'secondary', visibleM2: secondary }),
       finish('Three', '#a84f33', { role: 'accent', visibleM2: accent }),
     ]
     const balance = (operations: Operation[]) =>
       codes(change(begun, operations)).filter((code) => code === 'palette.balance').length
-    expect(balance([...of(60, 30, 10), school('colours', 'sixty-thirty-ten')])).toBe(0)
-    expect(balance([...of(69, 23, 8), school('colours', 'sixty-thirty-ten')])).toBe(0) // within 10, 8 and 4 points
-    expect(balance([...of(90, 9, 1), school('colours', 'sixty-thirty-ten')])).toBe(3)
-    expect(balance(of(90, 9, 1))).toBe(0)
+    expect(balance([...sharesOf(60, 30, 10), school('colours', 'sixty-thirty-ten')])).toBe(0)
+    expect(balance([...sharesOf(69, 23, 8), school('colours', 'sixty-thirty-ten')])).toBe(0) // within 10, 8 and 4 points
+    expect(balance([...sharesOf(90, 9, 1), school('colours', 'sixty-thirty-ten')])).toBe(3)
+    expect(balance(sharesOf(90, 9, 1))).toBe(0)
   })
   it('neutrals and one raises a second strong colour; woods are not counted', () => {
     const strong = (operations: Operation[]) =>

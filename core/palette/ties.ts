@@ -10,14 +10,14 @@ import { clash } from './compare.ts'
 export type Tie = 'same' | 'hue' | null
 
 /** Whether two colours tie: ΔE00 within the rule, or the same hue at another depth, both strong enough to have one. */
-export const tieOf = (one: Lab, other: Lab, rules: Rules): Tie => tieOfTones(toneOf(one), toneOf(other), rules)
+export const tieOf = (lab: Lab, right: Lab, rules: Rules): Tie => tieOfTones(toneOf(lab), toneOf(right), rules)
 
 /** The same for colours whose hue and chroma are known. */
-export function tieOfTones(one: Tone, other: Tone, rules: Rules): Tie {
+export function tieOfTones(tone: Tone, right: Tone, rules: Rules): Tie {
   const same = rules['tie.same']
-  if (mayBeWithin(one, other, same) && deltaE(one, other) <= same) return 'same'
-  if (one.C < rules['tie.chroma'] || other.C < rules['tie.chroma']) return null
-  const apart = Math.abs(one.h - other.h)
+  if (mayBeWithin(tone, right, same) && deltaE(tone, right) <= same) return 'same'
+  if (tone.C < rules['tie.chroma'] || right.C < rules['tie.chroma']) return null
+  const apart = Math.abs(tone.h - right.h)
   return Math.min(apart, 360 - apart) <= rules['tie.hue'] ? 'hue' : null
 }
 
@@ -26,10 +26,10 @@ export function tieOfTones(one: Tone, other: Tone, rules: Rules): Tie {
  * distance in (a*, b*) ÷ S, with S never over 1 + 0.0675 times the mean chroma, less what the rotation term takes: never more than to 0.366 of it
  * (|R_T| ≤ 2·sin 60°), and nearly nothing further than 75° from a hue of 275°.
  */
-function mayBeWithin(one: Tone, other: Tone, limit: number): boolean {
-  if (Math.abs(one.L - other.L) > limit * (1 + 0.015 * Math.abs((one.L + other.L) / 2 - 50))) return false
-  const rotated = blue(one) || blue(other) ? 0.366 : 0.98
-  return rotated * Math.hypot(one.a - other.a, one.b - other.b) <= limit * (1 + 0.03375 * (one.C + other.C))
+function mayBeWithin(tone: Tone, right: Tone, limit: number): boolean {
+  if (Math.abs(tone.L - right.L) > limit * (1 + 0.015 * Math.abs((tone.L + right.L) / 2 - 50))) return false
+  const rotated = blue(tone) || blue(right) ? 0.366 : 0.98
+  return rotated * Math.hypot(tone.a - right.a, tone.b - right.b) <= limit * (1 + 0.03375 * (tone.C + right.C))
 }
 
 const blue = ({ h }: Tone): boolean => h > 190 && h < 358
@@ -87,8 +87,8 @@ function hold(
     }
     const clashes =
       carried.length > 0 &&
-      !carried.some((one) => one.id === row.id) &&
-      carried.some((one) => clash(asSwatch(one), { family: row.family, lab: tone }, rules) !== null)
+      !carried.some((finish) => finish.id === row.id) &&
+      carried.some((finish) => clash(asSwatch(finish), { family: row.family, lab: tone }, rules) !== null)
     if (clashes) cells.push({ finishId: row.id, tie: 'clash' })
     else if (tie !== null) cells.push({ finishId: row.id, tie })
   }
@@ -129,20 +129,24 @@ export function appearances(
   const found = new Map(finishes.map((row) => [row.id, new Map<string, Appearance>()]))
   const place = (finish: Row<'finish'>): Appearance =>
     finish.pieceId === null ? { kind: 'finish', id: finish.id } : { kind: 'piece', id: finish.pieceId }
-  const add = (finishId: string, one: Appearance): void => void found.get(finishId)?.set(one.id, one)
+  const add = (finishId: string, appearance: Appearance): void =>
+    void found.get(finishId)?.set(appearance.id, appearance)
   const carriers = groupBy(rowsOf(makeover, 'patternPart'), (part) => part.partId)
   for (const row of finishes) add(row.id, place(row))
   for (const toned of groupBy(finishes.map(asTone), ({ row }) => row.roomId).values())
-    for (const [at, one] of toned.entries())
-      for (const other of toned.slice(at + 1)) {
+    for (const [at, thisToned] of toned.entries())
+      for (const otherToned of toned.slice(at + 1)) {
         if (
-          tieOfTones(one.tone, other.tone, rules) === null ||
-          clash({ family: one.row.family, lab: one.tone }, { family: other.row.family, lab: other.tone }, rules) !==
-            null
+          tieOfTones(thisToned.tone, otherToned.tone, rules) === null ||
+          clash(
+            { family: thisToned.row.family, lab: thisToned.tone },
+            { family: otherToned.row.family, lab: otherToned.tone },
+            rules,
+          ) !== null
         )
           continue
-        add(one.row.id, place(other.row))
-        add(other.row.id, place(one.row))
+        add(thisToned.row.id, place(otherToned.row))
+        add(otherToned.row.id, place(thisToned.row))
       }
   for (const [partId, parts] of carriers) {
     const roomId = makeover.rows.finish[partId]?.roomId

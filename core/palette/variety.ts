@@ -51,16 +51,18 @@ export function varietyOf(
         scale: scaleOf(row, rules),
         colours: [row.id, ...(parts.get(row.id) ?? []).map((part) => part.partId)],
       }))
-    const pairs = patterns.flatMap((one, at) => patterns.slice(at + 1).map((other) => [one, other] as const))
+    const pairs = patterns.flatMap((pattern, at) =>
+      patterns.slice(at + 1).map((otherPattern) => [pattern, otherPattern] as const),
+    )
     const kinds = rows
       .filter((row) => row.family === 'metal')
       .reduce<Row<'finish'>[][]>((groups, row) => {
         const home = groups.find((group) =>
           group.some(
-            (one) =>
-              deltaE(labOf(one), labOf(row)) <= rules['tie.same'] &&
-              one.sheen === row.sheen &&
-              one.texture === row.texture,
+            (finish) =>
+              deltaE(labOf(finish), labOf(row)) <= rules['tie.same'] &&
+              finish.sheen === row.sheen &&
+              finish.texture === row.texture,
           ),
         )
         if (home) home.push(row)
@@ -72,7 +74,7 @@ export function varietyOf(
         finishId: group[0]?.id ?? '',
         m2: group.reduce((sum, row) => sum + (areas.get(row.id)?.m2 ?? 0), 0),
       }))
-      .sort((one, other) => other.m2 - one.m2)
+      .sort((left, right) => right.m2 - left.m2)
     const [first, second] = metals
     return {
       roomId,
@@ -89,11 +91,11 @@ export function varietyOf(
       ],
       patterns,
       sameScale: pairs
-        .filter(([one, other]) => one.scale === other.scale)
-        .map(([one, other]) => [one.finishId, other.finishId] as const),
+        .filter(([left, right]) => left.scale === right.scale)
+        .map(([left, right]) => [left.finishId, right.finishId] as const),
       sharesNone: pairs
-        .filter(([one, other]) => !one.colours.some((id) => other.colours.includes(id)))
-        .map(([one, other]) => [one.finishId, other.finishId] as const),
+        .filter(([left, right]) => !left.colours.some((id) => right.colours.includes(id)))
+        .map(([left, right]) => [left.finishId, right.finishId] as const),
       metals,
       leads: !first || !second || first.m2 >= rules['metals.lead'] * second.m2,
     }

@@ -6,19 +6,19 @@ import { hueName, neutralNoun, type HueName, type Undertone } from './undertone.
 
 /** The first against the second: "A pinker and slightly darker white: pink beside yellow." */
 export function differenceWords(
-  one: Swatch,
-  other: Swatch,
+  swatch: Swatch,
+  right: Swatch,
   [first, second]: readonly [Undertone, Undertone],
   difference: number,
   rules: Rules,
 ): string {
   if (difference < rules['colour.unseen']) return `${capital(first.words)} beside its match.`
   const adjectives = [
-    hueWord(one, other, [first, second], rules),
-    lighterWord(one.lab.L - other.lab.L, rules),
-    strongerWord(one, other, [first, second], rules),
+    hueWord(swatch, right, [first, second], rules),
+    lighterWord(swatch.lab.L - right.lab.L, rules),
+    strongerWord(swatch, right, [first, second], rules),
   ].filter((word) => word !== null)
-  const [noun, otherNoun] = [nounOf(one, first, rules), nounOf(other, second, rules)]
+  const [noun, otherNoun] = [nounOf(swatch, first, rules), nounOf(right, second, rules)]
   if (noun !== otherNoun)
     return `${capital(first.words)} beside ${second.words}${adjectives.length > 0 ? `: ${list(adjectives)}` : ''}.`
   if (adjectives.length === 0) return `${capital(first.words)} beside another.`
@@ -53,27 +53,27 @@ const round: readonly { readonly name: HueName; readonly leans: string; readonly
 const sides = { woods: ['redder', 'yellower'], metals: ['pinker', 'greener'], greenery: ['yellower', 'bluer'] } as const
 
 /** Signed, in degrees from −180 to 180: positive where the first lies further round, from red towards yellow. */
-const turnTo = (one: Lab, other: Lab): number => ((hue(one) - hue(other) + 540) % 360) - 180
+const turnTo = (lab: Lab, right: Lab): number => ((hue(lab) - hue(right) + 540) % 360) - 180
 
 function hueWord(
-  one: Swatch,
-  other: Swatch,
+  swatch: Swatch,
+  right: Swatch,
   [first, second]: readonly [Undertone, Undertone],
   rules: Rules,
 ): string | null {
   const { group } = first
-  const near = Math.max(chroma(one.lab), chroma(other.lab)) < rules['colour.near-neutral']
+  const near = Math.max(chroma(swatch.lab), chroma(right.lab)) < rules['colour.near-neutral']
   // against what has no hue, a cast is all there is to say
   if (second.hue === null && first.hue !== null)
     return round.find(({ name }) => name === first.hue)?.[near ? 'cast' : 'leans'] ?? null
   if (first.hue === null && second.hue !== null) return `less ${second.cast ?? second.hue}`
-  if (first.hue === null || hueDifference(one.lab, other.lab) < rules['words.hue-least']) return null
-  const further = turnTo(one.lab, other.lab) > 0
+  if (first.hue === null || hueDifference(swatch.lab, right.lab) < rules['words.hue-least']) return null
+  const further = turnTo(swatch.lab, right.lab) > 0
   if (group !== null && group !== 'neutrals' && group === second.group) return sides[group][further ? 1 : 0]
   if (first.hue !== second.hue && group === 'neutrals' && second.group === 'neutrals')
     return round.find(({ name }) => name === first.hue)?.cast ?? null
   // of one hue, or strong colours: towards the next hue round, on the side where it lies
-  const middle = hue(other.lab) + turnTo(one.lab, other.lab)
+  const middle = hue(right.lab) + turnTo(swatch.lab, right.lab)
   const at = round.findIndex(({ name }) => name === hueName(((middle % 360) + 360) % 360, rules))
   const next = first.hue === second.hue ? round[(at + (further ? 1 : round.length - 1)) % round.length] : round[at]
   return next?.[near ? 'cast' : 'leans'] ?? null
@@ -87,15 +87,15 @@ const lighterWord = (by: number, rules: Rules): string | null =>
   )
 
 function strongerWord(
-  one: Swatch,
-  other: Swatch,
+  swatch: Swatch,
+  right: Swatch,
   [first, second]: readonly [Undertone, Undertone],
   rules: Rules,
 ): string | null {
   // where one has no hue at all, its cast is said already
   if (first.hue === null || second.hue === null) return null
   return stepWord(
-    chroma(one.lab) - chroma(other.lab),
+    chroma(swatch.lab) - chroma(right.lab),
     ['stronger', 'greyer'],
     [rules['words.as-strong'], rules['words.little-stronger'], rules['words.much-stronger']],
   )

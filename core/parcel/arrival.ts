@@ -24,7 +24,8 @@ export type Arrival = {
 export function arrivalOf(parcel: Parcel, here: Documents, fresh: boolean, newId: () => string): Arrival {
   const { studio: told } = parcel.documents
   const sellers = matched(told, here.studio)
-  const named = (text: string): string => [...sellers.renamed].reduce((so, [from, to]) => so.replaceAll(from, to), text)
+  const named = (text: string): string =>
+    [...sellers.renamed].reduce((so, [start, to]) => so.replaceAll(start, to), text)
   const makeover =
     sellers.renamed.size === 0
       ? parcel.documents.makeover
@@ -44,11 +45,11 @@ export function arrivalOf(parcel: Parcel, here: Documents, fresh: boolean, newId
   ]
   const own = adopts ? [] : practiceApart(parcel, here, makeover, newId)
   const rows = anyRows({ makeover, studio: here.studio })
-  const now = anyRows(here)
+  const present = anyRows(here)
   const puts = makeoverKinds.flatMap((kind) =>
     Object.values(rows[kind]).flatMap((row): Operation[] => {
       const { id, version: _version, ...fields } = row
-      const known = now[kind][id]
+      const known = present[kind][id]
       if (!known) return [{ op: 'put', kind, id, base: null, fields }]
       const changed = Object.fromEntries(Object.entries(fields).filter(([field, value]) => known[field] !== value))
       return Object.keys(changed).length === 0 ? [] : [{ op: 'put', kind, id, base: known.version, fields: changed }]
@@ -56,7 +57,7 @@ export function arrivalOf(parcel: Parcel, here: Documents, fresh: boolean, newId
   )
   const ownIds = new Set(own.map((operation) => operation.id))
   const removes = makeoverKinds.flatMap((kind) =>
-    Object.values(now[kind]).flatMap((row): Operation[] =>
+    Object.values(present[kind]).flatMap((row): Operation[] =>
       rows[kind][row.id] || ownIds.has(row.id) ? [] : [{ op: 'remove', kind, id: row.id, base: row.version }],
     ),
   )
@@ -112,7 +113,9 @@ function practiceApart(
         ...makeover.rows,
         school: {
           ...makeover.rows.school,
-          ...Object.fromEntries(schools.map((one) => [one.id, { id: one.id, version: one.id, ...one.fields }])),
+          ...Object.fromEntries(
+            schools.map((school) => [school.id, { id: school.id, version: school.id, ...school.fields }]),
+          ),
         },
       } as Documents['makeover']['rows'],
     },

@@ -86,8 +86,8 @@ describe('the file of a makeover', () => {
     expect(JSON.parse(json)).toMatchObject({ format: 'bonitas.makeover', id: world.ids.makeover })
   })
   it('leaves the studio’s name, people and other sellers at home', () => {
-    const other = change(small, [add('seller', newId(), { ...blank.seller, name: 'A secret source' })])
-    expect(Buffer.from(unzipSync(writeParcel(other, files, null))['makeover.json'] ?? []).toString()).not.toMatch(
+    const documents = change(small, [add('seller', newId(), { ...blank.seller, name: 'A secret source' })])
+    expect(Buffer.from(unzipSync(writeParcel(documents, files, null))['makeover.json'] ?? []).toString()).not.toMatch(
       /secret source|A studio/,
     )
   })
@@ -96,9 +96,9 @@ describe('the file of a makeover', () => {
     const copy = underNewIds(read(good), fresh)
     expect(copy.id).not.toBe(world.ids.makeover)
     const back = countingIds(1)
-    const [one, other] = [underNewIds(read(good), back), underNewIds(copy, countingIds(1))]
-    expect(writeParcel(other.documents, other.files, other.history)).toEqual(
-      writeParcel(one.documents, one.files, one.history),
+    const [left, right] = [underNewIds(read(good), back), underNewIds(copy, countingIds(1))]
+    expect(writeParcel(right.documents, right.files, right.history)).toEqual(
+      writeParcel(left.documents, left.files, left.history),
     )
     expect(JSON.stringify(copy.documents.makeover)).not.toContain(world.ids.room)
     expect(reckon(copy.documents, testToday).money).toMatchObject({ total: reckon(small, testToday).money.total })
@@ -413,7 +413,9 @@ describe('a damaged or hostile file', () => {
     const zip = Buffer.from(zipSync({ 'makeover.json': strToU8('{}'), 'history.json': strToU8('[]') }))
     const second = zip.indexOf(Buffer.from([0x50, 0x4b, 1, 2]), zip.indexOf(Buffer.from([0x50, 0x4b, 1, 2])) + 4)
     zip.writeUInt32LE(0, second + 42)
-    expect(() => readZip(zip, { entries: 10, total: 100, of: () => 100 })).toThrow(/lies over another entry|not where/)
+    expect(() => readZip(zip, { entries: 10, total: 100, limitOf: () => 100 })).toThrow(
+      /lies over another entry|not where/,
+    )
   })
   it('is never written by us twice in other bytes', () => {
     expect(writeZip([{ name: 'a.json', bytes: strToU8('{}') }])).toEqual(

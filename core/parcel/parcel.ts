@@ -48,7 +48,7 @@ const mostDepth = 12
 export const parcelLimits: ZipLimits = {
   entries: 1000,
   total: 300 * megabyte,
-  of: (name) =>
+  limitOf: (name) =>
     name === 'makeover.json'
       ? 40 * megabyte
       : name === 'history.json'
@@ -67,8 +67,8 @@ const asText = (value: unknown): string => `${JSON.stringify(value, null, 1)}\n`
 function written(kind: Kind, row: Readonly<Values>): Values {
   return Object.fromEntries(['id', ...Object.keys(schemas[kind].fields)].map((field) => [field, row[field]]))
 }
-const byId = (one: { readonly id: string }, other: { readonly id: string }): number =>
-  one.id < other.id ? -1 : one.id > other.id ? 1 : 0
+const byId = (left: { readonly id: string }, right: { readonly id: string }): number =>
+  left.id < right.id ? -1 : left.id > right.id ? 1 : 0
 
 /** The sellers that a makeover speaks of. */
 function sellersOf({ makeover, studio }: Documents): Row<'seller'>[] {
@@ -107,16 +107,16 @@ export function parcelJson(documents: Documents): Values {
     id: makeover.id,
     rows,
     studio: Object.fromEntries(
-      Object.entries(shared).map(([kind, of]) => [
+      Object.entries(shared).map(([kind, rows]) => [
         kind,
-        of.toSorted(byId).map((row) => written(kind as Kind, row as unknown as Values)),
+        rows.toSorted(byId).map((row) => written(kind as Kind, row as unknown as Values)),
       ]),
     ),
     practice: { rules: sortedKeys(rules), schools: sortedKeys(schools) },
   }
 }
 const sortedKeys = (values: Readonly<Record<string, unknown>>): Values =>
-  Object.fromEntries(Object.entries(values).toSorted(([one], [other]) => (one < other ? -1 : 1)))
+  Object.fromEntries(Object.entries(values).toSorted(([text], [otherText]) => (text < otherText ? -1 : 1)))
 
 /** The file of a makeover. The same makeover gives the same bytes, wherever it is kept. */
 export function writeParcel(
@@ -142,7 +142,7 @@ export function writeParcel(
     { name: 'makeover.json', bytes: encodeUtf8(asText(parcelJson(documents))) },
     ...(history ? [{ name: 'history.json', bytes: encodeUtf8(asText(history.map(entry))) }] : []),
     ...files
-      .toSorted((one, other) => (one.sha256 < other.sha256 ? -1 : 1))
+      .toSorted((left, right) => (left.sha256 < right.sha256 ? -1 : 1))
       .map(({ sha256, bytes }) => ({ name: `files/${sha256}`, bytes })),
   ])
 }
@@ -202,7 +202,7 @@ export function readMakeover(value: unknown): { readonly id: string; readonly do
         : `expected a number from 1 to ${schemaVersion}`,
     )
   const operations = (upgraded as Operation[]).toSorted(
-    (one, other) => kindNames.indexOf(one.kind) - kindNames.indexOf(other.kind),
+    (left, right) => kindNames.indexOf(left.kind) - kindNames.indexOf(right.kind),
   )
   const applied = apply({ makeover: emptyMakeover(id), studio: emptyStudio(id) }, operations, id)
   const [first] = applied.faults
@@ -238,8 +238,8 @@ function putsOf(value: unknown, where: string, belongs: (kind: Kind) => boolean,
 function readHistory(value: unknown): ToldEntry[] {
   if (!Array.isArray(value)) throw new Damaged('history.json', 'expected a list of changes')
   const ids = new Set<string>()
-  const text = (of: unknown, most: number): of is string =>
-    typeof of === 'string' && of.length <= most && of.isWellFormed() && !of.includes('\u0000')
+  const text = (value: unknown, most: number): value is string =>
+    typeof value === 'string' && value.length <= most && value.isWellFormed() && !value.includes('\u0000')
   return value.map((entry: unknown, at): ToldEntry => {
     const wrong = (field: string, expected: string): never => {
       throw new Damaged(`history.json [${at}]${field}`, expected)
@@ -287,7 +287,7 @@ const isReadable = (value: unknown): boolean =>
   typeof value === 'string'
     ? value.isWellFormed() && !value.includes('\u0000')
     : typeof value === 'object' && value !== null
-      ? Object.entries(value).every(([key, one]) => isReadable(key) && isReadable(one))
+      ? Object.entries(value).every(([key, entry]) => isReadable(key) && isReadable(entry))
       : true
 
 /** The JSON of an entry; refused where it nests deeper than anything of ours. */
@@ -328,9 +328,9 @@ export function underNewIds({ id, documents, history, files }: Parcel, newId: ()
       ...entry.rows.filter((row) => !studioKinds.some((kind) => kind === row.kind)).map((row) => row.rowId),
     ]),
   ])
-  const ids = new Map([...old].sort().map((one) => [one, newId()]))
+  const ids = new Map([...old].sort().map((id) => [id, newId()]))
   const renamed = <T>(value: T): T =>
-    JSON.parse(JSON.stringify(value).replace(anyUuid, (one) => ids.get(one) ?? one)) as T
+    JSON.parse(JSON.stringify(value).replace(anyUuid, (text) => ids.get(text) ?? text)) as T
   const { makeover, studio } = documents
   return { id: ids.get(id) ?? id, documents: { makeover: renamed(makeover), studio }, history: renamed(history), files }
 }

@@ -19,7 +19,7 @@ export class Damaged extends Error {
 export type ZipLimits = {
   readonly entries: number
   readonly total: number
-  readonly of: (name: string) => number | null
+  readonly limitOf: (name: string) => number | null
 }
 
 const [localMark, centralMark, endMark] = [0x04034b50, 0x02014b50, 0x06054b50]
@@ -37,7 +37,7 @@ export function crc32(bytes: Uint8Array): number {
 }
 
 /**
- * The entries of a zip, in the order of its directory. `limits.of` gives the most bytes that an entry of a name may have,
+ * The entries of a zip, in the order of its directory. `limits.limitOf` gives the most bytes that an entry of a name may have,
  * null for a name that is not expected. Throws `Damaged` with the place of the first fault.
  */
 export function readZip(bytes: Uint8Array, limits: ZipLimits): ZipEntry[] {
@@ -67,7 +67,7 @@ export function readZip(bytes: Uint8Array, limits: ZipLimits): ZipEntry[] {
     ]
     const name = decodeUtf8(bytes.subarray(at + 46, at + 46 + nameLength)) ?? '?'
     const shown = [...name].slice(0, 80).join('')
-    const most = limits.of(name)
+    const most = limits.limitOf(name)
     if (most === null)
       throw new Damaged(shown, 'is not expected here: no folders, paths or files but those of the format')
     if (seen.has(name)) throw new Damaged(shown, 'is there twice')
@@ -84,7 +84,7 @@ export function readZip(bytes: Uint8Array, limits: ZipLimits): ZipEntry[] {
   // entries that share their bytes are how a small file becomes a huge one
   const spans = heads
     .map((head) => ({ name: head.name, ...spanOf(view, head, directory) }))
-    .toSorted((one, other) => one.from - other.from)
+    .toSorted((left, right) => left.from - right.from)
   for (const [place, span] of spans.entries())
     if (span.from < (spans[place - 1]?.to ?? 0)) throw new Damaged(span.name, 'lies over another entry')
   const spanBy = new Map(spans.map((span) => [span.name, span]))

@@ -84,55 +84,69 @@ export function compareCandidates(
       ruledOut: ruledOut(forbidden, wordsOfCandidate(makeover, row, rules)),
     }
   })
-  const cheapestYear = Math.min(...first.flatMap((one) => (one.perYear === null ? [] : [one.perYear])))
+  const cheapestYear = Math.min(
+    ...first.flatMap((candidate) => (candidate.perYear === null ? [] : [candidate.perYear])),
+  )
   return first
-    .map((one) => {
+    .map((candidate) => {
       const write = (amount: Minor): string => writeMoney(amount, currency)
       const marks: Mark[] = [
         mark(
           'cost',
-          one.against >= 0
-            ? `${write(one.against)} under the allowance`
-            : `${write(minus(one.landed.landed, piece.allowanceMinor))} over the allowance`,
-          piece.allowanceMinor > 0 ? clamp(1.5 - one.landed.landed / piece.allowanceMinor) : null,
+          candidate.against >= 0
+            ? `${write(candidate.against)} under the allowance`
+            : `${write(minus(candidate.landed.landed, piece.allowanceMinor))} over the allowance`,
+          piece.allowanceMinor > 0 ? clamp(1.5 - candidate.landed.landed / piece.allowanceMinor) : null,
         ),
         mark(
           'life',
-          one.perYear === null
+          candidate.perYear === null
             ? 'its life is not known'
-            : `${write(one.perYear)} a year over ${one.row.lifeYears} years`,
-          one.perYear === null ? null : one.perYear === 0 ? 1 : clamp(cheapestYear / one.perYear),
+            : `${write(candidate.perYear)} a year over ${candidate.row.lifeYears} years`,
+          candidate.perYear === null ? null : candidate.perYear === 0 ? 1 : clamp(cheapestYear / candidate.perYear),
         ),
         mark(
           'colour',
-          one.cells.length === 0
+          candidate.cells.length === 0
             ? 'its colour is not known'
-            : `ties ${one.tied} of the palette${one.clashes > 0 ? `, clashes with ${one.clashes}` : ''}`,
-          one.cells.length === 0 ? null : one.clashes > 0 ? 0 : one.tied >= 2 ? 1 : one.tied === 1 ? 0.75 : 0.25,
+            : `ties ${candidate.tied} of the palette${candidate.clashes > 0 ? `, clashes with ${candidate.clashes}` : ''}`,
+          candidate.cells.length === 0
+            ? null
+            : candidate.clashes > 0
+              ? 0
+              : candidate.tied >= 2
+                ? 1
+                : candidate.tied === 1
+                  ? 0.75
+                  : 0.25,
         ),
         mark(
           'time',
-          one.slackDays === null
+          candidate.slackDays === null
             ? 'no install date'
-            : one.slackDays < 0
-              ? `${-one.slackDays} days late`
-              : `${one.slackDays} days in hand`,
-          one.slackDays === null ? null : one.slackDays < 0 ? 0 : clamp(0.5 + one.slackDays / (2 * enoughSlack)),
+            : candidate.slackDays < 0
+              ? `${-candidate.slackDays} days late`
+              : `${candidate.slackDays} days in hand`,
+          candidate.slackDays === null
+            ? null
+            : candidate.slackDays < 0
+              ? 0
+              : clamp(0.5 + candidate.slackDays / (2 * enoughSlack)),
         ),
         mark(
           'return',
-          one.row.returnDays === null ? 'a final sale' : `${one.row.returnDays} days to return`,
-          one.row.returnDays === null ? 0 : clamp(one.row.returnDays / enoughReturn),
+          candidate.row.returnDays === null ? 'a final sale' : `${candidate.row.returnDays} days to return`,
+          candidate.row.returnDays === null ? 0 : clamp(candidate.row.returnDays / enoughReturn),
         ),
-        mark('fit', one.fit.words, one.fit.is === 'not known' ? null : one.fit.is === 'fits' ? 1 : 0),
+        mark('fit', candidate.fit.words, candidate.fit.is === 'not known' ? null : candidate.fit.is === 'fits' ? 1 : 0),
       ]
-      return { ...one, marks, score: scoreOf(marks) }
+      return { ...candidate, marks, score: scoreOf(marks) }
     })
     .sort(
-      (one, other) =>
-        Number(one.row.turnedDown !== null) - Number(other.row.turnedDown !== null) ||
-        Number(one.ruledOut.length > 0) - Number(other.ruledOut.length > 0) ||
-        other.score - one.score,
+      (left, right) =>
+        Number(left.row.turnedDown !== null) - Number(right.row.turnedDown !== null) ||
+        Number(left.ruledOut.length > 0) - Number(right.ruledOut.length > 0) ||
+        right.score - left.score,
     )
 
   function mark(criterion: Criterion, said: string, score: number | null): Mark {
@@ -144,6 +158,6 @@ export function compareCandidates(
 /** The weighted mean of the marks that are known, 0 to 100. */
 export function scoreOf(marks: readonly Mark[]): number {
   const known = marks.flatMap(({ score, weight }) => (score === null ? [] : [{ score, weight }]))
-  const weight = known.reduce((total, one) => total + one.weight, 0)
-  return weight === 0 ? 0 : (100 * known.reduce((total, one) => total + one.score * one.weight, 0)) / weight
+  const weight = known.reduce((total, mark) => total + mark.weight, 0)
+  return weight === 0 ? 0 : (100 * known.reduce((total, mark) => total + mark.score * mark.weight, 0)) / weight
 }

@@ -22,21 +22,21 @@ export type PieceDates = {
 export function pieceDates(makeover: Makeover, money: Money, rules: Rules, today: PlainDate): PieceDates[] {
   const installOn = headOf(makeover)?.installOn ?? null
   const wantedOn = installOn ? addDays(installOn, -rules['dates.buffer']) : null
-  const candidatesOf = groupBy(rowsOf(makeover, 'candidate'), (one) => one.pieceId)
-  const purchases = groupBy(money.purchases, (one) => one.pieceId)
+  const candidatesOf = groupBy(rowsOf(makeover, 'candidate'), (candidate) => candidate.pieceId)
+  const purchases = groupBy(money.purchases, (purchase) => purchase.pieceId)
   return money.pieces.map((piece) => {
     const row = makeover.rows.piece[piece.id]
     const candidate = row?.chosenId ? makeover.rows.candidate[row.chosenId] : undefined
     const toOrder = piece.open > 0
     const leadDays = toOrder ? candidate?.leadDays : undefined
     const running = (candidatesOf.get(piece.id) ?? [])
-      .filter((one) => one.turnedDown === null)
-      .map((one) => one.leadDays)
+      .filter((candidate) => candidate.turnedDown === null)
+      .map((candidate) => candidate.leadDays)
     const quickest = toOrder && !candidate && running.length > 0 ? Math.min(...running) : leadDays
     const ifToday = leadDays === undefined ? [] : [addDays(today, leadDays)]
     const onTheWay = (purchases.get(piece.id) ?? [])
-      .filter((one) => one.awaited > 0)
-      .map((one) => (one.arrivesOn > today ? one.arrivesOn : today))
+      .filter((purchase) => purchase.awaited > 0)
+      .map((purchase) => (purchase.arrivesOn > today ? purchase.arrivesOn : today))
     const hereOn = [...ifToday, ...onTheWay].sort().at(-1) ?? null
     return {
       id: piece.id,
@@ -55,6 +55,6 @@ export function pieceDates(makeover: Makeover, money: Money, rules: Rules, today
 
 /** The slack of the whole: the least of its pieces; null while nothing is awaited. */
 export const slackOf = (dates: readonly PieceDates[]): number | null => {
-  const known = dates.flatMap((one) => (one.slackDays === null ? [] : [one.slackDays]))
+  const known = dates.flatMap((date) => (date.slackDays === null ? [] : [date.slackDays]))
   return known.length > 0 ? Math.min(...known) : null
 }

@@ -115,7 +115,7 @@ const compared = compareCandidates(documents.makeover, documents.studio, piece, 
 
 describe('candidates', () => {
   it('are compared on what can be computed, what is ruled out last', () => {
-    expect(compared.map((one) => one.row.name)).toEqual(['Good', 'Late', 'Banned'])
+    expect(compared.map((candidate) => candidate.row.name)).toEqual(['Good', 'Late', 'Banned'])
     expect(compared[0]).toMatchObject({
       against: 100_00,
       perYear: 10_00,
@@ -126,13 +126,13 @@ describe('candidates', () => {
     })
     expect(compared[1]).toMatchObject({ fit: { is: 'too large' }, perYear: 38_00 })
     expect(compared[1]?.slackDays).toBeLessThan(0)
-    expect(compared[2]?.ruledOut.map((one) => one.word)).toEqual(['wire in'])
+    expect(compared[2]?.ruledOut.map((forbidden) => forbidden.word)).toEqual(['wire in'])
   })
   it('score by the weighted mean of what is known, and shows each part of it', () => {
-    for (const one of compared) {
-      const known = one.marks.filter((mark) => mark.score !== null)
+    for (const candidate of compared) {
+      const known = candidate.marks.filter((mark) => mark.score !== null)
       const weight = known.reduce((total, mark) => total + mark.weight, 0)
-      expect(one.score).toBeCloseTo(
+      expect(candidate.score).toBeCloseTo(
         (100 * known.reduce((total, mark) => total + (mark.score ?? 0) * mark.weight, 0)) / weight,
         9,
       )
@@ -143,14 +143,14 @@ describe('candidates', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 5 }), fc.integer({ min: 0, max: 4 }), (more, less) => {
         const lead = (weight: number): number => {
-          const [one, other] = compareCandidates(
+          const [left, right] = compareCandidates(
             documents.makeover,
             documents.studio,
             piece,
             { ...rules, 'compare.weight-time': weight },
             testToday,
-          ).filter((each) => each.row.name !== 'Banned')
-          return (one?.score ?? 0) - (other?.score ?? 0)
+          ).filter((compareCandidate) => compareCandidate.row.name !== 'Banned')
+          return (left?.score ?? 0) - (right?.score ?? 0)
         }
         if (more > less) expect(lead(more)).toBeGreaterThanOrEqual(lead(less) - 1e-9)
       }),
@@ -169,17 +169,20 @@ describe('candidates', () => {
 
 describe('a substitution', () => {
   it('tells every difference, and nothing that is alike', () => {
-    const [from, to] = [compared[0], compared[1]]
-    if (!from || !to) throw new Error('there are three')
+    const [start, to] = [compared[0], compared[1]]
+    if (!start || !to) throw new Error('there are three')
     const told = new Map(
-      differences(documents.makeover, from, to, 'EUR', rules).map((one) => [one.what, [one.from, one.to]]),
+      differences(documents.makeover, start, to, 'EUR', rules).map((difference) => [
+        difference.what,
+        [difference.from, difference.to],
+      ]),
     )
     expect(told.get('Landed, for all')).toEqual(['100.00', '190.00'])
     expect(told.get('Lead time')).toEqual(['10 days', '200 days'])
     expect(told.get('To return')).toEqual(['30 days', 'final sale'])
     expect(told.get('Fit')).toEqual(['fits', '500 mm too large'])
     expect(told.has('From')).toBe(false)
-    expect(differences(documents.makeover, from, from, 'EUR', rules)).toEqual([])
+    expect(differences(documents.makeover, start, start, 'EUR', rules)).toEqual([])
   })
 })
 
@@ -199,7 +202,9 @@ describe('sources', () => {
       }),
     ])
     expect(
-      compareCandidates(made.makeover, made.studio, piece, rules, testToday).find((one) => one.row.id === good)?.landed,
+      compareCandidates(made.makeover, made.studio, piece, rules, testToday).find(
+        (compareCandidate) => compareCandidate.row.id === good,
+      )?.landed,
     ).toMatchObject({ goods: 40_00, work: 80_00, landed: 120_00 })
     const rented = change(documents, [
       edit('candidate', documents.makeover.rows.candidate[good] ?? ({} as never), {
@@ -209,15 +214,16 @@ describe('sources', () => {
       }),
     ])
     expect(
-      compareCandidates(rented.makeover, rented.studio, piece, rules, testToday).find((one) => one.row.id === good)
-        ?.landed.goods,
+      compareCandidates(rented.makeover, rented.studio, piece, rules, testToday).find(
+        (compareCandidate) => compareCandidate.row.id === good,
+      )?.landed.goods,
     ).toBe(72_00)
   })
 })
 
 describe('what needs a hand', () => {
-  const lines = (from: Documents, on = testToday) =>
-    reckon(from, on).attention.map((one) => `${one.kind}: ${one.title}`)
+  const lines = (documents: Documents, on = testToday) =>
+    reckon(documents, on).attention.map((attention) => `${attention.kind}: ${attention.title}`)
   it('asks to decide in time for the quickest candidate and the client’s answer, then to order', () => {
     // wanted 25 May (1 June less 7 days); the quickest takes a day, the client three: decide by 21 May
     expect(lines(documents, plainDate('2027-05-13'))).not.toContain('decide by: Lamp')

@@ -52,20 +52,20 @@ function idle(makeover: Makeover): Remark[] {
 }
 
 function late(makeover: Makeover, dates: readonly PieceDates[], { rules, schools }: Practice): Remark[] {
-  return dates.flatMap((one) => {
-    const piece = makeover.rows.piece[one.id]
-    if (!piece || one.slackDays === null || one.slackDays >= 0 || one.wantedOn === null || one.hereOn === null)
+  return dates.flatMap((date) => {
+    const piece = makeover.rows.piece[date.id]
+    if (!piece || date.slackDays === null || date.slackDays >= 0 || date.wantedOn === null || date.hereOn === null)
       return []
     return [
       remark({
         code: 'pieces.late',
         weight: schools.pace === 'year' ? 'note' : 'look',
-        step: one.toOrder ? 'pieces' : 'purchases',
-        subjects: [{ kind: 'piece', id: one.id }],
-        title: `${piece.name} comes ${count(-one.slackDays)} late`,
-        sentence: `${one.toOrder ? 'Ordered today, it' : 'As ordered, it'} is here on ${writeWeekdayDate(one.hereOn)}; it is wanted on site by ${writeDate(one.wantedOn)}, which is ${citeRule('dates.buffer', rules)} before the install date. Ask the seller, choose one that is nearer, or move the date.`,
+        step: date.toOrder ? 'pieces' : 'purchases',
+        subjects: [{ kind: 'piece', id: date.id }],
+        title: `${piece.name} comes ${count(-date.slackDays)} late`,
+        sentence: `${date.toOrder ? 'Ordered today, it' : 'As ordered, it'} is here on ${writeWeekdayDate(date.hereOn)}; it is wanted on site by ${writeDate(date.wantedOn)}, which is ${citeRule('dates.buffer', rules)} before the install date. Ask the seller, choose one that is nearer, or move the date.`,
         rule: 'dates.buffer',
-        numbers: [one.slackDays],
+        numbers: [date.slackDays],
       }),
     ]
   })
@@ -73,7 +73,7 @@ function late(makeover: Makeover, dates: readonly PieceDates[], { rules, schools
 
 /** What is chosen: its size, its price, its school, and when to look at it again. */
 function chosenThings(makeover: Makeover, money: Money, { rules, schools }: Practice, today: PlainDate): Remark[] {
-  const reckoned = new Map(money.pieces.map((one) => [one.id, one]))
+  const reckoned = new Map(money.pieces.map((piece) => [piece.id, piece]))
   return rowsOf(makeover, 'piece').flatMap((piece) => {
     const chosen = piece.chosenId === null ? undefined : makeover.rows.candidate[piece.chosenId]
     if (!chosen) return []
@@ -167,7 +167,7 @@ function chosenThings(makeover: Makeover, money: Money, { rules, schools }: Prac
 /** Pairs and sets stay together. */
 function sets(makeover: Makeover, money: Money, { schools }: Practice): Remark[] {
   if (schools.symmetry === 'one-sided') return []
-  const reckoned = new Map(money.pieces.map((one) => [one.id, one]))
+  const reckoned = new Map(money.pieces.map((piece) => [piece.id, piece]))
   const named = groupBy(
     rowsOf(makeover, 'piece').filter((piece) => piece.setName.trim() !== ''),
     (piece) => piece.setName.trim().toLocaleLowerCase('en'),

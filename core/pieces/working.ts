@@ -15,19 +15,19 @@ export function slackWorking(
   rules: Rules,
 ): Working {
   const awaited = dates
-    .filter((one) => one.slackDays !== null)
-    .toSorted((one, other) => (one.slackDays ?? 0) - (other.slackDays ?? 0))
+    .filter((date) => date.slackDays !== null)
+    .toSorted((left, right) => (left.slackDays ?? 0) - (right.slackDays ?? 0))
   const wantedOn = awaited[0]?.wantedOn
   return {
     title: 'Slack',
     means: wantedOn
       ? `Everything is wanted on site by ${writeDate(wantedOn)}: the install date less ${citeRule('dates.buffer', rules)}.`
       : 'Without an install date, or with nothing awaited, there is none to count.',
-    lines: awaited.map((one) =>
+    lines: awaited.map((dates) =>
       workingLine(
-        makeover.rows.piece[one.id]?.name ?? '',
-        days(one.slackDays ?? 0),
-        `${one.toOrder ? 'if ordered today, here' : 'expected'} ${one.hereOn ? writeDate(one.hereOn) : ''}`,
+        makeover.rows.piece[dates.id]?.name ?? '',
+        days(dates.slackDays ?? 0),
+        `${dates.toOrder ? 'if ordered today, here' : 'expected'} ${dates.hereOn ? writeDate(dates.hereOn) : ''}`,
       ),
     ),
     result: workingLine('Least of them', slackDays === null ? '–' : days(slackDays)),

@@ -10,7 +10,10 @@ type Line = Terms & { readonly packs: number }
 /** The goods of the lines before and after their own discounts, without delivery and tax: what a coupon's terms speak of. */
 export function couponBases(lines: readonly Line[]): { readonly full: Minor[]; readonly reduced: Minor[] } {
   const landed = lines.map((line) => landedCost(line, line.packs, { withDelivery: false }))
-  return { full: landed.map((one) => one.goods), reduced: landed.map((one) => minus(one.goods, one.discount)) }
+  return {
+    full: landed.map((landed) => landed.goods),
+    reduced: landed.map((landed) => minus(landed.goods, landed.discount)),
+  }
 }
 
 /**

@@ -28,15 +28,15 @@ export function priceDrops(makeover: Makeover, money: Money, today: PlainDate): 
     const paidEach = minus(row.priceMinor, atRate(row.priceMinor, row.discountPpm))
     const seen = rowsOf(makeover, 'price')
       .filter(
-        (one) =>
-          one.candidateId === row.candidateId &&
-          one.seenOn >= purchase.orderedOn &&
-          one.seenOn <= claimBy &&
-          one.amountMinor < paidEach &&
-          one.kind !== 'from memory' &&
-          one.kind !== 'paid',
+        (price) =>
+          price.candidateId === row.candidateId &&
+          price.seenOn >= purchase.orderedOn &&
+          price.seenOn <= claimBy &&
+          price.amountMinor < paidEach &&
+          price.kind !== 'from memory' &&
+          price.kind !== 'paid',
       )
-      .toSorted((one, other) => one.amountMinor - other.amountMinor)[0]
+      .toSorted((left, right) => left.amountMinor - right.amountMinor)[0]
     const kept = purchase.packs - purchase.cancelled - purchase.returned - purchase.goingBack
     if (!seen || kept <= 0) return []
     const plain = { ...row, discountPpm: 0 }

@@ -44,8 +44,8 @@ function fixedRows(before: Makeover, after: Makeover): Fault[] {
     if (after.rows.purchase[old.id])
       faults.push(fault('fixed', 'purchase', old.id, null, 'an order keeps the terms it was made on'))
   for (const old of changed('order')) {
-    const now = after.rows.order[old.id]
-    const [was, is] = [new Map<string, unknown>(Object.entries(old)), Object.entries(now ?? {})]
+    const order = after.rows.order[old.id]
+    const [was, is] = [new Map<string, unknown>(Object.entries(old)), Object.entries(order ?? {})]
     for (const [field, value] of is)
       if (field !== 'version' && !openOnOrder.has(field) && was.get(field) !== value)
         faults.push(fault('fixed', 'order', old.id, field, 'an order keeps the terms it was made on'))
@@ -110,7 +110,7 @@ function orderFaults(after: Makeover, today: PlainDate): Fault[] {
       return wrong('orderedOn', `${writeDate(order.orderedOn)} lies in the future: expected today or earlier`)
     if (order.balanceDueOn !== null && order.balanceDueOn < order.orderedOn)
       return wrong('balanceDueOn', `${writeDate(order.balanceDueOn)} lies before the order`)
-    const landed = sum(landOrder(lines, order.taxRounding).map((one) => one.landed))
+    const landed = sum(landOrder(lines, order.taxRounding).map((landed) => landed.landed))
     if (order.depositMinor > landed)
       return wrong(
         'depositMinor',
@@ -417,7 +417,7 @@ function moneyFaults(paid: readonly Row<'payment'>[], currency: string): Fault[]
   const reversed = new Set<string>()
   for (const row of paid) {
     if (row.reversesId === null) continue
-    const first = paid.find((one) => one.id === row.reversesId)
+    const first = paid.find((payment) => payment.id === row.reversesId)
     if (
       !first ||
       first.reversesId !== null ||
@@ -454,7 +454,7 @@ function moneyFaults(paid: readonly Row<'payment'>[], currency: string): Fault[]
 
 function creditFaults(after: Makeover): Fault[] {
   const currency = currencyOf(after)
-  const balances = new Map(reckonMoney(after).credits.map((one) => [one.id, one]))
+  const balances = new Map(reckonMoney(after).credits.map((credit) => [credit.id, credit]))
   return rowsOf(after, 'credit').flatMap((row) => {
     const held = balances.get(row.id)
     if (row.kind === 'credit note' && row.faceMinor > 0)
@@ -466,7 +466,7 @@ function creditFaults(after: Makeover): Fault[] {
         fault(
           'credit',
           'payment',
-          rowsOf(after, 'payment').findLast((one) => one.creditId === row.id)?.id ?? null,
+          rowsOf(after, 'payment').findLast((payment) => payment.creditId === row.id)?.id ?? null,
           'amountMinor',
           `only ${writeMoney(held.put, currency)} was put on it, and ${writeMoney(held.spent, currency)} would be spent`,
         ),

@@ -104,9 +104,9 @@ export function landOrder(lines: readonly Ordered[], rounding: 'line' | 'total',
     const bases = here.map((at) => landed[at]?.taxed ?? zero)
     const taxes = split(atRate(sum(bases), rate), bases)
     for (const [place, at] of here.entries()) {
-      const one = landed[at]
+      const thisLanded = landed[at]
       const tax = taxes[place] ?? zero
-      if (one) landed[at] = { ...one, tax, landed: plus(minus(one.landed, one.tax), tax) }
+      if (thisLanded) landed[at] = { ...thisLanded, tax, landed: plus(minus(thisLanded.landed, thisLanded.tax), tax) }
     }
   }
   return landed

@@ -36,16 +36,18 @@ const anyTerms = fc.record({
 describe('landed cost', () => {
   it('is price × packs less discount, with delivery and tax, as exact decimals have it to within the two roundings', () => {
     fc.assert(
-      fc.property(anyTerms, fc.integer({ min: 1, max: 200 }), (of, packs) => {
-        const net = new Decimal(of.priceMinor)
+      fc.property(anyTerms, fc.integer({ min: 1, max: 200 }), (terms, packs) => {
+        const net = new Decimal(terms.priceMinor)
           .times(packs)
-          .times(1_000_000 - of.discountPpm)
+          .times(1_000_000 - terms.discountPpm)
           .div(1_000_000)
-        const taxed = of.deliveryTaxed ? net.plus(of.deliveryMinor) : net
-        const exact = net.plus(of.deliveryMinor).plus(of.taxIncluded ? 0 : taxed.times(of.taxPpm).div(1_000_000))
+        const taxed = terms.deliveryTaxed ? net.plus(terms.deliveryMinor) : net
+        const exact = net
+          .plus(terms.deliveryMinor)
+          .plus(terms.taxIncluded ? 0 : taxed.times(terms.taxPpm).div(1_000_000))
         expect(
           exact
-            .minus(landedCost({ ...plainTerms, ...of }, packs).landed)
+            .minus(landedCost({ ...plainTerms, ...terms }, packs).landed)
             .abs()
             .toNumber(),
         ).toBeLessThanOrEqual(1.2)
@@ -54,8 +56,8 @@ describe('landed cost', () => {
   })
   it('of goods returned one by one adds up to that of all of them, to the cent', () => {
     fc.assert(
-      fc.property(anyTerms, fc.integer({ min: 1, max: 30 }), (of, packs) => {
-        const line = { ...plainTerms, ...of, packs, couponMinor: zero }
+      fc.property(anyTerms, fc.integer({ min: 1, max: 30 }), (terms, packs) => {
+        const line = { ...plainTerms, ...terms, packs, couponMinor: zero }
         const parts = Array.from({ length: packs }, (_, before) => goodsValue(line, 1, before))
         expect(sum(parts)).toBe(landedCost(line, packs, { withDelivery: false }).landed)
       }),
@@ -164,30 +166,30 @@ const step = fc.record({
 
 /** What a person might try next; much of it is refused, and nothing of it may break the ledger. */
 function attempt(
-  from: ReturnType<typeof world>,
+  start: ReturnType<typeof world>,
   documents: Documents,
   { what, pick, amount, day, flag }: Step,
 ): Operation[] {
   const { makeover } = documents
   const on = addDays(testToday, day)
-  const one = <T>(rows: readonly T[]): T | undefined => rows[pick % Math.max(1, rows.length)]
-  const purchase = one(rowsOf(makeover, 'purchase'))
-  const piece = one(rowsOf(makeover, 'piece'))
-  const candidate = one(from.candidates)
-  const payment = one(rowsOf(makeover, 'payment'))
-  const returned = one(rowsOf(makeover, 'return'))
+  const picked = <T>(rows: readonly T[]): T | undefined => rows[pick % Math.max(1, rows.length)]
+  const purchase = picked(rowsOf(makeover, 'purchase'))
+  const piece = picked(rowsOf(makeover, 'piece'))
+  const candidate = picked(start.candidates)
+  const payment = picked(rowsOf(makeover, 'payment'))
+  const returned = picked(rowsOf(makeover, 'return'))
   const agreement = rowsOf(makeover, 'agreement').at(-1)
   switch (what) {
     case 0:
     case 1:
       return candidate
-        ? [...orderOf(from.newId(), candidate.id, candidate.fields, 1 + (amount % 3), { orderedOn: on })]
+        ? [...orderOf(start.newId(), candidate.id, candidate.fields, 1 + (amount % 3), { orderedOn: on })]
         : []
     case 2:
     case 3:
       return purchase
         ? [
-            add('payment', from.newId(), {
+            add('payment', start.newId(), {
               orderId: purchase.orderId,
               direction: flag ? 'out' : 'back',
               amountMinor: minor(amount),
@@ -201,7 +203,7 @@ function attempt(
     case 4:
       return purchase
         ? [
-            add('delivery', from.newId(), {
+            add('delivery', start.newId(), {
               ...blank.delivery,
               purchaseId: purchase.id,
               packs: 1 + (amount % 2),
@@ -212,7 +214,7 @@ function attempt(
     case 5:
       return purchase
         ? [
-            add('return', from.newId(), {
+            add('return', start.newId(), {
               ...blank.return,
               purchaseId: purchase.id,
               packs: 1,
@@ -229,7 +231,7 @@ function attempt(
     case 7:
       return payment
         ? [
-            add('payment', from.newId(), {
+            add('payment', start.newId(), {
               ...payment,
               direction: payment.direction === 'out' ? 'back' : 'out',
               reversesId: payment.id,
@@ -250,14 +252,14 @@ function attempt(
         : []
     case 9: {
       // two lines, tax rounded by line or for the whole, with the coupon or without
-      const [first, second] = [candidate, from.candidates[(pick + 2) % from.candidates.length]]
-      const coupon = flag ? makeover.rows.coupon[from.held.coupon] : undefined
+      const [first, second] = [candidate, start.candidates[(pick + 2) % start.candidates.length]]
+      const coupon = flag ? makeover.rows.coupon[start.held.coupon] : undefined
       if (!first || !second) return []
-      const id = from.newId()
-      const lines = [first, second].map((each) => ({
-        ...termsOf(each.fields),
-        pieceId: each.fields.pieceId,
-        candidateId: each.id,
+      const id = start.newId()
+      const lines = [first, second].map((line) => ({
+        ...termsOf(line.fields),
+        pieceId: line.fields.pieceId,
+        candidateId: line.id,
         orderId: id,
         packs: 1 + (amount % 2),
       }))
@@ -265,20 +267,20 @@ function attempt(
       return [
         add('order', id, {
           ...blank.order,
-          sellerId: from.ids.seller,
+          sellerId: start.ids.seller,
           orderedOn: on,
           couponId: coupon?.id ?? null,
           taxRounding: pick % 2 === 0 ? 'total' : 'line',
           boughtBy: pick % 3 === 0 ? 'studio' : 'client',
           depositMinor: minor(amount % 40_00),
         }),
-        ...lines.map((line, at) => add('purchase', from.newId(), { ...line, couponMinor: shares[at] ?? zero })),
+        ...lines.map((line, at) => add('purchase', start.newId(), { ...line, couponMinor: shares[at] ?? zero })),
       ]
     }
     case 10:
       return purchase
         ? [
-            add('cancellation', from.newId(), {
+            add('cancellation', start.newId(), {
               purchaseId: purchase.id,
               packs: 1,
               cancelledOn: on,
@@ -292,7 +294,7 @@ function attempt(
     case 11:
       return purchase
         ? [
-            add('claim', from.newId(), {
+            add('claim', start.newId(), {
               purchaseId: purchase.id,
               about: 'damage',
               note: '',
@@ -309,13 +311,13 @@ function attempt(
       const card = what === 12
       return purchase
         ? [
-            add('payment', from.newId(), {
+            add('payment', start.newId(), {
               orderId: purchase.orderId,
               direction: flag ? 'out' : 'back',
               amountMinor: minor(1 + (amount % 160_00)),
               paidOn: on,
               tender: card ? 'gift card' : 'held credit',
-              creditId: card ? from.held.card : from.held.note,
+              creditId: card ? start.held.card : start.held.note,
               reversesId: null,
             }),
           ]
@@ -324,7 +326,7 @@ function attempt(
     case 14:
       return purchase
         ? [
-            add('return', from.newId(), {
+            add('return', start.newId(), {
               purchaseId: purchase.id,
               packs: 1,
               sentOn: on,
@@ -339,22 +341,22 @@ function attempt(
         : []
     case 15:
       return purchase
-        ? [add('placing', from.newId(), { purchaseId: purchase.id, placedOn: on, tagsOffOn: flag ? on : null })]
+        ? [add('placing', start.newId(), { purchaseId: purchase.id, placedOn: on, tagsOffOn: flag ? on : null })]
         : []
     default: {
       if (!agreement) return purchase ? [remove('purchase', purchase)] : []
-      const id = from.newId()
+      const id = start.newId()
       return [
         add('agreement', id, {
           number: agreement.number + 1,
           contingencyMinor: minor(amount),
-          signedById: from.ids.client,
+          signedById: start.ids.client,
           signedOn: on,
           reason: 'So it is',
           kept: '',
         }),
-        ...from.names.map((categoryId) =>
-          add('agreementLine', from.newId(), { agreementId: id, categoryId, amountMinor: minor(amount * 4) }),
+        ...start.names.map((categoryId) =>
+          add('agreementLine', start.newId(), { agreementId: id, categoryId, amountMinor: minor(amount * 4) }),
         ),
       ]
     }
@@ -369,10 +371,10 @@ describe('the ledger, whatever is ordered, paid, returned and signed', () => {
     let refused = 0
     fc.assert(
       fc.property(fc.array(step, { minLength: 5, maxLength: 40 }), (steps) => {
-        const from = world()
-        let { documents } = from
-        for (const one of steps) {
-          const operations = attempt(from, documents, one)
+        const begun = world()
+        let { documents } = begun
+        for (const step of steps) {
+          const operations = attempt(begun, documents, step)
           if (operations.length === 0) continue
           const was = reckonMoney(documents.makeover)
           const tried = tryChange(documents, operations)
@@ -411,11 +413,11 @@ describe('the ledger, whatever is ordered, paid, returned and signed', () => {
           for (const piece of pieces) expect(piece.open === 0 || piece.stillToBuy >= 0).toBe(true)
           // the money rule: nothing makes more owed while the forecast passes what was agreed
           if (total.owed > was.total.owed) expect(total.over).toBe(0)
-          for (const one of [
+          for (const working of [
             ...purchases.map((purchase) => purchaseWorking(documents.makeover, purchase)),
             ...pieces.map((piece) => pieceWorking(documents.makeover, piece)),
           ])
-            expect(one.lines.reduce((all, line) => all + Number(line.amount), 0)).toBe(one.result.amount)
+            expect(working.lines.reduce((all, line) => all + Number(line.amount), 0)).toBe(working.result.amount)
           for (const figure of figures) {
             const { lines, result } = workingOf(figure, documents.makeover, reckonMoney(documents.makeover))
             expect(lines.reduce((all, line) => all + Number(line.amount), 0)).toBe(result.amount)
@@ -431,11 +433,11 @@ describe('the ledger, whatever is ordered, paid, returned and signed', () => {
 
 describe('what may not be done to orders and payments', () => {
   const newId = countingIds(5000)
-  const from = world()
-  const [first] = from.candidates
+  const begun = world()
+  const [first] = begun.candidates
   const [order, delivery] = [newId(), newId()]
   const base = first
-    ? change(from.documents, [
+    ? change(begun.documents, [
         ...orderOf(order, first.id, first.fields, 2),
         add('delivery', delivery, {
           ...blank.delivery,
@@ -444,7 +446,7 @@ describe('what may not be done to orders and payments', () => {
           receivedOn: plainDate('2027-02-08'),
         }),
       ])
-    : from.documents
+    : begun.documents
   const paid = change(base, [
     add('payment', newId(), {
       orderId: order,
@@ -467,15 +469,15 @@ describe('what may not be done to orders and payments', () => {
       creditId: null,
       reversesId: null,
     })
-  const sendBack = (of: { packs?: number; credit?: number; sentOn?: string }): Operation =>
+  const sendBack = (fields: { packs?: number; credit?: number; sentOn?: string }): Operation =>
     add('return', newId(), {
       ...blank.return,
       purchaseId: order,
-      packs: of.packs ?? 1,
-      sentOn: plainDate(of.sentOn ?? '2027-02-20'),
+      packs: fields.packs ?? 1,
+      sentOn: plainDate(fields.sentOn ?? '2027-02-20'),
       acceptedOn: null,
       reason: 'No',
-      creditMinor: minor(of.credit ?? 0),
+      creditMinor: minor(fields.credit ?? 0),
       wantedAgain: false,
     })
   const anOrder = (orderedOn: string): Operation[] =>
@@ -541,7 +543,7 @@ describe('what may not be done to orders and payments', () => {
   ] as const)('%s is refused', (_name, operations, field, message) => {
     const { faults } = tryChange(paid, operations as readonly Operation[])
     expect(faults.length).toBeGreaterThan(0)
-    expect(faults.some((one) => one.field === field && message.test(one.message))).toBe(true)
+    expect(faults.some((fault) => fault.field === field && message.test(fault.message))).toBe(true)
   })
   it('on the day of the agreement an order is made', () =>
     expect(tryChange(paid, anOrder(agreedOn)).faults).toEqual([]))
@@ -560,7 +562,7 @@ describe('what may not be done to orders and payments', () => {
       })
     const once = change(paid, [reversal()])
     expect(reckonMoney(once.makeover).total.paid).toBe(0)
-    expect(tryChange(once, [reversal()]).faults.map((one) => one.field)).toContain('reversesId')
+    expect(tryChange(once, [reversal()]).faults.map((fault) => fault.field)).toContain('reversesId')
   })
   it('without a signed budget nothing is ordered', () => {
     const ids = countingIds(9000)
@@ -581,21 +583,25 @@ describe('what may not be done to orders and payments', () => {
 describe('still to buy', () => {
   it('counts the allowance, in proportion, while nothing is chosen, and what came back and is still wanted', () => {
     const ids = countingIds(20_000)
-    const { ids: of, categories, operations, start } = begin(ids)
+    const { ids: fields, categories, operations, start } = begin(ids)
     const [piece, candidate, order] = [ids(), ids(), ids()]
-    const offer = candidateOf(piece, of.seller, terms({ priceMinor: minor(50_00), taxPpm: 0 }))
+    const offer = candidateOf(piece, fields.seller, terms({ priceMinor: minor(50_00), taxPpm: 0 }))
     let documents = change(start, [
       ...operations,
-      add('piece', piece, pieceOf(of.room, categories.Furniture ?? '', { quantity: 4, allowanceMinor: minor(330_00) })),
+      add(
+        'piece',
+        piece,
+        pieceOf(fields.room, categories.Furniture ?? '', { quantity: 4, allowanceMinor: minor(330_00) }),
+      ),
       add('candidate', candidate, offer),
     ])
-    const one = () => reckonMoney(documents.makeover).pieces[0]
-    expect(one()).toMatchObject({ open: 4, basis: 'allowance', stillToBuy: 330_00 })
+    const firstPiece = () => reckonMoney(documents.makeover).pieces[0]
+    expect(firstPiece()).toMatchObject({ open: 4, basis: 'allowance', stillToBuy: 330_00 })
     documents = change(documents, [
       ...orderOf(order, candidate, offer, 3),
       add('delivery', ids(), { ...blank.delivery, purchaseId: order, packs: 3, receivedOn: plainDate('2027-02-08') }),
     ])
-    expect(one()).toMatchObject({ open: 1, stillToBuy: 82_50 })
+    expect(firstPiece()).toMatchObject({ open: 1, stillToBuy: 82_50 })
     documents = change(documents, [
       add('return', ids(), {
         ...blank.return,
@@ -608,13 +614,13 @@ describe('still to buy', () => {
         wantedAgain: true,
       }),
     ])
-    expect(one()).toMatchObject({ open: 2, stillToBuy: 165_00 })
+    expect(firstPiece()).toMatchObject({ open: 2, stillToBuy: 165_00 })
     documents = change(documents, [
       edit('piece', documents.makeover.rows.piece[piece] ?? ({} as never), {
         chosenId: candidate,
         chosenReason: 'Good',
       }),
     ])
-    expect(one()).toMatchObject({ open: 2, basis: 'candidate', stillToBuy: 100_00 })
+    expect(firstPiece()).toMatchObject({ open: 2, basis: 'candidate', stillToBuy: 100_00 })
   })
 })

@@ -102,7 +102,7 @@ export function ledger(makeover: Makeover): Ledger {
     const credits = lines.map((line) =>
       creditOf(events.returns(line.id), events.cancellations(line.id), events.claims(line.id)),
     )
-    const owed = landed.map((one, at) => minus(one.landed, credits[at] ?? zero))
+    const owed = landed.map((landed, at) => minus(landed.landed, credits[at] ?? zero))
     const paid = netPaid(paymentsOf.get(order.id) ?? [])
     const parts = allot(paid, owed, credits)
     const reckoned = lines.map((line, at) =>
@@ -123,7 +123,7 @@ export function ledger(makeover: Makeover): Ledger {
       ),
     )
     purchases.push(...reckoned)
-    const [whole, given] = [sum(landed.map((one) => one.landed)), sum(credits)]
+    const [whole, given] = [sum(landed.map((landed) => landed.landed)), sum(credits)]
     const due = minus(whole, given)
     orders.push({
       id: order.id,
@@ -151,9 +151,9 @@ const creditOf = (
   claims: readonly Row<'claim'>[],
 ): Minor =>
   sum([
-    ...returns.filter((one) => one.acceptedOn !== null).map((one) => one.creditMinor),
-    ...cancellations.map((one) => one.creditMinor),
-    ...claims.filter((one) => one.answer === 'yes').map((one) => one.grantedMinor),
+    ...returns.filter((returned) => returned.acceptedOn !== null).map((returned) => returned.creditMinor),
+    ...cancellations.map((cancellation) => cancellation.creditMinor),
+    ...claims.filter((claim) => claim.answer === 'yes').map((claim) => claim.grantedMinor),
   ])
 
 /**
@@ -184,8 +184,8 @@ function reckonLine(
 ): PurchaseReckoning {
   if (!terms) throw new RangeError('every line of an order is landed')
   const { deliveries, returns, cancellations, placing } = events
-  const accepted = returns.filter((one) => one.acceptedOn !== null)
-  const waiting = returns.filter((one) => one.acceptedOn === null)
+  const accepted = returns.filter((returned) => returned.acceptedOn !== null)
+  const waiting = returns.filter((returned) => returned.acceptedOn === null)
   const owed = minus(terms.landed, credited)
   const refundDue = atLeastZero(minus(paid, owed))
   const [received, cancelled, goingBack, returned] = [
@@ -194,11 +194,11 @@ function reckonLine(
     packsIn(waiting),
     packsIn(accepted),
   ]
-  const replaced = packsIn(accepted.filter((one) => one.settles === 'replacement'))
+  const replaced = packsIn(accepted.filter((returned) => returned.settles === 'replacement'))
   const awaited = Math.max(0, line.packs - cancelled + replaced - received)
   const kept = received - goingBack - returned
   const lastArrival = deliveries
-    .map((one) => one.receivedOn)
+    .map((delivery) => delivery.receivedOn)
     .sort()
     .at(-1)
   const tagsOffOn = placing?.tagsOffOn ?? null
@@ -214,12 +214,12 @@ function reckonLine(
     paid,
     committed: atLeastZero(minus(owed, paid)),
     refundDue,
-    creditExpected: sum(waiting.map((one) => one.creditMinor)),
+    creditExpected: sum(waiting.map((returned) => returned.creditMinor)),
     packs: line.packs,
     cancelled,
     awaited,
     received,
-    damaged: deliveries.reduce((total, one) => total + one.damagedPacks, 0),
+    damaged: deliveries.reduce((total, delivery) => total + delivery.damagedPacks, 0),
     goingBack,
     returned,
     state: stateOf({
@@ -303,11 +303,11 @@ export function totals(
   purchases: readonly PurchaseReckoning[],
   pieces: readonly { readonly stillToBuy: Minor }[],
 ): Totals {
-  const paid = sum(purchases.map((one) => one.paid))
-  const committed = sum(purchases.map((one) => one.committed))
-  const refundsDue = sum(purchases.map((one) => one.refundDue))
-  const stillToBuy = sum(pieces.map((one) => one.stillToBuy))
-  const owed = sum(purchases.map((one) => one.owed))
+  const paid = sum(purchases.map((purchase) => purchase.paid))
+  const committed = sum(purchases.map((purchase) => purchase.committed))
+  const refundsDue = sum(purchases.map((purchase) => purchase.refundDue))
+  const stillToBuy = sum(pieces.map((piece) => piece.stillToBuy))
+  const owed = sum(purchases.map((purchase) => purchase.owed))
   return {
     owed,
     paid,

@@ -59,10 +59,10 @@ function reckonAnew(makeover: Makeover): Money {
   const agreement = agreedNow(versions)
   const { purchases, orders, credits } = ledger(makeover)
   const pieces = wanted(makeover)
-  const purchasesIn = groupBy(purchases, (one) => one.categoryId)
-  const piecesIn = groupBy(pieces, (one) => one.categoryId)
+  const purchasesIn = groupBy(purchases, (purchase) => purchase.categoryId)
+  const piecesIn = groupBy(pieces, (piece) => piece.categoryId)
   const categories = rowsOf(makeover, 'category')
-    .toSorted((one, other) => one.place - other.place)
+    .toSorted((left, right) => left.place - right.place)
     .map(({ id, name }) => {
       const agreed = agreedFor(agreement, id)
       const sums = totals(purchasesIn.get(id) ?? [], piecesIn.get(id) ?? [])
@@ -89,7 +89,7 @@ function reckonAnew(makeover: Makeover): Money {
       left,
       contingencyDrawn: drawn < contingency ? drawn : contingency,
       over: atLeastZero(minus(drawn, contingency)),
-      creditHeld: sum(credits.map((one) => one.balance)),
+      creditHeld: sum(credits.map((credit) => credit.balance)),
     },
   }
 }

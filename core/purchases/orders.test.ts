@@ -21,16 +21,16 @@ import {
 } from '../testing/small-makeover.ts'
 import { couponRefusal, couponShares, landOrder, reckonMoney } from './index.ts'
 
-const line = (price: number, taxPpm: number, packs = 1, of: object = {}) => ({
+const line = (price: number, taxPpm: number, packs = 1, fields: object = {}) => ({
   ...plainTerms,
   priceMinor: minor(price),
   taxPpm,
   packs,
   couponMinor: zero,
-  ...of,
+  ...fields,
 })
 const taxes = (lines: ReturnType<typeof line>[], rounding: 'line' | 'total') =>
-  landOrder(lines, rounding).map((one) => one.tax)
+  landOrder(lines, rounding).map((landed) => landed.tax)
 
 describe('tax rounded per line and per total', () => {
   it('three lines of 0.33 at 20 %: 0.21 per line, 0.20 on the total (HMRC Notice 700, section 17.5, allows either, said which)', () => {
@@ -51,17 +51,24 @@ describe('tax rounded per line and per total', () => {
     })
     fc.assert(
       fc.property(fc.array(anyLine, { minLength: 1, maxLength: 8 }), (list) => {
-        const lines = list.map((one) => line(one.price, one.tax, one.packs, { discountPpm: one.discount }))
+        const lines = list.map((entry) => line(entry.price, entry.tax, entry.packs, { discountPpm: entry.discount }))
         const landed = landOrder(lines, 'total')
-        for (const rate of new Set(list.map((one) => one.tax))) {
+        for (const rate of new Set(list.map((entry) => entry.tax))) {
           const here = landed.filter((_, at) => list[at]?.tax === rate)
-          const base = here.reduce((total, one) => total + one.taxed, 0)
-          expect(sum(here.map((one) => one.tax))).toBe(
+          const base = here.reduce((total, landed) => total + landed.taxed, 0)
+          expect(sum(here.map((landed) => landed.tax))).toBe(
             new Decimal(base).times(rate).div(1_000_000).toDecimalPlaces(0, Decimal.ROUND_HALF_UP).toNumber(),
           )
         }
-        for (const one of landed)
-          expect(one.landed).toBe(one.goods - one.discount - one.coupon + one.delivery + one.tax + one.work)
+        for (const thisLanded of landed)
+          expect(thisLanded.landed).toBe(
+            thisLanded.goods -
+              thisLanded.discount -
+              thisLanded.coupon +
+              thisLanded.delivery +
+              thisLanded.tax +
+              thisLanded.work,
+          )
       }),
     )
   })
@@ -196,16 +203,16 @@ describe('a coupon', () => {
     [{ ...coupon, sellerId: newId() }, /another seller/],
     [{ ...coupon, endsOn: plainDate('2027-01-31') }, /ended on 31 Jan 2027/],
     [{ ...coupon, minimumMinor: minor(860_01) }, /asks for 860\.01 of goods, and this comes to 860\.00/],
-  ])('is refused with its reason', (of, reason) =>
-    expect(couponRefusal(of, ids.seller, lines, plainDate('2027-02-01'), 'EUR')).toMatch(reason),
+  ])('is refused with its reason', (coupon, reason) =>
+    expect(couponRefusal(coupon, ids.seller, lines, plainDate('2027-02-01'), 'EUR')).toMatch(reason),
   )
 })
 
 function twoLines(
-  of: object = {},
+  fields: object = {},
   shares = [50_00, 36_00],
 ): { documents: Documents; order: string; at: [string, string] } {
-  const [order, one, two] = [newId(), newId(), newId()]
+  const [order, text, two] = [newId(), newId(), newId()]
   const documents = change(planned, [
     add('coupon', coupon.id, couponFields),
     add('order', order, {
@@ -214,9 +221,9 @@ function twoLines(
       orderedOn: plainDate('2027-02-01'),
       couponId: coupon.id,
       depositMinor: minor(200_00),
-      ...of,
+      ...fields,
     }),
-    add('purchase', one, {
+    add('purchase', text, {
       ...plainTerms,
       priceMinor: minor(500_00),
       returnDays: 14,
@@ -239,9 +246,9 @@ function twoLines(
       couponMinor: minor(shares[1] ?? 0),
     }),
   ])
-  return { documents, order, at: [one, two] }
+  return { documents, order, at: [text, two] }
 }
-const pay = (orderId: string, amount: number, of: object = {}): Operation =>
+const pay = (orderId: string, amount: number, fields: object = {}): Operation =>
   add('payment', newId(), {
     ...blank.payment,
     orderId,
@@ -249,10 +256,10 @@ const pay = (orderId: string, amount: number, of: object = {}): Operation =>
     amountMinor: minor(amount),
     paidOn: plainDate('2027-02-02'),
     tender: 'card',
-    ...of,
+    ...fields,
   })
-const came = (purchaseId: string, packs: number, of: object = {}): Operation =>
-  add('delivery', newId(), { ...blank.delivery, purchaseId, packs, receivedOn: plainDate('2027-02-10'), ...of })
+const came = (purchaseId: string, packs: number, fields: object = {}): Operation =>
+  add('delivery', newId(), { ...blank.delivery, purchaseId, packs, receivedOn: plainDate('2027-02-10'), ...fields })
 
 describe('an order of two lines', () => {
   it('is one sum for its seller, and a part of it for each category', () => {
@@ -260,7 +267,7 @@ describe('an order of two lines', () => {
     const paid = change(documents, [pay(order, 300_00)])
     const { orders, categories: sums } = reckonMoney(paid.makeover)
     expect(orders[0]).toMatchObject({ landed: 774_00, owed: 774_00, paid: 300_00, committed: 474_00, depositDue: 0 })
-    expect(sums.map((one) => [one.name, one.owed, one.paid])).toEqual([
+    expect(sums.map((sum) => [sum.name, sum.owed, sum.paid])).toEqual([
       ['Furniture', 450_00, 174_42],
       ['Textiles', 324_00, 125_58],
     ]) // 300 by 450 : 324
@@ -292,7 +299,7 @@ describe('an order of two lines', () => {
       committed: 0,
       refundDue: 176_00,
     })
-    expect(reckonMoney(back.makeover).categories.map((one) => one.refundsDue)).toEqual([176_00, 0])
+    expect(reckonMoney(back.makeover).categories.map((category) => category.refundsDue)).toEqual([176_00, 0])
   })
   it.each([
     ['without its coupon’s share', () => twoLines({}, [0, 0])],
@@ -321,10 +328,10 @@ describe('what does not come, comes broken or goes back', () => {
       awaited: 3,
       state: 'ordered',
     })
-    expect(reckonMoney(done.makeover).pieces.find((one) => one.id === chairs)?.open).toBe(1)
+    expect(reckonMoney(done.makeover).pieces.find((piece) => piece.id === chairs)?.open).toBe(1)
     expect(tryChange(documents, [cancel(81_01, 0)]).faults[0]).toMatchObject({ field: 'creditMinor' })
     expect(tryChange(documents, [cancel(75_00, 6_01)]).faults[0]).toMatchObject({ field: 'keptMinor' })
-    expect(tryChange(done, [came(at[1], 4)]).faults.map((one) => one.code)).toContain('goods')
+    expect(tryChange(done, [came(at[1], 4)]).faults.map((fault) => fault.code)).toContain('goods')
   })
   it('a replacement comes again without being ordered or paid again', () => {
     const { documents, at } = twoLines()
@@ -343,7 +350,7 @@ describe('what does not come, comes broken or goes back', () => {
       }),
     ])
     expect(reckonMoney(broken.makeover).purchases[0]).toMatchObject({ owed: 450_00, awaited: 1, state: 'part here' })
-    expect(reckonMoney(broken.makeover).pieces.find((one) => one.id === table)?.open).toBe(0)
+    expect(reckonMoney(broken.makeover).pieces.find((piece) => piece.id === table)?.open).toBe(0)
     const again = change(broken, [
       add('delivery', newId(), { ...blank.delivery, purchaseId: at[0], packs: 1, receivedOn: plainDate('2027-02-20') }),
     ])
@@ -407,8 +414,8 @@ describe('a price seen lower after buying', () => {
         note: '',
       }),
     ])
-  const drop = (from: Documents, today = testToday) =>
-    reckon(from, today).remarks.find((remark) => remark.code === 'purchases.price-drop')
+  const drop = (documents: Documents, today = testToday) =>
+    reckon(documents, today).remarks.find((remark) => remark.code === 'purchases.price-drop')
   it('prompts a claim until the last day of the window, the order’s day + 30, that day included', () => {
     const lower = seen(430_00, '2027-02-20')
     expect(drop(lower)?.title).toContain('70.00 less')
@@ -456,7 +463,8 @@ describe('gift cards and credit notes', () => {
       expiresOn: null,
     }),
   ])
-  const byCard = (amount: number, of: object = {}) => pay(order, amount, { tender: 'gift card', creditId: card, ...of })
+  const byCard = (amount: number, fields: object = {}) =>
+    pay(order, amount, { tender: 'gift card', creditId: card, ...fields })
   it('a gift card pays at its face, and no further', () => {
     expect(reckonMoney(change(held, [byCard(60_00)]).makeover)).toMatchObject({
       total: { paid: 60_00, creditHeld: 40_00 },
@@ -490,7 +498,7 @@ describe('gift cards and credit notes', () => {
     ['with the wrong kind', byCard(1, { tender: 'held credit' }), /it is a gift card/],
     ['without saying which', byCard(1, { creditId: null }), /expected the gift card/],
   ])('%s is refused', (_name, operation, message) =>
-    expect(tryChange(held, [operation]).faults.some((one) => message.test(one.message))).toBe(true),
+    expect(tryChange(held, [operation]).faults.some((fault) => message.test(fault.message))).toBe(true),
   )
   it('its end is said in time', () => {
     const said = (days: number) =>
@@ -529,10 +537,10 @@ describe('a placeholder', () => {
         candidateOf(piece, ids.seller, { name: 'Oak table', priceMinor: minor(150_00), taxPpm: 0 }),
       ),
     ])
-    const of = () => reckonMoney(documents.makeover).pieces.find((one) => one.id === piece)
-    expect(of()).toMatchObject({ basis: 'placeholder', stillToBuy: 220_00 })
+    const wantedPiece = () => reckonMoney(documents.makeover).pieces.find((thisPiece) => thisPiece.id === piece)
+    expect(wantedPiece()).toMatchObject({ basis: 'placeholder', stillToBuy: 220_00 })
     documents = change(documents, orderOf(order, standIn, cheap, 1))
-    expect(of()).toMatchObject({ basis: 'placeholder', open: 0, standIn: 1, stillToBuy: 200_00 })
+    expect(wantedPiece()).toMatchObject({ basis: 'placeholder', open: 0, standIn: 1, stillToBuy: 200_00 })
     expect(
       reckon(documents, testToday).remarks.find((remark) => remark.code === 'pieces.placeholder-due'),
     ).toBeDefined()
@@ -542,7 +550,7 @@ describe('a placeholder', () => {
         chosenReason: 'The real one',
       }),
     ])
-    expect(of()).toMatchObject({ basis: 'candidate', open: 1, stillToBuy: 150_00 })
+    expect(wantedPiece()).toMatchObject({ basis: 'candidate', open: 1, stillToBuy: 150_00 })
   })
 })
 

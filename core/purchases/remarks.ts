@@ -169,7 +169,7 @@ function claimRemarks(makeover: Makeover, money: Money): Remark[] {
   const waiting = claims
     .filter((row: Row<'claim'>) => row.answer === 'waiting')
     .flatMap((row) => {
-      const purchase = money.purchases.find((one) => one.id === row.purchaseId)
+      const purchase = money.purchases.find((purchase) => purchase.id === row.purchaseId)
       return purchase
         ? [
             remark({

@@ -74,32 +74,32 @@ export function statement(
   const sellerOf = (id: string | null): string => (id === null ? '' : (studio.rows.seller[id]?.name ?? ''))
   const categoryOf = (id: string): string => makeover.rows.category[id]?.name ?? 'No category'
   const forStudio = reader === 'studio'
-  const lines = money.purchases.map((one): StatementLine => {
-    const row = makeover.rows.purchase[one.id]
-    const order = makeover.rows.order[one.orderId]
+  const lines = money.purchases.map((purchase): StatementLine => {
+    const row = makeover.rows.purchase[purchase.id]
+    const order = makeover.rows.order[purchase.orderId]
     const candidate = row ? makeover.rows.candidate[row.candidateId] : undefined
     return {
-      category: categoryOf(one.categoryId),
-      piece: makeover.rows.piece[one.pieceId]?.name ?? '',
+      category: categoryOf(purchase.categoryId),
+      piece: makeover.rows.piece[purchase.pieceId]?.name ?? '',
       thing: candidate?.name ?? '',
       seller: sellerOf(order?.sellerId ?? null) || (candidate?.origin ?? ''),
       reference: order?.reference ?? '',
-      orderedOn: one.orderedOn,
-      state: one.state,
-      landed: one.terms.landed,
-      tax: one.terms.tax,
-      credited: one.credited,
-      owed: one.owed,
-      paid: one.paid,
-      due: minus(one.owed, one.paid),
-      studioCost: forStudio ? one.studioCost : null,
-      margin: forStudio && one.studioCost !== null ? minus(one.owed, one.studioCost) : null,
+      orderedOn: purchase.orderedOn,
+      state: purchase.state,
+      landed: purchase.terms.landed,
+      tax: purchase.terms.tax,
+      credited: purchase.credited,
+      owed: purchase.owed,
+      paid: purchase.paid,
+      due: minus(purchase.owed, purchase.paid),
+      studioCost: forStudio ? purchase.studioCost : null,
+      margin: forStudio && purchase.studioCost !== null ? minus(purchase.owed, purchase.studioCost) : null,
     }
   })
   const orderName = (id: string): string =>
     money.purchases
-      .filter((one) => one.orderId === id)
-      .map((one) => makeover.rows.piece[one.pieceId]?.name ?? '')
+      .filter((purchase) => purchase.orderId === id)
+      .map((purchase) => makeover.rows.piece[purchase.pieceId]?.name ?? '')
       .join(', ')
   return {
     for: reader,
@@ -109,17 +109,27 @@ export function statement(
     agreedOn: money.agreement?.row.signedOn ?? null,
     categories: money.categories,
     total: money.total,
-    lines: lines.toSorted((one, other) =>
-      one.category < other.category ? -1 : one.category > other.category ? 1 : one.orderedOn < other.orderedOn ? -1 : 1,
+    lines: lines.toSorted((left, right) =>
+      left.category < right.category
+        ? -1
+        : left.category > right.category
+          ? 1
+          : left.orderedOn < right.orderedOn
+            ? -1
+            : 1,
     ),
     wishes: money.pieces
-      .filter((one) => one.stillToBuy > 0)
-      .map((one) => ({
-        category: categoryOf(one.categoryId),
-        piece: makeover.rows.piece[one.id]?.name ?? '',
+      .filter((piece) => piece.stillToBuy > 0)
+      .map((piece) => ({
+        category: categoryOf(piece.categoryId),
+        piece: makeover.rows.piece[piece.id]?.name ?? '',
         basis:
-          one.basis === 'candidate' ? 'chosen' : one.basis === 'placeholder' ? 'stand-in and allowance' : 'allowance',
-        stillToBuy: one.stillToBuy,
+          piece.basis === 'candidate'
+            ? 'chosen'
+            : piece.basis === 'placeholder'
+              ? 'stand-in and allowance'
+              : 'allowance',
+        stillToBuy: piece.stillToBuy,
       })),
     payments: rowsOf(makeover, 'payment')
       .map((row) => ({
@@ -129,7 +139,7 @@ export function statement(
         tender: row.reversesId ? `${row.tender}, reversal` : row.tender,
         amount: row.direction === 'out' ? row.amountMinor : negate(row.amountMinor),
       }))
-      .toSorted((one, other) => (one.paidOn < other.paidOn ? -1 : one.paidOn > other.paidOn ? 1 : 0)),
+      .toSorted((left, right) => (left.paidOn < right.paidOn ? -1 : left.paidOn > right.paidOn ? 1 : 0)),
     held: money.credits.flatMap(({ id, balance }) => {
       const row = makeover.rows.credit[id]
       return row && balance !== zero

@@ -45,17 +45,17 @@ export function wanted(makeover: Makeover): PieceReckoning[] {
   return rowsOf(makeover, 'piece').map((piece) => {
     const tally = (bought: readonly Row<'purchase'>[]) => {
       const gone = bought.flatMap((row) =>
-        [...(returns.get(row.id) ?? []), ...(cancellations.get(row.id) ?? [])].map((one) => ({
-          quantity: quantityOf(one.packs, row.packSize),
-          wantedAgain: one.wantedAgain,
+        [...(returns.get(row.id) ?? []), ...(cancellations.get(row.id) ?? [])].map((returned) => ({
+          quantity: quantityOf(returned.packs, row.packSize),
+          wantedAgain: returned.wantedAgain,
         })),
       )
       const add = (parts: readonly { readonly quantity: number }[]): number =>
-        tidy(parts.reduce((total, one) => total + one.quantity, 0))
+        tidy(parts.reduce((total, part) => total + part.quantity, 0))
       return {
         ordered: tidy(bought.reduce((total, row) => total + quantityOf(row.packs, row.packSize), 0)),
-        again: add(gone.filter((one) => one.wantedAgain)),
-        givenUp: add(gone.filter((one) => !one.wantedAgain)),
+        again: add(gone.filter((back) => back.wantedAgain)),
+        givenUp: add(gone.filter((back) => !back.wantedAgain)),
       }
     }
     const isStandIn = (row: Row<'purchase'>): boolean =>

@@ -56,17 +56,17 @@ export function landedWorking(terms: Terms, landed: Landed, currency: string): W
 }
 
 const credits = (makeover: Makeover, purchaseIds: readonly string[]): WorkingLine[] => {
-  const of = <T extends { readonly purchaseId: string }>(rows: readonly T[]): T[] =>
+  const ofThisPurchase = <T extends { readonly purchaseId: string }>(rows: readonly T[]): T[] =>
     rows.filter((row) => purchaseIds.includes(row.purchaseId))
   return [
-    ...of(rowsOf(makeover, 'cancellation')).map((row) =>
+    ...ofThisPurchase(rowsOf(makeover, 'cancellation')).map((row) =>
       line(
         'Cancelled',
         negate(row.creditMinor),
         `${row.packs} not coming, ${writeDate(row.cancelledOn)}${row.keptMinor > 0 ? `; the seller keeps ${writeMoney(row.keptMinor, currencyOf(makeover))}` : ''}`,
       ),
     ),
-    ...of(rowsOf(makeover, 'return')).flatMap((row) =>
+    ...ofThisPurchase(rowsOf(makeover, 'return')).flatMap((row) =>
       row.acceptedOn && row.settles === 'money'
         ? [
             line(
@@ -77,7 +77,7 @@ const credits = (makeover: Makeover, purchaseIds: readonly string[]): WorkingLin
           ]
         : [],
     ),
-    ...of(rowsOf(makeover, 'claim')).flatMap((row) =>
+    ...ofThisPurchase(rowsOf(makeover, 'claim')).flatMap((row) =>
       row.answer === 'yes' && row.answeredOn
         ? [line('Allowed', negate(row.grantedMinor), `for ${row.about}, ${writeDate(row.answeredOn)}`)]
         : [],
@@ -107,8 +107,10 @@ export function purchaseWorking(makeover: Makeover, purchase: PurchaseReckoning)
 export function orderWorking(makeover: Makeover, order: OrderReckoning, money: Money): Working {
   const lines = [
     ...money.purchases
-      .filter((one) => one.orderId === order.id)
-      .map((one) => line(makeover.rows.piece[one.pieceId]?.name ?? 'A piece', one.terms.landed, 'landed, as ordered')),
+      .filter((purchase) => purchase.orderId === order.id)
+      .map((purchase) =>
+        line(makeover.rows.piece[purchase.pieceId]?.name ?? 'A piece', purchase.terms.landed, 'landed, as ordered'),
+      ),
     ...credits(makeover, order.lineIds),
     ...rowsOf(makeover, 'payment')
       .filter((row) => row.orderId === order.id)
@@ -143,14 +145,14 @@ export function pieceWorking(makeover: Makeover, reckoned: PieceReckoning): Work
     }
   }
   if (reckoned.basis === 'placeholder' && piece) {
-    const now = reckoned.landed
+    const standIn = reckoned.landed
       ? [line('The placeholder', reckoned.landed.landed, `${reckoned.packs} still to order`)]
       : []
     return {
       title: 'Still to buy',
       means: 'A placeholder stands in: the final piece counts with its allowance until one is chosen.',
       lines: [
-        ...now,
+        ...standIn,
         line('The final piece', minus(reckoned.stillToBuy, reckoned.landed?.landed ?? zero), 'its allowance'),
       ],
       result: line('Still to buy', reckoned.stillToBuy),
@@ -189,7 +191,7 @@ export function workingOf(figure: Figure, makeover: Makeover, money: Money, cate
     categoryId === null ? rows : rows.filter((row) => row.categoryId === categoryId)
   const name = (pieceId: string): string => makeover.rows.piece[pieceId]?.name ?? 'A piece'
   const purchases = here(money.purchases)
-  const category = money.categories.find((one) => one.id === categoryId)
+  const category = money.categories.find((category) => category.id === categoryId)
   const sums = category ?? money.total
   const agreedSum = category ? category.agreed : money.total.categoriesAgreed
   switch (figure) {
@@ -197,7 +199,9 @@ export function workingOf(figure: Figure, makeover: Makeover, money: Money, cate
       return {
         title: 'Paid',
         means: 'Money out for purchases, less money back.',
-        lines: purchases.filter((one) => one.paid !== 0).map((one) => line(name(one.pieceId), one.paid)),
+        lines: purchases
+          .filter((purchase) => purchase.paid !== 0)
+          .map((purchase) => line(name(purchase.pieceId), purchase.paid)),
         result: line('Paid', sums.paid),
       }
     case 'committed':
@@ -205,12 +209,12 @@ export function workingOf(figure: Figure, makeover: Makeover, money: Money, cate
         title: 'Committed',
         means: 'Owed for what is ordered and not yet paid.',
         lines: purchases
-          .filter((one) => one.committed > 0)
-          .map((one) =>
+          .filter((purchase) => purchase.committed > 0)
+          .map((purchase) =>
             line(
-              name(one.pieceId),
-              one.committed,
-              `${write(one.terms.landed)}${one.credited > 0 ? ` − ${write(one.credited)} credited` : ''}${one.paid > 0 ? ` − ${write(one.paid)} paid` : ''}`,
+              name(purchase.pieceId),
+              purchase.committed,
+              `${write(purchase.terms.landed)}${purchase.credited > 0 ? ` − ${write(purchase.credited)} credited` : ''}${purchase.paid > 0 ? ` − ${write(purchase.paid)} paid` : ''}`,
             ),
           ),
         result: line('Committed', sums.committed),
@@ -220,8 +224,14 @@ export function workingOf(figure: Figure, makeover: Makeover, money: Money, cate
         title: 'Refunds due',
         means: 'Paid beyond what is owed: money to come back.',
         lines: purchases
-          .filter((one) => one.refundDue > 0)
-          .map((one) => line(name(one.pieceId), one.refundDue, `${write(one.paid)} paid − ${write(one.owed)} owed`)),
+          .filter((purchase) => purchase.refundDue > 0)
+          .map((purchase) =>
+            line(
+              name(purchase.pieceId),
+              purchase.refundDue,
+              `${write(purchase.paid)} paid − ${write(purchase.owed)} owed`,
+            ),
+          ),
         result: line('Refunds due', sums.refundsDue),
       }
     case 'stillToBuy':
@@ -229,14 +239,14 @@ export function workingOf(figure: Figure, makeover: Makeover, money: Money, cate
         title: 'Still to buy',
         means: 'For what is wanted and not ordered: the chosen candidate’s landed cost, else the allowance.',
         lines: here(money.pieces)
-          .filter((one) => one.stillToBuy > 0)
-          .map((one) =>
+          .filter((piece) => piece.stillToBuy > 0)
+          .map((piece) =>
             line(
-              name(one.id),
-              one.stillToBuy,
-              one.basis === 'candidate'
-                ? `${one.packs} packs, chosen`.replace('1 packs', '1 pack')
-                : one.basis === 'placeholder'
+              name(piece.id),
+              piece.stillToBuy,
+              piece.basis === 'candidate'
+                ? `${piece.packs} packs, chosen`.replace('1 packs', '1 pack')
+                : piece.basis === 'placeholder'
                   ? 'a placeholder now, the final piece by its allowance'
                   : 'allowance, nothing chosen yet',
             ),
@@ -281,7 +291,9 @@ export function workingOf(figure: Figure, makeover: Makeover, money: Money, cate
         lines: category
           ? []
           : [
-              ...money.categories.filter((one) => one.agreed > 0).map((one) => line(one.name, one.agreed)),
+              ...money.categories
+                .filter((category) => category.agreed > 0)
+                .map((category) => line(category.name, category.agreed)),
               line('Contingency', money.total.contingency),
             ],
         result: line('Agreed', category ? category.agreed : money.total.agreed),

@@ -11,7 +11,7 @@ import { reckon } from './reckon.ts'
 
 const demos = ['music-room-tern-house', 'breakfast-room-the-lantern-inn', 'tea-room-long-acre-allotments'].map(
   (file): Documents =>
-    readParcel(readFileSync(`demo/${file}.zip`), (of) => createHash('sha256').update(of).digest('hex')).documents,
+    readParcel(readFileSync(`demo/${file}.zip`), (bytes) => createHash('sha256').update(bytes).digest('hex')).documents,
 )
 
 type Loose = Record<string, Record<string, Record<string, unknown>>>
@@ -40,18 +40,18 @@ function damaged(documents: Documents, all: readonly Wound[]): Documents {
   for (const { kind, row, field, value, away } of all) {
     const kinds = makeoverKinds.filter((name) => name !== 'makeover' && Object.keys(rows[name] ?? {}).length > 0)
     const named = kinds[kind % kinds.length]
-    const of = named ? rows[named] : undefined
-    if (!named || !of) continue
-    const id = Object.keys(of)[row % Object.keys(of).length] ?? ''
+    const rowsOfKind = named ? rows[named] : undefined
+    if (!named || !rowsOfKind) continue
+    const id = Object.keys(rowsOfKind)[row % Object.keys(rowsOfKind).length] ?? ''
     if (away) {
-      delete of[id]
+      delete rowsOfKind[id]
       continue
     }
-    const { id: _id, version, ...fields } = of[id] ?? {}
+    const { id: _id, version, ...fields } = rowsOfKind[id] ?? {}
     const names = Object.keys(fields)
     const name = names[field % names.length] ?? ''
-    const now = { ...fields, [name]: name.endsWith('Id') && value !== null ? nowhere : value }
-    if (validate(named, id, now).wrong.length === 0) of[id] = { ...now, id, version }
+    const hurt = { ...fields, [name]: name.endsWith('Id') && value !== null ? nowhere : value }
+    if (validate(named, id, hurt).wrong.length === 0) rowsOfKind[id] = { ...hurt, id, version }
   }
   return { ...documents, makeover }
 }
@@ -59,9 +59,9 @@ function damaged(documents: Documents, all: readonly Wound[]): Documents {
 /** The paths of numbers that are none. */
 function unreal(value: unknown, path = ''): string[] {
   if (typeof value === 'number') return Number.isFinite(value) ? [] : [`${path}: ${value}`]
-  if (value instanceof Map) return [...value].flatMap(([key, each]) => unreal(each, `${path}.${String(key)}`))
+  if (value instanceof Map) return [...value].flatMap(([key, entry]) => unreal(entry, `${path}.${String(key)}`))
   if (typeof value !== 'object' || value === null) return []
-  return Object.entries(value).flatMap(([key, each]) => unreal(each, `${path}.${key}`))
+  return Object.entries(value).flatMap(([key, entry]) => unreal(entry, `${path}.${key}`))
 }
 
 it('whatever a document holds, it is reckoned: every figure is a number, and its rooms are drawn', () => {

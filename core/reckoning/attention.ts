@@ -69,58 +69,72 @@ export function attention(
       'purchases',
       null,
     )
-  for (const one of reckoning.dates) {
-    const piece = makeover.rows.piece[one.id]
-    if (!piece || money.pieces.find((each) => each.id === one.id)?.open === 0) continue
-    if (piece.chosenId !== null && near(one.orderBy))
+  for (const date of reckoning.dates) {
+    const piece = makeover.rows.piece[date.id]
+    if (!piece || money.pieces.find((piece) => piece.id === date.id)?.open === 0) continue
+    if (piece.chosenId !== null && near(date.orderBy))
       add(
         'order by',
-        one.orderBy,
+        date.orderBy,
         piece.name,
-        one.slackDays !== null && one.slackDays < 0
-          ? `${days(-one.slackDays)} late already`
+        date.slackDays !== null && date.slackDays < 0
+          ? `${days(-date.slackDays)} late already`
           : 'chosen, and not ordered',
         'piece',
         piece.id,
       )
-    if (piece.chosenId === null && near(one.decideBy))
-      add('decide by', one.decideBy, piece.name, 'nothing chosen yet', 'piece', piece.id)
+    if (piece.chosenId === null && near(date.decideBy))
+      add('decide by', date.decideBy, piece.name, 'nothing chosen yet', 'piece', piece.id)
   }
-  for (const one of money.purchases) {
-    if (near(one.returnBy) && one.returnBy >= today)
+  for (const purchase of money.purchases) {
+    if (near(purchase.returnBy) && purchase.returnBy >= today)
       add(
         'last return day',
-        one.returnBy,
-        name(one.pieceId),
-        one.returnBy === today
+        purchase.returnBy,
+        name(purchase.pieceId),
+        purchase.returnBy === today
           ? 'tags on; today is the last day'
-          : `tags on; ${days(daysBetween(today, one.returnBy))} left to send it back`,
+          : `tags on; ${days(daysBetween(today, purchase.returnBy))} left to send it back`,
         'purchases',
-        one.id,
+        purchase.id,
       )
-    if (one.awaited > 0 && near(one.arrivesOn))
+    if (purchase.awaited > 0 && near(purchase.arrivesOn))
       add(
         'delivery expected',
-        one.arrivesOn,
-        name(one.pieceId),
-        one.arrivesOn < today
-          ? `expected ${days(daysBetween(one.arrivesOn, today))} ago, and not here`
-          : `${one.awaited} of ${one.packs} to come`,
+        purchase.arrivesOn,
+        name(purchase.pieceId),
+        purchase.arrivesOn < today
+          ? `expected ${days(daysBetween(purchase.arrivesOn, today))} ago, and not here`
+          : `${purchase.awaited} of ${purchase.packs} to come`,
         'purchases',
-        one.id,
+        purchase.id,
       )
   }
-  for (const one of money.orders) {
-    const row = makeover.rows.order[one.id]
-    const [first] = one.lineIds
+  for (const order of money.orders) {
+    const row = makeover.rows.order[order.id]
+    const [first] = order.lineIds
     if (!row || first === undefined) continue
-    const of = name(makeover.rows.purchase[first]?.pieceId ?? '')
-    if (one.refundDue > 0)
-      add('refund due', null, of, `${writeMoney(one.refundDue, currency)} to come back`, 'purchases', first)
-    if (one.depositDue > 0)
-      add('payment due', row.orderedOn, of, `a deposit of ${writeMoney(one.depositDue, currency)}`, 'purchases', first)
-    else if (one.committed > 0 && near(row.balanceDueOn))
-      add('payment due', row.balanceDueOn, of, `${writeMoney(one.committed, currency)} of balance`, 'purchases', first)
+    const id = name(makeover.rows.purchase[first]?.pieceId ?? '')
+    if (order.refundDue > 0)
+      add('refund due', null, id, `${writeMoney(order.refundDue, currency)} to come back`, 'purchases', first)
+    if (order.depositDue > 0)
+      add(
+        'payment due',
+        row.orderedOn,
+        id,
+        `a deposit of ${writeMoney(order.depositDue, currency)}`,
+        'purchases',
+        first,
+      )
+    else if (order.committed > 0 && near(row.balanceDueOn))
+      add(
+        'payment due',
+        row.balanceDueOn,
+        id,
+        `${writeMoney(order.committed, currency)} of balance`,
+        'purchases',
+        first,
+      )
   }
   for (const drop of priceDrops(makeover, money, today))
     if (drop.open)
@@ -209,14 +223,15 @@ export function attention(
   }
   // a paint or paper whose piece would be ordered next, and that nobody saw by lamp light
   for (const { finish, chosen } of unseenByLamp(makeover))
-    if (chosen && !found.some((one) => one.kind === 'sample' && one.id === finish.id))
+    if (chosen && !found.some((attention) => attention.kind === 'sample' && attention.id === finish.id))
       add('sample', null, finish.name, 'chosen, and never seen by lamp light', 'palette', finish.id)
-  const urgency = (one: Attention): string => (one.kind === 'over the agreed sum' ? '0000-00-00' : (one.on ?? today))
-  return found.sort((one, other) =>
-    urgency(one) < urgency(other)
+  const urgency = (attention: Attention): string =>
+    attention.kind === 'over the agreed sum' ? '0000-00-00' : (attention.on ?? today)
+  return found.sort((left, right) =>
+    urgency(left) < urgency(right)
       ? -1
-      : urgency(one) > urgency(other)
+      : urgency(left) > urgency(right)
         ? 1
-        : attentionKinds.indexOf(one.kind) - attentionKinds.indexOf(other.kind),
+        : attentionKinds.indexOf(left.kind) - attentionKinds.indexOf(right.kind),
   )
 }

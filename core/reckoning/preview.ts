@@ -20,12 +20,12 @@ export function preview(documents: Documents, operations: readonly Operation[], 
   const applied = apply(documents, operations, unmade)
   const faults = applied.faults.length > 0 ? applied.faults : guard(documents, applied.documents, today)
   const after = applied.faults.length > 0 ? before : reckon(applied.documents, today)
-  const keys = (reckoning: Reckoning) => new Set(reckoning.remarks.map((one) => one.key))
+  const keys = (reckoning: Reckoning) => new Set(reckoning.remarks.map((remark) => remark.key))
   const [had, has] = [keys(before), keys(after)]
   return {
     after,
     faults,
-    newRemarks: after.remarks.filter((one) => !had.has(one.key)),
-    curedRemarks: before.remarks.filter((one) => !has.has(one.key)),
+    newRemarks: after.remarks.filter((remark) => !had.has(remark.key)),
+    curedRemarks: before.remarks.filter((remark) => !has.has(remark.key)),
   }
 }

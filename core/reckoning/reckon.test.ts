@@ -96,11 +96,11 @@ describe('remarks', () => {
 })
 
 describe('an accepted remark', () => {
-  const other = newId()
+  const id = newId()
   const apart = change(planned, [
     remove('serving', planned.makeover.rows.serving[serving] ?? ({} as never)),
-    add('piece', other, pieceOf(ids.room, categories.Textiles ?? '', { allowanceMinor: minor(1_500_00) })),
-    add('serving', newId(), { needId: ids.need, pieceId: other }),
+    add('piece', id, pieceOf(ids.room, categories.Textiles ?? '', { allowanceMinor: minor(1_500_00) })),
+    add('serving', newId(), { needId: ids.need, pieceId: id }),
   ])
   const over = () => reckon(apart, testToday).remarks.find((remark) => remark.code === 'purchases.category-over')
   const accepted = change(apart, [
@@ -119,7 +119,7 @@ describe('an accepted remark', () => {
     expect(line.remarks).toEqual({ stop: 0, look: 0, note: 1 })
   })
   it('comes back when its numbers change', () => {
-    const more = Object.values(accepted.makeover.rows.piece).find((one) => one.allowanceMinor === 1_500_00)
+    const more = Object.values(accepted.makeover.rows.piece).find((piece) => piece.allowanceMinor === 1_500_00)
     if (!more) throw new Error('it was planned above')
     expect(find(change(accepted, [edit('piece', more, { allowanceMinor: minor(1_500_01) })]))?.accepted).toBeNull()
   })
@@ -170,13 +170,13 @@ describe('reckon', () => {
     expect(reckon(planned, testToday)).toEqual(reckon(structuredClone(planned), testToday)))
   it.each(['JPY', 'KWD'])('reckons in %s', (currency) => {
     const next = countingIds(70_000)
-    const other = begin(next, { currency, sums: { Furniture: 1_000_000 }, contingency: 0 })
-    const [thing, from] = [next(), next()]
-    const asked = candidateOf(thing, other.ids.seller, { priceMinor: minor(33_333), taxPpm: 100_000 })
-    const documents = change(other.start, [
-      ...other.operations,
-      add('piece', thing, pieceOf(other.ids.room, other.categories.Furniture ?? '', { chosenId: from })),
-      add('candidate', from, asked),
+    const second = begin(next, { currency, sums: { Furniture: 1_000_000 }, contingency: 0 })
+    const [thing, text] = [next(), next()]
+    const asked = candidateOf(thing, second.ids.seller, { priceMinor: minor(33_333), taxPpm: 100_000 })
+    const documents = change(second.start, [
+      ...second.operations,
+      add('piece', thing, pieceOf(second.ids.room, second.categories.Furniture ?? '', { chosenId: text })),
+      add('candidate', text, asked),
     ])
     expect(reckon(documents, testToday).money.total.stillToBuy).toBe(36_666) // 33 333 and 3 333.3 of tax, to the unit
   })

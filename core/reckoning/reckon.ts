@@ -69,10 +69,10 @@ function brokenRows(makeover: Makeover): Remark[] {
   const all = anyRows({ makeover, studio: emptyStudio(makeover.id) })
   return Object.entries(references).flatMap(([kind, fields]) => {
     if (!isKind(kind) || isStudioKind(kind)) return []
-    const from: MakeoverKind = kind
+    const makeoverKind: MakeoverKind = kind
     return Object.entries(fields).flatMap(([field, target]) => {
       if (isStudioKind(target)) return []
-      return Object.values(all[from]).flatMap((row) => {
+      return Object.values(all[makeoverKind]).flatMap((row) => {
         const to = row[field]
         if (typeof to !== 'string' || all[target][to]) return []
         return [
@@ -80,8 +80,8 @@ function brokenRows(makeover: Makeover): Remark[] {
             code: 'damaged.reference',
             weight: 'stop',
             step: 'brief',
-            subjects: [{ kind: from, id: row.id }],
-            title: `${aSpoken(from).replace('a', 'A')} points at ${aSpoken(target)} that is not there`,
+            subjects: [{ kind: makeoverKind, id: row.id }],
+            title: `${aSpoken(makeoverKind).replace('a', 'A')} points at ${aSpoken(target)} that is not there`,
             sentence:
               'Figures that rest on it may be wrong. The file or the database it came from is damaged: restore it from a copy.',
             rule: null,

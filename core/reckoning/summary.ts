@@ -69,7 +69,7 @@ export function lineFigures(makeover: Makeover, reckoning: Reckoning): LineFigur
 }
 
 export function stripOf(makeover: Makeover, { palette }: Pick<Reckoning, 'palette'>): StripPart[] {
-  const areas = new Map(palette.finishes.map((one) => [one.id, one.area.m2]))
+  const areas = new Map(palette.finishes.map((finish) => [finish.id, finish.area.m2]))
   return paletteFinishes(makeover).map(({ id, name, family, texture, sheen, labL, labA, labB, role }) => ({
     id,
     name,

@@ -28,10 +28,10 @@ export type Remark = {
 
 /** A remark before anyone has settled it. `numbers` are what an acceptance holds for. */
 export function remark(
-  from: Omit<Remark, 'key' | 'fingerprint' | 'accepted'> & { readonly numbers: readonly (number | string)[] },
+  draft: Omit<Remark, 'key' | 'fingerprint' | 'accepted'> & { readonly numbers: readonly (number | string)[] },
 ): Remark {
-  const { numbers, ...rest } = from
-  const key = [from.code, ...from.subjects.map(({ id }) => id)].join(' ')
+  const { numbers, ...rest } = draft
+  const key = [draft.code, ...draft.subjects.map(({ id }) => id)].join(' ')
   const fingerprint = numbers
     .map((number) => (typeof number === 'number' ? String(Math.round(number * 10) / 10) : number))
     .join(' | ')
@@ -51,15 +51,17 @@ export type Acceptance = {
  * A stop is cured, never accepted. Stops come first, then looks, then notes; what was accepted comes last.
  */
 export function settle(remarks: readonly Remark[], acceptances: readonly Acceptance[]): Remark[] {
-  const held = new Map(acceptances.map((one) => [`${one.remarkKey} ${one.fingerprint}`, one]))
+  const held = new Map(
+    acceptances.map((acceptance) => [`${acceptance.remarkKey} ${acceptance.fingerprint}`, acceptance]),
+  )
   return remarks
-    .map((one) => {
-      const by = one.weight === 'stop' ? undefined : held.get(`${one.key} ${one.fingerprint}`)
-      return by ? { ...one, accepted: { id: by.id, reason: by.reason, on: by.acceptedOn } } : one
+    .map((remark) => {
+      const by = remark.weight === 'stop' ? undefined : held.get(`${remark.key} ${remark.fingerprint}`)
+      return by ? { ...remark, accepted: { id: by.id, reason: by.reason, on: by.acceptedOn } } : remark
     })
     .toSorted(
-      (one, other) =>
-        Number(one.accepted !== null) - Number(other.accepted !== null) ||
-        weights.indexOf(one.weight) - weights.indexOf(other.weight),
+      (left, right) =>
+        Number(left.accepted !== null) - Number(right.accepted !== null) ||
+        weights.indexOf(left.weight) - weights.indexOf(right.weight),
     )
 }

@@ -21,7 +21,7 @@ export function practiceOf({ makeover, studio }: { readonly makeover: Makeover; 
   const schools = chosenSchools(...choices)
   return {
     schools,
-    chosen: [...new Set(choices.flat().map((one) => one.question))],
+    chosen: [...new Set(choices.flat().map((choice) => choice.question))],
     rules: effectiveRules(
       schoolRules(schools),
       asOverrides(studioRows(studio, 'studioRuling')),

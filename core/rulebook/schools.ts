@@ -385,7 +385,7 @@ export const questionOf = (id: QuestionId): Question =>
 /** The school of that name; the first of its question where there is none of that name. */
 export function schoolOf(id: QuestionId, name: string): School {
   const { schools } = questionOf(id)
-  return schools.find((one) => one.id === name) ?? schools[0]
+  return schools.find((school) => school.id === name) ?? schools[0]
 }
 
 /** Choices laid over each other, later ones last: the studio's, then the makeover's. */

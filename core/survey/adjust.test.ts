@@ -14,9 +14,9 @@ describe('the solver', () => {
       { to: 0, azimuth: azimuth(206, 9, 41), length: 285.13 },
     ]
     // a leg's covariance in proportion to its length is what the compass rule assumes
-    const legs = courses.map(({ to, azimuth, length }, from): Observation => ({
+    const legs = courses.map(({ to, azimuth, length }, course): Observation => ({
       kind: 'leg',
-      from,
+      from: course,
       to,
       dx: length * Math.sin(azimuth),
       dy: length * Math.cos(azimuth),
@@ -49,18 +49,18 @@ describe('the solver', () => {
         ),
         (legs) => {
           const lengths = legs.map(({ dx, dy }) => Math.max(1, Math.hypot(dx, dy)))
-          const whole = lengths.reduce((sum, each) => sum + each, 0)
+          const whole = lengths.reduce((sum, length) => sum + length, 0)
           const miss = legs.reduce((sum, leg) => ({ x: sum.x + leg.dx, y: sum.y + leg.dy }), { x: 0, y: 0 })
           const start = legs.map(() => ({ x: 0, y: 0 }))
           const found = adjust(
             start,
-            legs.map(({ dx, dy }, from): Observation => ({
+            legs.map(({ dx, dy }, leg): Observation => ({
               kind: 'leg',
-              from,
-              to: (from + 1) % legs.length,
+              from: leg,
+              to: (leg + 1) % legs.length,
               dx,
               dy,
-              sigmaMm: Math.sqrt(lengths[from] ?? 1),
+              sigmaMm: Math.sqrt(lengths[leg] ?? 1),
             })),
             new Set([0, 1]),
           )
@@ -92,7 +92,7 @@ describe('the solver', () => {
     expect(found?.freedom).toBe(0)
     expect(found?.points[2]?.x).toBeCloseTo(4000, 6)
     expect(found?.points[2]?.y).toBeCloseTo(-3000, 6)
-    expect(found?.outcomes.map((one) => one.standardised)).toEqual([null, null, null])
+    expect(found?.outcomes.map((outcome) => outcome.standardised)).toEqual([null, null, null])
   })
   it('says that points are not fixed where they are not, rather than guessing', () => {
     expect(
@@ -127,15 +127,15 @@ describe('the solver', () => {
       [0, 2],
       [1, 3],
     ] as const
-    const observed = pairs.map(([from, to], index): Observation => ({
+    const observed = pairs.map(([start, to], index): Observation => ({
       kind: 'distance',
-      from,
+      from: start,
       to,
-      mm: apart(at(from), at(to)) + (index === 4 ? 4 : 0),
+      mm: apart(at(start), at(to)) + (index === 4 ? 4 : 0),
       sigmaMm: 2,
     }))
     const found = adjust(square, observed, new Set([0, 1, 3]))
-    expect(found?.outcomes.reduce((sum, one) => sum + one.redundancy, 0)).toBeCloseTo(1, 9)
+    expect(found?.outcomes.reduce((sum, outcome) => sum + outcome.redundancy, 0)).toBeCloseTo(1, 9)
     expect(found?.outcomes[4]?.error).toBeCloseTo(4, 2)
   })
 })

@@ -50,7 +50,7 @@ export type Adjustment = {
   /** Observations less unknowns. */ readonly freedom: number
 }
 
-type Equation = { readonly misfit: number; readonly of: readonly (readonly [unknown: number, slope: number])[] }
+type Equation = { readonly misfit: number; readonly terms: readonly (readonly [unknown: number, slope: number])[] }
 const degrees = 180 / Math.PI
 export const wrapped = (deg: number): number => deg - 360 * Math.round(deg / 360)
 
@@ -59,21 +59,21 @@ export function angleAt(back: Point, at: Point, fore: Point): number {
   const deg = degrees * (Math.atan2(fore.y - at.y, fore.x - at.x) - Math.atan2(back.y - at.y, back.x - at.x))
   return ((deg % 360) + 360) % 360
 }
-export const apart = (one: Point, other: Point): number => Math.hypot(other.x - one.x, other.y - one.y)
+export const apart = (point: Point, right: Point): number => Math.hypot(right.x - point.x, right.y - point.y)
 
 /** The points’ coordinates as unknowns: x of point i is 2i, y is 2i + 1. Each equation is divided by its sigma. */
 function equationsOf(observation: Observation, points: readonly Point[]): Equation[] {
   const at = (index: number): Point => points[index] ?? { x: 0, y: 0 }
   if (observation.kind === 'distance') {
-    const { from, to, mm, sigmaMm: sigma } = observation
-    const length = Math.max(apart(at(from), at(to)), 1e-9)
-    const [ux, uy] = [(at(to).x - at(from).x) / length / sigma, (at(to).y - at(from).y) / length / sigma]
+    const { from: start, to, mm, sigmaMm: sigma } = observation
+    const length = Math.max(apart(at(start), at(to)), 1e-9)
+    const [ux, uy] = [(at(to).x - at(start).x) / length / sigma, (at(to).y - at(start).y) / length / sigma]
     return [
       {
         misfit: (mm - length) / sigma,
-        of: [
-          [2 * from, -ux],
-          [2 * from + 1, -uy],
+        terms: [
+          [2 * start, -ux],
+          [2 * start + 1, -uy],
           [2 * to, ux],
           [2 * to + 1, uy],
         ],
@@ -81,19 +81,19 @@ function equationsOf(observation: Observation, points: readonly Point[]): Equati
     ]
   }
   if (observation.kind === 'leg') {
-    const { from, to, dx, dy, sigmaMm: sigma } = observation
+    const { from: start, to, dx, dy, sigmaMm: sigma } = observation
     return [
       {
-        misfit: (dx - (at(to).x - at(from).x)) / sigma,
-        of: [
-          [2 * from, -1 / sigma],
+        misfit: (dx - (at(to).x - at(start).x)) / sigma,
+        terms: [
+          [2 * start, -1 / sigma],
           [2 * to, 1 / sigma],
         ],
       },
       {
-        misfit: (dy - (at(to).y - at(from).y)) / sigma,
-        of: [
-          [2 * from + 1, -1 / sigma],
+        misfit: (dy - (at(to).y - at(start).y)) / sigma,
+        terms: [
+          [2 * start + 1, -1 / sigma],
           [2 * to + 1, 1 / sigma],
         ],
       },
@@ -110,7 +110,7 @@ function equationsOf(observation: Observation, points: readonly Point[]): Equati
   return [
     {
       misfit: wrapped(deg - angleAt(at(back), at(corner), at(fore))) / sigma,
-      of: [
+      terms: [
         [2 * fore, fx],
         [2 * fore + 1, fy],
         [2 * back, -bx],
@@ -138,13 +138,14 @@ export function adjust(
   let points = start
   const cost = (at: readonly Point[]): number =>
     observations.reduce(
-      (sum, one) => sum + equationsOf(one, at).reduce((total, { misfit }) => total + misfit * misfit, 0),
+      (sum, observation) =>
+        sum + equationsOf(observation, at).reduce((total, { misfit }) => total + misfit * misfit, 0),
       0,
     )
-  let now = cost(points)
+  let value = cost(points)
   let damping = 0
   for (let round = 0; ; round++) {
-    if (round === rounds || !Number.isFinite(now)) return null
+    if (round === rounds || !Number.isFinite(value)) return null
     const { normal, right } = normalOf(observations, points, place)
     for (let row = 0; row < size; row++) normal[row * size + row] = (normal[row * size + row] ?? 0) * (1 + damping)
     const lower = cholesky(normal, size)
@@ -159,16 +160,16 @@ export function adjust(
       y: point.y + (step[place.get(2 * at + 1) ?? -1] ?? 0),
     }))
     const then = cost(moved)
-    const furthest = step.reduce((most, each) => Math.max(most, Math.abs(each)), 0)
-    if (then > now * (1 + 1e-12) + 1e-18 && furthest > 1e-9) {
+    const furthest = step.reduce((most, value) => Math.max(most, Math.abs(value)), 0)
+    if (then > value * (1 + 1e-12) + 1e-18 && furthest > 1e-9) {
       damping = Math.max(damping * 10, 1e-4)
       if (damping > 1e9) return null
       continue
     }
     points = moved
     // a thousandth of a thousandth of a millimetre is nobody’s business
-    const settled = furthest < 1e-6 || now - then < 1e-13 * now
-    now = then
+    const settled = furthest < 1e-6 || value - then < 1e-13 * value
+    value = then
     damping /= 10
     if (damping < 1e-6) damping = 0
     if (settled && damping === 0) break
@@ -184,14 +185,14 @@ function normalOf(
   const size = place.size
   const [normal, right] = [new Float64Array(size * size), new Float64Array(size)]
   for (const observation of observations)
-    for (const { misfit, of } of equationsOf(observation, points)) {
-      const known = of.flatMap(([unknown, slope]): [number, number][] =>
+    for (const { misfit, terms: weightOf } of equationsOf(observation, points)) {
+      const known = weightOf.flatMap(([unknown, slope]): [number, number][] =>
         place.has(unknown) ? [[place.get(unknown) ?? 0, slope]] : [],
       )
       for (const [row, slope] of known) {
         right[row] = (right[row] ?? 0) + slope * misfit
-        for (const [column, other] of known)
-          normal[row * size + column] = (normal[row * size + column] ?? 0) + slope * other
+        for (const [column, value] of known)
+          normal[row * size + column] = (normal[row * size + column] ?? 0) + slope * value
       }
     }
   return { normal, right }
@@ -249,14 +250,14 @@ function outcomesAt(
     rows += equations.length
     const sigma = observation.kind === 'angle' ? observation.sigmaDeg : observation.sigmaMm
     // the share of each equation that it fixes itself: a·N⁻¹·a = |L⁻¹a|²
-    const own = equations.map(({ of }) => {
+    const own = equations.map(({ terms: fields }) => {
       const right = new Float64Array(size)
-      for (const [unknown, slope] of of) if (place.has(unknown)) right[place.get(unknown) ?? 0] = slope
-      return forward(lower, size, right).reduce((sum, each) => sum + each * each, 0)
+      for (const [unknown, slope] of fields) if (place.has(unknown)) right[place.get(unknown) ?? 0] = slope
+      return forward(lower, size, right).reduce((sum, value) => sum + value * value, 0)
     })
     const redundancy = Math.min(1, Math.max(0, 1 - Math.max(...own)))
     const misfit =
-      equations.length === 1 ? (equations[0]?.misfit ?? 0) : Math.hypot(...equations.map((one) => one.misfit))
+      equations.length === 1 ? (equations[0]?.misfit ?? 0) : Math.hypot(...equations.map((equation) => equation.misfit))
     const residual = -misfit * sigma
     const checked = redundancy > 1e-6
     return {

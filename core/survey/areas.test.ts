@@ -63,11 +63,11 @@ describe('areas and runs of a room', () => {
             walls: rectangle(5000, 3600),
             survey: { heightMm: 2500, dadoMm: dado },
             slopes: [[0, low, 1200]],
-            openings: openings.map(({ tall, ...one }) => ({
-              ...one,
+            openings: openings.map(({ tall, ...entry }) => ({
+              ...entry,
               wall: 1,
               what: 'window' as const,
-              headMm: one.sillMm + tall,
+              headMm: entry.sillMm + tall,
             })),
           })
           for (const wall of areas.walls) {
@@ -85,7 +85,9 @@ describe('areas and runs of a room', () => {
       { u0: 5, u1: 15, z0: 5, z1: 15 },
       { u0: 30, u1: 31, z0: 0, z1: 1 },
     ])
-    expect(both.reduce((sum, one) => sum + (one.u1 - one.u0) * (one.z1 - one.z0), 0)).toBeCloseTo(100 + 100 - 25 + 1, 9)
+    expect(
+      both.reduce((sum, rectangle) => sum + (rectangle.u1 - rectangle.u0) * (rectangle.z1 - rectangle.z0), 0),
+    ).toBeCloseTo(100 + 100 - 25 + 1, 9)
   })
   it('a lean-to: a prism of trapezoids, its ceiling over the slope', () => {
     // 4 m deep from 1.5 m to 2.5 m high over all of it: mean height 2 m; slope length √(4² + 1²)
@@ -93,7 +95,7 @@ describe('areas and runs of a room', () => {
     expect(areas.volumeM3).toBeCloseTo(6 * 4 * 2, 6)
     expect(areas.ceilingM2).toBeCloseTo(6 * Math.hypot(4, 1), 6)
     expect(areas.walls.map((wall) => wall.grossM2)).toEqual(
-      [9, 8, 15, 8].map((each): unknown => expect.closeTo(each, 6)),
+      [9, 8, 15, 8].map((value): unknown => expect.closeTo(value, 6)),
     )
   })
   it('an attic: two slopes and a level strip between them', () => {
@@ -108,7 +110,7 @@ describe('areas and runs of a room', () => {
     })
     const end = 5 * 2.4 - 1.5 * 1.4
     expect(areas.walls.map((wall) => wall.grossM2)).toEqual(
-      [4, end, 4, end].map((each): unknown => expect.closeTo(each, 6)),
+      [4, end, 4, end].map((value): unknown => expect.closeTo(value, 6)),
     )
     expect(areas.volumeM3).toBeCloseTo(4 * end, 6)
     expect(areas.ceilingM2).toBeCloseTo(4 * (2 + 2 * Math.hypot(1.5, 1.4)), 6)
@@ -119,7 +121,7 @@ describe('areas and runs of a room', () => {
     expect(areas.volumeM3).toBeCloseTo(48, 6)
     expect(areas.ceilingM2).toBeCloseTo(6 * Math.hypot(4, 1), 6)
     expect(areas.walls.map((wall) => wall.grossM2)).toEqual(
-      [9, 8, 15, 8].map((each): unknown => expect.closeTo(each, 6)),
+      [9, 8, 15, 8].map((value): unknown => expect.closeTo(value, 6)),
     )
   })
   it('a breast adds wall and takes floor', () => {
@@ -135,21 +137,21 @@ describe('areas and runs of a room', () => {
     expect(areas.walls[3]?.netM2).toBeCloseTo(1.4 * 2.6, 9)
   })
   it('a curved wall: half a circle of 1 m, by radius or by rise, out or in', () => {
-    const of = (curve: Partial<Fields<'wall'>>) =>
+    const areaOf = (curve: Partial<Fields<'wall'>>) =>
       areasFor({
         walls: rectangle(2000, 3000).map((wall, at) => (at === 0 ? { ...wall, ...curve } : wall)),
         survey: { heightMm: 2000 },
       })
     const half = Math.PI / 2
     for (const out of [
-      of({ curve: 'rise', curveMm: 1000, bows: 'out' }),
-      of({ curve: 'radius', curveMm: 1000, bows: 'out' }),
+      areaOf({ curve: 'rise', curveMm: 1000, bows: 'out' }),
+      areaOf({ curve: 'radius', curveMm: 1000, bows: 'out' }),
     ]) {
       expect(out.floorM2).toBeCloseTo(6 + half, 6)
       expect(out.perimeterMm).toBeCloseTo(8000 + 1000 * Math.PI, 3)
       expect(out.walls[0]?.grossM2).toBeCloseTo(2 * Math.PI, 6)
     }
-    expect(of({ curve: 'rise', curveMm: 1000, bows: 'in' }).floorM2).toBeCloseTo(6 - half, 6)
+    expect(areaOf({ curve: 'rise', curveMm: 1000, bows: 'in' }).floorM2).toBeCloseTo(6 - half, 6)
     const tight = measuredRoom({
       walls: rectangle(2000, 3000).map((wall, at) =>
         at === 0 ? { ...wall, curve: 'radius' as const, curveMm: 900 } : wall,
@@ -174,7 +176,7 @@ describe('areas and runs of a room', () => {
 })
 
 describe('the area of finishes', () => {
-  const finish = (roomId: string, of: Partial<Fields<'finish'>>): Fields<'finish'> => ({
+  const finish = (roomId: string, fields: Partial<Fields<'finish'>>): Fields<'finish'> => ({
     ...blank.finish,
     roomId,
     name: 'x',
@@ -187,7 +189,7 @@ describe('the area of finishes', () => {
     colourSource: 'lab',
     usedFor: '',
     visibleM2: null,
-    ...of,
+    ...fields,
   })
   const room = {
     walls: rectangle(5000, 3600),
@@ -199,50 +201,55 @@ describe('the area of finishes', () => {
     const ids = finishes.map(() => newId())
     const after = change(
       documents,
-      finishes.map((of, at) =>
+      finishes.map((thisFinish, at) =>
         add(
           'finish',
           ids[at] ?? '',
-          finish(roomId, { ...of, wallId: of.wallId === undefined ? null : (wallIds[Number(of.wallId)] ?? null) }),
+          finish(roomId, {
+            ...thisFinish,
+            wallId: thisFinish.wallId === undefined ? null : (wallIds[Number(thisFinish.wallId)] ?? null),
+          }),
         ),
       ),
     )
     const [measured] = roomsOf(after.makeover, rules)
     const areas = measured ? areasOf(after.makeover, measured, rules) : null
     const found = finishAreas(after.makeover, areas ? [areas] : [])
-    return { of: ids.map((id) => found.get(id)), palette: reckon(after, testToday).palette }
+    return { areas: ids.map((id) => found.get(id)), palette: reckon(after, testToday).palette }
   }
   it('takes walls, floor and ceiling as measured, in place of what the eye said', () => {
-    const { of, palette } = laid(
+    const { areas: found, palette } = laid(
       { surface: 'walls', visibleM2: 10 },
       { surface: 'floor', role: 'secondary' },
       { surface: 'ceiling', role: 'secondary' },
     )
-    expect(of.map((one) => one?.m2)).toEqual([43 - 1.6, 18, 18].map((each): unknown => expect.closeTo(each, 6)))
-    expect(of.every((one) => one?.from === 'survey')).toBe(true)
+    expect(found.map((finishArea) => finishArea?.m2)).toEqual(
+      [43 - 1.6, 18, 18].map((value): unknown => expect.closeTo(value, 6)),
+    )
+    expect(found.every((finishArea) => finishArea?.basis === 'survey')).toBe(true)
     // ceilings count apart
     expect(palette.balance.roles.find(({ role }) => role === 'dominant')?.share).toBeCloseTo((100 * 41.4) / 59.4, 9)
   })
   it('parts the walls by wall and by band; the one that says no more has the rest', () => {
-    const { of } = laid(
+    const { areas: found } = laid(
       { surface: 'walls' },
       { surface: 'walls', wallId: '2' },
       { surface: 'walls', bandToMm: 1000, wallId: '1' },
     )
-    expect(of.map((one) => one?.m2)).toEqual(
-      [41.4 - 12.5 - 3.6, 12.5, 3.6].map((each): unknown => expect.closeTo(each, 6)),
+    expect(found.map((finishArea) => finishArea?.m2)).toEqual(
+      [41.4 - 12.5 - 3.6, 12.5, 3.6].map((value): unknown => expect.closeTo(value, 6)),
     )
   })
   it('what will be changed is not in the palette, and two that say no more stay as judged', () => {
-    const { of, palette } = laid(
+    const { areas: found, palette } = laid(
       { surface: 'floor', fate: 'change', visibleM2: 5 },
       { surface: 'floor', visibleM2: 4 },
       { surface: 'floor', visibleM2: 6 },
     )
-    expect(of).toEqual([
+    expect(found).toEqual([
       undefined,
-      { m2: 4, from: 'eye', how: 'judged by eye' },
-      { m2: 6, from: 'eye', how: 'judged by eye' },
+      { m2: 4, basis: 'eye', how: 'judged by eye' },
+      { m2: 6, basis: 'eye', how: 'judged by eye' },
     ])
     expect(palette.finishes).toHaveLength(2)
   })

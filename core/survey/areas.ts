@@ -44,7 +44,8 @@ export type RoomAreas = {
 type Point = { readonly x: number; readonly y: number }
 type Rectangle = { readonly u0: number; readonly u1: number; readonly z0: number; readonly z1: number }
 
-const sum = <T>(rows: readonly T[], of: (row: T) => number): number => rows.reduce((total, row) => total + of(row), 0)
+const sum = <T>(rows: readonly T[], valueOf: (row: T) => number): number =>
+  rows.reduce((total, row) => total + valueOf(row), 0)
 const right: Plane = { c: 0, x: 1, y: 0 }
 const past = (plane: Plane, at: number): Plane => ({ ...plane, c: -at })
 const before = (plane: Plane, at: number): Plane => ({ c: at, x: -plane.x, y: -plane.y })
@@ -57,12 +58,12 @@ export function areasOf(makeover: Makeover, room: Room, rules: Rules): RoomAreas
   const walls = room.walls.map((wall) => wallAreas(room, wall, bands))
   const perimeterMm = sum(room.walls, (wall) => wall.lengthMm)
   const skirtingMm = skirtingRun(room, rules)
-  const doors = room.walls.flatMap((wall) => wall.openings.filter((one) => one.row.what === 'door'))
-  const windows = room.walls.flatMap((wall) => wall.openings.filter((one) => one.row.what === 'window'))
-  const casingMm = sum([...doors, ...windows], (one) => one.row.widthMm + 2 * (one.z1 - one.z0))
+  const doors = room.walls.flatMap((wall) => wall.openings.filter((opening) => opening.row.what === 'door'))
+  const windows = room.walls.flatMap((wall) => wall.openings.filter((opening) => opening.row.what === 'window'))
+  const casingMm = sum([...doors, ...windows], (door) => door.row.widthMm + 2 * (door.z1 - door.z0))
   const area = (
-    of: readonly { readonly row: { readonly widthMm: number }; readonly z0: number; readonly z1: number }[],
-  ): number => sum(of, (one) => one.row.widthMm * (one.z1 - one.z0)) / 1e6
+    bands: readonly { readonly row: { readonly widthMm: number }; readonly z0: number; readonly z1: number }[],
+  ): number => sum(bands, (band) => band.row.widthMm * (band.z1 - band.z0)) / 1e6
   return {
     roomId: room.id,
     floorM2: floorArea(room) / 1e6,
@@ -99,7 +100,7 @@ function bandsOf(makeover: Makeover, room: Room): Band[] {
         (height): height is number => height != null && height > 0,
       ),
     ),
-  ].toSorted((one, other) => one - other)
+  ].toSorted((left, right) => left - right)
   return [0, ...heights].map((fromMm, at) => ({ fromMm, toMm: heights[at] ?? null }))
 }
 
@@ -108,17 +109,17 @@ export function faceOf(room: Room, wall: Wall): Point[] {
   const { ceiling } = room
   if (!ceiling) return []
   const next = room.walls[(wall.at + 1) % room.walls.length]
-  const byCorner = room.walls.some((one) => one.row.heightMm !== null)
+  const byCorner = room.walls.some((wall) => wall.row.heightMm !== null)
   const level = room.survey?.heightMm ?? null
   const [start, end] = byCorner ? [wall.row.heightMm ?? level, next?.row.heightMm ?? level] : [null, null]
   const pieces = wall.points.length - 1
   const between = (share: number): number | null =>
     start === null || end === null ? null : start + (end - start) * share
-  const top = wall.points.slice(0, -1).flatMap((from, piece): Point[] => {
+  const top = wall.points.slice(0, -1).flatMap((point, piece): Point[] => {
     const line = ceilingAlong(
       ceiling,
-      from,
-      wall.points[piece + 1] ?? from,
+      point,
+      wall.points[piece + 1] ?? point,
       between(piece / pieces),
       between((piece + 1) / pieces),
     )
@@ -131,10 +132,13 @@ export function faceOf(room: Room, wall: Wall): Point[] {
 
 function wallAreas(room: Room, wall: Wall, bands: readonly Band[]): WallAreas {
   const face = faceOf(room, wall)
-  const holes = disjoint(wall.openings.filter((one) => one.row.what !== 'niche'))
+  const holes = disjoint(wall.openings.filter((opening) => opening.row.what !== 'niche'))
   const covers = disjoint(
     wall.fixtures.filter(
-      (one) => ['fireplace', 'built-in', 'soffit'].includes(one.row.what) && one.u1 > one.u0 && one.z1 > one.z0,
+      (fixture) =>
+        ['fireplace', 'built-in', 'soffit'].includes(fixture.row.what) &&
+        fixture.u1 > fixture.u0 &&
+        fixture.z1 > fixture.z0,
     ),
   )
   const on = (part: readonly Point[], rectangles: readonly Rectangle[]): number =>
@@ -142,9 +146,9 @@ function wallAreas(room: Room, wall: Wall, bands: readonly Band[]): WallAreas {
       areaOf(clip(clip(clip(clip(part, past(right, u0)), before(right, u1)), past(up, z0)), before(up, z1))),
     )
   const [gross, openings] = [areaOf(face), on(face, holes)]
-  const nicheSides = sum(wall.openings, (one) =>
-    one.row.what === 'niche'
-      ? (one.row.revealMm ?? 0) * (one.row.widthMm * (one.z0 > 0 ? 2 : 1) + 2 * (one.z1 - one.z0))
+  const nicheSides = sum(wall.openings, (opening) =>
+    opening.row.what === 'niche'
+      ? (opening.row.revealMm ?? 0) * (opening.row.widthMm * (opening.z0 > 0 ? 2 : 1) + 2 * (opening.z1 - opening.z0))
       : 0,
   )
   const covered =
@@ -153,7 +157,7 @@ function wallAreas(room: Room, wall: Wall, bands: readonly Band[]): WallAreas {
       face,
       covers
         .flatMap((cover) => holes.map((hole) => shared(cover, hole)))
-        .filter((one) => one.u1 > one.u0 && one.z1 > one.z0),
+        .filter((rectangle) => rectangle.u1 > rectangle.u0 && rectangle.z1 > rectangle.z0),
     )
   return {
     wallId: wall.row.id,
@@ -175,25 +179,35 @@ function wallAreas(room: Room, wall: Wall, bands: readonly Band[]): WallAreas {
   }
 }
 
-const shared = (one: Rectangle, other: Rectangle): Rectangle => ({
-  u0: Math.max(one.u0, other.u0),
-  u1: Math.min(one.u1, other.u1),
-  z0: Math.max(one.z0, other.z0),
-  z1: Math.min(one.z1, other.z1),
+const shared = (rectangle: Rectangle, right: Rectangle): Rectangle => ({
+  u0: Math.max(rectangle.u0, right.u0),
+  u1: Math.min(rectangle.u1, right.u1),
+  z0: Math.max(rectangle.z0, right.z0),
+  z1: Math.min(rectangle.z1, right.z1),
 })
 
 /** Rectangles that cover the same without covering anything twice. */
 export function disjoint(rectangles: readonly Rectangle[]): Rectangle[] {
-  const meet = rectangles.some((one, at) =>
+  const meet = rectangles.some((rectangle, at) =>
     rectangles
       .slice(at + 1)
-      .some((other) => one.u0 < other.u1 && other.u0 < one.u1 && one.z0 < other.z1 && other.z0 < one.z1),
+      .some(
+        (otherRectangle) =>
+          rectangle.u0 < otherRectangle.u1 &&
+          otherRectangle.u0 < rectangle.u1 &&
+          rectangle.z0 < otherRectangle.z1 &&
+          otherRectangle.z0 < rectangle.z1,
+      ),
   )
   if (!meet) return rectangles.map(({ u0, u1, z0, z1 }) => ({ u0, u1, z0, z1 }))
-  const edges = [...new Set(rectangles.flatMap((one) => [one.u0, one.u1]))].toSorted((one, other) => one - other)
+  const edges = [...new Set(rectangles.flatMap((rectangle) => [rectangle.u0, rectangle.u1]))].toSorted(
+    (left, right) => left - right,
+  )
   return edges.slice(0, -1).flatMap((u0, at) => {
     const u1 = edges[at + 1] ?? u0
-    const here = rectangles.filter((one) => one.u0 <= u0 && one.u1 >= u1).toSorted((one, other) => one.z0 - other.z0)
+    const here = rectangles
+      .filter((rectangle) => rectangle.u0 <= u0 && rectangle.u1 >= u1)
+      .toSorted((left, right) => left.z0 - right.z0)
     return here.reduce<Rectangle[]>((runs, { z0, z1 }) => {
       const last = runs.at(-1)
       if (last && z0 <= last.z1) return [...runs.slice(0, -1), { ...last, z1: Math.max(last.z1, z1) }]
@@ -206,9 +220,9 @@ export function disjoint(rectangles: readonly Rectangle[]): Rectangle[] {
 export function skirtingBreaks(wall: Wall, rules: Rules): readonly { readonly u0: number; readonly u1: number }[] {
   const low = rules['survey.skirting-height']
   const breaks = [
-    ...wall.openings.filter((one) => one.row.what !== 'niche' && one.z0 < low),
+    ...wall.openings.filter((opening) => opening.row.what !== 'niche' && opening.z0 < low),
     ...wall.fixtures.filter(
-      (one) => ['fireplace', 'built-in'].includes(one.row.what) && one.z0 < low && one.u1 > one.u0,
+      (fixture) => ['fireplace', 'built-in'].includes(fixture.row.what) && fixture.z0 < low && fixture.u1 > fixture.u0,
     ),
   ]
   return disjoint(
@@ -221,14 +235,16 @@ function skirtingRun(room: Room, rules: Rules): number {
     (wall) =>
       wall.lengthMm -
       sum(skirtingBreaks(wall, rules), ({ u0, u1 }) => u1 - u0) +
-      sum(wall.openings, (one) =>
-        one.row.what === 'niche' && one.z0 < rules['survey.skirting-height'] ? 2 * (one.row.revealMm ?? 0) : 0,
+      sum(wall.openings, (opening) =>
+        opening.row.what === 'niche' && opening.z0 < rules['survey.skirting-height']
+          ? 2 * (opening.row.revealMm ?? 0)
+          : 0,
       ),
   )
 }
 
 /** How a finish comes by its area. */
-export type FinishArea = { readonly m2: number; readonly from: 'survey' | 'eye'; readonly how: string }
+export type FinishArea = { readonly m2: number; readonly basis: 'survey' | 'eye'; readonly how: string }
 
 /**
  * The visible area of each finish in m². Walls, ceiling, floor, trim and doors of a measured room count as measured: a
@@ -245,7 +261,7 @@ export function finishAreas(makeover: Makeover, rooms: readonly RoomAreas[]): Re
     if (!room || !surface) continue
     const judged = (without: string): number => sum(rows, (row) => (row.id === without ? 0 : (row.visibleM2 ?? 0)))
     const set = (id: string, m2: number, how: string): void =>
-      void found.set(id, { m2: Math.max(0, m2), from: 'survey', how })
+      void found.set(id, { m2: Math.max(0, m2), basis: 'survey', how })
     const whole = wholeOf(room, surface)
     if (whole === null) continue
     const particular =
@@ -278,7 +294,7 @@ export function finishAreas(makeover: Makeover, rooms: readonly RoomAreas[]): Re
   }
   for (const row of finishes)
     if (!found.has(row.id) && row.visibleM2 !== null)
-      found.set(row.id, { m2: row.visibleM2, from: 'eye', how: 'judged by eye' })
+      found.set(row.id, { m2: row.visibleM2, basis: 'eye', how: 'judged by eye' })
   return found
 }
 const wholeWords: Readonly<Record<string, string>> = {
@@ -301,8 +317,8 @@ function bandArea(
 ): number {
   const walls = room.walls.filter((wall) => finish.wallId === null || wall.wallId === finish.wallId)
   if (finish.bandFromMm === null && finish.bandToMm === null) return sum(walls, (wall) => wall.netM2 - wall.coveredM2)
-  const [from, to] = [finish.bandFromMm ?? 0, finish.bandToMm ?? Infinity]
+  const [start, to] = [finish.bandFromMm ?? 0, finish.bandToMm ?? Infinity]
   return sum(walls, (wall) =>
-    sum(wall.bands, (band) => (band.fromMm >= from - 1e-6 && (band.toMm ?? Infinity) <= to + 1e-6 ? band.netM2 : 0)),
+    sum(wall.bands, (band) => (band.fromMm >= start - 1e-6 && (band.toMm ?? Infinity) <= to + 1e-6 ? band.netM2 : 0)),
   )
 }

@@ -21,7 +21,7 @@ function broken(shape: Shape, wall = 0, more: Partial<Measured> = {}) {
 }
 const names = (makeover: Makeover) =>
   rowsOf(makeover, 'wall')
-    .toSorted((one, other) => one.place - other.place)
+    .toSorted((left, right) => left.place - right.place)
     .map((wall) => [wall.lengthMm, wall.corner])
 
 describe('a wall that is not plain', () => {
@@ -63,7 +63,7 @@ describe('a wall that is not plain', () => {
       ],
       fixtures: [{ wall: 0, what: 'light point', fromMm: 2500, aboveMm: 1800 }],
     })
-    const walls = rowsOf(makeover, 'wall').toSorted((one, other) => one.place - other.place)
+    const walls = rowsOf(makeover, 'wall').toSorted((left, right) => left.place - right.place)
     expect(
       rowsOf(makeover, 'opening').map((row) => [
         walls.findIndex((wall) => wall.id === row.wallId),

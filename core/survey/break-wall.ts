@@ -34,7 +34,7 @@ export function breakWall(makeover: Makeover, wall: Row<'wall'>, shape: Shape, n
   if (wall.curve !== 'straight')
     return wrong('A curved wall has no bumps: part it into straight and curved walls first.')
   const walls = wallsOf(makeover, wall.roomId)
-  const at = walls.findIndex((one) => one.id === wall.id)
+  const at = walls.findIndex((thisWall) => thisWall.id === wall.id)
   const next = walls[(at + 1) % walls.length]
   if (shape.is === 'slant') return slant(makeover, wall, walls[at + 1] ?? null, next ?? null, shape, newId)
   const { fromMm, widthMm, depthMm } = shape
@@ -121,11 +121,11 @@ function slant(
     return wrong('Only a square corner that is drawn in is cut like this: type the slanted wall with its angles.')
   if (wall.lengthMm === null || next.lengthMm === null) return wrong('Measure both walls of the corner first.')
   if (alongMm >= wall.lengthMm || nextMm >= next.lengthMm) return wrong('The slant is longer than its wall.')
-  const cut = (end: Row<'wall'>, from: number, to: number): string | null => {
+  const cut = (end: Row<'wall'>, start: number, to: number): string | null => {
     const found = [...rowsOf(makeover, 'opening'), ...rowsOf(makeover, 'fixture')].find((row) => {
       if (row.wallId !== end.id) return false
       const u0 = row.fromEnd ? (end.lengthMm ?? 0) - row.fromMm - (row.widthMm ?? 0) : row.fromMm
-      return u0 < to && u0 + (row.widthMm ?? 0) > from
+      return u0 < to && u0 + (row.widthMm ?? 0) > start
     })
     return found ? found.name || found.what : null
   }

@@ -93,7 +93,10 @@ describe('a ceiling', () => {
           const wall = room.walls[1] // down the right-hand side
           if (!room.ceiling || !wall) throw new Error('no ceiling')
           const line = ceilingAlong(room.ceiling, wall.from, wall.to, null, null)
-          const [before, after] = [line.findLast((one) => one.share <= share), line.find((one) => one.share >= share)]
+          const [before, after] = [
+            line.findLast((entry) => entry.share <= share),
+            line.find((entry) => entry.share >= share),
+          ]
           if (!before || !after) throw new Error('a gap in the line')
           const z =
             after.share === before.share

@@ -34,7 +34,7 @@ export function ceilingOver(
   if (heights.some((height) => height === null)) return null
   const top = Math.max(...heights.map((height) => height ?? 0))
   const sloping = slopes.flatMap((slope): Slope[] => {
-    const wall = walls.find((one) => one.row.id === slope.wallId)
+    const wall = walls.find((wall) => wall.row.id === slope.wallId)
     if (!wall || slope.runMm <= 0) return []
     const front = offLine(wall.from, wall.to)
     const rise = (top - slope.lowMm) / slope.runMm
@@ -51,11 +51,12 @@ export function ceilingOver(
     .flatMap((base) => sloping.reduce(parted, [{ over: base.over, planes: [base.plane] }]))
     .flatMap(({ over, planes: all }) => {
       const planes = distinct(all)
-      return planes.flatMap((one, at): CeilingPart[] => {
+      return planes.flatMap((plane, at): CeilingPart[] => {
         let part: Point[] = [...over]
-        for (const [place, other] of planes.entries())
-          if (place !== at) part = clip(part, { c: other.c - one.c, x: other.x - one.x, y: other.y - one.y })
-        return part.length > 2 && areaOf(part) > 1 ? [{ over: part, plane: one }] : []
+        for (const [place, otherPlane] of planes.entries())
+          if (place !== at)
+            part = clip(part, { c: otherPlane.c - plane.c, x: otherPlane.x - plane.x, y: otherPlane.y - plane.y })
+        return part.length > 2 && areaOf(part) > 1 ? [{ over: part, plane: plane }] : []
       })
     })
   const corners = parts.flatMap(({ over, plane }) => over.map((point) => heightOn(plane, point)))
@@ -84,12 +85,14 @@ const parted = (regions: readonly Region[], { plane, front }: Slope): Region[] =
 /** A slope noted twice, or one that does not come down, is no ceiling of its own. */
 const distinct = (planes: readonly Plane[]): Plane[] =>
   planes.filter(
-    (one, at) =>
+    (plane, at) =>
       !planes
         .slice(0, at)
         .some(
-          (other) =>
-            Math.abs(one.c - other.c) < 1e-6 && Math.abs(one.x - other.x) < 1e-9 && Math.abs(one.y - other.y) < 1e-9,
+          (otherPlane) =>
+            Math.abs(plane.c - otherPlane.c) < 1e-6 &&
+            Math.abs(plane.x - otherPlane.x) < 1e-9 &&
+            Math.abs(plane.y - otherPlane.y) < 1e-9,
         ),
   )
 
@@ -99,19 +102,19 @@ const distinct = (planes: readonly Plane[]): Plane[] =>
  */
 export function ceilingAlong(
   { topMm, slopes }: Ceiling,
-  from: Point,
+  start: Point,
   to: Point,
   fromMm: number | null,
   toMm: number | null,
 ): { readonly share: number; readonly z: number }[] {
   const grace = 1 // mm: a wall lies on its own line
   const along = (plane: Plane, share: number): number =>
-    heightOn(plane, from) + share * (heightOn(plane, to) - heightOn(plane, from))
+    heightOn(plane, start) + share * (heightOn(plane, to) - heightOn(plane, start))
   const crossed = slopes.flatMap(({ front }) => {
     const [a, b] = [along(front, 0), along(front, 1)]
     return Math.min(a, b) < -grace && Math.max(a, b) > grace ? [a / (a - b)] : []
   })
-  const cuts = [0, ...crossed.toSorted((one, other) => one - other), 1]
+  const cuts = [0, ...crossed.toSorted((left, right) => left - right), 1]
   return cuts.slice(1).flatMap((until, at) => {
     const since = cuts[at] ?? 0
     const level = (share: number): number => (fromMm ?? topMm) + share * ((toMm ?? topMm) - (fromMm ?? topMm))
@@ -133,16 +136,17 @@ function lowest(lines: readonly (readonly [number, number])[]): { share: number;
       if (share > 1e-9 && share < 1 - 1e-9) breaks.add(share)
     }
   const found = [...breaks]
-    .toSorted((one, other) => one - other)
+    .toSorted((left, right) => left - right)
     .map((share) => ({ share, z: Math.min(...lines.map(([a, b]) => a + share * (b - a))) }))
   // a break on a straight stretch says nothing
-  return found.filter((one, at) => {
+  return found.filter((entry, at) => {
     const [before, after] = [found[at - 1], found[at + 1]]
     return (
       !before ||
       !after ||
-      Math.abs(before.z + ((after.z - before.z) * (one.share - before.share)) / (after.share - before.share) - one.z) >
-        1e-6
+      Math.abs(
+        before.z + ((after.z - before.z) * (entry.share - before.share)) / (after.share - before.share) - entry.z,
+      ) > 1e-6
     )
   })
 }
@@ -150,9 +154,9 @@ function lowest(lines: readonly (readonly [number, number])[]): { share: number;
 /** The surface through the corners’ heights. Points of an arc lie between those of its ends. */
 function triangles(outline: readonly Point[], walls: readonly Wall[], heights: readonly number[]): CeilingPart[] {
   const z = walls.flatMap((wall, at) => {
-    const [from, to] = [heights[at] ?? 0, heights[(at + 1) % heights.length] ?? 0]
+    const [start, to] = [heights[at] ?? 0, heights[(at + 1) % heights.length] ?? 0]
     const pieces = wall.points.length - 1
-    return wall.points.slice(0, -1).map((_, piece) => from + ((to - from) * piece) / pieces)
+    return wall.points.slice(0, -1).map((_, piece) => start + ((to - start) * piece) / pieces)
   })
   const indexes = earcut(outline.flatMap(({ x, y }) => [x, y]))
   const parts: CeilingPart[] = []

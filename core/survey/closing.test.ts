@@ -16,11 +16,11 @@ const wallsOf = (corners: readonly Point[], wrong: Readonly<Record<number, numbe
     cornerDeg: Math.round(angleIn(corners, (at + 1) % corners.length) * 1e9) / 1e9,
     assumed: true,
   }))
-const checkOf = (corners: readonly Point[], from: number, to: number, wrong = 0): Check => ({
-  id: `check ${from} ${to}`,
-  from,
+const checkOf = (corners: readonly Point[], start: number, to: number, wrong = 0): Check => ({
+  id: `check ${start} ${to}`,
+  from: start,
   to,
-  lengthMm: apart(pointAt(corners, from), pointAt(corners, to)) + wrong,
+  lengthMm: apart(pointAt(corners, start), pointAt(corners, to)) + wrong,
 })
 const rectangle = (width: number, depth: number): Point[] => [
   { x: 0, y: 0 },
@@ -84,12 +84,12 @@ describe('closing a room', () => {
         fc.array(fc.double({ min: -12, max: 12, noNaN: true }), { minLength: 8, maxLength: 8 }),
         (corners, by, noise) => {
           const walls = wallsOf(corners, noise)
-          const from = by % walls.length
-          const [one, other] = [
+          const value = by % walls.length
+          const [left, right] = [
             close(walls, [], rules),
-            close([...walls.slice(from), ...walls.slice(0, from)], [], rules),
+            close([...walls.slice(value), ...walls.slice(0, value)], [], rules),
           ]
-          expect(Math.abs(signedArea(other.corners))).toBeCloseTo(Math.abs(signedArea(one.corners)), 2)
+          expect(Math.abs(signedArea(right.corners))).toBeCloseTo(Math.abs(signedArea(left.corners)), 2)
         },
       ),
     )
@@ -107,9 +107,9 @@ describe('closing a room', () => {
           // a short wall typed much shorter makes a triangle that cannot be, which is said before anything is adjusted
           fc.pre(apart(pointAt(corners, at), pointAt(corners, at + 1)) > 3 * by)
           // every corner is tied by two diagonals and more: what a careful second round measures
-          const checks = corners.flatMap((_, from) =>
+          const checks = corners.flatMap((_, corner) =>
             corners.flatMap((_each, to) =>
-              to > from + 1 && !(from === 0 && to === corners.length - 1) ? [checkOf(corners, from, to)] : [],
+              to > corner + 1 && !(corner === 0 && to === corners.length - 1) ? [checkOf(corners, corner, to)] : [],
             ),
           )
           const closing = close(wallsOf(corners, { [at]: wrong }), checks, rules)
@@ -131,7 +131,7 @@ describe('closing a room', () => {
     const decide = closing.again?.decide
     expect(decide).not.toBeNull()
     // Pythagoras: with wall A at fault the room is 5000 wide, with wall C at fault 5100
-    const expected = Object.fromEntries((decide?.expected ?? []).map((one) => [one.id, one.mm]))
+    const expected = Object.fromEntries((decide?.expected ?? []).map((entry) => [entry.id, entry.mm]))
     expect(expected['wall 0']).toBeCloseTo(Math.hypot(5000, 3600), 3)
     expect(expected['wall 2']).toBeCloseTo(Math.hypot(5100, 3600), 3)
     const told = close(
@@ -139,7 +139,7 @@ describe('closing a room', () => {
       [checkOf(corners, decide?.from ?? 0, decide?.to ?? 2), checkOf(corners, 1, 3)],
       rules,
     )
-    expect(told.lengths.toSorted((one, other) => (other.standardised ?? 0) - (one.standardised ?? 0))[0]?.id).toBe(
+    expect(told.lengths.toSorted((left, right) => (right.standardised ?? 0) - (left.standardised ?? 0))[0]?.id).toBe(
       'wall 0',
     )
   })
@@ -202,7 +202,9 @@ describe('closing a room', () => {
     const closing = close(walls, checks, rules)
     expect(closing.state).toBe(state)
     expect(closing.why).toMatch(why)
-    expect(closing.lengths.map((one) => one.measuredMm)).toEqual([...walls, ...checks].map((one) => one.lengthMm))
+    expect(closing.lengths.map((length) => length.measuredMm)).toEqual(
+      [...walls, ...checks].map((wall) => wall.lengthMm),
+    )
   })
   it('a room that crosses itself is not closed', () => {
     // a bow tie: square corners all the way, walked as inside, inside, outside, outside would not turn; so angles are given

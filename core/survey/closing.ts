@@ -75,9 +75,9 @@ export type Closing = {
 
 const radians = Math.PI / 180
 const origin: Point = { x: 0, y: 0 }
-const step = (from: Point, heading: number, length: number): Point => ({
-  x: from.x + length * Math.cos(heading * radians),
-  y: from.y + length * Math.sin(heading * radians),
+const step = (point: Point, heading: number, length: number): Point => ({
+  x: point.x + length * Math.cos(heading * radians),
+  y: point.y + length * Math.sin(heading * radians),
 })
 const mm = (value: number): string => `${Math.round(value)}\u00a0mm`
 
@@ -95,7 +95,7 @@ function walk(walls: readonly WallMeasure[], lengths: readonly number[], turns: 
 /** Closes a room, or says why not. Lengths in mm, angles in degrees; nothing typed is changed. */
 export function close(walls: readonly WallMeasure[], checks: readonly Check[], rules: Rules): Closing {
   const known = walls.flatMap((wall) => (wall.cornerDeg === null ? [] : [180 - wall.cornerDeg]))
-  const turned = known.reduce((sum, each) => sum + each, 0)
+  const turned = known.reduce((sum, value) => sum + value, 0)
   const unknown = walls.length - known.length
   const shared = unknown > 0 ? (360 - turned) / unknown : 0
   const angularMiss = unknown > 0 ? 0 : 360 - turned
@@ -140,14 +140,14 @@ export function close(walls: readonly WallMeasure[], checks: readonly Check[], r
       `The corners turn ${Math.round(turned)}° where a room turns 360°: one corner too many is drawn in, or a measured angle is too small.`,
     )
   const typed = walls.filter((wall) => wall.lengthMm !== null)
-  const longest = typed.toSorted((one, other) => (other.lengthMm ?? 0) - (one.lengthMm ?? 0))[0]
+  const longest = typed.toSorted((left, right) => (right.lengthMm ?? 0) - (left.lengthMm ?? 0))[0]
   if (typed.length === walls.length && longest && (longest.lengthMm ?? 0) >= perimeterMm - (longest.lengthMm ?? 0))
     return not(
       'cannot',
       `${longest.name}, ${mm(longest.lengthMm ?? 0)}, is longer than all the others together, ${mm(perimeterMm - (longest.lengthMm ?? 0))}: they cannot meet.`,
     )
   for (const check of checks) {
-    const ways = [check.from, check.to].toSorted((one, other) => one - other)
+    const ways = [check.from, check.to].toSorted((left, right) => left - right)
     const oneWay = walls.slice(ways[0], ways[1])
     const otherWay = [...walls.slice(ways[1]), ...walls.slice(0, ways[0])]
     for (const way of [oneWay, otherWay]) {
@@ -167,7 +167,7 @@ export function close(walls: readonly WallMeasure[], checks: readonly Check[], r
       ? null
       : adjust(
           start,
-          observations.map((one) => one.observation),
+          observations.map((observation) => observation.observation),
           datum,
         )
   if (!found) {
@@ -211,7 +211,7 @@ export function close(walls: readonly WallMeasure[], checks: readonly Check[], r
     ? { mm: missed, oneIn: missed < 0.05 ? null : Math.round(perimeterMm / missed), dx: end.x, dy: end.y }
     : null
   const worst = lengths.filter(
-    (one) => (one.standardised ?? 0) > rules['survey.suspicious'] && Math.abs(one.errorMm ?? 0) > limitMm,
+    (length) => (length.standardised ?? 0) > rules['survey.suspicious'] && Math.abs(length.errorMm ?? 0) > limitMm,
   )
   const doubtful = (misclosure?.mm ?? 0) > limitMm || worst.length > 0
   const again = doubtful ? measureAgain(walls, checks, rules, found, lengths) : null
@@ -219,7 +219,9 @@ export function close(walls: readonly WallMeasure[], checks: readonly Check[], r
   const aside = again?.named
     ? adjust(
         found.points,
-        observations.filter((one) => one.kind === 'corner' || one.id !== again.named).map((one) => one.observation),
+        observations
+          .filter((observation) => observation.kind === 'corner' || observation.id !== again.named)
+          .map((observation) => observation.observation),
         datum,
       )
     : null
@@ -233,7 +235,7 @@ export function close(walls: readonly WallMeasure[], checks: readonly Check[], r
             walls,
             checks,
             stands,
-            observations.filter((one) => one.kind === 'corner' || one.id !== again?.named),
+            observations.filter((observation) => observation.kind === 'corner' || observation.id !== again?.named),
           ),
           again?.named ?? '',
         )
@@ -258,7 +260,7 @@ export function close(walls: readonly WallMeasure[], checks: readonly Check[], r
     })),
     again:
       again && stands !== found
-        ? { ...again, errorMm: -(told.find((one) => one.id === again.named)?.residualMm ?? 0) }
+        ? { ...again, errorMm: -(told.find((lengthReading) => lengthReading.id === again.named)?.residualMm ?? 0) }
         : again,
   }
 }
@@ -337,7 +339,7 @@ function begin(walls: readonly WallMeasure[], turns: readonly number[]): Point[]
   const lengths = walls.map((wall) => wall.lengthMm ?? 0)
   if (open.length > 0) {
     // the shortest set of lengths that closes the walk: A·x = −miss by the pseudo-inverse of a 2 × k matrix
-    const headings = walls.map((_, at) => -turns.slice(0, at).reduce((sum, each) => sum + each, 0) * radians)
+    const headings = walls.map((_, at) => -turns.slice(0, at).reduce((sum, turn) => sum + turn, 0) * radians)
     const ways = open.map((at) => ({ x: Math.cos(headings[at] ?? 0), y: Math.sin(headings[at] ?? 0) }))
     const base = ways.reduce(
       (sum, way) => ({ x: sum.x + way.x * mean, y: sum.y + way.y * mean }),
@@ -354,7 +356,7 @@ function begin(walls: readonly WallMeasure[], turns: readonly number[]): Point[]
   }
   const points = walk(walls, lengths, turns)
   const end = points.at(-1) ?? origin
-  const total = lengths.reduce((sum, each) => sum + each, 0)
+  const total = lengths.reduce((sum, length) => sum + length, 0)
   if (!(total > 0)) return null
   let gone = 0
   const spread = points.slice(0, -1).map((point, at) => {
@@ -374,8 +376,9 @@ function readings(
   observed: readonly Observed[],
 ): LengthReading[] {
   const outcome = (kind: 'wall' | 'diagonal', id: string) =>
-    found.outcomes[observed.findIndex((one) => one.kind === kind && one.id === id)]
-  const between = (from: number, to: number): number => apart(found.points[from] ?? origin, found.points[to] ?? origin)
+    found.outcomes[observed.findIndex((observed) => observed.kind === kind && observed.id === id)]
+  const between = (start: number, to: number): number =>
+    apart(found.points[start] ?? origin, found.points[to] ?? origin)
   const reading = (
     kind: 'wall' | 'diagonal',
     id: string,
@@ -383,16 +386,16 @@ function readings(
     measuredMm: number | null,
     adjustedMm: number,
   ): LengthReading => {
-    const of = outcome(kind, id)
+    const thisOutcome = outcome(kind, id)
     return {
       id,
       kind,
       name,
       measuredMm,
       adjustedMm,
-      residualMm: of?.residual ?? 0,
-      standardised: of?.standardised ?? null,
-      errorMm: of?.error ?? null,
+      residualMm: thisOutcome?.residual ?? 0,
+      standardised: thisOutcome?.standardised ?? null,
+      errorMm: thisOutcome?.error ?? null,
     }
   }
   return [
@@ -406,10 +409,12 @@ function readings(
 }
 /** The readings of the others, and of the one that was set aside: what they make of it, and how strongly it stood against them. */
 const setAside = (before: readonly LengthReading[], after: readonly LengthReading[], id: string): LengthReading[] =>
-  after.map((one) => {
-    const was = before.find((each) => each.id === id)
-    const residualMm = one.adjustedMm - (one.measuredMm ?? 0)
-    return one.id === id && was ? { ...one, residualMm, standardised: was.standardised, errorMm: -residualMm } : one
+  after.map((lengthReading) => {
+    const was = before.find((lengthReading) => lengthReading.id === id)
+    const residualMm = lengthReading.adjustedMm - (lengthReading.measuredMm ?? 0)
+    return lengthReading.id === id && was
+      ? { ...lengthReading, residualMm, standardised: was.standardised, errorMm: -residualMm }
+      : lengthReading
   })
 const nameOf = (check: Pick<Check, 'from' | 'to'>): string =>
   `Corner ${Math.min(check.from, check.to) + 1} to ${Math.max(check.from, check.to) + 1}`
@@ -442,22 +447,22 @@ function measureAgain(
   lengths: readonly LengthReading[],
 ): Again | null {
   const suspects = lengths
-    .filter((one) => one.standardised !== null)
-    .toSorted((one, other) => (other.standardised ?? 0) - (one.standardised ?? 0))
+    .filter((length) => length.standardised !== null)
+    .toSorted((left, right) => (right.standardised ?? 0) - (left.standardised ?? 0))
   const [first, second] = suspects
   if (!first) return { named: null, set: [], errorMm: null, standardised: null, decide: null }
   const strongest = first.standardised ?? 0
   // leaving a length out lowers the sum of squares by its standardised residual squared
-  const asGood = (one: LengthReading): boolean =>
-    strongest ** 2 - (one.standardised ?? 0) ** 2 <= rules['survey.leads'] ** 2 &&
-    (one.standardised ?? 0) > strongest / 2
+  const asGood = (lengthReading: LengthReading): boolean =>
+    strongest ** 2 - (lengthReading.standardised ?? 0) ** 2 <= rules['survey.leads'] ** 2 &&
+    (lengthReading.standardised ?? 0) > strongest / 2
   const clear = strongest > rules['survey.suspicious'] && !(second && asGood(second))
   if (clear) return { named: first.id, set: [first.id], errorMm: first.errorMm, standardised: strongest, decide: null }
-  const set = lengths.filter((one) => one.standardised !== null && asGood(one))
-  const strongestFew = new Set(suspects.slice(0, 4).map((one) => one.id))
+  const set = lengths.filter((length) => length.standardised !== null && asGood(length))
+  const strongestFew = new Set(suspects.slice(0, 4).map((suspect) => suspect.id))
   return {
     named: null,
-    set: set.map((one) => one.id),
+    set: set.map((lengthReading) => lengthReading.id),
     errorMm: set.length === 1 ? first.errorMm : null,
     standardised: strongest,
     decide:
@@ -467,7 +472,7 @@ function measureAgain(
             checks,
             rules,
             found,
-            set.filter((one) => strongestFew.has(one.id)),
+            set.filter((lengthReading) => strongestFew.has(lengthReading.id)),
           )
         : null,
   }
@@ -492,27 +497,27 @@ function deciding(
         without,
         checks.filter((check) => check.id !== suspect.id),
         rules,
-      ).map((one) => one.observation),
+      ).map((observed) => observed.observation),
       datum,
       hypothesisRounds,
     )
     return room ? [{ id: suspect.id, points: room.points }] : []
   })
   if (hypotheses.length < 2) return null
-  const measured = new Set(checks.map((check) => [check.from, check.to].toSorted((one, other) => one - other).join()))
+  const measured = new Set(checks.map((check) => [check.from, check.to].toSorted((left, right) => left - right).join()))
   let best: Again['decide'] = null
   let widest = 0
-  for (let from = 0; from < walls.length; from++)
-    for (let to = from + 2; to < walls.length; to++) {
-      if ((from === 0 && to === walls.length - 1) || measured.has(`${from},${to}`) || !seen(found.points, from, to))
+  for (let value = 0; value < walls.length; value++)
+    for (let to = value + 2; to < walls.length; to++) {
+      if ((value === 0 && to === walls.length - 1) || measured.has(`${value},${to}`) || !seen(found.points, value, to))
         continue
       const expected = hypotheses.map(({ id, points }) => ({
         id,
-        mm: apart(points[from] ?? origin, points[to] ?? origin),
+        mm: apart(points[value] ?? origin, points[to] ?? origin),
       }))
-      const sorted = expected.map((one) => one.mm).toSorted((one, other) => one - other)
-      const least = Math.min(...sorted.slice(1).map((each, at) => each - (sorted[at] ?? 0)))
-      if (least > widest) [widest, best] = [least, { from, to, expected }]
+      const sorted = expected.map((entry) => entry.mm).toSorted((left, right) => left - right)
+      const least = Math.min(...sorted.slice(1).map((value, at) => value - (sorted[at] ?? 0)))
+      if (least > widest) [widest, best] = [least, { from: value, to, expected }]
     }
   // a difference that the tape itself could make decides nothing
   return widest > 2 * rules['survey.sigma'] ? best : null

@@ -43,7 +43,7 @@ const rich: Measured = {
 }
 /** What a survey says, without ids and versions. */
 function said(makeover: Makeover): unknown {
-  const walls = rowsOf(makeover, 'wall').toSorted((one, other) => one.place - other.place)
+  const walls = rowsOf(makeover, 'wall').toSorted((left, right) => left.place - right.place)
   const letter = (id: string): number => walls.findIndex((wall) => wall.id === id)
   const plain = (row: object): object =>
     Object.fromEntries(
@@ -75,8 +75,8 @@ const roomIn = (makeover: Makeover, rules: Parameters<typeof roomsOf>[1]) => {
 
 describe('lengths as a table', () => {
   it('goes out and comes into another room as it was', () => {
-    const from = measuredRoom(rich)
-    const csv = surveyCsv(from.room)
+    const room = measuredRoom(rich)
+    const csv = surveyCsv(room.room)
     expect(csv).toContain(`'=street`) // no formula for a spreadsheet
     const { sheet, faults } = readSurveyCsv(csv)
     expect(faults).toEqual([])
@@ -86,10 +86,10 @@ describe('lengths as a table', () => {
     })
     if (!sheet) throw new Error('no sheet')
     const after = change(to.documents, sheetOperations(to.documents.makeover, to.roomId, sheet, to.newId))
-    expect(said(after.makeover)).toEqual(said(from.documents.makeover))
+    expect(said(after.makeover)).toEqual(said(room.documents.makeover))
     // told again it changes nothing
     expect(sheetOperations(after.makeover, to.roomId, sheet, to.newId)).toEqual([])
-    expect(roomIn(after.makeover, to.rules).closing.state).toBe(from.room.closing.state)
+    expect(roomIn(after.makeover, to.rules).closing.state).toBe(room.room.closing.state)
   })
   it('any rectangle goes round, in whatever order the columns stand', () => {
     fc.assert(

@@ -46,9 +46,12 @@ export function surveyCsv(room: Room): string {
   ] as const)
     if (top != null) lines.push({ what, top: tenth(top) })
   const reading = (id: string): Line => {
-    const one = closing.lengths.find((each) => each.id === id)
-    return closing.state === 'closed' && one
-      ? { adjusted: one.adjustedMm.toFixed(1), moved: one.measuredMm === null ? '' : one.residualMm.toFixed(1) }
+    const length = closing.lengths.find((length) => length.id === id)
+    return closing.state === 'closed' && length
+      ? {
+          adjusted: length.adjustedMm.toFixed(1),
+          moved: length.measuredMm === null ? '' : length.residualMm.toFixed(1),
+        }
       : {}
   }
   for (const { row, at } of room.walls)
@@ -78,14 +81,14 @@ export function surveyCsv(room: Room): string {
     })
   for (const wall of room.walls) {
     const on = letterOf(wall.at)
-    const from = (row: { fromMm: number; fromEnd: boolean }): string =>
+    const writeFrom = (row: { fromMm: number; fromEnd: boolean }): string =>
       `${tenth(row.fromMm)}${row.fromEnd ? ' from end' : ''}`
     for (const { row } of wall.openings)
       lines.push({
         what: row.what,
         name: row.name,
         on,
-        from: from(row),
+        from: writeFrom(row),
         width: tenth(row.widthMm),
         bottom: tenth(row.sillMm),
         top: tenth(row.headMm),
@@ -103,7 +106,7 @@ export function surveyCsv(room: Room): string {
         what: row.what,
         name: row.name,
         on,
-        from: from(row),
+        from: writeFrom(row),
         width: tenth(row.widthMm),
         bottom: tenth(row.aboveMm),
         top: row.heightMm === null ? '' : tenth(row.aboveMm + row.heightMm),
@@ -144,7 +147,7 @@ export function readSurveyCsv(text: string): {
     return null
   }
   const { data, errors } = Papa.parse<string[]>(text.replace(/^\ufeff/, ''), { skipEmptyLines: 'greedy' })
-  const [error] = errors.filter((one) => one.code !== 'UndetectableDelimiter')
+  const [error] = errors.filter((error) => error.code !== 'UndetectableDelimiter')
   if (error) say((error.row ?? 0) + 1, '', `is not CSV: ${error.message}`)
   const [head = [], ...rows] = data
   const columns = head.map((name) => name.trim().toLowerCase())
@@ -182,13 +185,13 @@ export function readSurveyCsv(text: string): {
     }
     const above = (column: Column): number => {
       const value = needed(column)
-      if (value === 0 && cell(column) !== '' && !faults.some((one) => one.line === line && one.column === column))
+      if (value === 0 && cell(column) !== '' && !faults.some((fault) => fault.line === line && fault.column === column))
         say(line, column, 'is nothing: expected a length above zero')
       return value
     }
     const positive = (column: Column): number | null => (cell(column) === '' ? null : above(column))
     const name = [...cell('name')].slice(0, 60).join('')
-    const from = (): { fromMm: number; fromEnd: boolean } => {
+    const readFrom = (): { fromMm: number; fromEnd: boolean } => {
       const ended = /^(.*?)\s*from end$/i.exec(cell('from'))
       return { fromMm: needed('from', ended?.[1] ?? cell('from')), fromEnd: ended !== null }
     }
@@ -224,13 +227,13 @@ export function readSurveyCsv(text: string): {
         ...blank.opening,
         what: opening,
         name,
-        ...from(),
+        ...readFrom(),
         widthMm: above('width'),
         sillMm: length('bottom') ?? 0,
         headMm: above('top'),
         revealMm: positive('depth'),
-        hinge: hingeSides.find((one) => one === hinge) ?? 'none',
-        swing: swings.find((one) => one === swing) ?? 'none',
+        hinge: hingeSides.find((hingeSide) => hingeSide === hinge) ?? 'none',
+        swing: swings.find((name) => name === swing) ?? 'none',
         clearMm: clear ? length('detail', clear) : null,
       }
       if (fields.headMm <= fields.sillMm && fields.headMm > 0)
@@ -247,7 +250,7 @@ export function readSurveyCsv(text: string): {
           ...blank.fixture,
           what: fixture,
           name,
-          ...from(),
+          ...readFrom(),
           aboveMm,
           widthMm: positive('width'),
           heightMm: top === null ? null : Math.max(1, top - aboveMm),
@@ -300,7 +303,7 @@ function curveOf(typed: string, say: (message: string) => null): Pick<Fields<'wa
   const read = parts ? readLength(parts[2] ?? '', 'mm') : null
   const curve = parts?.[1]?.toLowerCase() === 'radius' ? 'radius' : 'rise'
   if (read?.ok)
-    return { curve, curveMm: read.value, bows: bowings.find((one) => one === parts?.[3]?.toLowerCase()) ?? 'out' }
+    return { curve, curveMm: read.value, bows: bowings.find((bowing) => bowing === parts?.[3]?.toLowerCase()) ?? 'out' }
   say(`“${typed.slice(0, 24)}” is no curve: expected such as radius 1200 out`)
   return straight
 }
@@ -394,8 +397,8 @@ export function sheetOperations(
 }
 
 function changed<K extends MakeoverKind>(kind: K, row: Row<K>, fields: Partial<Fields<K>>): Operation[] {
-  const other = Object.fromEntries(
+  const second = Object.fromEntries(
     Object.entries(fields).filter(([name, value]) => (row as unknown as Record<string, unknown>)[name] !== value),
   )
-  return Object.keys(other).length === 0 ? [] : [{ op: 'put', kind, id: row.id, base: row.version, fields: other }]
+  return Object.keys(second).length === 0 ? [] : [{ op: 'put', kind, id: row.id, base: row.version, fields: second }]
 }

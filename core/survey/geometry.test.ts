@@ -54,13 +54,15 @@ const theirs = (polygons: readonly (readonly (readonly [number, number])[])[][])
     (sum, rings) =>
       sum +
       rings.reduce(
-        (total, one, at) =>
+        (total, ring, at) =>
           total +
           (at === 0 ? 1 : -1) *
             Math.abs(
-              one.reduce(
+              ring.reduce(
                 (twice, [x, y], index) =>
-                  twice + x * (one[(index + 1) % one.length]?.[1] ?? 0) - (one[(index + 1) % one.length]?.[0] ?? 0) * y,
+                  twice +
+                  x * (ring[(index + 1) % ring.length]?.[1] ?? 0) -
+                  (ring[(index + 1) % ring.length]?.[0] ?? 0) * y,
                 0,
               ) / 2,
             ),
@@ -69,10 +71,10 @@ const theirs = (polygons: readonly (readonly (readonly [number, number])[])[][])
     0,
   )
 /** What both independent libraries cut out; either gives up now and then where two lines all but touch, and then the other answers. */
-function cutOut(outline: Outline, other: Outline): number[] {
+function cutOut(outline: Outline, otherOutline: Outline): number[] {
   const answers = [polyclip.intersection, polygonClipping.intersection].flatMap((intersection) => {
     try {
-      return [theirs(intersection(ring(outline), ring(other)))]
+      return [theirs(intersection(ring(outline), ring(otherOutline)))]
     } catch {
       return []
     }
@@ -82,11 +84,11 @@ function cutOut(outline: Outline, other: Outline): number[] {
 }
 const perimeter = (outline: Outline): number =>
   outline.reduce(
-    (sum, one, at) =>
+    (sum, point, at) =>
       sum +
       Math.hypot(
-        (outline[(at + 1) % outline.length]?.x ?? 0) - one.x,
-        (outline[(at + 1) % outline.length]?.y ?? 0) - one.y,
+        (outline[(at + 1) % outline.length]?.x ?? 0) - point.x,
+        (outline[(at + 1) % outline.length]?.y ?? 0) - point.y,
       ),
     0,
   )
@@ -100,9 +102,9 @@ describe('plane geometry', () => {
         fc.integer({ min: -90_000, max: 90_000 }),
         fc.integer({ min: -90_000, max: 90_000 }),
         fc.nat({ max: 12 }),
-        (outline, angle, dx, dy, from) => {
+        (outline, angle, dx, dy, value) => {
           const moved = turned(outline, angle, dx, dy)
-          const at = from % moved.length
+          const at = value % moved.length
           expect(areaOf([...moved.slice(at), ...moved.slice(0, at)]) / areaOf(outline)).toBeCloseTo(1, 9)
         },
       ),
@@ -141,10 +143,12 @@ describe('plane geometry', () => {
         (some) => {
           const rectangles = some.map(({ u0, wide, z0, tall }) => ({ u0, u1: u0 + wide, z0, z1: z0 + tall }))
           const [first, ...rest] = rectangles.map(({ u0, u1, z0, z1 }) => ring(box(u0, z0, u1 - u0, z1 - z0)))
-          expect(disjoint(rectangles).reduce((sum, one) => sum + (one.u1 - one.u0) * (one.z1 - one.z0), 0)).toBeCloseTo(
-            theirs(polygonClipping.union(first ?? [], ...rest)),
-            3,
-          )
+          expect(
+            disjoint(rectangles).reduce(
+              (sum, rectangle) => sum + (rectangle.u1 - rectangle.u0) * (rectangle.z1 - rectangle.z0),
+              0,
+            ),
+          ).toBeCloseTo(theirs(polygonClipping.union(first ?? [], ...rest)), 3)
         },
       ),
     )
@@ -168,13 +172,13 @@ describe('plane geometry', () => {
         (outline, milliradians, away) => {
           const angle = milliradians / 1000
           const line = { c: away, x: Math.cos(angle), y: Math.sin(angle) }
-          const [one, other] = [clip(outline, line), clip(outline, { c: -line.c, x: -line.x, y: -line.y })]
-          expect(areaOf(one) + areaOf(other)).toBeCloseTo(areaOf(outline), 2)
+          const [left, right] = [clip(outline, line), clip(outline, { c: -line.c, x: -line.x, y: -line.y })]
+          expect(areaOf(left) + areaOf(right)).toBeCloseTo(areaOf(outline), 2)
           const plane = { c: 2400, x: 0.1, y: -0.2 }
-          expect((integral(one, plane) + integral(other, plane)) / integral(outline, plane)).toBeCloseTo(1, 9)
+          expect((integral(left, plane) + integral(right, plane)) / integral(outline, plane)).toBeCloseTo(1, 9)
           // a large box on the kept side of the line
           const kept = turned(box(-away, -200_000, 400_000, 400_000), angle, 0, 0)
-          for (const area of cutOut(outline, kept)) expect(areaOf(one)).toBeCloseTo(area, 0)
+          for (const area of cutOut(outline, kept)) expect(areaOf(left)).toBeCloseTo(area, 0)
         },
       ),
     )

@@ -26,8 +26,8 @@ export function surveyGuards(makeover: Makeover): Fault[] {
   for (const row of rowsOf(makeover, 'opening')) {
     if (row.headMm <= row.sillMm)
       faults.push(fault('opening', 'opening', row.id, 'headMm', 'is not above the sill: expected more'))
-    const other = row.sharesId === null ? undefined : rows.opening[row.sharesId]
-    if (other && roomOf(other.wallId) === roomOf(row.wallId))
+    const opening = row.sharesId === null ? undefined : rows.opening[row.sharesId]
+    if (opening && roomOf(opening.wallId) === roomOf(row.wallId))
       faults.push(
         fault('shared', 'opening', row.id, 'sharesId', 'is in the same room: expected an opening of the next one'),
       )

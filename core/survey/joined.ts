@@ -11,7 +11,7 @@ export function laid({ turn, dx, dy }: Lie, { x, y }: Point): Point {
   return { x: x * cos - y * sin + dx, y: x * sin + y * cos + dy }
 }
 
-export type Joint = { readonly one: Side; readonly other: Side; readonly throughMm: number }
+export type Joint = { readonly left: Side; readonly right: Side; readonly throughMm: number }
 export type Side = { readonly room: Room; readonly wall: Wall; readonly opening: OnWall<'opening'> }
 
 /** Every opening that was measured from both its rooms, and how thick the wall between them is. */
@@ -20,14 +20,14 @@ export function joints(rooms: readonly Room[], rules: Rules): Joint[] {
     room.walls.flatMap((wall) => wall.openings.map((opening): Side => ({ room, wall, opening }))),
   )
   const byId = new Map(sides.map((side) => [side.opening.row.id, side]))
-  return sides.flatMap((one) => {
-    const other = one.opening.row.sharesId === null ? undefined : byId.get(one.opening.row.sharesId)
-    return other
+  return sides.flatMap((side) => {
+    const otherSide = side.opening.row.sharesId === null ? undefined : byId.get(side.opening.row.sharesId)
+    return otherSide
       ? [
           {
-            one,
-            other,
-            throughMm: one.opening.row.revealMm ?? other.opening.row.revealMm ?? rules['survey.wall-thickness'],
+            left: side,
+            right: otherSide,
+            throughMm: side.opening.row.revealMm ?? otherSide.opening.row.revealMm ?? rules['survey.wall-thickness'],
           },
         ]
       : []
@@ -45,8 +45,8 @@ export function lieOf(first: Room, rooms: readonly Room[], rules: Rules): Readon
     grown = false
     for (const joint of all)
       for (const [here, there] of [
-        [joint.one, joint.other],
-        [joint.other, joint.one],
+        [joint.left, joint.right],
+        [joint.right, joint.left],
       ] as const) {
         const lie = found.get(here.room.id)
         if (!lie || found.has(there.room.id)) continue

@@ -92,7 +92,7 @@ describe('what a survey gives cause to say', () => {
   })
   it('asks for a test before old paint is sanded or an old floor lifted; the year is the country’s to set', () => {
     const { documents, roomId, newId } = measuredRoom(plain)
-    const finish = (of: Partial<Fields<'finish'>>) =>
+    const finish = (fields: Partial<Fields<'finish'>>) =>
       add('finish', newId(), {
         ...blank.finish,
         roomId,
@@ -108,12 +108,12 @@ describe('what a survey gives cause to say', () => {
         visibleM2: null,
         surface: 'door',
         fate: 'change',
-        ...of,
+        ...fields,
       })
-    const told = (of: Partial<Fields<'finish'>>, builtYear: number | null = null) => {
+    const told = (fields: Partial<Fields<'finish'>>, builtYear: number | null = null) => {
       const head = headOf(documents.makeover)
       const after = change(documents, [
-        finish(of),
+        finish(fields),
         ...(head && builtYear ? [edit('makeover', head, { builtYear })] : []),
       ])
       return reckon(after, testToday)
@@ -139,9 +139,14 @@ describe('rooms joined by a shared opening', () => {
       first.newId,
     )
     const documents = change(first.documents, [add('room', hall, { name: 'Hall' }), ...rows.operations])
-    const [one, other] = Object.values(documents.makeover.rows.opening)
-    if (!one || !other) throw new Error('no openings')
-    return { ...first, one, other, documents: change(documents, [edit('opening', other, { sharesId: one.id })]) }
+    const [left, right] = Object.values(documents.makeover.rows.opening)
+    if (!left || !right) throw new Error('no openings')
+    return {
+      ...first,
+      left,
+      right,
+      documents: change(documents, [edit('opening', right, { sharesId: left.id })]),
+    }
   }
   it('lie beside each other: the faces of the opening are a wall’s thickness apart, and the rooms do not overlap', () => {
     const { documents, rules } = two(800)
@@ -163,9 +168,9 @@ describe('rooms joined by a shared opening', () => {
     ))
   it('an opening is shared with another room, not with its own', () => {
     const world = measuredRoom({ ...plain, openings: [door, { ...door, wall: 2 }] })
-    const [one, other] = Object.values(world.documents.makeover.rows.opening)
-    if (!one || !other) throw new Error('no openings')
-    expect(tryChange(world.documents, [edit('opening', one, { sharesId: other.id })]).faults).toMatchObject([
+    const [left, right] = Object.values(world.documents.makeover.rows.opening)
+    if (!left || !right) throw new Error('no openings')
+    expect(tryChange(world.documents, [edit('opening', left, { sharesId: right.id })]).faults).toMatchObject([
       { field: 'sharesId' },
     ])
   })

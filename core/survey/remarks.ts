@@ -54,12 +54,12 @@ function closingRemarks(room: Room, rules: Rules, system: UnitSystem): Remark[] 
     )
   const { again, misclosure } = closing
   if (!again) return remarks
-  const nameOf = (id: string): string => closing.lengths.find((one) => one.id === id)?.name ?? ''
+  const nameOf = (id: string): string => closing.lengths.find((length) => length.id === id)?.name ?? ''
   const missed =
     misclosure && misclosure.mm > closing.limitMm
       ? `Walked round by its lengths, the room misses its start by ${length(misclosure.mm)}${misclosure.oneIn ? `, 1 in ${misclosure.oneIn}` : ''}; up to ${length(closing.limitMm)} is the tape. `
       : 'Lengths contradict each other by more than the tape explains. '
-  const one = again.named ?? (again.set.length === 1 ? (again.set[0] ?? null) : null)
+  const text = again.named ?? (again.set.length === 1 ? (again.set[0] ?? null) : null)
   const wrongBy =
     again.errorMm === null
       ? ''
@@ -76,22 +76,22 @@ function closingRemarks(room: Room, rules: Rules, system: UnitSystem): Remark[] 
       code: 'survey.measure-again',
       weight: 'look',
       step: 'survey',
-      subjects: one
+      subjects: text
         ? [
             {
-              kind: closing.lengths.find((each) => each.id === one)?.kind === 'diagonal' ? 'diagonal' : 'wall',
-              id: one,
+              kind: closing.lengths.find((length) => length.id === text)?.kind === 'diagonal' ? 'diagonal' : 'wall',
+              id: text,
             },
             ...subjects,
           ]
         : subjects,
-      title: one
-        ? `${again.named ? '' : 'Likeliest: '}measure ${nameOf(one)} again`
+      title: text
+        ? `${again.named ? '' : 'Likeliest: '}measure ${nameOf(text)} again`
         : again.set.length > 1
           ? `${again.set.map(nameOf).join(' or ')}: one of them is wrong`
           : `${room.name}: measure it a second time`,
-      sentence: one
-        ? `${missed}${wrongBy}${because}. ${again.named ? `It is set aside until it is measured again: the others make it ${length(closing.lengths.find((each) => each.id === again.named)?.adjustedMm ?? 0)}.` : 'The room stands as the likeliest fit until it is measured again.'}`.replace(
+      sentence: text
+        ? `${missed}${wrongBy}${because}. ${again.named ? `It is set aside until it is measured again: the others make it ${length(closing.lengths.find((length) => length.id === again.named)?.adjustedMm ?? 0)}.` : 'The room stands as the likeliest fit until it is measured again.'}`.replace(
             / {2,}/g,
             ' ',
           )
@@ -109,72 +109,74 @@ function onWallRemarks(room: Room, wall: Wall, rules: Rules, system: UnitSystem)
   const grace = rules['survey.edge-grace']
   const length = (mm: number): string => writeLength(Math.round(mm), system)
   const things: readonly (OnWall<'opening'> | OnWall<'fixture'>)[] = [...wall.openings, ...wall.fixtures]
-  const subject = (one: OnWall<'opening'> | OnWall<'fixture'>) => ({
-    kind: 'what' in one.row && 'sillMm' in one.row ? ('opening' as const) : ('fixture' as const),
-    id: one.row.id,
+  const subject = (onWall: OnWall<'opening'> | OnWall<'fixture'>) => ({
+    kind: 'what' in onWall.row && 'sillMm' in onWall.row ? ('opening' as const) : ('fixture' as const),
+    id: onWall.row.id,
   })
   const face = faceOf(room, wall)
   const remarks: Remark[] = []
-  for (const one of things) {
-    const over = Math.max(-one.u0, one.u1 - wall.lengthMm)
+  for (const thing of things) {
+    const over = Math.max(-thing.u0, thing.u1 - wall.lengthMm)
     if (over > grace)
       remarks.push(
         remark({
           code: 'survey.past-wall',
           weight: 'look',
           step: 'survey',
-          subjects: [subject(one), { kind: 'wall', id: wall.row.id }],
-          title: `${one.name} reaches past the end of ${wall.name}`,
-          sentence: `By ${length(over)}: the wall is ${length(wall.lengthMm)} long, and it goes from ${length(Math.max(0, one.u0))} to ${length(one.u1)}. Measure its distance again, or say that it is from the other corner.`,
+          subjects: [subject(thing), { kind: 'wall', id: wall.row.id }],
+          title: `${thing.name} reaches past the end of ${wall.name}`,
+          sentence: `By ${length(over)}: the wall is ${length(wall.lengthMm)} long, and it goes from ${length(Math.max(0, thing.u0))} to ${length(thing.u1)}. Measure its distance again, or say that it is from the other corner.`,
           rule: 'survey.edge-grace',
           numbers: [over],
         }),
       )
-    const top = lowestTop(face, one.u0, one.u1)
-    if (top !== null && one.z1 > top + grace)
+    const top = lowestTop(face, thing.u0, thing.u1)
+    if (top !== null && thing.z1 > top + grace)
       remarks.push(
         remark({
           code: 'survey.above-ceiling',
           weight: 'look',
           step: 'survey',
-          subjects: [subject(one), { kind: 'wall', id: wall.row.id }],
-          title: `${one.name} is higher than the ceiling over ${wall.name}`,
-          sentence: `Its top is at ${length(one.z1)}, the ceiling there at ${length(top)}. Measure the height again.`,
+          subjects: [subject(thing), { kind: 'wall', id: wall.row.id }],
+          title: `${thing.name} is higher than the ceiling over ${wall.name}`,
+          sentence: `Its top is at ${length(thing.z1)}, the ceiling there at ${length(top)}. Measure the height again.`,
           rule: 'survey.edge-grace',
-          numbers: [one.z1, top],
+          numbers: [thing.z1, top],
         }),
       )
   }
-  const clear = wall.openings.filter((one) => one.row.clearMm !== null && one.row.clearMm > one.row.widthMm)
-  for (const one of clear)
+  const clear = wall.openings.filter(
+    (opening) => opening.row.clearMm !== null && opening.row.clearMm > opening.row.widthMm,
+  )
+  for (const onWall of clear)
     remarks.push(
       remark({
         code: 'survey.clear-width',
         weight: 'look',
         step: 'survey',
-        subjects: [subject(one)],
-        title: `${one.name} lets pass more than it is wide`,
-        sentence: `Clear ${length(one.row.clearMm ?? 0)} in an opening of ${length(one.row.widthMm)}. Measure between the open leaf and the frame.`,
+        subjects: [subject(onWall)],
+        title: `${onWall.name} lets pass more than it is wide`,
+        sentence: `Clear ${length(onWall.row.clearMm ?? 0)} in an opening of ${length(onWall.row.widthMm)}. Measure between the open leaf and the frame.`,
         rule: null,
-        numbers: [one.row.clearMm ?? 0],
+        numbers: [onWall.row.clearMm ?? 0],
       }),
     )
-  for (const [at, one] of things.entries())
-    for (const other of things.slice(at + 1)) {
+  for (const [at, onWall] of things.entries())
+    for (const thing of things.slice(at + 1)) {
       const [across, tall] = [
-        Math.min(one.u1, other.u1) - Math.max(one.u0, other.u0),
-        Math.min(one.z1, other.z1) - Math.max(one.z0, other.z0),
+        Math.min(onWall.u1, thing.u1) - Math.max(onWall.u0, thing.u0),
+        Math.min(onWall.z1, thing.z1) - Math.max(onWall.z0, thing.z0),
       ]
-      if (!meet(one, other, across, tall, grace)) continue
+      if (!meet(onWall, thing, across, tall, grace)) continue
       remarks.push(
         remark({
           code: 'survey.overlap',
           weight: 'look',
           step: 'survey',
-          subjects: [subject(one), subject(other)],
-          title: `${one.name} and ${other.name} take the same place on ${wall.name}`,
+          subjects: [subject(onWall), subject(thing)],
+          title: `${onWall.name} and ${thing.name} take the same place on ${wall.name}`,
           sentence:
-            isPoint(one) || isPoint(other)
+            isPoint(onWall) || isPoint(thing)
               ? 'A point cannot be in an opening. One of the distances is wrong, or is from the other corner.'
               : `They overlap by ${length(across)} along the wall and ${length(tall)} in height. One of the distances is wrong, or is from the other corner.`,
           rule: 'survey.edge-grace',
@@ -185,12 +187,12 @@ function onWallRemarks(room: Room, wall: Wall, rules: Rules, system: UnitSystem)
   return remarks
 }
 type Thing = OnWall<'opening'> | OnWall<'fixture'>
-const isPoint = (one: Thing): boolean => one.u0 === one.u1 || one.z0 === one.z1
+const isPoint = (thing: Thing): boolean => thing.u0 === thing.u1 || thing.z0 === thing.z1
 /** Two things with a size that overlap, or a point within an opening; things off the wall meet nothing on it. */
-function meet(one: Thing, other: Thing, across: number, tall: number, grace: number): boolean {
-  if ([one, other].some(({ row }) => 'outMm' in row && row.outMm > 0)) return false
-  if (!isPoint(one) && !isPoint(other)) return across > grace && tall > grace
-  const [point, thing] = isPoint(one) ? [one, other] : [other, one]
+function meet(left: Thing, right: Thing, across: number, tall: number, grace: number): boolean {
+  if ([left, right].some(({ row }) => 'outMm' in row && row.outMm > 0)) return false
+  if (!isPoint(left) && !isPoint(right)) return across > grace && tall > grace
+  const [point, thing] = isPoint(left) ? [left, right] : [right, left]
   const [u, z] = [(point.u0 + point.u1) / 2, (point.z0 + point.z1) / 2]
   return (
     'sillMm' in thing.row &&
@@ -208,22 +210,22 @@ function lowestTop(face: readonly { readonly x: number; readonly y: number }[], 
   if (top.length < 2) return null
   const at = (u: number): number => {
     const next = top.findIndex((point) => point.x >= u)
-    const [one, other] = [top[Math.max(0, next - 1)], top[Math.max(0, next)]]
-    if (!one || !other || next < 0) return top.at(-1)?.y ?? 0
-    return other.x === one.x ? other.y : one.y + ((other.y - one.y) * (u - one.x)) / (other.x - one.x)
+    const [left, right] = [top[Math.max(0, next - 1)], top[Math.max(0, next)]]
+    if (!left || !right || next < 0) return top.at(-1)?.y ?? 0
+    return right.x === left.x ? right.y : left.y + ((right.y - left.y) * (u - left.x)) / (right.x - left.x)
   }
   const last = top.at(-1)?.x ?? 0
-  const [from, to] = [Math.max(0, Math.min(u0, last)), Math.min(last, Math.max(0, u1))]
-  return Math.min(at(from), at(to), ...top.filter((point) => point.x > from && point.x < to).map((point) => point.y))
+  const [start, to] = [Math.max(0, Math.min(u0, last)), Math.min(last, Math.max(0, u1))]
+  return Math.min(at(start), at(to), ...top.filter((point) => point.x > start && point.x < to).map((point) => point.y))
 }
 
 /** One opening, measured from two rooms, is one opening. */
 function sharedRemarks(rooms: readonly Room[], rules: Rules, system: UnitSystem): Remark[] {
   const length = (mm: number): string => writeLength(Math.round(mm), system)
-  return joints(rooms, rules).flatMap(({ one, other }) => {
+  return joints(rooms, rules).flatMap(({ left: side, right: otherSide }) => {
     const [wide, high] = [
-      Math.abs(one.opening.row.widthMm - other.opening.row.widthMm),
-      Math.abs(one.opening.z1 - one.opening.z0 - (other.opening.z1 - other.opening.z0)),
+      Math.abs(side.opening.row.widthMm - otherSide.opening.row.widthMm),
+      Math.abs(side.opening.z1 - side.opening.z0 - (otherSide.opening.z1 - otherSide.opening.z0)),
     ]
     if (Math.max(wide, high) <= rules['survey.shared-grace']) return []
     return [
@@ -232,11 +234,11 @@ function sharedRemarks(rooms: readonly Room[], rules: Rules, system: UnitSystem)
         weight: 'look',
         step: 'survey',
         subjects: [
-          { kind: 'opening', id: one.opening.row.id },
-          { kind: 'opening', id: other.opening.row.id },
+          { kind: 'opening', id: side.opening.row.id },
+          { kind: 'opening', id: otherSide.opening.row.id },
         ],
-        title: `${one.opening.name}: two sizes for one opening`,
-        sentence: `From ${one.room.name} it is ${length(one.opening.row.widthMm)} × ${length(one.opening.z1 - one.opening.z0)}, from ${other.room.name} ${length(other.opening.row.widthMm)} × ${length(other.opening.z1 - other.opening.z0)}. Measure it once more, or say that they are two.`,
+        title: `${side.opening.name}: two sizes for one opening`,
+        sentence: `From ${side.room.name} it is ${length(side.opening.row.widthMm)} × ${length(side.opening.z1 - side.opening.z0)}, from ${otherSide.room.name} ${length(otherSide.opening.row.widthMm)} × ${length(otherSide.opening.z1 - otherSide.opening.z0)}. Measure it once more, or say that they are two.`,
         rule: 'survey.shared-grace',
         numbers: [wide, high],
       }),

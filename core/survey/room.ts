@@ -70,7 +70,7 @@ const nameOfThing = (row: { readonly name: string; readonly what: string }): str
 export const wallsOf = (makeover: Makeover, roomId: string): Row<'wall'>[] =>
   rowsOf(makeover, 'wall')
     .filter((row) => row.roomId === roomId)
-    .toSorted((one, other) => one.place - other.place || (one.id < other.id ? -1 : 1))
+    .toSorted((left, right) => left.place - right.place || (left.id < right.id ? -1 : 1))
 
 /** The rooms of a makeover as they were measured, in their order. Reckoned once for one state of the rows and rules. */
 export function roomsOf(makeover: Makeover, rules: Rules): readonly Room[] {
@@ -105,13 +105,15 @@ function measured(makeover: Makeover, rules: Rules): Room[] {
   const diagonalsFrom = groupBy(rowsOf(makeover, 'diagonal'), (row) => row.fromId)
   return rowsOf(makeover, 'room').map(({ id, name }): Room => {
     const rows = (wallsIn.get(id) ?? []).toSorted(
-      (one, other) => one.place - other.place || (one.id < other.id ? -1 : 1),
+      (left, right) => left.place - right.place || (left.id < right.id ? -1 : 1),
     )
     const survey = surveys.get(id) ?? null
     const places = new Map(rows.map((row, at) => [row.id, at]))
-    const checks = rows.flatMap((row, from) =>
-      (diagonalsFrom.get(row.id) ?? []).flatMap((one) =>
-        places.has(one.toId) ? [{ id: one.id, from, to: places.get(one.toId) ?? 0, lengthMm: one.lengthMm }] : [],
+    const checks = rows.flatMap((row, value) =>
+      (diagonalsFrom.get(row.id) ?? []).flatMap((diagonal) =>
+        places.has(diagonal.toId)
+          ? [{ id: diagonal.id, from: value, to: places.get(diagonal.toId) ?? 0, lengthMm: diagonal.lengthMm }]
+          : [],
       ),
     )
     const measures = rows.map((row, at) => ({
@@ -125,8 +127,8 @@ function measured(makeover: Makeover, rules: Rules): Room[] {
     const { corners } = closing
     const closed = closing.state === 'closed'
     const walls = rows.map((row, at): Wall => {
-      const [from, to] = [corners[at] ?? origin, corners[closed ? (at + 1) % rows.length : at + 1] ?? origin]
-      const chordMm = apart(from, to)
+      const [start, to] = [corners[at] ?? origin, corners[closed ? (at + 1) % rows.length : at + 1] ?? origin]
+      const chordMm = apart(start, to)
       const rise = riseOfWall(row, chordMm) ?? 0
       const arc = rise === 0 ? null : arcOver(chordMm, Math.abs(rise))
       const lengthMm = arc?.length ?? chordMm
@@ -134,31 +136,31 @@ function measured(makeover: Makeover, rules: Rules): Room[] {
         row,
         name: nameOfWall(row, at),
         at,
-        from,
+        from: start,
         to,
         lengthMm,
         chordMm,
         arc,
         rise,
-        points: arc ? alongArc(from, to, rise, arcPieces) : [from, to],
+        points: arc ? alongArc(start, to, rise, arcPieces) : [start, to],
         openings: (openingsOn.get(row.id) ?? [])
-          .map((one) => ({
-            row: one,
-            name: nameOfThing(one),
-            ...span(one, one.widthMm, lengthMm),
-            z0: one.sillMm,
-            z1: one.headMm,
+          .map((opening) => ({
+            row: opening,
+            name: nameOfThing(opening),
+            ...span(opening, opening.widthMm, lengthMm),
+            z0: opening.sillMm,
+            z1: opening.headMm,
           }))
-          .toSorted((one, other) => one.u0 - other.u0),
+          .toSorted((left, right) => left.u0 - right.u0),
         fixtures: (fixturesOn.get(row.id) ?? [])
-          .map((one) => ({
-            row: one,
-            name: nameOfThing(one),
-            ...span(one, one.widthMm ?? 0, lengthMm),
-            z0: one.aboveMm,
-            z1: one.aboveMm + (one.heightMm ?? 0),
+          .map((fixture) => ({
+            row: fixture,
+            name: nameOfThing(fixture),
+            ...span(fixture, fixture.widthMm ?? 0, lengthMm),
+            z0: fixture.aboveMm,
+            z1: fixture.aboveMm + (fixture.heightMm ?? 0),
           }))
-          .toSorted((one, other) => one.u0 - other.u0),
+          .toSorted((left, right) => left.u0 - right.u0),
       }
     })
     const outline = closed ? walls.flatMap((wall) => wall.points.slice(0, -1)) : []
@@ -223,10 +225,10 @@ export function pointOn(wall: Wall, along: number, off = 0): Point {
   // round the arc: the same angle at each step
   const share = (along / wall.lengthMm) * arcPieces
   const piece = Math.min(arcPieces - 1, Math.max(0, Math.floor(share)))
-  const [one, other] = [wall.points[piece] ?? wall.from, wall.points[piece + 1] ?? wall.to]
-  const way = direction(one, other)
-  const rest = (share - piece) * apart(one, other)
-  return { x: one.x + way.x * rest + way.y * off, y: one.y + way.y * rest - way.x * off }
+  const [left, right] = [wall.points[piece] ?? wall.from, wall.points[piece + 1] ?? wall.to]
+  const way = direction(left, right)
+  const rest = (share - piece) * apart(left, right)
+  return { x: left.x + way.x * rest + way.y * off, y: left.y + way.y * rest - way.x * off }
 }
 /** The direction of a wall so far along it. */
 export function wayOn(wall: Wall, along: number): Point {
@@ -237,7 +239,7 @@ export function wayOn(wall: Wall, along: number): Point {
 
 /** A zone as a rectangle off its wall; null where nobody said where it is. */
 function zoneOutline(row: Row<'zone'>, walls: readonly Wall[]): Point[] | null {
-  const wall = walls.find((one) => one.row.id === row.wallId)
+  const wall = walls.find((wall) => wall.row.id === row.wallId)
   if (!wall || row.fromMm === null || row.widthMm === null || row.depthMm === null) return null
   const straight = { ...wall, arc: null }
   return [

@@ -31,7 +31,7 @@ export function surveyWorking(
   const length = (mm: number): string => writeLength(mm, system)
   const area = (m2: number): string => writeArea(m2, system)
   const walls = room.walls.filter((wall) => wallId === null || wall.row.id === wallId)
-  const of = (id: string) => areas.walls.find((one) => one.wallId === id)
+  const wallAreas = (id: string) => areas.walls.find((wall) => wall.wallId === id)
   const where = wallId === null ? room.name : (walls[0]?.name ?? '')
   switch (figure) {
     case 'floor':
@@ -107,7 +107,7 @@ export function surveyWorking(
         means:
           'Gross is along the wall times its height. Net is less doors, windows and arches; the sides of niches are added. What is built in for good is said apart.',
         lines: walls.flatMap((wall) => {
-          const found = of(wall.row.id)
+          const found = wallAreas(wall.row.id)
           if (!found) return []
           const single = wallId !== null
           return [
@@ -118,13 +118,13 @@ export function surveyWorking(
             ),
             ...(single
               ? [
-                  ...wall.openings.map((one) =>
-                    one.row.what === 'niche'
-                      ? workingLine(one.name, '', 'a niche: its back stands for its front')
+                  ...wall.openings.map((opening) =>
+                    opening.row.what === 'niche'
+                      ? workingLine(opening.name, '', 'a niche: its back stands for its front')
                       : workingLine(
-                          one.name,
-                          `− ${area((one.row.widthMm * (one.z1 - one.z0)) / 1e6)}`,
-                          `${length(one.row.widthMm)} × ${length(one.z1 - one.z0)}`,
+                          opening.name,
+                          `− ${area((opening.row.widthMm * (opening.z1 - opening.z0)) / 1e6)}`,
+                          `${length(opening.row.widthMm)} × ${length(opening.z1 - opening.z0)}`,
                         ),
                   ),
                   ...(found.nicheSidesM2 > 0 ? [workingLine('Sides of niches', `+ ${area(found.nicheSidesM2)}`)] : []),
@@ -142,8 +142,8 @@ export function surveyWorking(
         }),
         result: workingLine(
           'Net',
-          area(wallId === null ? areas.netM2 : (of(wallId)?.netM2 ?? 0)),
-          `of ${area(wallId === null ? areas.grossM2 : (of(wallId)?.grossM2 ?? 0))} gross`,
+          area(wallId === null ? areas.netM2 : (wallAreas(wallId)?.netM2 ?? 0)),
+          `of ${area(wallId === null ? areas.grossM2 : (wallAreas(wallId)?.grossM2 ?? 0))} gross`,
         ),
       }
     case 'skirting':
@@ -159,9 +159,13 @@ export function surveyWorking(
                 `− ${length(u1 - u0)}`,
                 [...wall.openings, ...wall.fixtures]
                   .filter(
-                    (one) => one.u0 < u1 && one.u1 > u0 && one.z0 < rules['survey.skirting-height'] && one.u1 > one.u0,
+                    (opening) =>
+                      opening.u0 < u1 &&
+                      opening.u1 > u0 &&
+                      opening.z0 < rules['survey.skirting-height'] &&
+                      opening.u1 > opening.u0,
                   )
-                  .map((one) => one.name)
+                  .map((opening) => opening.name)
                   .join(', '),
               ),
             ),
@@ -193,22 +197,22 @@ export function surveyWorking(
         title: `Closing ${room.name}`,
         means: `Least squares on the corners: lengths good to ${rules['survey.sigma']} mm and ${rules['survey.sigma-per-metre']} mm a metre, corners taken for square to ${rules['survey.sigma-angle']}°. Each line: what was measured, and what it had to move.`,
         lines: [
-          ...closing.lengths.map((one) =>
+          ...closing.lengths.map((lengthReading) =>
             workingLine(
-              one.name,
-              length(one.adjustedMm),
-              one.measuredMm === null
+              lengthReading.name,
+              length(lengthReading.adjustedMm),
+              lengthReading.measuredMm === null
                 ? 'not measured'
-                : `measured ${length(one.measuredMm)}, ${one.id === room.closing.again?.named ? 'set aside: the others differ by' : 'moved'} ${signed(one.residualMm)}\u00a0mm${one.standardised === null ? ', nothing checks it' : `, ${one.standardised.toFixed(1)} of its σ`}`,
+                : `measured ${length(lengthReading.measuredMm)}, ${lengthReading.id === room.closing.again?.named ? 'set aside: the others differ by' : 'moved'} ${signed(lengthReading.residualMm)}\u00a0mm${lengthReading.standardised === null ? ', nothing checks it' : `, ${lengthReading.standardised.toFixed(1)} of its σ`}`,
             ),
           ),
-          ...closing.angles.map((one) =>
+          ...closing.angles.map((angle) =>
             workingLine(
-              `Corner ${one.place + 1}`,
-              `${one.adjustedDeg.toFixed(2)}°`,
-              one.measuredDeg === null
+              `Corner ${angle.place + 1}`,
+              `${angle.adjustedDeg.toFixed(2)}°`,
+              angle.measuredDeg === null
                 ? 'not measured'
-                : `${one.assumed ? 'taken for' : 'measured'} ${one.measuredDeg}°`,
+                : `${angle.assumed ? 'taken for' : 'measured'} ${angle.measuredDeg}°`,
             ),
           ),
         ],
@@ -235,11 +239,11 @@ function meanHeight({
   const [first, ...rest] = over
   if (!first) return 0
   let [weight, total] = [0, 0]
-  for (const [at, one] of rest.slice(0, -1).entries()) {
-    const other = rest[at + 1] ?? one
-    const twice = (one.x - first.x) * (other.y - first.y) - (other.x - first.x) * (one.y - first.y)
+  for (const [at, entry] of rest.slice(0, -1).entries()) {
+    const second = rest[at + 1] ?? entry
+    const twice = (entry.x - first.x) * (second.y - first.y) - (second.x - first.x) * (entry.y - first.y)
     weight += twice
-    total += (twice * (heightOn(plane, first) + heightOn(plane, one) + heightOn(plane, other))) / 3
+    total += (twice * (heightOn(plane, first) + heightOn(plane, entry) + heightOn(plane, second))) / 3
   }
   return weight === 0 ? heightOn(plane, first) : total / weight
 }

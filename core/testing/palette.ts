@@ -23,7 +23,7 @@ export function paletteWorld() {
     return id
   }
   /** A finish by its hex or its Lab; painted, matt and dominant while nothing else is said. */
-  function finish(name: string, colour: string | Lab, of: Partial<Fields<'finish'>> = {}): Operation {
+  function finish(name: string, colour: string | Lab, overrides: Partial<Fields<'finish'>> = {}): Operation {
     return add('finish', noted(name), {
       ...blank.finish,
       roomId: ids.room,
@@ -35,14 +35,14 @@ export function paletteWorld() {
       colourSource: 'hex',
       usedFor: '',
       visibleM2: 10,
-      ...of,
+      ...overrides,
     })
   }
   /** A piece with a chosen candidate; of no known colour where there is no hex. */
   function piece(
     name: string,
     hex: string | null,
-    of: Partial<Fields<'piece'>> = {},
+    overrides: Partial<Fields<'piece'>> = {},
     chosen: Partial<Fields<'candidate'>> = {},
   ): Operation[] {
     const [id, candidate] = [noted(name), newId()]
@@ -55,7 +55,7 @@ export function paletteWorld() {
           chosenId: candidate,
           chosenReason: 'Good',
           allowanceMinor: minor(1),
-          ...of,
+          ...overrides,
         }),
       ),
       add(

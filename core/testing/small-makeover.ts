@@ -77,16 +77,20 @@ export function begin(
   return { ids, categories, operations, start }
 }
 
-export const terms = (of: Partial<Fields<'candidate'>> = {}) => ({
+export const terms = (fields: Partial<Fields<'candidate'>> = {}) => ({
   ...plainTerms,
   priceMinor: minor(100_00),
   taxPpm: 200_000,
   leadDays: 14,
   returnDays: 14,
-  ...of,
+  ...fields,
 })
 
-export const pieceOf = (roomId: string, categoryId: string, of: Partial<Fields<'piece'>> = {}): Fields<'piece'> => ({
+export const pieceOf = (
+  roomId: string,
+  categoryId: string,
+  fields: Partial<Fields<'piece'>> = {},
+): Fields<'piece'> => ({
   ...blank.piece,
   roomId,
   zoneId: null,
@@ -97,20 +101,20 @@ export const pieceOf = (roomId: string, categoryId: string, of: Partial<Fields<'
   allowanceMinor: minor(0),
   chosenId: null,
   chosenReason: '',
-  ...of,
+  ...fields,
 })
 
 export const candidateOf = (
   pieceId: string,
   sellerId: string | null,
-  of: Partial<Fields<'candidate'>> = {},
+  fields: Partial<Fields<'candidate'>> = {},
 ): Fields<'candidate'> => ({
   ...blank.candidate,
   pieceId,
   sellerId,
   name: 'A candidate',
-  ...(terms(of) as ReturnType<typeof terms> & { adjustDays: number | null }),
-  ...of,
+  ...(terms(fields) as ReturnType<typeof terms> & { adjustDays: number | null }),
+  ...fields,
 })
 
 /** An order of one line; order and line bear one id. */
@@ -119,10 +123,10 @@ export function orderOf(
   candidateId: string,
   candidate: Fields<'candidate'>,
   packs: number,
-  { orderedOn = plainDate('2027-02-01'), ...of }: Partial<Fields<'order'>> = {},
+  { orderedOn = plainDate('2027-02-01'), ...fields }: Partial<Fields<'order'>> = {},
 ): Operation[] {
   return [
-    add('order', id, { ...blank.order, sellerId: candidate.sellerId, orderedOn, ...of }),
+    add('order', id, { ...blank.order, sellerId: candidate.sellerId, orderedOn, ...fields }),
     add('purchase', id, {
       ...termsOf(candidate),
       orderId: id,

@@ -40,8 +40,8 @@ export function surveyRows(
     operations: [
       add('survey', newId(), { ...blank.survey, roomId, ...survey }),
       ...walls.map((wall, place) => add('wall', id(place), { ...blank.wall, roomId, place, ...wall })),
-      ...checks.map(([from, to, lengthMm]) =>
-        add('diagonal', newId(), { fromId: id(from - 1), toId: id(to - 1), lengthMm }),
+      ...checks.map(([start, to, lengthMm]) =>
+        add('diagonal', newId(), { fromId: id(start - 1), toId: id(to - 1), lengthMm }),
       ),
       ...slopes.map(([wall, lowMm, runMm]) => add('slope', newId(), { wallId: id(wall), lowMm, runMm })),
       ...openings.map(({ wall, ...fields }) =>
@@ -84,23 +84,23 @@ export const rectangle = (width: number, depth: number) => [
   { lengthMm: depth },
 ]
 /** A room with a chimney breast in the middle of its second wall. */
-export const withBreast = (width: number, depth: number, from: number, across: number, deep: number) => [
+export const withBreast = (width: number, depth: number, value: number, across: number, deep: number) => [
   { lengthMm: width },
-  { lengthMm: from },
+  { lengthMm: value },
   { lengthMm: deep, ...outside },
   { lengthMm: across, ...outside },
   { lengthMm: deep },
-  { lengthMm: depth - from - across },
+  { lengthMm: depth - value - across },
   { lengthMm: width },
   { lengthMm: depth },
 ]
 /** A room with a bay in its first wall: two slanted walls of 45° and one across. Corners are angles inside the room. */
-export const withBay = (width: number, depth: number, from: number, across: number, deep: number) => [
-  { lengthMm: from, corner: 'angle' as const, cornerDeg: 225 },
+export const withBay = (width: number, depth: number, value: number, across: number, deep: number) => [
+  { lengthMm: value, corner: 'angle' as const, cornerDeg: 225 },
   { lengthMm: deep * Math.SQRT2, corner: 'angle' as const, cornerDeg: 135 },
   { lengthMm: across, corner: 'angle' as const, cornerDeg: 135 },
   { lengthMm: deep * Math.SQRT2, corner: 'angle' as const, cornerDeg: 225 },
-  { lengthMm: width - from - across - 2 * deep },
+  { lengthMm: width - value - across - 2 * deep },
   { lengthMm: depth },
   { lengthMm: width },
   { lengthMm: depth },

@@ -13,7 +13,7 @@ beforeAll(async () => {
 afterAll(() => served.close())
 const signIn = (email: string, password: string) =>
   request(served.application).post('/api/session').send({ email, password })
-const newStudio = (of: object = {}) =>
+const newStudio = (fields: object = {}) =>
   request(served.application)
     .post('/api/studios')
     .send({
@@ -22,7 +22,7 @@ const newStudio = (of: object = {}) =>
       name: 'A person',
       email: `${uuidv7()}@test.example`,
       password: 'a long enough password',
-      ...of,
+      ...fields,
     })
 
 describe('signing in', () => {
@@ -66,11 +66,11 @@ describe('signing in', () => {
   it('runs out after fourteen days', async () => {
     const who = await person(served)
     const day = 86_400_000
-    served.clock.now += 14 * day - 1000
+    served.clock.time += 14 * day - 1000
     expect((await who.get('/day')).status).toBe(200)
-    served.clock.now += 2000
+    served.clock.time += 2000
     expect((await who.get('/day')).status).toBe(401)
-    served.clock.now -= 14 * day + 1000
+    served.clock.time -= 14 * day + 1000
   })
   it('renews the session: the one that the browser came with opens nothing any more', async () => {
     const who = await person(served)
@@ -95,41 +95,44 @@ describe('signing in', () => {
   it('is held back on one account from many addresses, and its owner still comes in where they came in before', async () => {
     const strict = await serve(inject('postgres'), { failedSignIns: 8, trustProxy: 1 })
     const owner = await person(strict)
-    const from = (address: number, secret: string, cookie = '') =>
+    const askFrom = (address: number, secret: string, cookie = '') =>
       request(strict.application)
         .post('/api/session')
         .set('x-forwarded-for', `203.0.113.${address}`)
         .set('cookie', cookie)
         .send({ email: owner.email, password: secret })
     const guesses = []
-    for (let address = 1; address <= 6; address++) guesses.push((await from(address, 'a guess of a password')).status)
+    for (let address = 1; address <= 6; address++)
+      guesses.push((await askFrom(address, 'a guess of a password')).status)
     expect(guesses).toEqual([401, 401, 401, 401, 429, 429])
-    expect((await from(7, password)).status).toBe(429) // not even with the right one, from a browser that nobody knows
-    expect((await from(7, password, owner.cookie)).status).toBe(200)
+    expect((await askFrom(7, password)).status).toBe(429) // not even with the right one, from a browser that nobody knows
+    expect((await askFrom(7, password, owner.cookie)).status).toBe(200)
     // a mark that was made up, or made for another account, is no mark
-    const other = await person(strict)
-    expect((await from(8, password, other.cookie)).status).toBe(429)
-    expect((await from(9, password, 'bonitas_device=99999.aaaaaaaaaaaa.bbbb')).status).toBe(429)
+    const stranger = await person(strict)
+    expect((await askFrom(8, password, stranger.cookie)).status).toBe(429)
+    expect((await askFrom(9, password, 'bonitas_device=99999.aaaaaaaaaaaa.bbbb')).status).toBe(429)
     await strict.close()
   })
 })
 
 describe('the people of a studio', () => {
   it('let each other in, and see the same makeovers', async () => {
-    const [one, stranger] = [await person(served), await person(served)]
-    const world = await makeover(one)
-    const other = await helper(served, one, 'Second Hand')
-    expect(other.studioId).toBe(one.studioId)
-    expect((await other.open(world.ids.makeover)).makeover.id).toBe(world.ids.makeover)
-    expect((await one.get('/people')).body).toEqual([
-      { id: one.personId, name: 'A person', email: one.email },
-      { id: other.personId, name: 'Second Hand', email: other.email },
+    const [entry, stranger] = [await person(served), await person(served)]
+    const world = await makeover(entry)
+    const second = await helper(served, entry, 'Second Hand')
+    expect(second.studioId).toBe(entry.studioId)
+    expect((await second.open(world.ids.makeover)).makeover.id).toBe(world.ids.makeover)
+    expect((await entry.get('/people')).body).toEqual([
+      { id: entry.personId, name: 'A person', email: entry.email },
+      { id: second.personId, name: 'Second Hand', email: second.email },
     ])
     expect((await stranger.get('/people')).body).toHaveLength(1)
-    expect((await one.post('/people', { name: 'x', email: stranger.email, password })).status).toBe(409)
-    expect((await one.post('/people', { name: 'x', email: 'y@test.example', password: 'short' })).body).toMatchObject({
-      faults: [{ field: 'password' }],
-    })
+    expect((await entry.post('/people', { name: 'x', email: stranger.email, password })).status).toBe(409)
+    expect((await entry.post('/people', { name: 'x', email: 'y@test.example', password: 'short' })).body).toMatchObject(
+      {
+        faults: [{ field: 'password' }],
+      },
+    )
     expect(
       (await request(served.application).post('/api/people').send({ name: 'x', email: 'z@test.example', password }))
         .status,
@@ -144,8 +147,8 @@ describe('making a studio', () => {
     ['a 300-character name', { studioName: 'x'.repeat(300) }, 'studioName', /this has 300/],
     ['no time zone', { timeZone: 'Atlantis/Deep' }, 'timeZone', /time zone/],
     ['a name that is a number', { name: 7 }, 'name', /expected text/],
-  ])('%s is answered with where and what', async (_name, of, field, message) => {
-    const answer = await newStudio(of)
+  ])('%s is answered with where and what', async (_name, fields, field, message) => {
+    const answer = await newStudio(fields)
     expect(answer.status).toBe(422)
     expect((answer.body as { faults: { field: string; message: string }[] }).faults).toEqual([
       { field, message: expect.stringMatching(message) as string },
@@ -160,27 +163,27 @@ describe('making a studio', () => {
 
 describe('another studio', () => {
   it('is not found, whatever is asked', async () => {
-    const [one, other] = [await person(served), await person(served)]
-    const world = await makeover(one)
+    const [left, right] = [await person(served), await person(served)]
+    const world = await makeover(left)
     const { makeover: id } = world.ids
     const asked = await Promise.all([
-      other.get(`/makeovers/${id}`),
-      other.get(`/makeovers/${id}/changes`),
-      other.change(id, [add('room', uuidv7(), { name: 'x' })]),
-      other.get(`/makeovers/${uuidv7()}`),
-      other.get('/makeovers/nothing'),
+      right.get(`/makeovers/${id}`),
+      right.get(`/makeovers/${id}/changes`),
+      right.change(id, [add('room', uuidv7(), { name: 'x' })]),
+      right.get(`/makeovers/${uuidv7()}`),
+      right.get('/makeovers/nothing'),
     ])
     expect(asked.map((answer) => answer.status)).toEqual([404, 404, 404, 404, 404])
     expect(new Set(asked.map((answer) => JSON.stringify(answer.body))).size).toBe(1)
-    expect(((await other.get('/day')).body as { makeovers: unknown[] }).makeovers).toEqual([])
-    expect((await one.open(id)).makeover.rev).toBe(1)
+    expect(((await right.get('/day')).body as { makeovers: unknown[] }).makeovers).toEqual([])
+    expect((await left.open(id)).makeover.rev).toBe(1)
   })
   it('cannot be reached through a seller of it', async () => {
-    const [one, other] = [await person(served), await person(served)]
-    const theirs = await makeover(one)
-    const mine = await makeover(other)
+    const [left, right] = [await person(served), await person(served)]
+    const theirs = await makeover(left)
+    const mine = await makeover(right)
     const piece = uuidv7()
-    const answer = await other.change(mine.ids.makeover, [
+    const answer = await right.change(mine.ids.makeover, [
       { op: 'put', kind: 'seller', id: theirs.ids.seller, base: theirs.ids.seller, fields: { name: 'Mine now' } },
       add('room', piece, { name: 'x' }),
     ])
@@ -222,8 +225,8 @@ describe('the day page', () => {
       today: '2027-03-01',
       makeovers: [{ id: world.ids.makeover, clients: ['A client'], line: { agreed: 6_000_00, paid: 0, signed: true } }],
     })
-    served.clock.now += 86_400_000
+    served.clock.time += 86_400_000
     expect(await day()).toMatchObject({ today: '2027-03-02', makeovers: [{ id: world.ids.makeover }] })
-    served.clock.now -= 86_400_000
+    served.clock.time -= 86_400_000
   })
 })

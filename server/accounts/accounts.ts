@@ -36,19 +36,19 @@ export const normalEmail = (email: string): string => email.trim().normalize('NF
 /** Makes a studio with its first person, and with work in it where there is some, all or nothing; null where the email is already someone's. */
 export async function makeStudio(
   database: Database,
-  from: NewStudio,
+  newStudio: NewStudio,
   work: (tx: Transaction, maker: Maker) => Promise<void> = () => Promise.resolve(),
 ): Promise<Maker | null> {
-  const email = normalEmail(from.email)
+  const email = normalEmail(newStudio.email)
   const known = await inTransaction(database, { email }, (tx) =>
     tx.select({ id: people.id }).from(people).where(eq(people.email, email)),
   )
   if (known.length > 0) return null
   const maker = { studioId: uuidv7(), personId: uuidv7() }
-  const passwordHash = await hashPassword(from.password)
+  const passwordHash = await hashPassword(newStudio.password)
   try {
     await inTransaction(database, { studio: maker.studioId }, async (tx) => {
-      await writeStudio(tx, maker, from, passwordHash)
+      await writeStudio(tx, maker, newStudio, passwordHash)
       await work(tx, maker)
     })
     return maker
@@ -61,29 +61,27 @@ export async function makeStudio(
 async function writeStudio(
   tx: Transaction,
   { studioId, personId }: Maker,
-  from: NewStudio,
+  newStudio: NewStudio,
   passwordHash: string,
 ): Promise<void> {
   const changeId = uuidv7()
-  const { timeZone } = from
-  await tx.insert(studios).values({ studioId, id: studioId, version: changeId, name: from.studioName, timeZone })
+  const { timeZone } = newStudio
+  await tx.insert(studios).values({ studioId, id: studioId, version: changeId, name: newStudio.studioName, timeZone })
   await tx.insert(documents).values({ studioId, id: studioId, rev: 1, changeId })
   await tx
     .insert(people)
-    .values({ studioId, id: personId, name: from.name, email: normalEmail(from.email), passwordHash })
+    .values({ studioId, id: personId, name: newStudio.name, email: normalEmail(newStudio.email), passwordHash })
   await tx.insert(changes).values({ studioId, id: changeId, personId, sentence: 'The studio was made', digest: '' })
-  await tx
-    .insert(changedRows)
-    .values({
-      studioId,
-      changeId,
-      place: 0,
-      kind: 'studio',
-      rowId: studioId,
-      operation: 'put',
-      before: null,
-      after: { name: from.studioName, timeZone },
-    })
+  await tx.insert(changedRows).values({
+    studioId,
+    changeId,
+    place: 0,
+    kind: 'studio',
+    rowId: studioId,
+    operation: 'put',
+    before: null,
+    after: { name: newStudio.studioName, timeZone },
+  })
   await tx.insert(changedDocuments).values({ studioId, documentId: studioId, rev: 1, changeId })
 }
 
@@ -109,14 +107,12 @@ export async function signIn(
   const token = randomBytes(32).toString('base64url')
   await inTransaction(database, { studio: found.studioId }, async (tx) => {
     await tx.delete(sessions).where(lt(sessions.expiresAt, new Date(nowMs)))
-    await tx
-      .insert(sessions)
-      .values({
-        tokenHash: hashToken(token),
-        studioId: found.studioId,
-        personId: found.id,
-        expiresAt: new Date(nowMs + sessionDays * dayMs),
-      })
+    await tx.insert(sessions).values({
+      tokenHash: hashToken(token),
+      studioId: found.studioId,
+      personId: found.id,
+      expiresAt: new Date(nowMs + sessionDays * dayMs),
+    })
   })
   const person = await personOf(database, token, nowMs)
   return person && { token, device: deviceMark(found.passwordHash, Math.floor(nowMs / dayMs) + deviceDays), person }
@@ -189,10 +185,10 @@ export const peopleOf = (
 export async function letIn(
   database: Database,
   studioId: string,
-  from: Pick<NewStudio, 'name' | 'email' | 'password'>,
+  newStudio: Pick<NewStudio, 'name' | 'email' | 'password'>,
 ): Promise<{ id: string; name: string; email: string } | null> {
-  const person = { id: uuidv7(), name: from.name, email: normalEmail(from.email) }
-  const passwordHash = await hashPassword(from.password)
+  const person = { id: uuidv7(), name: newStudio.name, email: normalEmail(newStudio.email) }
+  const passwordHash = await hashPassword(newStudio.password)
   try {
     await inTransaction(database, { studio: studioId }, (tx) =>
       tx.insert(people).values({ studioId, ...person, passwordHash }),

@@ -61,7 +61,7 @@ const tooMany = (): never => {
 
 /** Sign in and out, make a studio with its first person, and let others of the studio in. */
 export function accountRoutes(setting: Setting): Router {
-  const { database, now } = setting
+  const { database, clock } = setting
   const routes = Router()
   const counted = {
     windowMs: quarter,
@@ -83,12 +83,12 @@ export function accountRoutes(setting: Setting): Router {
     keyGenerator: async (request) => {
       const address = emailIn(request)
       const device = parseCookie(request.get('cookie') ?? '')[deviceCookie] ?? ''
-      return (await isKnownDevice(database, address, device, now())) ? `device ${device}` : `account ${address}`
+      return (await isKnownDevice(database, address, device, clock())) ? `device ${device}` : `account ${address}`
     },
   })
 
   const letInto = async (response: Response, address: string, password: string, request: Request): Promise<void> => {
-    const session = await signIn(database, address, password, now())
+    const session = await signIn(database, address, password, clock())
     if (!session) throw new Problem(401, 'wrong', 'Not signed in', 'The email or the password is not right.')
     const former = tokenIn(request)
     if (former) await signOut(database, former)
@@ -190,9 +190,9 @@ const emailIn = (request: Request): string => {
 
 const tokenIn = (request: Request): string | undefined => parseCookie(request.get('cookie') ?? '')[cookieName]
 
-async function presented({ database, now }: Setting, request: Request): Promise<SignedIn | null> {
+async function presented({ database, clock }: Setting, request: Request): Promise<SignedIn | null> {
   const token = tokenIn(request)
-  return token ? personOf(database, token, now()) : null
+  return token ? personOf(database, token, clock()) : null
 }
 
 function setCookie(request: Request, response: Response, name: string, value: string, maxAge: number): void {
@@ -208,15 +208,15 @@ function read<T extends ObjectSchema<object>>(schema: T, body: unknown): InferTy
     return schema.validateSync(body ?? {}, { abortEarly: false, strict: true })
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error
-    const faults = (error.inner.length > 0 ? error.inner : [error]).map((one) => ({
-      field: one.path ?? null,
-      message: one.message,
+    const faults = (error.inner.length > 0 ? error.inner : [error]).map((validationError) => ({
+      field: validationError.path ?? null,
+      message: validationError.message,
     }))
     throw new Problem(
       422,
       'invalid',
       'Not complete',
-      faults.map((one) => `${one.field ?? 'body'}: ${one.message}`).join('; '),
+      faults.map((fault) => `${fault.field ?? 'body'}: ${fault.message}`).join('; '),
       { faults },
     )
   }

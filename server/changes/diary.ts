@@ -33,7 +33,7 @@ async function withRows(tx: Transaction, heads: readonly Head[]): Promise<TimedE
       ),
     )
     .orderBy(asc(changedRows.place))
-  const of = new Map<string, DiaryEntry['rows'][number][]>()
+  const map = new Map<string, DiaryEntry['rows'][number][]>()
   for (const { changeId, kind, rowId, operation, before, after } of rows) {
     const row = {
       kind,
@@ -42,9 +42,9 @@ async function withRows(tx: Transaction, heads: readonly Head[]): Promise<TimedE
       before: before as DiaryEntry['rows'][number]['before'],
       after: after as DiaryEntry['rows'][number]['after'],
     }
-    of.set(changeId, [...(of.get(changeId) ?? []), row])
+    map.set(changeId, [...(map.get(changeId) ?? []), row])
   }
-  return heads.map((one) => ({ ...one, rows: of.get(one.id) ?? [] }))
+  return heads.map((head) => ({ ...head, rows: map.get(head.id) ?? [] }))
 }
 
 const heads = (tx: Transaction) =>
@@ -146,10 +146,10 @@ export async function documentsAt(
       ),
     ) // asked in the database: its moments are finer than a Date's
   const shared = (await laterThan(tx, studio.id, then?.rev ?? 0))
-    .filter((entry) => !own.some((one) => one.id === entry.id))
+    .filter((entry) => !own.some((timedEntry) => timedEntry.id === entry.id))
     .map((entry) => ({ ...entry, rows: entry.rows.filter((row) => isKind(row.kind) && isStudioKind(row.kind)) }))
   const entries = [...own, ...shared].toSorted(
-    (one, other) => other.madeAt.getTime() - one.madeAt.getTime() || other.rev - one.rev,
+    (left, right) => right.madeAt.getTime() - left.madeAt.getTime() || right.rev - left.rev,
   )
   const back = rollBack({ makeover, studio }, entries)
   const touched = new Set(entries.flatMap(({ rows }) => rows.map(({ kind, rowId }) => `${kind} ${rowId}`)))

@@ -19,8 +19,8 @@ beforeAll(async () => {
 afterAll(() => served.close())
 
 /** A piece with a chosen candidate of a price, tax apart, in a new makeover. */
-async function planned(price: number, of?: Parameters<typeof makeover>[1]) {
-  const world = await makeover(who, of)
+async function planned(price: number, options?: Parameters<typeof makeover>[1]) {
+  const world = await makeover(who, options)
   const [piece, candidate] = [uuidv7(), uuidv7()]
   const offer = candidateOf(piece, world.ids.seller, { priceMinor: minor(price), taxPpm: 0 })
   const answer = await who.change(world.ids.makeover, [
@@ -39,10 +39,10 @@ async function planned(price: number, of?: Parameters<typeof makeover>[1]) {
   return { ...world, id: world.ids.makeover, piece, candidate, offer }
 }
 const order = (
-  of: { candidate: string; offer: Parameters<typeof orderOf>[2] },
+  plan: { candidate: string; offer: Parameters<typeof orderOf>[2] },
   fields: Parameters<typeof orderOf>[4] = {},
   id = uuidv7(),
-): Operation[] => orderOf(id, of.candidate, of.offer, 1, fields)
+): Operation[] => orderOf(id, plan.candidate, plan.offer, 1, fields)
 
 describe('the door', () => {
   it('takes a change, raises the rev and gives it back as it was sent', async () => {
@@ -59,8 +59,8 @@ describe('the door', () => {
     const operations = [add('room', room, { name: 'Hall' })]
     expect((await who.change(world.id, operations, { id })).body).toEqual({ rev: 3, repeated: false })
     expect((await who.change(world.id, operations, { id })).body).toEqual({ rev: 3, repeated: true })
-    const other = await who.change(world.id, [add('room', room, { name: 'Other' })], { id })
-    expect(other.status).toBe(422)
+    const response = await who.change(world.id, [add('room', room, { name: 'Other' })], { id })
+    expect(response.status).toBe(422)
     expect((await who.open(world.id)).makeover.rev).toBe(3)
   })
   it('is repeatable when both come at once', async () => {
@@ -145,19 +145,19 @@ describe('the money rule', () => {
   it('refuses one of two orders made at once that together break the agreed sum', async () => {
     for (let round = 0; round < 5; round++) {
       const world = await planned(3_500_00)
-      const other = { piece: uuidv7(), candidate: uuidv7() }
-      const offer = candidateOf(other.piece, world.ids.seller, { priceMinor: minor(3_500_00), taxPpm: 0 })
+      const second = { piece: uuidv7(), candidate: uuidv7() }
+      const offer = candidateOf(second.piece, world.ids.seller, { priceMinor: minor(3_500_00), taxPpm: 0 })
       // planned with small allowances and nothing chosen: each order by itself fits the 6 000 agreed
       const first = (await who.open(world.id)).makeover.rows.piece[world.piece]
       if (!first) throw new Error('the piece was planned above')
       await who.change(world.id, [
         edit('piece', first, { chosenId: null }),
-        add('piece', other.piece, pieceOf(world.ids.room, Object.values(world.categories)[1] ?? '')),
-        add('candidate', other.candidate, offer),
+        add('piece', second.piece, pieceOf(world.ids.room, Object.values(world.categories)[1] ?? '')),
+        add('candidate', second.candidate, offer),
       ])
       const answers = await Promise.all([
         who.change(world.id, order(world)),
-        who.change(world.id, order({ candidate: other.candidate, offer })),
+        who.change(world.id, order({ candidate: second.candidate, offer })),
       ])
       expect(answers.map((answer) => answer.status).sort()).toEqual([200, 422])
       expect(answers.find((answer) => answer.status === 422)?.body).toMatchObject({
@@ -291,7 +291,7 @@ describe('bad input on the route', () => {
     expect(answer.headers['content-type']).toMatch(/application\/problem\+json/)
     const { faults } = answer.body as { faults: { field: string; message: string }[] }
     expect(
-      faults.some((one) => one.field === field && message.test(one.message)),
+      faults.some((fault) => fault.field === field && message.test(fault.message)),
       answer.text,
     ).toBe(true)
     expect((await who.open(world.id)).makeover.rev).toBe(2)
@@ -373,18 +373,16 @@ describe('the tables, where the core is passed by', () => {
     ).rejects.toThrow()
     await expect(
       write((tx) =>
-        tx
-          .insert(payments)
-          .values({
-            ...own,
-            id: uuidv7(),
-            orderId: uuidv7(),
-            direction: 'out',
-            amountMinor: 1,
-            paidOn: '2027-02-02',
-            tender: 'card',
-            reversesId: null,
-          }),
+        tx.insert(payments).values({
+          ...own,
+          id: uuidv7(),
+          orderId: uuidv7(),
+          direction: 'out',
+          amountMinor: 1,
+          paidOn: '2027-02-02',
+          tender: 'card',
+          reversesId: null,
+        }),
       ),
     ).rejects.toThrow()
   })

@@ -77,14 +77,14 @@ export async function takeChange(
 
 /** Changes of one makeover wait for each other here, where they hold no connection; other processes are met at the lock. */
 const turns = new Map<string, Promise<unknown>>()
-async function inTurn<T>(of: string, work: () => Promise<T>): Promise<T> {
-  const before = turns.get(of) ?? Promise.resolve()
+async function inTurn<T>(text: string, work: () => Promise<T>): Promise<T> {
+  const before = turns.get(text) ?? Promise.resolve()
   const mine = before.catch(() => undefined).then(work)
-  turns.set(of, mine)
+  turns.set(text, mine)
   try {
     return await mine
   } finally {
-    if (turns.get(of) === mine) turns.delete(of)
+    if (turns.get(text) === mine) turns.delete(text)
   }
 }
 
@@ -171,18 +171,18 @@ export async function take(
     entriesOf(before, after, operations).map(withoutPersonal),
   )
   const revOf = (id: string, otherwise: number): number =>
-    locked.filter((one) => one.id === id).map(({ rev }) => rev + 1)[0] ?? otherwise
+    locked.filter((stand) => stand.id === id).map(({ rev }) => rev + 1)[0] ?? otherwise
   const rev = revOf(makeoverId, 0)
-  const now: Documents = {
+  const thisDocuments: Documents = {
     makeover: { ...after.makeover, rev },
     studio: { ...after.studio, rev: revOf(studioId, after.studio.rev) },
   }
-  for (const document of [now.makeover, now.studio])
+  for (const document of [thisDocuments.makeover, thisDocuments.studio])
     if (touched.includes(document.id)) database.memory.keep(studioId, document, changeSet.id)
   // read without its lock, and so kept only if nothing changed it while it was read
   if (!touched.includes(studioId) && !database.memory.at(studioId, studioId, studio.changeId))
     await keepStudio(tx, database, studioId, studio.changeId)
-  return { is: 'taken', rev, repeated: false, after: now }
+  return { is: 'taken', rev, repeated: false, after: thisDocuments }
 }
 
 async function isOwn(tx: Transaction, { personId }: Person, makeoverId: string, id: string): Promise<boolean> {
@@ -236,7 +236,7 @@ async function lock(
   const [first] = rows
   return {
     locked,
-    studio: locked.find((one) => one.id === studioId) ?? {
+    studio: locked.find((entry) => entry.id === studioId) ?? {
       id: studioId,
       rev: first?.studio_rev ?? 0,
       changeId: first?.studio_change_id ?? null,
@@ -261,8 +261,8 @@ async function keepStudio(
   changeId: string | null,
 ): Promise<void> {
   const studio = await loadStudio(tx, studioId)
-  const [now] = await tx.select({ changeId: documents.changeId }).from(documents).where(eq(documents.id, studioId))
-  if (now?.changeId === changeId) memory.keep(studioId, studio, changeId)
+  const [latest] = await tx.select({ changeId: documents.changeId }).from(documents).where(eq(documents.id, studioId))
+  if (latest?.changeId === changeId) memory.keep(studioId, studio, changeId)
 }
 
 const writeText = `

@@ -29,10 +29,10 @@ function attempt(
   world: Awaited<ReturnType<typeof makeover>>,
   { what, pick, amount }: Step,
 ): Operation[] {
-  const one = <T>(rows: readonly T[]): T | undefined => rows[pick % Math.max(1, rows.length)]
-  const piece = one(rowsOf(document, 'piece'))
-  const candidate = one(rowsOf(document, 'candidate'))
-  const purchase = one(rowsOf(document, 'purchase'))
+  const picked = <T>(rows: readonly T[]): T | undefined => rows[pick % Math.max(1, rows.length)]
+  const piece = picked(rowsOf(document, 'piece'))
+  const candidate = picked(rowsOf(document, 'candidate'))
+  const purchase = picked(rowsOf(document, 'purchase'))
   const category = Object.values(world.categories)[pick % 2] ?? ''
   switch (what) {
     case 0:
@@ -117,9 +117,9 @@ it('is a document that the core would have made', async () => {
         else refused++
         return answer.status
       }
-      for (const one of steps) {
-        const from = one.fromOlder || one.what === 3 ? (seen[one.pick % seen.length] ?? mine) : mine
-        const operations = attempt(from, world, one)
+      for (const step of steps) {
+        const documents = step.fromOlder || step.what === 3 ? (seen[step.pick % seen.length] ?? mine) : mine
+        const operations = attempt(documents, world, step)
         if (operations.length > 0) await send(operations)
       }
       // and once for certain: a conflict, and a refusal

@@ -31,7 +31,7 @@ beforeAll(async () => {
     news,
     log: pino({ level: 'silent' }),
     pages: null,
-    now: () => served.clock.now,
+    clock: () => served.clock.time,
     failedSignIns: 100,
   })
   second = { database, news, server: await listen(createServer(application)) }
@@ -73,32 +73,32 @@ async function hears(cookie: string, port = portOf(listening)) {
   return { status: answer.status, type: answer.headers.get('content-type'), heard, stop: () => stop.abort() }
 }
 const revs = (heard: { event: string; document?: string; rev?: number }[], id: string): number[] =>
-  heard.filter((one) => one.event === 'rev' && one.document === id).map((one) => one.rev ?? 0)
+  heard.filter((entry) => entry.event === 'rev' && entry.document === id).map((entry) => entry.rev ?? 0)
 
 describe('a stream', () => {
   it('tells every browser of the studio what changed after it was committed, through every process, and no other studio', async () => {
-    const [other, stranger] = [await helper(served, who), await person(served)]
+    const [otherSecond, stranger] = [await helper(served, who), await person(served)]
     const world = await makeover(who)
     const streams = await Promise.all([
       hears(who.cookie),
-      hears(other.cookie),
-      hears(other.cookie, portOf(second.server)),
+      hears(otherSecond.cookie),
+      hears(otherSecond.cookie, portOf(second.server)),
       hears(stranger.cookie),
     ])
-    expect(streams.map((one) => [one.status, one.type])).toEqual(streams.map(() => [200, 'text/event-stream']))
-    await expect.poll(() => streams.every((one) => one.heard.some((each) => each.event === 'again'))).toBe(true)
+    expect(streams.map((stream) => [stream.status, stream.type])).toEqual(streams.map(() => [200, 'text/event-stream']))
+    await expect.poll(() => streams.every((stream) => stream.heard.some((entry) => entry.event === 'again'))).toBe(true)
     await who.change(world.ids.makeover, [add('room', uuidv7(), { name: 'Hall' })])
     await expect
-      .poll(() => streams.slice(0, 3).map((one) => revs(one.heard, world.ids.makeover).at(-1)))
+      .poll(() => streams.slice(0, 3).map((stream) => revs(stream.heard, world.ids.makeover).at(-1)))
       .toEqual([2, 2, 2])
-    expect(streams[3].heard.filter((one) => one.event !== 'again')).toEqual([])
+    expect(streams[3].heard.filter((entry) => entry.event !== 'again')).toEqual([])
     // what was heard of can be read at once: the word went out after the commit
     expect(
-      ((await other.get(`/makeovers/${world.ids.makeover}/changes?after=1`)).body as DiaryEntry[]).map(
+      ((await otherSecond.get(`/makeovers/${world.ids.makeover}/changes?after=1`)).body as DiaryEntry[]).map(
         (entry) => entry.rev,
       ),
     ).toEqual([2])
-    for (const one of streams) one.stop()
+    for (const stream of streams) stream.stop()
   })
   it('coalesces what comes fast, and always ends with the newest rev', async () => {
     const world = await makeover(who)
@@ -136,7 +136,7 @@ describe('a stream', () => {
     )
     await admin.end()
     await expect
-      .poll(() => stream.heard.filter((one) => one.event === 'again').length, { timeout: 5000 })
+      .poll(() => stream.heard.filter((entry) => entry.event === 'again').length, { timeout: 5000 })
       .toBeGreaterThan(1)
     const world = await makeover(who)
     await expect.poll(() => revs(stream.heard, world.ids.makeover)).toEqual([1])
@@ -146,26 +146,28 @@ describe('a stream', () => {
 
 describe('who is here', () => {
   it('is told by name and page, through every process, until they leave', async () => {
-    const other = await helper(served, who, 'Ilo Far')
+    const otherSecond = await helper(served, who, 'Ilo Far')
     const world = await makeover(who)
     const path = `/makeovers/${world.ids.makeover}/here`
     const [mine, theirs] = [uuidv7(), uuidv7()]
     await who.post(path, { window: mine, page: 'brief' })
-    await other.post(path, { window: theirs, page: 'purchases' })
+    await otherSecond.post(path, { window: theirs, page: 'purchases' })
     const everybody = [
       { window: mine, personId: who.personId, name: 'A person', page: 'brief' },
-      { window: theirs, personId: other.personId, name: 'Ilo Far', page: 'purchases' },
+      { window: theirs, personId: otherSecond.personId, name: 'Ilo Far', page: 'purchases' },
     ]
     await expect.poll(async () => (await who.get(path)).body as unknown).toEqual(everybody)
     await expect
       .poll(
         async () =>
           (
-            await fetch(`http://127.0.0.1:${portOf(second.server)}/api${path}`, { headers: { cookie: other.cookie } })
+            await fetch(`http://127.0.0.1:${portOf(second.server)}/api${path}`, {
+              headers: { cookie: otherSecond.cookie },
+            })
           ).json() as Promise<unknown>,
       )
       .toEqual(everybody)
-    await other.post(path, { window: theirs, page: null })
+    await otherSecond.post(path, { window: theirs, page: null })
     await expect.poll(async () => (await who.get(path)).body as unknown).toEqual(everybody.slice(0, 1))
     expect((await (await person(served)).get(path)).status).toBe(404)
     expect((await who.post(path, { window: 'x', page: 'brief' })).status).toBe(422)
@@ -183,36 +185,36 @@ describe('the diary', () => {
       expect((await who.change(id, operations)).status).toBe(200)
       seen.push(await who.open(id))
     }
-    const now = (): Opened['makeover'] => seen.at(-1)?.makeover ?? ({} as never)
+    const latest = (): Opened['makeover'] => seen.at(-1)?.makeover ?? ({} as never)
     await step([add('piece', piece, pieceOf(world.ids.room, Object.values(world.categories)[0] ?? ''))])
-    await step([edit('piece', now().rows.piece[piece] ?? ({} as never), { name: 'Renamed', quantity: 3 })])
+    await step([edit('piece', latest().rows.piece[piece] ?? ({} as never), { name: 'Renamed', quantity: 3 })])
     await step([
       add('room', uuidv7(), { name: 'Hall' }),
-      edit('piece', now().rows.piece[piece] ?? ({} as never), { name: 'Again' }),
+      edit('piece', latest().rows.piece[piece] ?? ({} as never), { name: 'Again' }),
     ])
-    await step([remove('piece', now().rows.piece[piece] ?? ({} as never))])
+    await step([remove('piece', latest().rows.piece[piece] ?? ({} as never))])
     const all = (await who.get(`/makeovers/${id}/changes`)).body as DiaryEntry[]
-    for (const [at, from] of seen.entries()) {
-      const later = all.filter((entry) => entry.rev > from.makeover.rev)
-      expect(advance(from, later)?.makeover).toEqual(now())
-      const back = rollBack({ makeover: now(), studio: from.studio }, later.toReversed())
+    for (const [at, opened] of seen.entries()) {
+      const later = all.filter((entry) => entry.rev > opened.makeover.rev)
+      expect(advance(opened, later)?.makeover).toEqual(latest())
+      const back = rollBack({ makeover: latest(), studio: opened.studio }, later.toReversed())
       const bare = (rows: Opened['makeover']['rows']) =>
         JSON.parse(JSON.stringify(rows, (key, value: unknown) => (key === 'version' ? undefined : value))) as unknown
-      expect(bare(back.makeover.rows)).toEqual(bare(from.makeover.rows))
+      expect(bare(back.makeover.rows)).toEqual(bare(opened.makeover.rows))
       const moment = (await who.get(`/makeovers/${id}/at/${at + 1}`)).body as Opened & { moment: { rev: number } }
-      expect(bare(moment.makeover.rows)).toEqual(bare(from.makeover.rows))
+      expect(bare(moment.makeover.rows)).toEqual(bare(opened.makeover.rows))
       expect(moment.moment.rev).toBe(at + 1)
     }
     expect((await who.get(`/makeovers/${id}/at/99`)).status).toBe(404)
     expect((await who.get(`/makeovers/${id}/at/x`)).status).toBe(400)
   })
   it('knows what is one’s own to undo, and the door takes no other', async () => {
-    const other = await helper(served, who)
+    const second = await helper(served, who)
     const world = await makeover(who)
     const id = world.ids.makeover
     const [hall, mine, theirs] = [uuidv7(), uuidv7(), uuidv7()]
     await who.change(id, [add('room', hall, { name: 'Hall' })], { id: mine })
-    await other.change(id, [add('room', uuidv7(), { name: 'Attic' })], { id: theirs })
+    await second.change(id, [add('room', uuidv7(), { name: 'Attic' })], { id: theirs })
     const row = (await who.open(id)).makeover.rows.room[hall]
     if (!row) throw new Error('it was added above')
     expect((await who.change(id, [edit('room', row, { name: 'x' })], { undoes: theirs })).body).toMatchObject({

@@ -89,7 +89,7 @@ export function openNews(url: string, database: Database, log: Logger): News {
       await next.connect()
       await next.query(`listen ${channel}`)
       client = next
-      for (const of of listeners.values()) for (const listener of of) listener({ is: 'again' })
+      for (const set of listeners.values()) for (const listener of set) listener({ is: 'again' })
     } catch {
       again()
     }
@@ -102,18 +102,18 @@ export function openNews(url: string, database: Database, log: Logger): News {
       flushing ??= setTimeout(() => void flush(), coalescedMs)
     },
     hear(studio, listener) {
-      const of = listeners.get(studio) ?? new Set()
-      listeners.set(studio, of.add(listener))
+      const set = listeners.get(studio) ?? new Set()
+      listeners.set(studio, set.add(listener))
       return () => {
-        of.delete(listener)
-        if (of.size === 0) listeners.delete(studio)
+        set.delete(listener)
+        if (set.size === 0) listeners.delete(studio)
       }
     },
     here(studio, document) {
-      const now = Date.now()
-      for (const [key, one] of present) if (now - one.seen > forgottenAfterMs) present.delete(key)
+      const currentTime = Date.now()
+      for (const [key, listener] of present) if (currentTime - listener.seen > forgottenAfterMs) present.delete(key)
       return [...present.values()]
-        .filter((one) => one.studio === studio && one.document === document)
+        .filter((listener) => listener.studio === studio && listener.document === document)
         .map(({ window, personId, name, page }) => ({ window, personId, name, page }))
     },
     async close() {

@@ -19,15 +19,15 @@ export function streamRoutes(setting: Setting): Router {
 
   routes.get('/stream', (request, response) => {
     const { studioId } = personBehind(request)
-    const of = open.get(studioId) ?? new Set<Response>()
-    if (of.size >= most)
+    const set = open.get(studioId) ?? new Set<Response>()
+    if (set.size >= most)
       throw new Problem(
         429,
         'too-many',
         'Too many windows',
         `This studio has ${most} browsers listening already: close some.`,
       )
-    open.set(studioId, of.add(response))
+    open.set(studioId, set.add(response))
     response.writeHead(200, {
       'content-type': 'text/event-stream',
       'cache-control': 'no-store, no-transform',
@@ -50,8 +50,8 @@ export function streamRoutes(setting: Setting): Router {
     response.on('close', () => {
       clearInterval(alive)
       stop()
-      of.delete(response)
-      if (of.size === 0) open.delete(studioId)
+      set.delete(response)
+      if (set.size === 0) open.delete(studioId)
     })
   })
 

@@ -44,7 +44,7 @@ export async function loadAt(
   makeoverId: string,
   stands: readonly Stand[],
 ): Promise<Documents> {
-  const changeOf = (id: string): string | null => stands.find((one) => one.id === id)?.changeId ?? null
+  const changeOf = (id: string): string | null => stands.find((stand) => stand.id === id)?.changeId ?? null
   const makeover =
     (memory.at(studioId, makeoverId, changeOf(makeoverId)) as Makeover | null) ??
     (await loadMakeover(tx, makeoverId)) ??
@@ -64,7 +64,7 @@ export async function recall(
   const stands = await standsOf(tx, [makeoverId, studioId])
   const found = await loadAt(tx, memory, studioId, makeoverId, stands)
   for (const document of [found.makeover, found.studio])
-    memory.keep(studioId, document, stands.find((one) => one.id === document.id)?.changeId ?? null)
+    memory.keep(studioId, document, stands.find((stand) => stand.id === document.id)?.changeId ?? null)
   return found
 }
 
@@ -104,10 +104,10 @@ export async function writeRows(
   const order = (operation: Operation): number => kindNames.indexOf(operation.kind)
   const puts = operations
     .filter((operation) => operation.op === 'put')
-    .toSorted((one, other) => order(one) - order(other))
+    .toSorted((left, right) => order(left) - order(right))
   const removes = operations
     .filter((operation) => operation.op === 'remove')
-    .toSorted((one, other) => order(other) - order(one))
+    .toSorted((left, right) => order(right) - order(left))
   for (const { kind, id, base } of puts) {
     const row = after(kind, id)
     if (!row) throw new Error(`${kind} ${id} was put and is not there`)

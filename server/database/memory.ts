@@ -16,11 +16,11 @@ export function openMemory(most = 200): Memory {
   const kept = new Map<string, { readonly changeId: string; readonly document: Makeover | Studio }[]>()
   return {
     at: (studioId, id, changeId) =>
-      kept.get(`${studioId} ${id}`)?.find((one) => one.changeId === changeId)?.document ?? null,
+      kept.get(`${studioId} ${id}`)?.find((state) => state.changeId === changeId)?.document ?? null,
     keep(studioId, document, changeId) {
       if (changeId === null) return
       const key = `${studioId} ${document.id}`
-      const others = (kept.get(key) ?? []).filter((one) => one.changeId !== changeId)
+      const others = (kept.get(key) ?? []).filter((state) => state.changeId !== changeId)
       kept.delete(key)
       kept.set(key, [...others, { changeId, document }].slice(-states))
       const [oldest] = kept.keys()

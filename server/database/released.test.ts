@@ -67,7 +67,7 @@ describe.each(readdirSync(folder).filter((name) => name.endsWith('.sql.gz')))('a
       told
         .filter(({ kind }) => kind === 'viewing')
         .map(({ id, fields }) => ({ id, sample_id: fields.sampleId, light: fields.light }))
-        .toSorted((one, other) => (one.id < other.id ? -1 : 1)),
+        .toSorted((left, right) => (left.id < right.id ? -1 : 1)),
     )
     const { rows: after } = await direct.query<{ rows: string }>(
       'select (select count(*) from pieces) + (select count(*) from candidates) + (select count(*) from purchases) + (select count(*) from finishes) as rows',
@@ -79,7 +79,7 @@ describe.each(readdirSync(folder).filter((name) => name.endsWith('.sql.gz')))('a
     const database = connect(url)
     const news = openNews(url, database, log)
     const agent = request.agent(
-      createApplication({ database, news, log, pages: null, now: Date.now, failedSignIns: 100 }),
+      createApplication({ database, news, log, pages: null, clock: Date.now, failedSignIns: 100 }),
     )
     expect(
       (await agent.post('/api/session').send({ email: demoDecorator.email, password: demoDecorator.password })).status,

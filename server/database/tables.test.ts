@@ -72,29 +72,29 @@ describe('the database', () => {
     expect(keys.filter((key) => !key.columns.includes('studio_id'))).toEqual([])
   })
   it('shows and takes nothing of another studio, and nothing at all outside a transaction with one', async () => {
-    const [one, other] = [await person(served), await person(served)]
-    const world = await makeover(one)
+    const [left, right] = [await person(served), await person(served)]
+    const world = await makeover(left)
     const seen = (studio: string) => inTransaction(served.database, { studio }, (tx) => tx.select().from(makeovers))
-    expect((await seen(one.studioId)).map((row) => row.id)).toEqual([world.ids.makeover])
-    expect(await seen(other.studioId)).toEqual([])
+    expect((await seen(left.studioId)).map((row) => row.id)).toEqual([world.ids.makeover])
+    expect(await seen(right.studioId)).toEqual([])
     const foreign = {
-      studioId: one.studioId,
+      studioId: left.studioId,
       makeoverId: world.ids.makeover,
       id: uuidv7(),
       version: uuidv7(),
       name: 'x',
     }
     await expect(
-      inTransaction(served.database, { studio: other.studioId }, (tx) => tx.insert(rooms).values(foreign)),
+      inTransaction(served.database, { studio: right.studioId }, (tx) => tx.insert(rooms).values(foreign)),
     ).rejects.toMatchObject({ cause: { code: '42501' } })
     const { rows } = await served.database.pool.query('select * from makeovers')
     expect(rows).toEqual([])
     expect(
-      (await inTransaction(served.database, { email: one.email }, (tx) => tx.select().from(people))).map(
+      (await inTransaction(served.database, { email: left.email }, (tx) => tx.select().from(people))).map(
         (row) => row.id,
       ),
-    ).toEqual([one.personId])
-    expect(await inTransaction(served.database, { email: one.email }, (tx) => tx.select().from(sessions))).toEqual([])
+    ).toEqual([left.personId])
+    expect(await inTransaction(served.database, { email: left.email }, (tx) => tx.select().from(sessions))).toEqual([])
   })
   it('answers a query that forgets the studio with nothing, whatever table it asks', async () => {
     const who = await person(served)

@@ -108,10 +108,10 @@ const own = () => ({
 })
 type Columns = Record<'studioId' | 'makeoverId' | 'id', AnyPgColumn>
 /** A reference within the makeover: its key has the studio and the makeover in it. */
-const refers = (from: Columns, column: AnyPgColumn, to: Columns) =>
+const refers = (start: Columns, column: AnyPgColumn, to: Columns) =>
   foreignKey({
-    name: `${getTableName(from.id.table)}_${column.name.replace(/_id$/, '')}`,
-    columns: [from.studioId, from.makeoverId, column],
+    name: `${getTableName(start.id.table)}_${column.name.replace(/_id$/, '')}`,
+    columns: [start.studioId, start.makeoverId, column],
     foreignColumns: [to.studioId, to.makeoverId, to.id],
   })
 const ownKey = (t: Columns) => primaryKey({ columns: [t.studioId, t.makeoverId, t.id] })

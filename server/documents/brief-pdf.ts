@@ -57,7 +57,13 @@ export function briefPdf(
         { head: 'Goes back', width: 1.6 },
         { head: 'Missing there', width: 2.4 },
       ],
-      brief.stays.map((one) => [one.name, list([one.source, one.reason]), one.origin, day(one.goesBackOn), one.hole]),
+      brief.stays.map((stay) => [
+        stay.name,
+        list([stay.source, stay.reason]),
+        stay.origin,
+        day(stay.goesBackOn),
+        stay.hole,
+      ]),
     )
   }
   if (brief.constraints.length > 0) {
@@ -68,7 +74,7 @@ export function briefPdf(
         { head: 'Because of', width: 2 },
         { head: 'As it was said', width: 5 },
       ],
-      brief.constraints.map((one) => [one.forbids, one.reason, one.note]),
+      brief.constraints.map((constraint) => [constraint.forbids, constraint.reason, constraint.note]),
     )
   }
   if (brief.permissions.length > 0) {
@@ -81,12 +87,12 @@ export function briefPdf(
         { head: 'How it is put back', width: 3 },
         { head: 'At a cost of', width: 1.8, right: true },
       ],
-      brief.permissions.map((one) => [
-        one.ask,
-        one.askedOf,
-        one.answer,
-        one.restore,
-        one.restoreMinor > 0 ? money(one.restoreMinor) : '',
+      brief.permissions.map((permission) => [
+        permission.ask,
+        permission.askedOf,
+        permission.answer,
+        permission.restore,
+        permission.restoreMinor > 0 ? money(permission.restoreMinor) : '',
       ]),
     )
   }
@@ -98,7 +104,7 @@ export function briefPdf(
         { head: 'Way', width: 4 },
         { head: 'Cost', width: 2, right: true },
       ],
-      brief.ways.map((one) => [one.wish, one.way, money(one.costMinor)]),
+      brief.ways.map((way) => [way.wish, way.way, money(way.costMinor)]),
     )
   }
   if (brief.schools.length > 0) {
@@ -109,18 +115,18 @@ export function briefPdf(
         { head: 'School', width: 2.6 },
         { head: 'What the checks then do', width: 5 },
       ],
-      brief.schools.map((one) => [one.asks, one.school, one.then]),
+      brief.schools.map((school) => [school.asks, school.school, school.then]),
     )
   }
   page.heading('What it may cost')
-  const whole = sum([...brief.sums.map((one) => one.amountMinor), brief.contingencyMinor] as Minor[])
+  const whole = sum([...brief.sums.map((sum) => sum.amountMinor), brief.contingencyMinor] as Minor[])
   page.table(
     [
       { head: 'Category', width: 5 },
       { head: `Sum, ${brief.currency}`, width: 2, right: true },
     ],
     [
-      ...brief.sums.map((one) => [one.category, money(one.amountMinor)]),
+      ...brief.sums.map((sum) => [sum.category, money(sum.amountMinor)]),
       ['Contingency, for what nobody foresees', money(brief.contingencyMinor)],
       ['In all', money(whole)],
     ],

@@ -14,7 +14,7 @@ import { statementTables } from '#core/formats/tables.ts'
 import { writeAmount } from '#core/formats/journal.ts'
 import { minor } from '#core/money/minor.ts'
 import { loadDemo } from '../demo.ts'
-import { now, serve, type Served } from '../testing/studio.ts'
+import { testTime, serve, type Served } from '../testing/studio.ts'
 import { asCsv } from './sheets.ts'
 
 let served: Served
@@ -44,7 +44,7 @@ const textOf = (pdf: Buffer, ...options: string[]): string => {
 
 beforeAll(async () => {
   served = await serve(inject('postgres'))
-  const { email, password } = await loadDemo(served.database, now)
+  const { email, password } = await loadDemo(served.database, testTime)
   const signed = await request(served.application).post('/api/session').send({ email, password })
   cookie = String(signed.headers['set-cookie']).split(';')[0] ?? ''
   const day = JSON.parse((await bytes('/day')).toString()) as { makeovers: { id: string }[] }
@@ -128,7 +128,10 @@ describe('a statement', () => {
       .filter((row) => row.length > at && /^-?\d+\.\d\d$/.test(row[at] ?? ''))
       .reduce((all, row) => all + Math.round(Number(row[at]) * 100), 0)
     expect(margins).toBe(
-      money.purchases.reduce((all, one) => all + (one.studioCost === null ? 0 : one.owed - one.studioCost), 0),
+      money.purchases.reduce(
+        (all, purchase) => all + (purchase.studioCost === null ? 0 : purchase.owed - purchase.studioCost),
+        0,
+      ),
     )
     expect(margins).toBeGreaterThan(0)
   })
@@ -211,15 +214,13 @@ describe('the brief', () => {
   })
   it('of another studio is not found, nor one of nothing', async () => {
     const id = makeovers[0]?.id ?? ''
-    const stranger = await request(served.application)
-      .post('/api/studios')
-      .send({
-        studioName: 'Other',
-        timeZone: 'UTC',
-        name: 'Other',
-        email: 'other@test.example',
-        password: 'a long enough password',
-      })
+    const stranger = await request(served.application).post('/api/studios').send({
+      studioName: 'Other',
+      timeZone: 'UTC',
+      name: 'Other',
+      email: 'other@test.example',
+      password: 'a long enough password',
+    })
     for (const path of ['brief.pdf', 'client-statement.pdf', 'studio-statement.xlsx', 'journal.txt', 'diary'])
       expect([
         path,
@@ -246,9 +247,9 @@ describe('the diary', () => {
     expect(pages.every((entry) => entry.who === demoDecorator.name)).toBe(true)
     expect(pages.map((entry) => entry.rev)).toEqual(pages.map((_, at) => (makeover?.rev ?? 0) - at))
     const piece = makeover ? rowsOf(makeover, 'piece').at(-1) : undefined
-    const of = JSON.parse((await bytes(`/makeovers/${id}/diary?of=${piece?.id ?? ''}`)).toString()) as typeof pages
-    expect(of.length).toBeGreaterThan(0)
-    expect(of.length).toBeLessThan(pages.length)
+    const diary = JSON.parse((await bytes(`/makeovers/${id}/diary?of=${piece?.id ?? ''}`)).toString()) as typeof pages
+    expect(diary.length).toBeGreaterThan(0)
+    expect(diary.length).toBeLessThan(pages.length)
     expect((await get(`/makeovers/${id}/diary?of=1`)).status).toBe(400)
   })
 })

@@ -123,7 +123,7 @@ export function paper(title: string) {
     table(columns: readonly Column[], rows: readonly (readonly string[])[], last: 'plain' | 'sum' = 'plain'): void {
       const whole = columns.reduce((total, column) => total + column.width, 0)
       const widths = columns.map((column) => (column.width / whole) * width)
-      const lefts = widths.map((_, at) => margin + widths.slice(0, at).reduce((total, each) => total + each, 0))
+      const lefts = widths.map((_, at) => margin + widths.slice(0, at).reduce((total, width) => total + width, 0))
       const size = 9
       const row = (cells: readonly string[], quiet: boolean): void => {
         const tall =
@@ -165,17 +165,17 @@ export function paper(title: string) {
     signatures(names: readonly string[]): void {
       room(90)
       pdf.moveDown(3)
-      const each = width / Math.max(2, names.length)
+      const value = width / Math.max(2, names.length)
       const top = pdf.y
       for (const [at, name] of names.entries()) {
-        const left = margin + at * each
+        const left = margin + at * value
         pdf
           .moveTo(left, top)
-          .lineTo(left + each - 24, top)
+          .lineTo(left + value - 24, top)
           .lineWidth(0.8)
           .strokeColor(ink)
           .stroke()
-        write(name, 'sans', 9, { width: each - 24 }, [left, top + 5])
+        write(name, 'sans', 9, { width: value - 24 }, [left, top + 5])
       }
       pdf.x = margin
       pdf.y = top + 26

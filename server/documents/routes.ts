@@ -24,7 +24,7 @@ type Open = {
 }
 
 /** What leaves the product on paper or as a file: the brief, the statements, the journal. */
-export function documentRoutes({ database, now }: Setting): Router {
+export function documentRoutes({ database, clock }: Setting): Router {
   const routes = Router()
   async function open(request: Request): Promise<Open> {
     const { studioId, timeZone, studioName } = personBehind(request)
@@ -39,7 +39,7 @@ export function documentRoutes({ database, now }: Setting): Router {
     return {
       makeover: found.makeover,
       studio: found.studio,
-      today: dateIn(timeZone, now()),
+      today: dateIn(timeZone, clock()),
       clients: rowsOf(found.makeover, 'client').map((row) => row.name),
       studioName,
     }
@@ -56,7 +56,7 @@ export function documentRoutes({ database, now }: Setting): Router {
   routes.get('/makeovers/:id/brief.pdf', async (request, response) => {
     const opened = await open(request)
     const { makeover, studio, clients, studioName } = opened
-    const versions = rowsOf(makeover, 'agreement').toSorted((one, other) => one.number - other.number)
+    const versions = rowsOf(makeover, 'agreement').toSorted((left, right) => left.number - right.number)
     const version = versions.find((row) => String(row.number) === request.query.version) ?? versions.at(-1)
     const kept = version ? readKept(version.kept) : null
     const brief = kept ?? keepBrief({ makeover, studio }, version?.id ?? '')

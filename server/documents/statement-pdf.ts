@@ -23,14 +23,14 @@ export function statementPdf(statement: Statement, clients: readonly string[], s
   page.table(
     head(['Category', 'Agreed', 'Paid', 'Committed', 'Still to buy', 'Forecast', 'Left'], 2.4),
     [
-      ...statement.categories.map((one) => [
-        one.name,
-        money(one.agreed),
-        money(one.paid),
-        money(one.committed),
-        money(one.stillToBuy),
-        money(one.forecast),
-        money(one.left),
+      ...statement.categories.map((category) => [
+        category.name,
+        money(category.agreed),
+        money(category.paid),
+        money(category.committed),
+        money(category.stillToBuy),
+        money(category.forecast),
+        money(category.left),
       ]),
       [
         'All categories',
@@ -105,13 +105,13 @@ export function statementPdf(statement: Statement, clients: readonly string[], s
         { head: 'Paid', width: 1.6, right: true },
         { head: 'Came back', width: 1.6, right: true },
       ],
-      statement.payments.map((one) => [
-        day(one.paidOn),
-        one.order,
-        one.seller,
-        one.tender,
-        one.amount > 0 ? money(one.amount) : '',
-        one.amount < 0 ? money(negate(one.amount)) : '',
+      statement.payments.map((payment) => [
+        day(payment.paidOn),
+        payment.order,
+        payment.seller,
+        payment.tender,
+        payment.amount > 0 ? money(payment.amount) : '',
+        payment.amount < 0 ? money(negate(payment.amount)) : '',
       ]),
     )
   }
@@ -124,11 +124,11 @@ export function statementPdf(statement: Statement, clients: readonly string[], s
         { head: 'Until', width: 2 },
         { head: 'Left on it', width: 1.6, right: true },
       ],
-      statement.held.map((one) => [
-        one.what,
-        one.seller,
-        one.until ? writeDate(one.until) : 'no end',
-        money(one.balance),
+      statement.held.map((line) => [
+        line.what,
+        line.seller,
+        line.until ? writeDate(line.until) : 'no end',
+        money(line.balance),
       ]),
     )
   }

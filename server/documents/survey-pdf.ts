@@ -101,7 +101,7 @@ function markOn(
     const widths = parts.map(([font, run]) => pdf.font(font).fontSize(size).widthOfString(run))
     const [cx, cy] = [x(mark.at.x), y(mark.at.y)]
     pdf.save().rotate(-mark.turn, { origin: [cx, cy] })
-    const width = widths.reduce((sum, each) => sum + each, 0)
+    const width = widths.reduce((sum, width) => sum + width, 0)
     if (mark.breaks)
       pdf.rect(cx - width / 2 - size * 0.1, cy - size * 0.55, width + size * 0.2, size * 1.1).fill(fills.paper)
     let at = cx - width / 2
@@ -124,9 +124,9 @@ function markOn(
   if (dash) pdf.dash(dash[0] * point, { space: dash[1] * point })
   else pdf.undash()
   if (mark.is === 'line') {
-    for (const [at, one] of mark.points.entries())
-      if (at === 0) pdf.moveTo(x(one.x), y(one.y))
-      else pdf.lineTo(x(one.x), y(one.y))
+    for (const [at, point] of mark.points.entries())
+      if (at === 0) pdf.moveTo(x(point.x), y(point.y))
+      else pdf.lineTo(x(point.x), y(point.y))
     if (mark.closed) pdf.closePath()
     if (mark.filled && mark.filled !== 'none') pdf.fillAndStroke(fills[mark.filled], ink)
     else pdf.stroke()
@@ -152,7 +152,7 @@ function scaleBar(pdf: PDFKit.PDFDocument, { scale, pageMm }: Fitted, units: Uni
   const step = units === 'metric' ? 1000 : 304.8 * 2
   const room = pageMm.width / 2 - margin.side - 16
   const count = Math.max(1, Math.min(5, Math.floor((room * scale) / step)))
-  const each = step / scale
+  const value = step / scale
   const top = pageMm.height - 13
   pdf
     .undash()
@@ -160,14 +160,14 @@ function scaleBar(pdf: PDFKit.PDFDocument, { scale, pageMm }: Fitted, units: Uni
     .strokeColor(ink)
   for (let at = 0; at < count; at++)
     pdf
-      .rect((margin.side + at * each) * point, top * point, each * point, 1.6 * point)
+      .rect((margin.side + at * value) * point, top * point, value * point, 1.6 * point)
       .fillAndStroke(at % 2 === 0 ? ink : '#ffffff', ink)
   for (let at = 0; at <= count; at++)
     write(
       at === count
         ? `${units === 'metric' ? at : at * 2}\u00a0${units === 'metric' ? 'm' : 'ft'}`
         : String(units === 'metric' ? at : at * 2),
-      margin.side + at * each - 0.8,
+      margin.side + at * value - 0.8,
       top + 2.4,
       8,
     )
@@ -205,16 +205,16 @@ function lengthsPage(
   begin()
   const length = (mm: number): string => writeLength(mm, units)
   const { closing } = room
-  for (const one of closing.lengths) {
+  for (const lengthReading of closing.lengths) {
     if (y > pdf.page.height / point - 30) begin()
     row([
-      one.name,
-      one.measuredMm === null ? 'not measured' : length(one.measuredMm),
-      closing.state === 'closed' ? length(one.adjustedMm) : '',
-      closing.state === 'closed' && one.measuredMm !== null
-        ? `${one.residualMm < 0 ? '−' : '+'}${Math.abs(one.residualMm).toFixed(1)}\u00a0mm`
+      lengthReading.name,
+      lengthReading.measuredMm === null ? 'not measured' : length(lengthReading.measuredMm),
+      closing.state === 'closed' ? length(lengthReading.adjustedMm) : '',
+      closing.state === 'closed' && lengthReading.measuredMm !== null
+        ? `${lengthReading.residualMm < 0 ? '−' : '+'}${Math.abs(lengthReading.residualMm).toFixed(1)}\u00a0mm`
         : '',
-      one.standardised === null ? '' : one.standardised.toFixed(1),
+      lengthReading.standardised === null ? '' : lengthReading.standardised.toFixed(1),
     ])
   }
   const said = [

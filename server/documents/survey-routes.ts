@@ -32,7 +32,7 @@ export function surveyRoutes(routes: Router, open: (request: Request) => Promise
     const { room: roomId, what, ending } = request.params
     const { rules } = practiceOf(opened)
     const rooms = roomsOf(opened.makeover, rules)
-    const room = rooms.find((one) => one.id === roomId)
+    const room = rooms.find((room) => room.id === roomId)
     if (!room) throw notFound()
     const head = headOf(opened.makeover)
     const units = head?.units ?? 'metric'
@@ -44,7 +44,7 @@ export function surveyRoutes(routes: Router, open: (request: Request) => Promise
       name: `${room.name}, ${wall.name}`,
       draw: (text: number): Drawing => elevationOf(room, wall, { text, units, again }),
     }))
-    const wall = walls.find((one) => what === `wall-${one.letter}`)
+    const wall = walls.find((wall) => what === `wall-${wall.letter}`)
     const draw = what === 'plan' ? plan : wall?.draw
     const file = `${head?.name ?? 'makeover'} ${room.name} ${what}.${ending}`
     if (what === 'lengths' && ending === 'csv') send(response, 'text/csv; charset=utf-8', file, surveyCsv(room))

@@ -60,9 +60,7 @@ const run = (program: string, args: string[]): string => {
   expect([program, status]).toEqual([program, 0])
   return stdout
 }
-async function pdf(
-  paper: string,
-): Promise<{
+async function pdf(paper: string): Promise<{
   file: string
   texts: string
   words: { text: string; page: number; x: number; y: number }[]
@@ -93,7 +91,7 @@ describe('a survey on paper', () => {
       expect(pages).toHaveLength(1 + walls.length + 1)
       for (const page of pages)
         expect(
-          [page.width, page.height].map((each) => (each / 72) * 25.4).toSorted((one, other) => one - other),
+          [page.width, page.height].map((value) => (value / 72) * 25.4).toSorted((left, right) => left - right),
         ).toEqual([expect.closeTo(width, 0), expect.closeTo(height, 0)])
       const plan = words.filter((word) => word.page === 1).map((word) => word.text)
       for (const length of ['5230', '4110', '1300', '1510', '350', '1405', '830', '2615', 'A', 'H', 'Parlour,'])
@@ -110,15 +108,15 @@ describe('a survey on paper', () => {
       const lengths = [
         ...svg.matchAll(/stroke-width:1\.417[^"]*"[^>]* d="M ([-\d.]+) ([-\d.]+) L ([-\d.]+) ([-\d.]+) ?"/g),
       ].map(([, x1, y1, x2, y2]) => (Math.hypot(Number(x2) - Number(x1), Number(y2) - Number(y1)) / 72) * 25.4 * scale)
-      expect(lengths.map(Math.round).toSorted((one, other) => one - other)).toEqual(
-        walls.map((wall) => wall.lengthMm).toSorted((one, other) => one - other),
+      expect(lengths.map(Math.round).toSorted((left, right) => left - right)).toEqual(
+        walls.map((wall) => wall.lengthMm).toSorted((left, right) => left - right),
       )
       // and its scale bar: black and white metres
       const metre = (1000 / scale / 25.4) * 72
       const bar = words
         .filter((word) => word.page === 1 && /^[0-5]$/.test(word.text) && word.y > (pages[0]?.height ?? 0) - 40)
         .map((word) => word.x)
-        .toSorted((one, other) => one - other)
+        .toSorted((left, right) => left - right)
       expect(bar.length).toBeGreaterThan(1)
       for (const [at, x] of bar.slice(1).entries()) expect(x - (bar[at] ?? 0)).toBeCloseTo(metre, 0)
     },
@@ -163,23 +161,23 @@ describe('a survey for other programs', () => {
       shape?: boolean
     }[]
     const open = entities.filter(
-      (one) => one.type === 'LWPOLYLINE' && one.layer === 'walls' && one.vertices?.length === 2,
+      (entity) => entity.type === 'LWPOLYLINE' && entity.layer === 'walls' && entity.vertices?.length === 2,
     )
     expect(
       open.map(({ vertices: [a, b] = [] }) =>
         Math.round(Math.hypot((b?.x ?? 0) - (a?.x ?? 0), (b?.y ?? 0) - (a?.y ?? 0))),
       ),
     ).toEqual(walls.map((wall) => wall.lengthMm))
-    expect(entities.filter((one) => one.type === 'TEXT').map((one) => one.text)).toEqual(
+    expect(entities.filter((entity) => entity.type === 'TEXT').map((entity) => entity.text)).toEqual(
       expect.arrayContaining(['5230', '4110', '1405']),
     )
-    expect(entities.find((one) => one.type === 'ARC')).toMatchObject({ layer: 'openings', radius: 830 })
+    expect(entities.find((entity) => entity.type === 'ARC')).toMatchObject({ layer: 'openings', radius: 830 })
     const room = entities.find(
-      (one) =>
-        one.layer === 'walls' &&
-        one.shape === true &&
-        one.vertices?.length === 8 &&
-        one.vertices.every(({ x }) => x > -1),
+      (entity) =>
+        entity.layer === 'walls' &&
+        entity.shape === true &&
+        entity.vertices?.length === 8 &&
+        entity.vertices.every(({ x }) => x > -1),
     )
     const area = Math.abs(
       (room?.vertices ?? []).reduce(
@@ -218,9 +216,9 @@ describe('a survey for other programs', () => {
     })
   })
   it('a room, a wall or an ending that is not there is not found, and so is another studio’s', async () => {
-    const other = await person(served)
+    const stranger = await person(served)
     for (const path of [`${base}/plan.exe`, `${base}/wall-Z.svg`, `${base.replace(/[^/]+$/, uuidv7())}/plan.svg`])
       expect([path, (await who.get(path)).status]).toEqual([path, 404])
-    expect((await other.get(`${base}/plan.svg`)).status).toBe(404)
+    expect((await stranger.get(`${base}/plan.svg`)).status).toBe(404)
   })
 })

@@ -12,9 +12,9 @@ import { idIn, notFound, Problem, refused } from '../problem.ts'
 import { dayLines } from './summary.ts'
 
 /** Reads of the documents, and the one door for changes. Another studio's makeover is not found. */
-export function makeoverRoutes({ database, news, now }: Setting): Router {
+export function makeoverRoutes({ database, news, clock }: Setting): Router {
   const routes = Router()
-  const today = (timeZone: string) => dateIn(timeZone, now())
+  const today = (timeZone: string) => dateIn(timeZone, clock())
 
   routes.get('/day', async (request, response) => {
     const { studioId, timeZone } = personBehind(request)
@@ -46,13 +46,13 @@ export function makeoverRoutes({ database, news, now }: Setting): Router {
     const { studioId, timeZone } = personBehind(request)
     const id = idIn(request)
     const rev = revIn(request.params.rev, 'rev')
-    const now = await open(studioId, id)
+    const documents = await open(studioId, id)
     const found = await inTransaction(
       database,
       { studio: studioId },
       async (tx) => {
         const moment = await momentOf(tx, id, rev)
-        return moment && { moment, documents: await documentsAt(tx, now, moment) }
+        return moment && { moment, documents: await documentsAt(tx, documents, moment) }
       },
       { still: true },
     )
@@ -80,13 +80,13 @@ export function makeoverRoutes({ database, news, now }: Setting): Router {
     const { studioId, personId } = personBehind(request)
     const id = idIn(request)
     const before = revIn(request.query.before ?? '2000000000', 'before')
-    const { of } = request.query
-    if (of !== undefined && !isUuid(of))
+    const { of: fields } = request.query
+    if (fields !== undefined && !isUuid(fields))
       throw new Problem(400, 'malformed', 'Not readable', 'of: expected the id of a row')
     response.json(
       await inTransaction(database, { studio: studioId }, (tx) =>
         diaryBefore(tx, id, before, {
-          rowId: isUuid(of) ? of : null,
+          rowId: isUuid(fields) ? fields : null,
           personId: request.query.mine === 'yes' ? personId : null,
         }),
       ),
@@ -97,7 +97,7 @@ export function makeoverRoutes({ database, news, now }: Setting): Router {
     const person = personBehind(request)
     const read = readChangeSet(request.body)
     if (!read.ok) throw refused(read.faults)
-    const outcome = await takeChange(database, news, person, idIn(request), read.value, now())
+    const outcome = await takeChange(database, news, person, idIn(request), read.value, clock())
     if (outcome.is === 'not found') throw notFound()
     if (outcome.is === 'refused') throw refused(outcome.faults)
     if (outcome.is === 'conflict')

@@ -104,8 +104,8 @@ export async function dryRun(
     name: headOf(parcel.documents.makeover)?.name ?? '',
     exists,
     rows: makeoverKinds.flatMap((kind: Kind & keyof typeof parcel.documents.makeover.rows) => {
-      const of = Object.keys(parcel.documents.makeover.rows[kind]).length
-      return of === 0 || kind === 'makeover' ? [] : [{ what: spoken[kind], count: of }]
+      const value = Object.keys(parcel.documents.makeover.rows[kind]).length
+      return value === 0 || kind === 'makeover' ? [] : [{ what: spoken[kind], count: value }]
     }),
     files: { count: parcel.files.length, bytes: parcel.files.reduce((sum, file) => sum + file.bytes.length, 0) },
     history: parcel.history?.length ?? null,
@@ -239,18 +239,16 @@ async function tellHistory(tx: Transaction, { studioId, personId }: Person, { id
     .values({ studioId, id, rev: history.length })
     .onConflictDoUpdate({ target: [documents.studioId, documents.id], set: { rev: history.length } })
   for (const [at, entry] of history.entries()) {
-    await tx
-      .insert(changes)
-      .values({
-        studioId,
-        id: entry.id,
-        personId,
-        sentence: entry.sentence,
-        digest: '',
-        undoes: entry.undoes,
-        toldBy: entry.who,
-        madeAt: new Date(entry.madeAt),
-      })
+    await tx.insert(changes).values({
+      studioId,
+      id: entry.id,
+      personId,
+      sentence: entry.sentence,
+      digest: '',
+      undoes: entry.undoes,
+      toldBy: entry.who,
+      madeAt: new Date(entry.madeAt),
+    })
     if (entry.rows.length > 0)
       await tx
         .insert(changedRows)

@@ -25,7 +25,7 @@ let decorator: Speaker
 let demo: { id: string }[]
 beforeAll(async () => {
   ;[here, there] = await Promise.all([serve(inject('postgres')), serve(inject('postgres'))])
-  await loadDemo(here.database, here.clock.now)
+  await loadDemo(here.database, here.clock.time)
   decorator = await signedIn(here, demoDecorator)
   demo = ((await decorator.get('/day')).body as { makeovers: { id: string }[] }).makeovers
 })
@@ -64,15 +64,15 @@ describe('export, import, export', () => {
   it.each([true, false])(
     'into another installation gives the same bytes and the same reckoning (history: %s)',
     async (history) => {
-      const other = await person(there)
+      const stranger = await person(there)
       for (const { id } of demo) {
         const first = await exported(here, decorator, id, history)
-        const dry = (await send(there, other, '/imports/dry', first)).body as DryRun
+        const dry = (await send(there, stranger, '/imports/dry', first)).body as DryRun
         expect(dry).toMatchObject({ id, exists: false, ways: { new: { faults: [] }, itself: null } })
-        const brought = await send(there, other, '/imports?as=new', first)
+        const brought = await send(there, stranger, '/imports?as=new', first)
         expect(brought.status, brought.text).toBe(201)
-        expect(Buffer.compare(await exported(there, other, id, history), first)).toBe(0)
-        const [mine, theirs] = [await decorator.open(id), (await other.get(`/makeovers/${id}`)).body as Opened]
+        expect(Buffer.compare(await exported(there, stranger, id, history), first)).toBe(0)
+        const [mine, theirs] = [await decorator.open(id), (await stranger.get(`/makeovers/${id}`)).body as Opened]
         expect(reckon(theirs, plainDate('2027-03-01')).money.total).toEqual(
           reckon(mine, plainDate('2027-03-01')).money.total,
         )
@@ -83,17 +83,17 @@ describe('export, import, export', () => {
     },
   )
   it('with its history shows any earlier moment there as here, told by whoever did it', async () => {
-    const other = await person(there)
+    const stranger = await person(there)
     const id = demo[0]?.id ?? ''
-    await send(there, other, '/imports?as=new', await exported(here, decorator, id))
+    await send(there, stranger, '/imports?as=new', await exported(here, decorator, id))
     const [mine, theirs] = [
       (await decorator.get(`/makeovers/${id}/at/5`)).body,
-      (await other.get(`/makeovers/${id}/at/5`)).body,
+      (await stranger.get(`/makeovers/${id}/at/5`)).body,
     ] as (Opened & { moment: { who: string } })[]
     expect(Object.keys(theirs?.makeover.rows.piece ?? {})).toEqual(Object.keys(mine?.makeover.rows.piece ?? {}))
     expect(theirs?.moment.who).toBe(demoDecorator.name)
     // what another did is not hers to undo there
-    expect((await other.get(`/makeovers/${id}/diary?mine=yes`)).body).toEqual([])
+    expect((await stranger.get(`/makeovers/${id}/diary?mine=yes`)).body).toEqual([])
   })
   it('over itself changes nothing, and brings back what was changed since', async () => {
     const who = await person(here)
@@ -154,14 +154,14 @@ describe('export, import, export', () => {
     const first = await exported(here, decorator, id)
     const { id: copy } = (await send(here, decorator, '/imports?as=copy', first)).body as { id: string }
     expect(copy).not.toBe(id)
-    const [one, other] = [first, await exported(here, decorator, copy)].map((bytes) =>
+    const [left, right] = [first, await exported(here, decorator, copy)].map((bytes) =>
       underNewIds(readParcel(bytes, sha256Of), countingIds(1)),
     )
-    if (!one || !other) throw new Error('both were read')
+    if (!left || !right) throw new Error('both were read')
     expect(
       Buffer.compare(
-        writeParcel(other.documents, other.files, other.history),
-        writeParcel(one.documents, one.files, one.history),
+        writeParcel(right.documents, right.files, right.history),
+        writeParcel(left.documents, left.files, left.history),
       ),
     ).toBe(0)
     const room = rowsOf((await decorator.open(copy)).makeover, 'room')[0]
@@ -174,12 +174,12 @@ describe('export, import, export', () => {
     const world = await makeover(who)
     await who.change(world.ids.makeover, [add('studioRuling', uuidv7(), { rule: 'dates.buffer', value: 9 })])
     const bytes = await exported(here, who, world.ids.makeover, false)
-    const other = await person(here)
-    await makeover(other)
-    const dry = (await send(here, other, '/imports/dry', bytes)).body as DryRun
+    const stranger = await person(here)
+    await makeover(stranger)
+    const dry = (await send(here, stranger, '/imports/dry', bytes)).body as DryRun
     expect(dry.ownPractice).toEqual(['dates.buffer'])
-    await send(here, other, '/imports?as=new', bytes)
-    const brought = await other.open(world.ids.makeover)
+    await send(here, stranger, '/imports?as=new', bytes)
+    const brought = await stranger.open(world.ids.makeover)
     expect(reckon(brought, plainDate('2027-03-01')).practice.rules['dates.buffer']).toBe(9)
     expect(Object.values(brought.studio.rows.studioRuling)).toEqual([])
   })

@@ -15,7 +15,7 @@ import { arrivals, arrive, dryRun, parcelOf, sha256Of } from './arrive.ts'
 export const largestParcel = 120 * 1024 * 1024
 
 /** Makeovers as files, out and in, and all that a studio has. */
-export function parcelRoutes({ database, news, now }: Setting): Router {
+export function parcelRoutes({ database, news, clock }: Setting): Router {
   const routes = Router()
   const named = (name: string): string =>
     `attachment; filename="${name.replace(/[^\w .-]+/g, '').trim() || 'makeover'}.zip"`
@@ -85,7 +85,7 @@ export function parcelRoutes({ database, news, now }: Setting): Router {
       await inTransaction(
         database,
         { studio: studioId },
-        (tx) => dryRun(tx, database, studioId, parcel, dateIn(timeZone, now())),
+        (tx) => dryRun(tx, database, studioId, parcel, dateIn(timeZone, clock())),
         { still: true },
       ),
     )
@@ -93,9 +93,9 @@ export function parcelRoutes({ database, news, now }: Setting): Router {
 
   routes.post('/imports', body, async (request, response) => {
     const person = personBehind(request)
-    const as = arrivals.find((one) => one === request.query.as)
+    const as = arrivals.find((arrival) => arrival === request.query.as)
     if (!as) throw new Problem(400, 'malformed', 'Not readable', `as: expected one of ${arrivals.join(', ')}`)
-    const { outcome, id, changed } = await arrive(database, news, person, parcelIn(request), as, now())
+    const { outcome, id, changed } = await arrive(database, news, person, parcelIn(request), as, clock())
     if (outcome.is === 'refused') throw refused(outcome.faults)
     if (outcome.is !== 'taken')
       throw new Problem(

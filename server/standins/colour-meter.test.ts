@@ -24,13 +24,14 @@ async function readings(behaves: string, count = 6): Promise<MeterReading[]> {
   const found: MeterReading[] = []
   for (let reading = 0; reading < count; reading++) {
     const { body } = await ask({ surface, behaves, seed: 7, reading })
-    const { simulated, reading: one } = body as { simulated: boolean; reading: MeterReading }
+    const { simulated, reading: meterReading } = body as { simulated: boolean; reading: MeterReading }
     expect(simulated).toBe(true) // it never passes for a real one
-    found.push(one)
+    found.push(meterReading)
   }
   return found
 }
-const labs = (found: readonly MeterReading[]): Lab[] => found.flatMap((one) => (one.ok ? [one.lab] : []))
+const labs = (found: readonly MeterReading[]): Lab[] =>
+  found.flatMap((meterReading) => (meterReading.ok ? [meterReading.lab] : []))
 
 describe('the colour meter that stands in', () => {
   const rules = effectiveRules()
@@ -46,11 +47,11 @@ describe('the colour meter that stands in', () => {
   })
   it('behaves badly on request, and averaging sees through it or says that the readings do not agree', async () => {
     const stained = averageReadings(labs(await readings('stained')), rules)
-    expect(stained?.strays.map((one) => one.at)).toEqual([1, 4])
+    expect(stained?.strays.map((stray) => stray.at)).toEqual([1, 4])
     expect(stained && deltaE(stained.mean, surface)).toBeLessThan(0.5)
     expect(averageReadings(labs(await readings('tilted')), rules)?.steady).toBe(false)
     expect(averageReadings(labs(await readings('drifting')), rules)?.steady).toBe(false)
-    expect((await readings('lifted')).every((one) => !one.ok && /lie flat/.test(one.fails))).toBe(true)
+    expect((await readings('lifted')).every((reading) => !reading.ok && /lie flat/.test(reading.fails))).toBe(true)
   })
   it.each([
     [{}, /surface as L from 0 to 100/],

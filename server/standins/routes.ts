@@ -14,7 +14,7 @@ export function standinRoutes(): Router {
     >
     const { L, a, b } = (typeof surface === 'object' && surface !== null ? surface : {}) as Record<string, unknown>
     const lab = { L: Number(L), a: Number(a), b: Number(b) }
-    const behaviour = meterBehaviours.find((one) => one === behaves)
+    const behaviour = meterBehaviours.find((meterBehaviour) => meterBehaviour === behaves)
     const whole = (value: unknown): value is number =>
       typeof value === 'number' && Number.isInteger(value) && value >= 0 && value <= 1_000_000
     if (typeof L !== 'number' || typeof a !== 'number' || typeof b !== 'number' || !isLab(lab))

@@ -11,15 +11,19 @@ import { connect } from '../database/connection.ts'
 import { freshDatabase } from './postgres.ts'
 
 /** Noon of 1 March 2027, the day the small makeover is reckoned on. */
-export const now = Date.parse('2027-03-01T12:00:00Z')
+export const testTime = Date.parse('2027-03-01T12:00:00Z')
 
 export async function serve(
   address: string,
-  { failedSignIns = 1000, at = now, trustProxy }: { failedSignIns?: number; at?: number; trustProxy?: number } = {},
+  {
+    failedSignIns = 1000,
+    at = testTime,
+    trustProxy,
+  }: { failedSignIns?: number; at?: number; trustProxy?: number } = {},
 ) {
   const { url, drop } = await freshDatabase(address)
   const database = connect(url)
-  const clock = { now: at }
+  const clock = { time: at }
   const log = pino({ level: 'silent' })
   const news = openNews(url, database, log)
   const application = createApplication({
@@ -27,7 +31,7 @@ export async function serve(
     news,
     log,
     pages: null,
-    now: () => clock.now,
+    clock: () => clock.time,
     failedSignIns,
     trustProxy,
   })
@@ -45,7 +49,7 @@ export type Opened = { makeover: Makeover; studio: Studio; today: string }
 /** What somebody does over HTTP, by the answer that let them in. */
 function speaker(application: Served['application'], email: string, answer: request.Response) {
   if (answer.status >= 400) throw new Error(answer.text)
-  const cookie = (answer.headers['set-cookie'] as unknown as string[]).map((one) => one.split(';')[0]).join('; ')
+  const cookie = (answer.headers['set-cookie'] as unknown as string[]).map((text) => text.split(';')[0]).join('; ')
   const get = (path: string) => request(application).get(`/api${path}`).set('cookie', cookie)
   /** A file as its bytes. */
   const fetch = (path: string) =>
@@ -96,16 +100,16 @@ export const person = async (
   )
 
 /** Another person of somebody's studio, signed in. */
-export async function helper(served: Pick<Served, 'application'>, of: Speaker, name = 'A helper') {
+export async function helper(served: Pick<Served, 'application'>, owner: Speaker, name = 'A helper') {
   const email = `${uuidv7()}@test.example`
-  const made = await of.post('/people', { name, email, password })
+  const made = await owner.post('/people', { name, email, password })
   if (made.status !== 201) throw new Error(made.text)
   return signedIn(served, { email, password })
 }
 
 /** A makeover begun by a person: a client, a room, a signed budget of 5 400 with 600 of contingency. */
-export async function makeover(who: Speaker, of?: Parameters<typeof begin>[1]) {
-  const world = begin(uuidv7, of)
+export async function makeover(who: Speaker, options?: Parameters<typeof begin>[1]) {
+  const world = begin(uuidv7, options)
   const answer = await who.change(world.ids.makeover, world.operations)
   if (answer.status !== 200) throw new Error(answer.text)
   return world

@@ -33,7 +33,7 @@ const zones = useRows('zone')
 const clients = useRows('client')
 
 const head = computed(() => (makeover.opened ? headOf(makeover.opened.makeover) : undefined))
-const reckoned = (need: Row<'need'>) => makeover.reckoning?.needs.find((one) => one.id === need.id)
+const reckoned = (need: Row<'need'>) => makeover.reckoning?.needs.find((thisNeed) => thisNeed.id === need.id)
 const serving = (need: Row<'need'>): string =>
   (reckoned(need)?.pieceIds ?? []).map((id) => makeover.opened?.makeover.rows.piece[id]?.name ?? '').join(', ')
 const covered = (need: Row<'need'>): boolean => reckoned(need)?.covered ?? false
@@ -50,7 +50,7 @@ const remarks = computed(() =>
   (makeover.reckoning?.remarks ?? []).filter((remark) => remark.step === 'brief' && remark.weight !== 'stop'),
 )
 const order = { must: 0, should: 1, nice: 2 }
-const sorted = computed(() => needs.value.toSorted((one, other) => order[one.importance] - order[other.importance]))
+const sorted = computed(() => needs.value.toSorted((left, right) => order[left.importance] - order[right.importance]))
 
 const needOpen = ref(false)
 const needEdited = ref<Row<'need'> | null>(null)
@@ -144,7 +144,7 @@ useKeys([
           <p v-if="rooms.length > 1">
             <strong>{{ room.name }}</strong>
           </p>
-          <FilesOf :of="{ roomId: room.id }" :name="room.name" pictures many />
+          <FilesOf :owner="{ roomId: room.id }" :name="room.name" pictures many />
         </div>
       </div>
     </section>
@@ -176,7 +176,7 @@ useKeys([
             <dd>
               <FigureButton
                 :amount="makeover.reckoning.money.total.forecast"
-                of="Forecast"
+                figure="Forecast"
                 @click="working.show('forecast')"
               />
             </dd>

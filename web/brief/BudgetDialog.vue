@@ -36,7 +36,7 @@ const scope = computed(() => (makeover.opened ? headOf(makeover.opened.makeover)
 /** What is common for this scope, of the sums as typed. */
 const usual = computed(() => {
   const rate = rules.value[`brief.contingency-${scope.value}`]
-  const amounts = sums.value.map((one) => one.amount.read(one.amount.text))
+  const amounts = sums.value.map((sum) => sum.amount.read(sum.amount.text))
   const whole = amounts.every((amount) => amount.ok) ? sum(amounts.map((amount) => amount.value)) : null
   return `Common practice to ${scope.value}: ${rate} %${whole ? `, ${writeMoney(portion(whole, rate * 10, 1000), makeover.currency)}` : ''}`
 })
@@ -60,12 +60,12 @@ const line = (category: Row<'category'> | null, amount: Minor | null): Line =>
     amount: moneyField(makeover.currency, amount),
   })
 
-watch(open, (now) => {
-  if (!now) return
+watch(open, (isOpen) => {
+  if (!isOpen) return
   versions.value = makeover.reckoning?.money.versions ?? []
   reset()
   sums.value = categories.value
-    .toSorted((one, other) => one.place - other.place)
+    .toSorted((left, right) => left.place - right.place)
     .map((category) => {
       const amount = last.value?.amounts.get(category.id) ?? zero
       return line(category, raise?.categoryId === category.id ? plus(amount, raise.by) : amount)
@@ -74,7 +74,7 @@ watch(open, (now) => {
 })
 
 const typed = computed(() => {
-  const amounts = [...sums.value.map((one) => one.amount), form.fields.contingencyMinor].map((field) =>
+  const amounts = [...sums.value.map((sum) => sum.amount), form.fields.contingencyMinor].map((field) =>
     field.read(field.text),
   )
   return amounts.every((amount) => amount.ok) ? sum(amounts.map((amount) => amount.value)) : null
@@ -129,18 +129,18 @@ async function save(): Promise<void> {
     <p v-if="mode === 'change'" class="quiet">
       The signed sums stay as they are, readable beside this one. Type the sums as they shall be from now on.
     </p>
-    <div v-for="(one, at) in sums" :key="one.category?.id ?? `new${at}`" class="sum-line">
-      <span v-if="one.category && !(mode === 'draft' && versions.length < 2)" class="fixed-name">{{
-        one.category.name
+    <div v-for="(sum, at) in sums" :key="sum.category?.id ?? `new${at}`" class="sum-line">
+      <span v-if="sum.category && !(mode === 'draft' && versions.length < 2)" class="fixed-name">{{
+        sum.category.name
       }}</span>
-      <FieldText v-else :field="one.name" :label="one.category ? 'Category' : 'New category'" />
+      <FieldText v-else :field="sum.name" :label="sum.category ? 'Category' : 'New category'" />
       <FieldText
-        :field="one.amount"
-        :label="`Sum for ${one.name.text || 'it'}`"
+        :field="sum.amount"
+        :label="`Sum for ${sum.name.text || 'it'}`"
         :unit="makeover.currency"
         :class="{ 'quiet-label': at > 0 || mode !== 'draft' }"
       />
-      <button v-if="!one.category && sums.length > 1" type="button" class="word" @click="sums.splice(at, 1)">
+      <button v-if="!sum.category && sums.length > 1" type="button" class="word" @click="sums.splice(at, 1)">
         Take away
       </button>
     </div>

@@ -89,14 +89,14 @@ onMounted(() => {
             <td v-if="agreement" class="number">
               <FigureButton
                 :amount="category.forecast"
-                :of="`Forecast for ${category.name}`"
+                :figure="`Forecast for ${category.name}`"
                 @click="working.show('forecast', category.id)"
               />
             </td>
             <td v-if="agreement" class="number">
               <FigureButton
                 :amount="category.left"
-                :of="`Left in ${category.name}`"
+                :figure="`Left in ${category.name}`"
                 :over="category.left < 0"
                 @click="working.show('left', category.id)"
               />
@@ -111,7 +111,7 @@ onMounted(() => {
               drawn
               <FigureButton
                 :amount="makeover.reckoning?.money.total.contingencyDrawn ?? zero"
-                of="Drawn from the contingency"
+                figure="Drawn from the contingency"
                 @click="working.show('contingency')"
               />
             </td>
@@ -125,14 +125,14 @@ onMounted(() => {
             <td v-if="agreement" class="number">
               <FigureButton
                 :amount="makeover.reckoning?.money.total.forecast ?? zero"
-                of="Forecast"
+                figure="Forecast"
                 @click="working.show('forecast')"
               />
             </td>
             <td v-if="agreement" class="number">
               <FigureButton
                 :amount="makeover.reckoning?.money.total.left ?? zero"
-                of="Left"
+                figure="Left"
                 :over="(makeover.reckoning?.money.total.left ?? 0) < 0"
                 @click="working.show('left')"
               />

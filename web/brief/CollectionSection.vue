@@ -45,9 +45,9 @@ function openForm(row: Row<'inspiration'> | null): void {
         <div v-for="[name, words] in groups" :key="name">
           <dt class="label">{{ name }}</dt>
           <dd>
-            <template v-for="(one, at) in words.slice(0, 9)" :key="one.word"
-              ><span :class="{ often: one.clippings.length > 1 }" :title="one.clippings.join(', ')">{{
-                one.clippings.length > 1 ? `${one.word} ${one.clippings.length}` : one.word
+            <template v-for="(word, at) in words.slice(0, 9)" :key="word.word"
+              ><span :class="{ often: word.clippings.length > 1 }" :title="word.clippings.join(', ')">{{
+                word.clippings.length > 1 ? `${word.word} ${word.clippings.length}` : word.word
               }}</span
               ><template v-if="at < Math.min(words.length, 9) - 1">, </template></template
             >
@@ -57,7 +57,7 @@ function openForm(row: Row<'inspiration'> | null): void {
       </dl>
       <ul class="clippings">
         <li v-for="row in clippings" :key="row.id">
-          <FilesOf :of="{ inspirationId: row.id }" :name="row.name" pictures />
+          <FilesOf :owner="{ inspirationId: row.id }" :name="row.name" pictures />
           <button type="button" class="bare" @click="openForm(row)">
             <strong>{{ row.name }}</strong>
           </button>

@@ -16,9 +16,11 @@ const setting = useSetting()
 const constraints = useRows('constraint')
 const permissions = useRows('permission')
 const leave = (row: Row<'constraint'>): string => {
-  const asked = permissions.value.filter((one) => one.method === row.forbids)
+  const asked = permissions.value.filter((permission) => permission.method === row.forbids)
   const found =
-    asked.find((one) => one.answer === 'yes') ?? asked.find((one) => one.answer === 'waiting') ?? asked.at(-1)
+    asked.find((permission) => permission.answer === 'yes') ??
+    asked.find((permission) => permission.answer === 'waiting') ??
+    asked.at(-1)
   return found ? { yes: 'given', no: 'refused', waiting: 'asked, no answer yet' }[found.answer] : 'not asked'
 }
 const restoring = (row: Row<'permission'>): Row<'piece'> | undefined =>
@@ -102,8 +104,9 @@ function openPermission(row: Row<'permission'> | null): void {
       <tbody>
         <tr v-for="row in permissions" :key="row.id">
           <td>
-            <strong>{{ row.ask }}</strong
-            ><span class="quiet place">{{ writeDate(row.askedOn) }}, about {{ row.method }}</span>
+            <strong>{{ row.ask }}</strong><span class="quiet place"
+              >{{ writeDate(row.askedOn) }}, about {{ row.method }}</span
+            >
           </td>
           <td>{{ row.askedOf || '–' }}</td>
           <td class="keep">

@@ -38,8 +38,8 @@ const named = <K extends Named['kind']>(kind: K, rows: readonly Row<K>[]): Named
   { kind, row: null, field: textField('', { may: true }) },
 ]
 let seen = head
-watch(open, (now) => {
-  if (!now) return
+watch(open, (isOpen) => {
+  if (!isOpen) return
   seen = head
   reset()
   names.value = [...named('client', clients.value), ...named('room', rooms.value), ...named('zone', zones.value)]
@@ -105,10 +105,10 @@ async function save(): Promise<void> {
     <div class="columns">
       <div v-for="kind in ['client', 'room', 'zone'] as const" :key="kind">
         <FieldText
-          v-for="(one, at) in names.filter((name) => name.kind === kind)"
+          v-for="(thisName, at) in names.filter((name) => name.kind === kind)"
           :key="at"
-          :field="one.field"
-          :label="one.row ? labels[kind] : `Another ${labels[kind].toLowerCase()}`"
+          :field="thisName.field"
+          :label="thisName.row ? labels[kind] : `Another ${labels[kind].toLowerCase()}`"
         />
       </div>
     </div>

@@ -36,30 +36,30 @@ const open = ref(false)
         </tr>
       </thead>
       <tbody>
-        <tr v-for="one in kept" :key="one.piece.id">
+        <tr v-for="entry in kept" :key="entry.piece.id">
           <td>
-            <router-link :to="{ name: 'piece', params: { id: $route.params.id, pieceId: one.piece.id } }"
-              ><strong>{{ one.piece.name }}</strong></router-link
+            <router-link :to="{ name: 'piece', params: { id: $route.params.id, pieceId: entry.piece.id } }"
+              ><strong>{{ entry.piece.name }}</strong></router-link
             >
-            <span v-if="one.piece.setName" class="quiet">{{ one.piece.setName }}</span>
+            <span v-if="entry.piece.setName" class="quiet">{{ entry.piece.setName }}</span>
           </td>
           <td>
-            {{ one.thing.source }}<template v-if="one.thing.keepReason">, {{ one.thing.keepReason }}</template
-            ><span v-if="one.sentimental" class="quiet place"
+            {{ entry.thing.source }}<template v-if="entry.thing.keepReason">, {{ entry.thing.keepReason }}</template
+            ><span v-if="entry.sentimental" class="quiet place"
               >never suggested for replacement; the palette works round it</span
             >
           </td>
-          <td class="quiet">{{ one.thing.origin || '–' }}</td>
+          <td class="quiet">{{ entry.thing.origin || '–' }}</td>
           <td>
             {{
-              one.thing.goBackOn
-                ? writeDate(one.thing.goBackOn)
-                : one.lent && one.thing.source !== 'moved'
+              entry.thing.goBackOn
+                ? writeDate(entry.thing.goBackOn)
+                : entry.lent && entry.thing.source !== 'moved'
                   ? 'no date yet'
                   : '–'
             }}
           </td>
-          <td class="quiet">{{ one.thing.hole || '–' }}</td>
+          <td class="quiet">{{ entry.thing.hole || '–' }}</td>
         </tr>
       </tbody>
     </table>

@@ -25,7 +25,7 @@ const chosenBy = (id: QuestionId): string =>
 const shown = computed(() => questions.filter((question) => all.value || chosenBy(question.id) !== 'not chosen'))
 
 async function choose(question: QuestionId, school: string): Promise<void> {
-  const row = own.value.find((one) => one.question === question)
+  const row = own.value.find((school) => school.question === question)
   const name = schoolOf(question, school).name
   const operation: Operation = row ? edit('school', row, { school }) : add('school', uuidv7(), { question, school })
   await make(`Follows “${name}”`, [operation])
@@ -33,8 +33,8 @@ async function choose(question: QuestionId, school: string): Promise<void> {
 async function forAll(question: QuestionId): Promise<void> {
   const school = schools.value?.[question]
   if (!school) return
-  const row = studio.value.find((one) => one.question === question)
-  const mine = own.value.find((one) => one.question === question)
+  const row = studio.value.find((studioSchool) => studioSchool.question === question)
+  const mine = own.value.find((school) => school.question === question)
   await make(`The studio follows “${schoolOf(question, school).name}”`, [
     row ? edit('studioSchool', row, { school }) : add('studioSchool', uuidv7(), { question, school }),
     ...(mine ? [remove('school', mine)] : []),

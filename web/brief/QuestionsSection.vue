@@ -13,7 +13,7 @@ const makeover = useMakeover()
 const setting = useSetting()
 const questions = useRows('question')
 const sorted = computed(() =>
-  questions.value.toSorted((one, other) => Number(one.answer !== 'waiting') - Number(other.answer !== 'waiting')),
+  questions.value.toSorted((left, right) => Number(left.answer !== 'waiting') - Number(right.answer !== 'waiting')),
 )
 const who = (id: string | null): string => (id ? (makeover.opened?.makeover.rows.client[id]?.name ?? '') : '')
 const piece = (id: string | null) => (id ? makeover.opened?.makeover.rows.piece[id] : undefined)
@@ -48,8 +48,7 @@ function openForm(row: Row<'question'> | null): void {
       <tbody>
         <tr v-for="row in sorted" :key="row.id">
           <td>
-            <strong>{{ row.ask }}</strong
-            ><span v-if="piece(row.pieceId)" class="place"
+            <strong>{{ row.ask }}</strong><span v-if="piece(row.pieceId)" class="place"
               ><router-link :to="{ name: 'piece', params: { id: $route.params.id, pieceId: row.pieceId! } }">{{
                 piece(row.pieceId)?.name
               }}</router-link></span

@@ -33,8 +33,8 @@ const found = computed(() =>
       `${id} ${rulebook[id].why}`.toLowerCase().includes(sought.value.trim().toLowerCase()),
   ),
 )
-watch(open, (now) => {
-  if (now) for (const id of ruleIds) texts[id] = String(inForce(id))
+watch(open, (isOpen) => {
+  if (isOpen) for (const id of ruleIds) texts[id] = String(inForce(id))
 })
 const rule = (id: RuleId): Rule => rulebook[id]
 
@@ -44,8 +44,8 @@ async function set(id: RuleId, whole: boolean): Promise<void> {
     problem.value = `${id}: ${read.error}`
     return
   }
-  const row = own.value.find((one) => one.rule === id)
-  const shared = studio.value.find((one) => one.rule === id)
+  const row = own.value.find((ruling) => ruling.rule === id)
+  const shared = studio.value.find((studioRuling) => studioRuling.rule === id)
   const operations: Operation[] = whole
     ? [
         ...(row ? [remove('ruling', row)] : []),
@@ -57,12 +57,12 @@ async function set(id: RuleId, whole: boolean): Promise<void> {
   await make(`Set ${id} to ${read.value} ${rule(id).unit}${whole ? ' for the studio' : ''}`, operations)
 }
 async function back(id: RuleId): Promise<void> {
-  const row = own.value.find((one) => one.rule === id)
-  const shared = studio.value.find((one) => one.rule === id)
+  const row = own.value.find((ruling) => ruling.rule === id)
+  const shared = studio.value.find((studioRuling) => studioRuling.rule === id)
   await make(
     `Set ${id} back`,
     [row ? remove('ruling', row) : null, row || !shared ? null : remove('studioRuling', shared)].filter(
-      (one) => one !== null,
+      (remove) => remove !== null,
     ),
   )
   texts[id] = String(inForce(id))

@@ -78,22 +78,22 @@ async function planIt(roomId: string, row: Row<'scopeOption'>): Promise<void> {
       The same wish can be met at different prices: cover a floor or replace it; repaint cabinets, change their handles,
       or buy new ones.
     </p>
-    <div v-for="one in choices" :key="one.row.id" class="wish">
+    <div v-for="choice in choices" :key="choice.row.id" class="wish">
       <h3>
-        {{ one.row.name }}
-        <button type="button" class="word" :aria-label="`Change ${one.row.name}`" @click="openChoice(one.row)">
+        {{ choice.row.name }}
+        <button type="button" class="word" :aria-label="`Change ${choice.row.name}`" @click="openChoice(choice.row)">
           Change
         </button>
         <button
           type="button"
           class="word"
-          :aria-label="`Add a way for ${one.row.name}`"
-          @click="openWay(one.row.id, null)"
+          :aria-label="`Add a way for ${choice.row.name}`"
+          @click="openWay(choice.row.id, null)"
         >
           Add a way
         </button>
       </h3>
-      <table v-if="one.ways.length > 0">
+      <table v-if="choice.ways.length > 0">
         <thead>
           <tr>
             <th>Way</th>
@@ -106,61 +106,60 @@ async function planIt(roomId: string, row: Row<'scopeOption'>): Promise<void> {
           </tr>
         </thead>
         <tbody>
-          <tr v-for="each in one.ways" :key="each.row.id" :class="{ chosen: each.row.chosen }">
+          <tr v-for="way in choice.ways" :key="way.row.id" :class="{ chosen: way.row.chosen }">
             <td>
-              <strong>{{ each.row.way }}</strong> {{ each.row.name }}
+              <strong>{{ way.row.way }}</strong> {{ way.row.name }}
             </td>
-            <td class="number"><MoneyAmount :amount="each.row.costMinor" :currency="makeover.currency" /></td>
-            <td class="number quiet"><MoneyAmount :amount="each.aboveLeast" :currency="makeover.currency" /></td>
+            <td class="number"><MoneyAmount :amount="way.row.costMinor" :currency="makeover.currency" /></td>
+            <td class="number quiet"><MoneyAmount :amount="way.aboveLeast" :currency="makeover.currency" /></td>
             <td class="number">
-              <MoneyAmount v-if="each.perYear !== null" :amount="each.perYear" :currency="makeover.currency" /><span
+              <MoneyAmount v-if="way.perYear !== null" :amount="way.perYear" :currency="makeover.currency" /><span
                 v-else
                 class="quiet"
                 >–</span
               >
             </td>
-            <td class="number">{{ each.row.days }} d</td>
+            <td class="number">{{ way.row.days }} d</td>
             <td>
-              <template v-if="each.ruledOut.length > 0">{{
-                each.ruledOut.map((word) => word.word).join(', ')
-              }}</template
-              ><span v-else class="quiet">nothing</span>
+              <template v-if="way.ruledOut.length > 0">{{
+                way.ruledOut.map((word) => word.word).join(', ')
+              }}</template><span v-else class="quiet">nothing</span>
             </td>
             <td class="number keep">
-              <strong v-if="each.row.chosen">Chosen</strong>
+              <strong v-if="way.row.chosen">Chosen</strong>
               <button
                 v-else
                 type="button"
                 class="word"
-                :aria-label="`Choose ${each.row.name}`"
+                :aria-label="`Choose ${way.row.name}`"
                 @click="
                   pick(
-                    one.ways.map((w) => w.row),
-                    each.row,
+                    choice.ways.map((w) => w.row),
+                    way.row,
                   )
                 "
               >
                 Choose</button
               >&ensp;
               <router-link
-                v-if="each.row.pieceId"
-                :to="{ name: 'piece', params: { id: $route.params.id, pieceId: each.row.pieceId } }"
+                v-if="way.row.pieceId"
+                :to="{ name: 'piece', params: { id: $route.params.id, pieceId: way.row.pieceId } }"
                 >planned</router-link
               >
               <button
-                v-else-if="each.row.chosen && each.row.costMinor > 0 && categories.length > 0"
+                v-else-if="way.row.chosen && way.row.costMinor > 0 && categories.length > 0"
                 type="button"
                 class="word"
-                :aria-label="`Plan ${each.row.name} as a piece`"
-                @click="planIt(one.row.roomId, each.row)"
+                :aria-label="`Plan ${way.row.name} as a piece`"
+                @click="planIt(choice.row.roomId, way.row)"
               >
                 Plan it</button
               >&ensp;
               <button
                 type="button"
                 class="word"
-                :aria-label="`Change the way ${each.row.name}`"
-                @click="openWay(one.row.id, each.row)"
+                :aria-label="`Change the way ${way.row.name}`"
+                @click="openWay(choice.row.id, way.row)"
               >
                 Change
               </button>
@@ -168,8 +167,8 @@ async function planIt(roomId: string, row: Row<'scopeOption'>): Promise<void> {
           </tr>
         </tbody>
       </table>
-      <p v-if="one.repaintShare !== null" class="quiet">
-        Repainting comes to {{ Math.round(one.repaintShare) }} % of replacing.
+      <p v-if="choice.repaintShare !== null" class="quiet">
+        Repainting comes to {{ Math.round(choice.repaintShare) }} % of replacing.
       </p>
     </div>
     <p v-if="problem" class="stop-line" role="alert">{{ problem }}</p>

@@ -38,7 +38,7 @@ export function writeBudget(
     const categoryId = category?.id ?? uuidv7()
     if (!category) operations.push(add('category', categoryId, { name, place }))
     else if (category.name !== name) operations.push(edit('category', category, { name }))
-    const line = drafted.find((one) => one.categoryId === categoryId)
+    const line = drafted.find((agreementLine) => agreementLine.categoryId === categoryId)
     if (line && line.amountMinor !== amount) operations.push(edit('agreementLine', line, { amountMinor: amount }))
     if (!line) operations.push(add('agreementLine', uuidv7(), { agreementId, categoryId, amountMinor: amount }))
   }

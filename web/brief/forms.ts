@@ -55,7 +55,10 @@ export function needForm({ makeover }: Setting) {
           key: 'importance',
           label: 'How much',
           as: 'choice',
-          options: importances.map((one) => ({ value: one, label: one === 'nice' ? 'nice to have' : `${one} have` })),
+          options: importances.map((importance) => ({
+            value: importance,
+            label: importance === 'nice' ? 'nice to have' : `${importance} have`,
+          })),
         },
         { key: 'who', label: 'For whom', optional: true },
       ],
@@ -79,8 +82,8 @@ export function needForm({ makeover }: Setting) {
     removed: (row) => `Took away the need “${row.name}”`,
     removedWith: (row) =>
       rowsOf(makeover, 'serving')
-        .filter((one) => one.needId === row.id)
-        .map((one) => remove('serving', one)),
+        .filter((serving) => serving.needId === row.id)
+        .map((serving) => remove('serving', serving)),
   })
 }
 
@@ -255,8 +258,8 @@ export function scopeChoiceForm({ makeover }: Setting) {
     removed: (row) => `No longer asks what to do about “${row.name}”`,
     removedWith: (row) =>
       rowsOf(makeover, 'scopeOption')
-        .filter((one) => one.choiceId === row.id)
-        .map((one) => remove('scopeOption', one)),
+        .filter((scopeOption) => scopeOption.choiceId === row.id)
+        .map((scopeOption) => remove('scopeOption', scopeOption)),
   })
 }
 

@@ -42,10 +42,10 @@ const to = (line: (typeof lines)[number]) =>
       >
         <el-option value="" :label="`all ${lines.length}`" />
         <el-option
-          v-for="one in kinds"
-          :key="one"
-          :value="one"
-          :label="`${one}, ${lines.filter((line) => line.kind === one).length}`"
+          v-for="kind in kinds"
+          :key="kind"
+          :value="kind"
+          :label="`${kind}, ${lines.filter((line) => line.kind === kind).length}`"
         />
       </el-select>
     </div>

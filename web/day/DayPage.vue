@@ -34,8 +34,8 @@ const sought = ref('')
 async function load(): Promise<void> {
   try {
     const day = await request<{ today: PlainDate; makeovers: Line[] }>('GET', '/day')
-    lines.value = day.makeovers.toSorted((one, other) =>
-      (one.line.installOn ?? '9999') < (other.line.installOn ?? '9999') ? -1 : 1,
+    lines.value = day.makeovers.toSorted((left, right) =>
+      (left.line.installOn ?? '9999') < (right.line.installOn ?? '9999') ? -1 : 1,
     )
     today.value = day.today
     failed.value = false
@@ -66,10 +66,11 @@ const found = computed(() => {
 /** What needs a hand in any of them, the most urgent first. */
 const attention = computed(() =>
   (lines.value ?? [])
-    .flatMap((line) => line.attention.map((one) => ({ ...one, makeoverId: line.id, makeover: line.name })))
-    .toSorted((one, other) => (urgency(one) < urgency(other) ? -1 : urgency(one) > urgency(other) ? 1 : 0)),
+    .flatMap((line) => line.attention.map((thisLine) => ({ ...thisLine, makeoverId: line.id, makeover: line.name })))
+    .toSorted((left, right) => (urgency(left) < urgency(right) ? -1 : urgency(left) > urgency(right) ? 1 : 0)),
 )
-const urgency = (one: Attention): string => (one.kind === 'over the agreed sum' ? '' : (one.on ?? today.value ?? ''))
+const urgency = (attention: Attention): string =>
+  attention.kind === 'over the agreed sum' ? '' : (attention.on ?? today.value ?? '')
 
 async function signOut(): Promise<void> {
   await session.signOut()

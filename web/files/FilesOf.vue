@@ -10,12 +10,12 @@ import { useRows } from '../stores/rows.ts'
 
 /** The files that hang on a thing: photographed on a phone, chosen, or dropped here. */
 const {
-  of,
+  owner,
   name,
   pictures = false,
   many = false,
 } = defineProps<{
-  of: Partial<
+  owner: Partial<
     Pick<Fields<'attachment'>, 'orderId' | 'deliveryId' | 'candidateId' | 'inspirationId' | 'finishId' | 'roomId'>
   >
   name: string
@@ -25,7 +25,7 @@ const {
 const makeover = useMakeover()
 const attachments = useRows('attachment')
 const here = computed(() =>
-  attachments.value.filter((row) => Object.entries(of).every(([field, id]) => row[field as 'orderId'] === id)),
+  attachments.value.filter((row) => Object.entries(owner).every(([field, id]) => row[field as 'orderId'] === id)),
 )
 const input = useTemplateRef<HTMLInputElement>('input')
 const problem = ref('')
@@ -44,7 +44,7 @@ async function take(files: Iterable<File>): Promise<void> {
       const faults = await makeover.change(`Kept a ${pictures ? 'picture' : 'receipt'} with ${name}`, [
         add('attachment', uuidv7(), {
           ...blank.attachment,
-          ...of,
+          ...owner,
           ...kept,
           name: file.name.slice(0, 200) || 'photograph',
           addedOn: today,

@@ -42,7 +42,9 @@ const others = useHere(
   computed(() => String(route.name)),
 )
 const titles: Readonly<Record<string, string>> = Object.fromEntries(
-  router.getRoutes().map((one) => [String(one.name), typeof one.meta.title === 'string' ? one.meta.title : '']),
+  router
+    .getRoutes()
+    .map((getRoute) => [String(getRoute.name), typeof getRoute.meta.title === 'string' ? getRoute.meta.title : '']),
 )
 watch(
   id,
@@ -187,10 +189,10 @@ useKeys([
           ><button type="button" class="bare keys-word" @click="undo.redo()">Redo</button></span
         >
         <SaveState />
-        <p v-for="other in others" :key="other.name" class="beside-me">
-          {{ other.self ? 'You, in another window' : other.name
-          }}<template v-if="!other.self">
-            is at {{ other.pages.map((page) => titles[page] ?? page).join(', ') }}</template
+        <p v-for="entry in others" :key="entry.name" class="beside-me">
+          {{ entry.self ? 'You, in another window' : entry.name
+          }}<template v-if="!entry.self">
+            is at {{ entry.pages.map((page) => titles[page] ?? page).join(', ') }}</template
           >
         </p>
         <GroundSwitch />

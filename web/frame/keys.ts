@@ -20,7 +20,7 @@ export function useKeys(keys: readonly Key[]): void {
     if (typing(event)) return
     const ctrl = event.ctrlKey || event.metaKey
     const pressed = ctrl && event.shiftKey && event.key.toLowerCase() === 'z' ? 'y' : event.key
-    const found = keys.find((one) => one.key === pressed && (one.ctrl ?? false) === ctrl)
+    const found = keys.find((key) => key.key === pressed && (key.ctrl ?? false) === ctrl)
     if (!found) return
     event.preventDefault()
     found.run()

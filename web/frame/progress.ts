@@ -1,7 +1,7 @@
 import { type Makeover, paletteFinishes } from '#core/makeover/document.ts'
 import type { Reckoning } from '#core/reckoning/reckon.ts'
 
-const share = (done: number, of: number): number => (of === 0 ? 0 : done / of)
+const share = (done: number, value: number): number => (value === 0 ? 0 : done / value)
 
 /** How far each step is, 0 to 1: the ink line under its word. */
 export function stepProgress(makeover: Makeover, reckoning: Reckoning): Record<string, number> {

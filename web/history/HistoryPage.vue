@@ -20,14 +20,13 @@ const more = ref(false)
 const failed = ref(false)
 const sought = ref('')
 const opened = ref<ReadonlySet<string>>(new Set())
-const of = computed(() => (typeof route.query.of === 'string' ? route.query.of : null))
+const thing = computed(() => (typeof route.query.of === 'string' ? route.query.of : null))
 
 async function load(before: number | null = null): Promise<void> {
   try {
-    const query = new URLSearchParams({
-      ...(before === null ? {} : { before: String(before) }),
-      ...(of.value ? { of: of.value } : {}),
-    })
+    const query = new URLSearchParams()
+    if (before !== null) query.set('before', String(before))
+    if (thing.value) query.set('of', thing.value)
     const page = await request<Entry[]>('GET', `/makeovers/${String(route.params.id)}/diary?${query.toString()}`)
     entries.value = before === null ? page : [...(entries.value ?? []), ...page]
     more.value = page.length === 100
@@ -37,10 +36,10 @@ async function load(before: number | null = null): Promise<void> {
   }
 }
 onMounted(() => load())
-watch([of, () => makeover.base?.makeover.rev], () => load())
+watch([thing, () => makeover.base?.makeover.rev], () => load())
 
 const names = computed(() => (makeover.opened ? namesIn(makeover.opened) : new Map<string, string>()))
-const about = computed(() => (of.value ? (names.value.get(of.value) ?? 'something that is gone') : ''))
+const about = computed(() => (thing.value ? (names.value.get(thing.value) ?? 'something that is gone') : ''))
 const shown = computed(() => {
   const words = sought.value.trim().toLocaleLowerCase('en')
   return (entries.value ?? []).filter(
@@ -91,10 +90,10 @@ useKeys([
   <div class="history">
     <div class="page-head">
       <h1>History</h1>
-      <span class="quiet">{{ of ? `of ${about}` : 'every change, the last first' }}</span>
+      <span class="quiet">{{ thing ? `of ${about}` : 'every change, the last first' }}</span>
       <span class="end"
         ><button
-          v-if="of"
+          v-if="thing"
           type="button"
           class="word"
           @click="router.push({ name: 'history', params: { id: $route.params.id } })"
@@ -129,7 +128,7 @@ useKeys([
             <p>
               <strong>{{ row.what }}</strong> {{ row.name }} <span class="quiet">{{ row.did }}</span>
               <button
-                v-if="of !== row.rowId"
+                v-if="thing !== row.rowId"
                 type="button"
                 class="word"
                 :aria-label="`History of ${row.what} ${row.name}`"
@@ -143,8 +142,9 @@ useKeys([
                 <tr v-for="field in row.fields" :key="field.field">
                   <th scope="row">{{ field.field }}</th>
                   <td v-if="row.did !== 'new'" class="quiet">
-                    <s v-if="field.before !== '–' && row.did === 'changed'">{{ field.before }}</s
-                    ><template v-else>{{ field.before }}</template>
+                    <s v-if="field.before !== '–' && row.did === 'changed'">{{ field.before }}</s><template v-else>{{
+                      field.before
+                    }}</template>
                   </td>
                   <td v-if="row.did !== 'taken away'">{{ field.after }}</td>
                 </tr>

@@ -10,11 +10,11 @@ const { balance, held } = defineProps<{
 const names = { dominant: 'Dominant', secondary: 'Secondary', accent: 'Accent' } as const
 const roles = computed(() => {
   let [end, targetEnd] = [0, 0]
-  return balance.roles.map((one) => {
+  return balance.roles.map((role) => {
     const start = end
-    end += one.share
-    targetEnd += one.target
-    return { ...one, start, end, targetEnd, name: names[one.role] }
+    end += role.share
+    targetEnd += role.target
+    return { ...role, start, end, targetEnd, name: names[role.role] }
   })
 })
 const marks = computed(() => (held ? roles.value.slice(0, 2) : []))
@@ -41,7 +41,10 @@ const said = computed(() => {
       role="img"
       :aria-label="
         roles
-          .map((one) => `${one.name} ${one.share.toFixed(0)} %${held ? ` of ${one.target}, within ${one.grace}` : ''}`)
+          .map(
+            (role) =>
+              `${role.name} ${role.share.toFixed(0)} %${held ? ` of ${role.target}, within ${role.grace}` : ''}`,
+          )
           .join('; ')
       "
     >
@@ -60,22 +63,22 @@ const said = computed(() => {
         fill="url(#balance-hatch)"
       />
       <path d="M0 15.5H1000" class="firm" />
-      <path v-for="one in roles" :key="one.role" :d="`M${10 * one.start} 15V28`" class="firm" />
+      <path v-for="role in roles" :key="role.role" :d="`M${10 * role.start} 15V28`" class="firm" />
       <path d="M1000 15V28" class="firm" />
       <path v-for="mark in marks" :key="`t${mark.role}`" :d="`M${10 * mark.targetEnd} 1V15`" class="target" />
     </svg>
     <div class="words">
       <span
-        v-for="one in roles"
-        :key="one.role"
-        :style="{ flexGrow: Math.max(14, one.share) }"
-        :class="{ off: held && one.off > 0 }"
+        v-for="role in roles"
+        :key="role.role"
+        :style="{ flexGrow: Math.max(14, role.share) }"
+        :class="{ off: held && role.off > 0 }"
       >
-        {{ one.name }} <strong>{{ one.share.toFixed(0) }}</strong><template v-if="held">
-          of {{ one.target }}<span class="quiet"> ± {{ one.grace }}</span></template
+        {{ role.name }} <strong>{{ role.share.toFixed(0) }}</strong><template v-if="held">
+          of {{ role.target }}<span class="quiet"> ± {{ role.grace }}</span></template
         ><template v-else> %</template>
-        <span v-if="held && one.off > 0" class="inverted"
-          >{{ one.off.toFixed(0) }} {{ one.share > one.target ? 'over' : 'short' }}</span
+        <span v-if="held && role.off > 0" class="inverted"
+          >{{ role.off.toFixed(0) }} {{ role.share > role.target ? 'over' : 'short' }}</span
         >
       </span>
     </div>

@@ -11,13 +11,13 @@ import { useRows } from '../stores/rows.ts'
 const { palette, finishes } = defineProps<{ palette: Palette; finishes: readonly Row<'finish'>[] }>()
 const makeover = useMakeover()
 const pieces = useRows('piece')
-const finishOf = (id: string) => finishes.find((one) => one.id === id)
-const colourOf = (one: Standing) => {
-  if (one.kind === 'finish') return finishOf(one.id)
-  const piece = pieces.value.find((row) => row.id === one.id)
+const finishOf = (id: string) => finishes.find((finish) => finish.id === id)
+const colourOf = (standing: Standing) => {
+  if (standing.kind === 'finish') return finishOf(standing.id)
+  const piece = pieces.value.find((row) => row.id === standing.id)
   const chosen = piece?.chosenId ? makeover.opened?.makeover.rows.candidate[piece.chosenId] : undefined
   return (
-    finishes.find((row) => row.pieceId === one.id) ??
+    finishes.find((row) => row.pieceId === standing.id) ??
     (chosen?.labL != null && chosen.labA !== null && chosen.labB !== null
       ? { family: 'paint' as const, sheen: 'matt' as const, labL: chosen.labL, labA: chosen.labA, labB: chosen.labB }
       : undefined)
@@ -25,20 +25,23 @@ const colourOf = (one: Standing) => {
 }
 const rows = computed(() =>
   palette.standings
-    .map((one) => ({
-      ...one,
-      name: (one.kind === 'piece' ? pieces.value.find((row) => row.id === one.id)?.name : finishOf(one.id)?.name) ?? '',
-      colour: colourOf(one),
-      wall: finishOf(one.wallId),
+    .map((standing) => ({
+      ...standing,
+      name:
+        (standing.kind === 'piece'
+          ? pieces.value.find((row) => row.id === standing.id)?.name
+          : finishOf(standing.id)?.name) ?? '',
+      colour: colourOf(standing),
+      wall: finishOf(standing.wallId),
     }))
-    .toSorted((one, other) => Number(other.fault) - Number(one.fault) || one.deltaE - other.deltaE),
+    .toSorted((left, right) => Number(right.fault) - Number(left.fault) || left.deltaE - right.deltaE),
 )
 /** Meant to hide, or to be seen: said once, and the check follows. */
-async function mean(one: Standing, name: string): Promise<void> {
+async function mean(standing: Standing, name: string): Promise<void> {
   const rows = makeover.opened?.makeover.rows
-  const row = one.kind === 'piece' ? rows?.piece[one.id] : undefined
-  const finish = one.kind === 'finish' ? rows?.finish[one.id] : undefined
-  const sentence = `${name} is meant ${one.hides ? 'to be seen' : 'to hide'}`
+  const row = standing.kind === 'piece' ? rows?.piece[standing.id] : undefined
+  const finish = standing.kind === 'finish' ? rows?.finish[standing.id] : undefined
+  const sentence = `${name} is meant ${standing.hides ? 'to be seen' : 'to hide'}`
   if (row) await makeover.change(sentence, [edit('piece', row, { hides: !row.hides })])
   if (finish) await makeover.change(sentence, [edit('finish', finish, { hides: !finish.hides })])
 }
@@ -50,9 +53,9 @@ const place = (deltaE: number): string => `${Math.min(100, (deltaE / 60) * 100)}
     <div class="section-head">
       <h2 id="contrast-title">Before its wall: hidden or standing out</h2>
       <span class="quiet">{{
-        rows.filter((one) => one.fault).length === 0
+        rows.filter((row) => row.fault).length === 0
           ? 'each as it is meant'
-          : `${rows.filter((one) => one.fault).length} not as meant`
+          : `${rows.filter((row) => row.fault).length} not as meant`
       }}</span>
     </div>
     <table v-if="rows.length > 0">
@@ -67,29 +70,29 @@ const place = (deltaE: number): string => `${Math.min(100, (deltaE / 60) * 100)}
         </tr>
       </thead>
       <tbody>
-        <tr v-for="one in rows" :key="`${one.kind}${one.id}`">
+        <tr v-for="row in rows" :key="`${row.kind}${row.id}`">
           <td>
             <span class="two" aria-hidden="true"
-              ><span v-if="one.wall"><MaterialSwatch :finish="one.wall" :scale="0.4" /></span
-              ><i v-if="one.colour"><MaterialSwatch :finish="one.colour" :scale="0.4" /></i></span
-            >{{ one.name }}
+              ><span v-if="row.wall"><MaterialSwatch :finish="row.wall" :scale="0.4" /></span
+              ><i v-if="row.colour"><MaterialSwatch :finish="row.colour" :scale="0.4" /></i></span
+            >{{ row.name }}
           </td>
-          <td class="quiet">{{ one.wall?.name }}</td>
+          <td class="quiet">{{ row.wall?.name }}</td>
           <td class="gauge">
-            <span class="rod"><i :style="{ width: place(one.deltaE) }" /></span> {{ one.deltaE.toFixed(0) }}
+            <span class="rod"><i :style="{ width: place(row.deltaE) }" /></span> {{ row.deltaE.toFixed(0) }}
           </td>
-          <td class="number">{{ one.lighter > 0 ? '+' : '−' }}{{ Math.abs(one.lighter).toFixed(0) }}</td>
+          <td class="number">{{ row.lighter > 0 ? '+' : '−' }}{{ Math.abs(row.lighter).toFixed(0) }}</td>
           <td>
-            <span :class="{ inverted: one.fault }">{{ one.reads }}</span>
+            <span :class="{ inverted: row.fault }">{{ row.reads }}</span>
           </td>
           <td class="keep">
             <button
               type="button"
               class="word"
-              :aria-label="`Meant ${one.hides ? 'to hide' : 'to be seen'}: ${one.name}; change it`"
-              @click="mean(one, one.name)"
+              :aria-label="`Meant ${row.hides ? 'to hide' : 'to be seen'}: ${row.name}; change it`"
+              @click="mean(row, row.name)"
             >
-              {{ one.hides ? 'to hide' : 'to be seen' }}
+              {{ row.hides ? 'to hide' : 'to be seen' }}
             </button>
           </td>
         </tr>
@@ -99,8 +102,8 @@ const place = (deltaE: number): string => `${Math.min(100, (deltaE / 60) * 100)}
     <template v-if="palette.apart.length > 0">
       <h3>To be told apart by people who see little</h3>
       <ul class="apart">
-        <li v-for="pair in palette.apart" :key="`${pair.one}${pair.other}`">
-          {{ finishOf(pair.one)?.name }} and {{ finishOf(pair.other)?.name }}:
+        <li v-for="pair in palette.apart" :key="`${pair.left}${pair.right}`">
+          {{ finishOf(pair.left)?.name }} and {{ finishOf(pair.right)?.name }}:
           <strong>{{ pair.points.toFixed(0) }}</strong> points of LRV, an estimate<template v-if="!pair.enough"
             >;
             <span class="inverted"

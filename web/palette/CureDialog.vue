@@ -9,7 +9,7 @@ import DifferencePreview from '../purchases/DifferencePreview.vue'
 import { useMakeover } from '../stores/makeover.ts'
 
 /** What to change least, for two that clash or for shares that are off: each way with what it would do, before it is done. */
-const { pair = null } = defineProps<{ pair?: { readonly one: string; readonly other: string } | null }>()
+const { pair = null } = defineProps<{ pair?: { readonly left: string; readonly right: string } | null }>()
 const open = defineModel<boolean>({ required: true })
 const makeover = useMakeover()
 const picked = ref(0)
@@ -26,7 +26,7 @@ const cures = computed((): Cure[] => {
 const fixed = computed(() => {
   const opened = makeover.opened
   if (!opened || !pair) return []
-  return [pair.one, pair.other].flatMap((id) => {
+  return [pair.left, pair.right].flatMap((id) => {
     const finish = opened.makeover.rows.finish[id]
     const why = finish ? staysBecause(opened.makeover, finish) : null
     return finish && why ? [`${finish.name} stays: ${why}.`] : []
@@ -43,8 +43,8 @@ watch(
   },
   { immediate: true },
 )
-watch(open, (now) => {
-  if (!now) return
+watch(open, (isOpen) => {
+  if (!isOpen) return
   picked.value = 0
   problem.value = []
 })
@@ -97,11 +97,11 @@ const lab = (chip: Chip): string => {
         <label>
           <input v-model="picked" type="radio" name="cure" :value="at" />
           <span class="chips on-ground"
-            ><span v-for="one in beforeAfter(cure)" :key="one.id" class="pairing"
-              ><MaterialSwatch :finish="one.before" :scale="0.5" :title="lab(one.before)" /><MaterialSwatch
-                :finish="one.after"
+            ><span v-for="entry in beforeAfter(cure)" :key="entry.id" class="pairing"
+              ><MaterialSwatch :finish="entry.before" :scale="0.5" :title="lab(entry.before)" /><MaterialSwatch
+                :finish="entry.after"
                 :scale="0.5"
-                :title="lab(one.after)" /></span
+                :title="lab(entry.after)" /></span
           ></span>
           <span
             ><strong>{{ cure.title }}</strong

@@ -73,7 +73,7 @@ const written = (row: Row<'finish'>): string =>
   row.colourSource === 'hex' ? hexFromLab(labOf(row)) : `${row.labL} ${row.labA} ${row.labB}`
 const measured = computed(() => {
   const area = finish ? makeover.reckoning?.survey.finishes.get(finish.id) : undefined
-  return area?.from === 'survey' ? writeArea(area.m2, entry.value.units) : ''
+  return area?.basis === 'survey' ? writeArea(area.m2, entry.value.units) : ''
 })
 const { form, reset, submit } = useForm(() => ({
   name: textField(finish?.name),
@@ -116,7 +116,9 @@ const { form, reset, submit } = useForm(() => ({
   bandToMm: maybeLengthField(entry.value, finish?.bandToMm ?? null),
 }))
 const zonesHere = computed(() => zones.value.filter((zone) => zone.roomId === form.fields.roomId.text))
-const texturesHere = computed(() => texturesOf(families.find((one) => one === form.fields.family.text) ?? 'paint'))
+const texturesHere = computed(() =>
+  texturesOf(families.find((family) => family === form.fields.family.text) ?? 'paint'),
+)
 const wallsHere = computed(() =>
   makeover.opened
     ? wallsOf(makeover.opened.makeover, form.fields.roomId.text).map((wall, at) => ({
@@ -129,28 +131,30 @@ const { basis, save: saveFinish } = useBasis('finish', () => finish, open)
 /** The palette colours that a pattern carries, each with its share. */
 type Part = { row: Row<'patternPart'> | null; part: Field<string | null>; share: Field<number> }
 const parts = ref<Part[]>([])
-const others = computed(() => finishes.value.filter((one) => one.id !== finish?.id && one.pattern === 'plain'))
+const others = computed(() =>
+  finishes.value.filter((thisFinish) => thisFinish.id !== finish?.id && thisFinish.pattern === 'plain'),
+)
 const partLine = (row: Row<'patternPart'> | null): Part =>
   reactive({
     row,
     part: maybeChoiceField(
-      others.value.map((one) => one.id),
+      others.value.map((finish) => finish.id),
       row?.partId ?? null,
     ),
     share: rateField(row?.sharePpm ?? 250_000),
   })
-watch(open, (now) => {
-  if (!now) return
+watch(open, (isOpen) => {
+  if (!isOpen) return
   reset()
   way.value = 'typed'
   got.value = null
   parts.value = patternParts.value.filter((row) => row.finishId === finish?.id).map(partLine)
 })
 const print = computed<Printed | undefined>(() => {
-  const pattern = patterns.find((one) => one === form.fields.pattern.text) ?? 'plain'
-  const scale = scales.find((one) => one === form.fields.patternScale.text) ?? 'medium'
+  const pattern = patterns.find((pattern) => pattern === form.fields.pattern.text) ?? 'plain'
+  const scale = scales.find((scale) => scale === form.fields.patternScale.text) ?? 'medium'
   const read = parts.value.flatMap(({ part, share }) => {
-    const carried = finishes.value.find((one) => one.id === part.text)
+    const carried = finishes.value.find((finish) => finish.id === part.text)
     const rate = share.read(share.text)
     return carried && rate.ok ? [{ lab: labOf(carried), share: rate.value / 1_000_000 }] : []
   })
@@ -163,7 +167,7 @@ const print = computed<Printed | undefined>(() => {
 function partOperations(finishId: string, pattern: string): Operation[] | null {
   const kept = pattern === 'plain' ? [] : parts.value.filter(({ part }) => part.text !== '')
   const operations: Operation[] = patternParts.value
-    .filter((row) => row.finishId === finishId && !kept.some((one) => one.row?.id === row.id))
+    .filter((row) => row.finishId === finishId && !kept.some((entry) => entry.row?.id === row.id))
     .map((row) => remove('patternPart', row))
   for (const { row, part, share } of kept) {
     const rate = share.read(share.text)
@@ -179,9 +183,9 @@ function partOperations(finishId: string, pattern: string): Operation[] | null {
 
 const shown = computed(() => {
   const read = form.fields.colour.read(form.fields.colour.text)
-  const family = families.find((one) => one === form.fields.family.text) ?? 'paint'
-  const sheen = sheens.find((one) => one === form.fields.sheen.text) ?? 'matt'
-  const texture = texturesOf(family).find((one) => one === form.fields.texture.text) ?? 'usual'
+  const family = families.find((family) => family === form.fields.family.text) ?? 'paint'
+  const sheen = sheens.find((sheen) => sheen === form.fields.sheen.text) ?? 'matt'
+  const texture = texturesOf(family).find((texture) => texture === form.fields.texture.text) ?? 'usual'
   if (!read.ok) return null
   const { L, a, b } = read.value.lab
   return {
@@ -206,19 +210,20 @@ function take(lab: Lab, source: 'library' | 'photo' | 'measured'): void {
   got.value = { text, source }
   way.value = 'typed'
 }
-function fromLibrary(one: LibraryFinish): void {
-  take(one.lab, 'library')
-  if (form.fields.name.text.trim() === '') form.fields.name.text = one.name
-  form.fields.family.text = one.family
-  form.fields.texture.text = one.texture
-  form.fields.sheen.text = one.sheen
-  form.fields.suits.text = one.suits
+function fromLibrary(libraryFinish: LibraryFinish): void {
+  take(libraryFinish.lab, 'library')
+  if (form.fields.name.text.trim() === '') form.fields.name.text = libraryFinish.name
+  form.fields.family.text = libraryFinish.family
+  form.fields.texture.text = libraryFinish.texture
+  form.fields.sheen.text = libraryFinish.sheen
+  form.fields.suits.text = libraryFinish.suits
 }
 /** A new finish stands last among those of its role. */
 const nextPlace = (role: string): number =>
   Math.min(
     1_000_000,
-    1 + Math.max(0, ...finishes.value.filter((one) => one.role === role).map((one) => Math.floor(one.place))),
+    1 +
+      Math.max(0, ...finishes.value.filter((finish) => finish.role === role).map((finish) => Math.floor(finish.place))),
   )
 
 async function save(): Promise<void> {
@@ -367,9 +372,9 @@ const picked = computed({
             />
           </div>
           <template v-if="form.fields.pattern.text !== 'plain'">
-            <div v-for="(one, at) in parts" :key="one.row?.id ?? `new${at}`" class="columns">
-              <FieldChoice :field="one.part" label="It carries" :options="optionsOf(others)" none="nothing" />
-              <FieldText :field="one.share" label="Share of the pattern" unit="%" />
+            <div v-for="(part, at) in parts" :key="part.row?.id ?? `new${at}`" class="columns">
+              <FieldChoice :field="part.part" label="It carries" :options="optionsOf(others)" none="nothing" />
+              <FieldText :field="part.share" label="Share of the pattern" unit="%" />
             </div>
             <div>
               <button type="button" class="word" @click="parts.push(partLine(null))">

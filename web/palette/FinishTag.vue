@@ -26,7 +26,7 @@ const makeover = useMakeover()
 const entry = useEntry()
 const pieces = useRows('piece')
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
-const reading = computed(() => makeover.reckoning?.palette.finishes.find((one) => one.id === finish.id))
+const reading = computed(() => makeover.reckoning?.palette.finishes.find((thisFinish) => thisFinish.id === finish.id))
 const area = computed(() => reading.value?.area)
 const remarks = computed(() =>
   (makeover.reckoning?.remarks ?? []).filter((remark) => remark.subjects.some((subject) => subject.id === finish.id)),
@@ -34,14 +34,14 @@ const remarks = computed(() =>
 const nameOf = ({ kind, id }: { kind: 'finish' | 'piece'; id: string }): string =>
   (kind === 'piece'
     ? pieces.value.find((piece) => piece.id === id)?.name
-    : finishes.find((one) => one.id === id)?.name) ?? ''
+    : finishes.find((finish) => finish.id === id)?.name) ?? ''
 const carrier = computed(() => pieces.value.find((piece) => piece.id === finish.pieceId)?.name ?? '')
 const stays = computed(() => (makeover.opened ? staysBecause(makeover.opened.makeover, finish) : null))
 const seen = computed(() => (makeover.opened ? lightsSeen(makeover.opened.makeover, finish.id) : []))
 const areaLabel = computed(
   () =>
     ({ survey: 'Area, measured', eye: 'Area by eye', size: 'Area by its size', typical: 'Area, typical' })[
-      area.value?.from ?? 'typical'
+      area.value?.basis ?? 'typical'
     ],
 )
 </script>
@@ -143,7 +143,7 @@ const areaLabel = computed(
     </div>
   </dl>
   <PatternColours v-if="print && print.parts.length > 0" :finish="finish" :finishes="finishes" :print="print" />
-  <FilesOf :of="{ finishId: finish.id }" :name="finish.name" pictures />
+  <FilesOf :owner="{ finishId: finish.id }" :name="finish.name" pictures />
   <label class="label" for="lay-beside">Lay beside</label>
   <el-select
     id="lay-beside"
@@ -153,10 +153,10 @@ const areaLabel = computed(
     @update:model-value="emit('beside', $event)"
   >
     <el-option
-      v-for="one in finishes.filter((each) => each.id !== finish.id)"
-      :key="one.id"
-      :value="one.id"
-      :label="one.name"
+      v-for="thisFinish in finishes.filter((entry) => entry.id !== finish.id)"
+      :key="thisFinish.id"
+      :value="thisFinish.id"
+      :label="thisFinish.name"
     />
   </el-select>
   <RemarkList :remarks="remarks" />

@@ -14,8 +14,8 @@ defineEmits<{ back: [id: string] }>()
 const scales = [2, 4, 6, 8, 12, 16, 24]
 const largest = 130
 const scale = computed(() => {
-  const repeat = Math.max(0, ...finishes.map((one) => printOf(one)?.repeatMm ?? 0))
-  return scales.find((one) => (repeat * 96) / 25.4 / one <= largest) ?? 24
+  const repeat = Math.max(0, ...finishes.map((finish) => printOf(finish)?.repeatMm ?? 0))
+  return scales.find((scale) => (repeat * 96) / 25.4 / scale <= largest) ?? 24
 })
 const perMm = computed(() => 96 / 25.4 / scale.value)
 </script>
@@ -25,7 +25,7 @@ const perMm = computed(() => 96 / 25.4 / scale.value)
     class="laid-out"
     :class="`of-${finishes.length}`"
     role="group"
-    :aria-label="`Edge to edge: ${finishes.map((one) => one.name).join(', ')}`"
+    :aria-label="`Edge to edge: ${finishes.map((finish) => finish.name).join(', ')}`"
   >
     <div class="panels">
       <figure v-for="finish in finishes" :key="finish.id">
@@ -39,8 +39,8 @@ const perMm = computed(() => 96 / 25.4 / scale.value)
       </figure>
     </div>
     <p class="foot">
-      {{ finishes.some((one) => one.pattern !== 'plain') ? `Patterns at 1 : ${scale} of their size. ` : '' }}Up to four
-      can lie here; Escape puts them back.
+      {{ finishes.some((finish) => finish.pattern !== 'plain') ? `Patterns at 1 : ${scale} of their size. ` : '' }}Up to
+      four can lie here; Escape puts them back.
     </p>
   </div>
 </template>

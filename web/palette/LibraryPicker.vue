@@ -15,17 +15,18 @@ const text = ref('')
 const family = ref<Family | ''>('')
 const found = computed(() => searchLibrary(text.value, family.value === '' ? null : family.value))
 const shown = computed(() => found.value.slice(0, 60))
-const asFinish = (one: LibraryFinish) => ({
-  family: one.family,
-  texture: one.texture,
-  sheen: one.sheen,
-  labL: one.lab.L,
-  labA: one.lab.a,
-  labB: one.lab.b,
+const asFinish = (libraryFinish: LibraryFinish) => ({
+  family: libraryFinish.family,
+  texture: libraryFinish.texture,
+  sheen: libraryFinish.sheen,
+  labL: libraryFinish.lab.L,
+  labA: libraryFinish.lab.a,
+  labB: libraryFinish.lab.b,
 })
-const words = (one: LibraryFinish): string =>
-  chroma(one.lab) < rules.value['colour.near-neutral'] || ['wood', 'metal', 'greenery'].includes(one.family)
-    ? undertone(one.family, one.lab, rules.value).words
+const words = (libraryFinish: LibraryFinish): string =>
+  chroma(libraryFinish.lab) < rules.value['colour.near-neutral'] ||
+  ['wood', 'metal', 'greenery'].includes(libraryFinish.family)
+    ? undertone(libraryFinish.family, libraryFinish.lab, rules.value).words
     : ''
 </script>
 
@@ -40,10 +41,10 @@ const words = (one: LibraryFinish): string =>
         ><span class="label">Family</span
         ><el-select v-model="family" aria-label="Family in the library" placeholder="all"
           ><el-option value="" label="all" /><el-option
-            v-for="one in families"
-            :key="one"
-            :value="one"
-            :label="one" /></el-select
+            v-for="family in families"
+            :key="family"
+            :value="family"
+            :label="family" /></el-select
       ></label>
     </div>
     <p class="quiet count" role="status">
@@ -54,10 +55,10 @@ const words = (one: LibraryFinish): string =>
       }}. Generic, of no maker: a beginning, and no sample.
     </p>
     <ul class="on-ground" tabindex="0" aria-label="Library">
-      <li v-for="one in shown" :key="one.name">
-        <button type="button" class="bare" :aria-label="`Take ${one.name}`" @click="emit('pick', one)">
-          <span><MaterialSwatch :finish="asFinish(one)" :scale="0.6" /></span><em>{{ one.name }}</em
-          ><small v-if="words(one)">{{ words(one) }}</small>
+      <li v-for="entry in shown" :key="entry.name">
+        <button type="button" class="bare" :aria-label="`Take ${entry.name}`" @click="emit('pick', entry)">
+          <span><MaterialSwatch :finish="asFinish(entry)" :scale="0.6" /></span><em>{{ entry.name }}</em
+          ><small v-if="words(entry)">{{ words(entry) }}</small>
         </button>
       </li>
     </ul>

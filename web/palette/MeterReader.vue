@@ -22,16 +22,24 @@ const behaviours = [
   { value: 'lifted', label: 'does not lie flat' },
 ]
 const options = computed(() => [
-  ...finishes.map((one) => ({ value: `finish ${one.id}`, label: `${one.name}, in this palette`, lab: labOf(one) })),
-  ...library.map((one) => ({ value: `library ${one.name}`, label: one.name, lab: one.lab })),
+  ...finishes.map((finish) => ({
+    value: `finish ${finish.id}`,
+    label: `${finish.name}, in this palette`,
+    lab: labOf(finish),
+  })),
+  ...library.map((libraryFinish) => ({
+    value: `library ${libraryFinish.name}`,
+    label: libraryFinish.name,
+    lab: libraryFinish.lab,
+  })),
 ])
-const lies = computed(() => options.value.find((one) => one.value === surface.value))
+const lies = computed(() => options.value.find((option) => option.value === surface.value))
 const readings = ref<Lab[]>([])
 const taken = ref(0)
 const problem = ref('')
 const busy = ref(false)
 const averaged = computed(() => averageReadings(readings.value, rules.value))
-const strays = computed(() => new Set(averaged.value?.strays.map((one) => one.at)))
+const strays = computed(() => new Set(averaged.value?.strays.map((stray) => stray.at)))
 const seed = (text: string): number =>
   [...text].reduce((sum, letter) => (sum * 31 + (letter.codePointAt(0) ?? 0)) % 999_983, 7)
 async function take(): Promise<void> {
@@ -62,12 +70,12 @@ function again(): void {
 }
 const written = ({ L, a, b }: Lab): string => `L* ${L.toFixed(1)}, a* ${a.toFixed(1)}, b* ${b.toFixed(1)}`
 const said = computed(() => {
-  const now = averaged.value
-  if (!now) return ''
-  const spread = `Spread ΔE ${now.spread.toFixed(2)}`
-  if (!now.steady)
+  const thisAveraged = averaged.value
+  if (!thisAveraged) return ''
+  const spread = `Spread ΔE ${thisAveraged.spread.toFixed(2)}`
+  if (!thisAveraged.steady)
     return `${spread}: the readings do not agree, from ${rules.value['meter.spread']} on. Lay it flat, calibrate it, and read again.`
-  return now.enough
+  return thisAveraged.enough
     ? `${spread}: they agree.`
     : `${spread}. Read it in ${rules.value['meter.readings']} places or more.`
 })
@@ -83,12 +91,20 @@ const said = computed(() => {
       <label
         ><span class="label">It lies on</span
         ><el-select v-model="surface" filterable aria-label="The meter lies on" placeholder="a surface" @change="again"
-          ><el-option v-for="one in options" :key="one.value" :value="one.value" :label="one.label" /></el-select
+          ><el-option
+            v-for="option in options"
+            :key="option.value"
+            :value="option.value"
+            :label="option.label" /></el-select
       ></label>
       <label
         ><span class="label">It</span
         ><el-select v-model="behaves" aria-label="How the meter behaves"
-          ><el-option v-for="one in behaviours" :key="one.value" :value="one.value" :label="one.label" /></el-select
+          ><el-option
+            v-for="behaviour in behaviours"
+            :key="behaviour.value"
+            :value="behaviour.value"
+            :label="behaviour.label" /></el-select
       ></label>
     </div>
     <div class="take">
@@ -99,7 +115,8 @@ const said = computed(() => {
     <ol v-if="readings.length > 0" aria-label="Readings">
       <li v-for="(lab, at) in readings" :key="at" :class="{ stray: strays.has(at) }">
         <i :style="{ background: hexFromLab(lab) }" /> <span>{{ written(lab) }}</span><template v-if="strays.has(at)">
-          left out: ΔE {{ averaged?.strays.find((one) => one.at === at)?.deltaE.toFixed(1) }} from the others</template
+          left out: ΔE {{ averaged?.strays.find((stray) => stray.at === at)?.deltaE.toFixed(1) }} from the
+          others</template
         >
       </li>
     </ol>

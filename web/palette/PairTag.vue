@@ -11,32 +11,36 @@ const { finishes } = defineProps<{
   finishes: readonly Row<'finish'>[]
   /** What else may be laid beside them. */ others: readonly Row<'finish'>[]
 }>()
-const emit = defineEmits<{ swap: []; back: []; cure: [one: string, other: string]; beside: [id: string] }>()
+const emit = defineEmits<{ swap: []; back: []; cure: [left: string, right: string]; beside: [id: string] }>()
 const makeover = useMakeover()
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
 const pairs = computed(() =>
-  finishes.flatMap((one, at) =>
-    finishes.slice(at + 1).map((other) => ({ one, other, read: compare(asSwatch(one), asSwatch(other), rules.value) })),
+  finishes.flatMap((finish, at) =>
+    finishes.slice(at + 1).map((otherFinish) => ({
+      left: finish,
+      right: otherFinish,
+      read: compare(asSwatch(finish), asSwatch(otherFinish), rules.value),
+    })),
   ),
 )
 const first = computed(() => (pairs.value.length === 1 ? pairs.value[0] : undefined))
 const word = (finish: Row<'finish'>): string => {
-  const tone = makeover.reckoning?.palette.finishes.find((one) => one.id === finish.id)?.undertone
+  const tone = makeover.reckoning?.palette.finishes.find((thisFinish) => thisFinish.id === finish.id)?.undertone
   return tone ? (tone.lean ?? tone.cast ?? 'none') : ''
 }
 const remarks = computed(() => {
   const pair = first.value
   return pair
     ? (makeover.reckoning?.remarks ?? []).filter((remark) =>
-        [pair.one.id, pair.other.id].every((id) => remark.subjects.some((subject) => subject.id === id)),
+        [pair.left.id, pair.right.id].every((id) => remark.subjects.some((subject) => subject.id === id)),
       )
     : []
 })
 const lamp = computed(() =>
   first.value
     ? byLamp(
-        { ...asSwatch(first.value.one), name: first.value.one.name },
-        { ...asSwatch(first.value.other), name: first.value.other.name },
+        { ...asSwatch(first.value.left), name: first.value.left.name },
+        { ...asSwatch(first.value.right), name: first.value.right.name },
         rules.value,
       )
     : null,
@@ -46,7 +50,7 @@ const signed = (value: number): string => `${value < 0 ? '−' : '+'}${Math.abs(
 
 <template>
   <template v-if="first">
-    <h2>{{ first.one.name }} beside {{ first.other.name }}</h2>
+    <h2>{{ first.left.name }} beside {{ first.right.name }}</h2>
     <p>{{ first.read.sentence }} {{ first.read.seen }}</p>
     <hr />
     <dl class="pairs">
@@ -69,8 +73,8 @@ const signed = (value: number): string => `${value < 0 ? '−' : '+'}${Math.abs(
       <tbody>
         <tr>
           <th scope="row">Undertone</th>
-          <td>{{ word(first.one) }}</td>
-          <td>{{ word(first.other) }}</td>
+          <td>{{ word(first.left) }}</td>
+          <td>{{ word(first.right) }}</td>
         </tr>
         <tr>
           <th scope="row">LRV, estimate</th>
@@ -79,8 +83,8 @@ const signed = (value: number): string => `${value < 0 ? '−' : '+'}${Math.abs(
         </tr>
         <tr>
           <th scope="row">In the room</th>
-          <td>{{ first.one.usedFor || first.one.family }}</td>
-          <td>{{ first.other.usedFor || first.other.family }}</td>
+          <td>{{ first.left.usedFor || first.left.family }}</td>
+          <td>{{ first.right.usedFor || first.right.family }}</td>
         </tr>
         <tr v-if="lamp">
           <th scope="row">By lamp light</th>
@@ -104,7 +108,7 @@ const signed = (value: number): string => `${value < 0 ? '−' : '+'}${Math.abs(
     </p>
     <RemarkList :remarks="remarks" />
     <div class="tag-actions">
-      <el-button v-if="first.read.clash" type="primary" @click="emit('cure', first.one.id, first.other.id)"
+      <el-button v-if="first.read.clash" type="primary" @click="emit('cure', first.left.id, first.right.id)"
         >What would cure it</el-button
       >
       <el-button @click="emit('swap')">Swap</el-button><el-button @click="emit('back')">Put it back</el-button>
@@ -113,9 +117,9 @@ const signed = (value: number): string => `${value < 0 ? '−' : '+'}${Math.abs(
   <template v-else>
     <h2>{{ finishes.length }} laid edge to edge</h2>
     <dl class="each-pair">
-      <div v-for="pair in pairs" :key="`${pair.one.id}${pair.other.id}`">
+      <div v-for="pair in pairs" :key="`${pair.left.id}${pair.right.id}`">
         <dt>
-          {{ pair.one.name }} beside {{ pair.other.name }} <span>ΔE {{ pair.read.deltaE.toFixed(1) }}</span>
+          {{ pair.left.name }} beside {{ pair.right.name }} <span>ΔE {{ pair.read.deltaE.toFixed(1) }}</span>
         </dt>
         <dd>{{ pair.read.sentence }}<strong v-if="pair.read.clash"> They clash.</strong></dd>
       </div>
@@ -134,7 +138,7 @@ const signed = (value: number): string => `${value < 0 ? '−' : '+'}${Math.abs(
       placeholder="another finish"
       @update:model-value="emit('beside', $event)"
     >
-      <el-option v-for="one in others" :key="one.id" :value="one.id" :label="one.name" />
+      <el-option v-for="entry in others" :key="entry.id" :value="entry.id" :label="entry.name" />
     </el-select>
   </template>
 </template>

@@ -41,7 +41,7 @@ const rooms = useRows('room')
 const zones = useRows('zone')
 const pieces = useRows('piece')
 const printed = (finish: Row<'finish'>) => printOf(finish, finishes.value, patternParts.value, rules.value)
-const readings = computed(() => new Map(palette.value?.finishes.map((one) => [one.id, one])))
+const readings = computed(() => new Map(palette.value?.finishes.map((finish) => [finish.id, finish])))
 
 /** What is looked at: all of it, one family, one room, one zone. */
 const family = ref<Family | ''>('')
@@ -63,7 +63,9 @@ const laid = computed((): Laid[] =>
   shown.value.map((row) => ({ row, m2: row.surface === 'ceiling' ? 0 : (readings.value.get(row.id)?.area.m2 ?? 0) })),
 )
 const filtered = computed(() => shown.value.length < finishes.value.length)
-const familiesHere = computed(() => families.filter((one) => finishes.value.some((finish) => finish.family === one)))
+const familiesHere = computed(() =>
+  families.filter((family) => finishes.value.some((finish) => finish.family === family)),
+)
 function clear(): void {
   family.value = ''
   roomId.value = zoneId.value = ''
@@ -74,14 +76,14 @@ const most = 4
 const taken = ref<string[]>(typeof route.query.open === 'string' ? [route.query.open] : [])
 const pairing = ref(false)
 const up = computed(() => taken.value.flatMap((id) => finishes.value.find((finish) => finish.id === id) ?? []))
-const one = computed(() => (up.value.length === 1 ? (up.value[0] ?? null) : null))
+const inHand = computed(() => (up.value.length === 1 ? (up.value[0] ?? null) : null))
 function take(finish: Row<'finish'>, beside = false): void {
   if (up.value.length > 0 && (beside || pairing.value) && !taken.value.includes(finish.id))
     taken.value = [...taken.value.slice(0, most - 1), finish.id]
   else taken.value = taken.value.length === 1 && taken.value[0] === finish.id ? [] : [finish.id]
   pairing.value = false
 }
-const putBack = (id: string): void => void (taken.value = taken.value.filter((each) => each !== id))
+const putBack = (id: string): void => void (taken.value = taken.value.filter((otherId) => otherId !== id))
 const swap = (): void => void (taken.value = [...taken.value.slice(1), ...taken.value.slice(0, 1)])
 const pairUp = (first: string, second: string): void => {
   taken.value = [first, second]
@@ -116,7 +118,7 @@ const toRole = (finish: Row<'finish'>, role: Role): Promise<void> => move(finish
 async function takeOut(finish: Row<'finish'>): Promise<void> {
   const carriers = patternParts.value
     .filter((row) => row.partId === finish.id)
-    .flatMap((row) => finishes.value.find((each) => each.id === row.finishId)?.name ?? [])
+    .flatMap((row) => finishes.value.find((finish) => finish.id === row.finishId)?.name ?? [])
   if (carriers.length > 0) {
     problem.value = `${carriers.join(' and ')} ${carriers.length === 1 ? 'carries' : 'carry'} ${finish.name} in the pattern: take it out of the pattern first.`
     return
@@ -140,11 +142,11 @@ function openDialog(finish: Row<'finish'> | null): void {
 }
 const suggesting = ref(false)
 const roomAsked = computed(
-  () => rooms.value.find((room) => room.id === (roomId.value || one.value?.roomId)) ?? rooms.value[0],
+  () => rooms.value.find((room) => room.id === (roomId.value || inHand.value?.roomId)) ?? rooms.value[0],
 )
 const curing = ref(false)
-const cured = ref<{ one: string; other: string } | null>(null)
-function cure(pair: { one: string; other: string } | null): void {
+const cured = ref<{ left: string; right: string } | null>(null)
+function cure(pair: { left: string; right: string } | null): void {
   cured.value = pair
   curing.value = true
 }
@@ -188,7 +190,7 @@ useKeys([
     does: 'Lay the next finish you pick beside what is taken up',
     run: () => (pairing.value = up.value.length > 0 && !pairing.value),
   },
-  { key: 'm', does: 'Note a sample of the finish in hand', run: () => one.value && note(one.value) },
+  { key: 'm', does: 'Note a sample of the finish in hand', run: () => inHand.value && note(inHand.value) },
   { key: 'x', does: 'Change the places of those laid edge to edge', run: swap },
   { key: 'Escape', does: 'Put what is taken up back', run: () => (taken.value = []) },
 ])
@@ -221,7 +223,7 @@ useKeys([
         </select>
         <select v-model="family" aria-label="Family">
           <option value="">all families</option>
-          <option v-for="each in familiesHere" :key="each" :value="each">{{ each }}</option>
+          <option v-for="entry in familiesHere" :key="entry" :value="entry">{{ entry }}</option>
         </select>
         <span v-if="filtered" class="quiet"
           >{{ shown.length }} of {{ finishes.length }} shown
@@ -248,7 +250,7 @@ useKeys([
         </p>
       </TrayBoard>
       <p v-if="pairing" class="said-line" role="status">
-        Pick the finish to lay beside {{ up.map((each) => each.name).join(', ') }}.
+        Pick the finish to lay beside {{ up.map((entry) => entry.name).join(', ') }}.
       </p>
       <p v-if="problem" class="stop-line" role="alert">{{ problem }}</p>
       <BalanceRuler :balance="palette.balance" :held="held">
@@ -270,24 +272,24 @@ useKeys([
         <span class="hole" aria-hidden="true" />
         <PairTag
           :finishes="up"
-          :others="finishes.filter((each) => !taken.includes(each.id))"
+          :others="finishes.filter((finish) => !taken.includes(finish.id))"
           @beside="taken = [...taken, $event]"
           @swap="swap"
           @back="taken = taken.slice(0, 1)"
-          @cure="(first, second) => cure({ one: first, other: second })"
+          @cure="(first, second) => cure({ left: first, right: second })"
         />
       </section>
-      <section v-else-if="one" class="tag" aria-label="Finish">
+      <section v-else-if="inHand" class="tag" aria-label="Finish">
         <span class="hole" aria-hidden="true" />
         <FinishTag
-          :finish="one"
+          :finish="inHand"
           :finishes="finishes"
-          :print="printed(one)"
-          @change="openDialog(one)"
-          @take-out="takeOut(one)"
+          :print="printed(inHand)"
+          @change="openDialog(inHand)"
+          @take-out="takeOut(inHand)"
           @beside="taken = [...taken, $event]"
-          @sample="note(one)"
-          @role="toRole(one, $event)"
+          @sample="note(inHand)"
+          @role="toRole(inHand, $event)"
         />
       </section>
       <section v-else-if="finishes.length > 0" class="tag">

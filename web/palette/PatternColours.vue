@@ -23,17 +23,21 @@ type Way = { readonly ground: Row<'finish'>; readonly inks: readonly Row<'finish
 /** Rotations of the palette's own plain colours that are seen apart: ground first, then what the pattern carries. */
 const ways = computed((): Way[] => {
   const plain = finishes.filter(
-    (one) =>
-      one.pattern === 'plain' &&
-      one.roomId === finish.roomId &&
-      one.id !== finish.id &&
-      ['paint', 'textile', 'plush', 'leather', 'paper', 'ceramic', 'wood'].includes(one.family),
+    (thisFinish) =>
+      thisFinish.pattern === 'plain' &&
+      thisFinish.roomId === finish.roomId &&
+      thisFinish.id !== finish.id &&
+      ['paint', 'textile', 'plush', 'leather', 'paper', 'ceramic', 'wood'].includes(thisFinish.family),
   )
-  const set = plain.filter((one, at) => plain.slice(0, at).every((other) => deltaE(labOf(one), labOf(other)) > 5))
+  const set = plain.filter((finish, at) =>
+    plain.slice(0, at).every((otherFinish) => deltaE(labOf(finish), labOf(otherFinish)) > 5),
+  )
   const found: Way[] = []
   for (let turn = 0; turn < set.length && found.length < 3; turn++) {
     const [ground, ...rest] = [...set.slice(turn), ...set.slice(0, turn)]
-    const inks = rest.filter((one) => ground && Math.abs(one.labL - ground.labL) > 12).slice(0, parts.value.length)
+    const inks = rest
+      .filter((finish) => ground && Math.abs(finish.labL - ground.labL) > 12)
+      .slice(0, parts.value.length)
     if (!ground || inks.length < parts.value.length) continue
     if (deltaE(labOf(ground), labOf(finish)) < 5) continue
     found.push({
@@ -58,12 +62,12 @@ async function take(way: Way): Promise<void> {
     ...parts.value.map((part, at) => edit('patternPart', part, { partId: way.inks[at]?.id ?? part.partId })),
   ]
   const faults = await makeover.change(
-    `${finish.name} in ${[way.ground, ...way.inks].map((one) => one.name).join(', ')}`,
+    `${finish.name} in ${[way.ground, ...way.inks].map((ink) => ink.name).join(', ')}`,
     operations,
   )
   problem.value = faults.map((fault) => fault.message).join('; ')
 }
-const said = (way: Way): string => `${way.ground.name} with ${way.inks.map((one) => one.name).join(' and ')}`
+const said = (way: Way): string => `${way.ground.name} with ${way.inks.map((ink) => ink.name).join(' and ')}`
 </script>
 
 <template>

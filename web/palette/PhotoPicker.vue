@@ -52,19 +52,19 @@ async function kept(sha256: string, name: string): Promise<void> {
   else problem.value = `${name} could not be fetched: is the server there? Try again.`
 }
 const read = computed(() => (picture.value ? readAperture(picture.value, at.value.x, at.value.y, radius.value) : null))
-watch(picture, async (now) => {
+watch(picture, async (pixels) => {
   await nextTick()
-  if (!now || !view.value) return
-  view.value.width = now.width
-  view.value.height = now.height
-  view.value.getContext('2d')?.putImageData(now, 0, 0)
+  if (!pixels || !view.value) return
+  view.value.width = pixels.width
+  view.value.height = pixels.height
+  view.value.getContext('2d')?.putImageData(pixels, 0, 0)
 })
 /** What lies under the loupe, magnified, with the aperture drawn in it. */
 watch([picture, at, radius], async () => {
   await nextTick()
-  const [now, canvas] = [picture.value, loupe.value]
+  const [pixels, canvas] = [picture.value, loupe.value]
   const paint = canvas?.getContext('2d')
-  if (!now || !canvas || !paint || !view.value) return
+  if (!pixels || !canvas || !paint || !view.value) return
   const across = canvas.width / magnified
   paint.imageSmoothingEnabled = false
   paint.clearRect(0, 0, canvas.width, canvas.height)
@@ -91,17 +91,17 @@ watch([picture, at, radius], async () => {
   }
 })
 function to(event: PointerEvent): void {
-  const [now, canvas] = [picture.value, view.value]
-  if (!now || !canvas || (event.type === 'pointermove' && event.buttons === 0)) return
+  const [pixels, canvas] = [picture.value, view.value]
+  if (!pixels || !canvas || (event.type === 'pointermove' && event.buttons === 0)) return
   const box = canvas.getBoundingClientRect()
   at.value = {
-    x: clamp(Math.round(((event.clientX - box.left) / box.width) * now.width), now.width),
-    y: clamp(Math.round(((event.clientY - box.top) / box.height) * now.height), now.height),
+    x: clamp(Math.round(((event.clientX - box.left) / box.width) * pixels.width), pixels.width),
+    y: clamp(Math.round(((event.clientY - box.top) / box.height) * pixels.height), pixels.height),
   }
 }
 const clamp = (value: number, size: number): number => Math.min(size - 1, Math.max(0, value))
 function key(event: KeyboardEvent): void {
-  const now = picture.value
+  const pixels = picture.value
   const steps: Readonly<Record<string, readonly [number, number]>> = {
     ArrowLeft: [-1, 0],
     ArrowRight: [1, 0],
@@ -109,10 +109,10 @@ function key(event: KeyboardEvent): void {
     ArrowDown: [0, 1],
   }
   const step = steps[event.key]
-  if (now && step) {
+  if (pixels && step) {
     event.preventDefault()
     const by = event.shiftKey ? 12 : 2
-    at.value = { x: clamp(at.value.x + by * step[0], now.width), y: clamp(at.value.y + by * step[1], now.height) }
+    at.value = { x: clamp(at.value.x + by * step[0], pixels.width), y: clamp(at.value.y + by * step[1], pixels.height) }
   } else if (event.key === '+' || event.key === '-')
     aperture.value = Math.min(apertures.length - 1, Math.max(0, aperture.value + (event.key === '+' ? 1 : -1)))
 }
@@ -136,9 +136,14 @@ const uneven = computed(() =>
         /><span>Choose a picture</span></label
       >
       <ul v-if="pictures.length > 0" aria-label="Pictures kept with this makeover">
-        <li v-for="one in pictures" :key="one.id">
-          <button type="button" class="bare" :aria-label="`Pick from ${one.name}`" @click="kept(one.sha256, one.name)">
-            <img :src="`/api/files/${one.sha256}/thumbnail`" alt="" loading="lazy" />
+        <li v-for="picture in pictures" :key="picture.id">
+          <button
+            type="button"
+            class="bare"
+            :aria-label="`Pick from ${picture.name}`"
+            @click="kept(picture.sha256, picture.name)"
+          >
+            <img :src="`/api/files/${picture.sha256}/thumbnail`" alt="" loading="lazy" />
           </button>
         </li>
       </ul>
@@ -168,15 +173,15 @@ const uneven = computed(() =>
         <canvas ref="loupe" width="150" height="150" aria-hidden="true" />
         <span class="apertures" role="group" aria-label="Aperture"
           ><button
-            v-for="(one, index) in apertures"
-            :key="one.label"
+            v-for="(thisAperture, index) in apertures"
+            :key="thisAperture.label"
             type="button"
             class="word"
             :class="{ here: index === aperture }"
             :aria-pressed="index === aperture"
             @click="aperture = index"
           >
-            {{ one.label }}
+            {{ thisAperture.label }}
           </button></span
         >
         <template v-if="read"

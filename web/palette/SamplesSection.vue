@@ -19,7 +19,8 @@ const setting = useSetting()
 const samples = useRows('sample')
 const viewings = useRows('viewing')
 const asked = computed(
-  () => new Map((makeover.opened ? unseenByLamp(makeover.opened.makeover) : []).map((one) => [one.finish.id, one])),
+  () =>
+    new Map((makeover.opened ? unseenByLamp(makeover.opened.makeover) : []).map((shown) => [shown.finish.id, shown])),
 )
 const rows = computed(() =>
   finishes
@@ -32,7 +33,9 @@ const rows = computed(() =>
     .map((row) => ({
       ...row,
       looks: (light: Light) =>
-        viewings.value.filter((one) => one.light === light && row.own.some((sample) => sample.id === one.sampleId)),
+        viewings.value.filter(
+          (viewing) => viewing.light === light && row.own.some((sample) => sample.id === viewing.sampleId),
+        ),
     })),
 )
 const wallLetter = (roomId: string, wallId: string | null): string => {
@@ -108,8 +111,7 @@ defineExpose({ note })
                 :aria-label="`The sample of ${row.finish.name}`"
                 @click="note(row.finish, row.own[0] ?? null)"
               >
-                {{ stage(row.own) }}</button
-              ><button
+                {{ stage(row.own) }}</button><button
                 v-else
                 type="button"
                 class="word"
@@ -121,19 +123,21 @@ defineExpose({ note })
             </td>
             <td v-for="light in lights" :key="light" class="look">
               <button
-                v-for="one in row.looks(light)"
-                :key="one.id"
+                v-for="thisLook in row.looks(light)"
+                :key="thisLook.id"
                 type="button"
                 class="bare seen"
-                :aria-label="`By ${light} light, ${row.finish.name}: ${one.verdict}${one.judgedBy ? ` by ${one.judgedBy}` : ''}`"
-                :title="one.note"
-                @click="look(row.finish, light, one)"
+                :aria-label="`By ${light} light, ${row.finish.name}: ${thisLook.verdict}${thisLook.judgedBy ? ` by ${thisLook.judgedBy}` : ''}`"
+                :title="thisLook.note"
+                @click="look(row.finish, light, thisLook)"
               >
-                <i :class="one.verdict" aria-hidden="true" /> {{ one.verdict
+                <i :class="thisLook.verdict" aria-hidden="true" /> {{ thisLook.verdict
                 }}<span class="quiet"
                   >{{
-                    wallLetter(row.finish.roomId, one.wallId) ? ` on ${wallLetter(row.finish.roomId, one.wallId)}` : ''
-                  }}{{ one.judgedBy ? `, ${one.judgedBy}` : '' }}</span
+                    wallLetter(row.finish.roomId, thisLook.wallId)
+                      ? ` on ${wallLetter(row.finish.roomId, thisLook.wallId)}`
+                      : ''
+                  }}{{ thisLook.judgedBy ? `, ${thisLook.judgedBy}` : '' }}</span
                 >
               </button>
               <button

@@ -13,13 +13,13 @@ const makeover = useMakeover()
 const own = useRows('school')
 const schools = questionOf('colours').schools
 const practice = computed(() => makeover.reckoning?.practice)
-const now = computed(() => practice.value?.schools.colours ?? '')
+const followed = computed(() => practice.value?.schools.colours ?? '')
 const chosen = computed(() => practice.value?.chosen.includes('colours') ?? false)
 const looked = ref('')
 const shown = shallowRef<Preview | null>(null)
 const problem = ref('')
 function operations(school: string): Operation[] {
-  const row = own.value.find((one) => one.question === 'colours')
+  const row = own.value.find((school) => school.question === 'colours')
   return [row ? edit('school', row, { school }) : add('school', uuidv7(), { question: 'colours', school })]
 }
 async function look(school: string): Promise<void> {
@@ -41,7 +41,7 @@ const name = (role: string): string => role.replace(/^./, (letter) => letter.toU
 const targets = computed(() => {
   const after = shown.value?.after.palette.balance
   return after?.held
-    ? after.roles.map((one) => `${name(one.role)} ${one.share.toFixed(0)} of ${one.target}`).join(', ')
+    ? after.roles.map((role) => `${name(role.role)} ${role.share.toFixed(0)} of ${role.target}`).join(', ')
     : 'Shares are not held against targets.'
 })
 </script>
@@ -50,17 +50,17 @@ const targets = computed(() => {
   <section class="schools" aria-labelledby="schools-title">
     <div class="section-head">
       <h2 id="schools-title">
-        School: {{ chosen ? schoolOf('colours', now).name.toLowerCase() : 'none chosen yet, so none is held to' }}
+        School: {{ chosen ? schoolOf('colours', followed).name.toLowerCase() : 'none chosen yet, so none is held to' }}
       </h2>
       <span class="quiet">good practitioners differ: the checks follow the one you choose</span>
     </div>
     <ul>
-      <li v-for="school in schools" :key="school.id" :class="{ here: chosen && school.id === now }">
+      <li v-for="school in schools" :key="school.id" :class="{ here: chosen && school.id === followed }">
         <span class="dot" aria-hidden="true" />
         <p>
           <strong>{{ school.name }}</strong> <span class="quiet">{{ school.then }}</span>
         </p>
-        <span v-if="chosen && school.id === now" class="quiet">followed</span>
+        <span v-if="chosen && school.id === followed" class="quiet">followed</span>
         <button
           v-else
           type="button"

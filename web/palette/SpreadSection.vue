@@ -24,8 +24,8 @@ const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRule
 const rooms = computed(() => (makeover.opened ? roomsOf(makeover.opened.makeover, rules.value) : []))
 const nameOf = (place: Place): string =>
   (place.kind === 'piece'
-    ? pieces.value.find((one) => one.id === place.id)?.name
-    : finishes.find((one) => one.id === place.id)?.name) ?? ''
+    ? pieces.value.find((piece) => piece.id === place.id)?.name
+    : finishes.find((finish) => finish.id === place.id)?.name) ?? ''
 const side = 132
 const tall = 92
 const cards = computed(() =>
@@ -35,11 +35,11 @@ const cards = computed(() =>
         row.surface !== 'ceiling' &&
         (all.value || row.role === 'accent' || chroma(labOf(row)) >= rules.value['tie.chroma']),
     )
-    .toSorted((one, other) => Number(other.role === 'accent') - Number(one.role === 'accent'))
+    .toSorted((left, right) => Number(right.role === 'accent') - Number(left.role === 'accent'))
     .flatMap((row) => {
-      const spread = palette.spreads.find((one) => one.finishId === row.id)
+      const spread = palette.spreads.find((spread) => spread.finishId === row.id)
       if (!spread) return []
-      const room = rooms.value.find((one) => one.id === row.roomId)
+      const room = rooms.value.find((room) => room.id === row.roomId)
       const outline = room?.outline ?? []
       const [xs, ys] = [outline.map((corner) => corner.x), outline.map((corner) => corner.y)]
       const scale =

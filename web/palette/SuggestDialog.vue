@@ -18,7 +18,7 @@ const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ laid: [id: string] }>()
 const makeover = useMakeover()
 const want = ref<Want>('white')
-const from = ref<'library' | 'free'>('library')
+const shelf = ref<'library' | 'free'>('library')
 const words: Readonly<Record<Want, string>> = {
   white: 'A white',
   neutral: 'A neutral',
@@ -26,14 +26,14 @@ const words: Readonly<Record<Want, string>> = {
   accent: 'An accent',
   third: 'A third for the two mains',
 }
-const { seen, turned, putAside, back } = useSuggested(() => `${room.id} ${want.value} ${from.value}`)
+const { seen, turned, putAside, back } = useSuggested(() => `${room.id} ${want.value} ${shelf.value}`)
 const found = computed(() => {
   const [opened, reckoning] = [makeover.opened, makeover.reckoning]
   return open.value && opened && reckoning
     ? suggest(opened.makeover, reckoning.palette, reckoning.practice, {
         roomId: room.id,
         want: want.value,
-        from: from.value,
+        from: shelf.value,
         seen: seen.value,
       })
     : { list: [], why: null }
@@ -41,66 +41,68 @@ const found = computed(() => {
 const picked = shallowRef<Suggestion | null>(null)
 const preview = shallowRef<Preview | null>(null)
 const problem = ref('')
-watch([want, from, open, turned], () => {
+watch([want, shelf, open, turned], () => {
   picked.value = null
   problem.value = ''
 })
 const round = (value: number): number => Math.round(value * 100) / 100
 let fresh = uuidv7()
-function laying(one: Suggestion): Operation[] {
-  const place = 1 + Math.max(0, ...finishes.filter((row) => row.role === one.role).map((row) => Math.floor(row.place)))
+function laying(suggestion: Suggestion): Operation[] {
+  const place =
+    1 + Math.max(0, ...finishes.filter((row) => row.role === suggestion.role).map((row) => Math.floor(row.place)))
   return [
     add('finish', fresh, {
       ...blank.finish,
       roomId: room.id,
-      name: one.name,
-      role: one.role,
+      name: suggestion.name,
+      role: suggestion.role,
       place,
-      family: one.family,
-      texture: one.texture,
-      sheen: one.sheen,
-      labL: round(one.lab.L),
-      labA: round(one.lab.a),
-      labB: round(one.lab.b),
-      colourSource: one.from === 'library' ? 'library' : 'lch',
-      surface: one.family === 'paint' && want.value === 'white' ? 'trim' : 'other',
+      family: suggestion.family,
+      texture: suggestion.texture,
+      sheen: suggestion.sheen,
+      labL: round(suggestion.lab.L),
+      labA: round(suggestion.lab.a),
+      labB: round(suggestion.lab.b),
+      colourSource: suggestion.from === 'library' ? 'library' : 'lch',
+      surface: suggestion.family === 'paint' && want.value === 'white' ? 'trim' : 'other',
       usedFor: '',
       visibleM2: null,
-      suits: one.suits,
+      suits: suggestion.suits,
     }),
   ]
 }
-watch(picked, async (one) => {
+watch(picked, async (suggestion) => {
   preview.value = null
   fresh = uuidv7()
-  if (!one) return
-  const result = await makeover.preview(laying(one))
-  if (picked.value === one) preview.value = result
+  if (!suggestion) return
+  const result = await makeover.preview(laying(suggestion))
+  if (picked.value === suggestion) preview.value = result
 })
 async function lay(): Promise<void> {
-  const one = picked.value
-  if (!one) return
-  const faults = await makeover.change(`Laid ${one.name} into the palette, as suggested`, laying(one))
+  const suggestion = picked.value
+  if (!suggestion) return
+  const faults = await makeover.change(`Laid ${suggestion.name} into the palette, as suggested`, laying(suggestion))
   problem.value = faults.map((fault) => fault.message).join('; ')
   if (faults.length > 0) return
   emit('laid', fresh)
   open.value = false
 }
-const chip = (one: Suggestion) => ({
-  family: one.family,
-  texture: one.texture,
-  sheen: one.sheen,
-  labL: one.lab.L,
-  labA: one.lab.a,
-  labB: one.lab.b,
+const chip = (suggestion: Suggestion) => ({
+  family: suggestion.family,
+  texture: suggestion.texture,
+  sheen: suggestion.sheen,
+  labL: suggestion.lab.L,
+  labA: suggestion.lab.a,
+  labB: suggestion.lab.b,
 })
 const beside = computed(() =>
   finishes
     .filter((row) => row.roomId === room.id && row.surface !== 'ceiling')
-    .toSorted((one, other) => share(other.id) - share(one.id))
+    .toSorted((left, right) => share(right.id) - share(left.id))
     .slice(0, 3),
 )
-const share = (id: string): number => makeover.reckoning?.palette.finishes.find((one) => one.id === id)?.share ?? 0
+const share = (id: string): number =>
+  makeover.reckoning?.palette.finishes.find((finish) => finish.id === id)?.share ?? 0
 const school = computed(() =>
   makeover.reckoning?.practice.chosen.includes('colours')
     ? schoolOf('colours', makeover.reckoning.practice.schools.colours).name.toLowerCase()
@@ -114,32 +116,32 @@ const school = computed(() =>
       <div class="ask">
         <span role="group" aria-label="What is wanted"
           ><button
-            v-for="one in wants"
-            :key="one"
+            v-for="thisWant in wants"
+            :key="thisWant"
             type="button"
             class="word"
-            :class="{ here: want === one }"
-            :aria-pressed="want === one"
-            @click="want = one"
+            :class="{ here: want === thisWant }"
+            :aria-pressed="want === thisWant"
+            @click="want = thisWant"
           >
-            {{ words[one] }}
+            {{ words[thisWant] }}
           </button></span
         >
         <span role="group" aria-label="Where from"
           ><button
             type="button"
             class="word"
-            :class="{ here: from === 'library' }"
-            :aria-pressed="from === 'library'"
-            @click="from = 'library'"
+            :class="{ here: shelf === 'library' }"
+            :aria-pressed="shelf === 'library'"
+            @click="shelf = 'library'"
           >
             from the library</button
           ><button
             type="button"
             class="word"
-            :class="{ here: from === 'free' }"
-            :aria-pressed="from === 'free'"
-            @click="from = 'free'"
+            :class="{ here: shelf === 'free' }"
+            :aria-pressed="shelf === 'free'"
+            @click="shelf = 'free'"
           >
             any colour
           </button></span
@@ -151,19 +153,19 @@ const school = computed(() =>
       </p>
       <p v-if="found.why" class="why">{{ found.why }}</p>
       <ul class="on-ground" :class="{ none: found.list.length === 0 }">
-        <li v-for="one in found.list" :key="one.key">
+        <li v-for="entry in found.list" :key="entry.key">
           <button
             type="button"
             class="bare"
-            :aria-pressed="picked?.key === one.key"
-            :aria-label="`${one.name}: ${one.reason}`"
-            @click="picked = picked?.key === one.key ? null : one"
+            :aria-pressed="picked?.key === entry.key"
+            :aria-label="`${entry.name}: ${entry.reason}`"
+            @click="picked = picked?.key === entry.key ? null : entry"
           >
             <span class="look"
-              ><MaterialSwatch :finish="chip(one)" /><span class="near"
+              ><MaterialSwatch :finish="chip(entry)" /><span class="near"
                 ><MaterialSwatch v-for="row in beside" :key="row.id" :finish="row" :scale="0.6" /></span
             ></span>
-            <strong>{{ one.name }}</strong><span class="reason">{{ one.reason }}</span>
+            <strong>{{ entry.name }}</strong><span class="reason">{{ entry.reason }}</span>
           </button>
         </li>
       </ul>
@@ -184,7 +186,7 @@ const school = computed(() =>
           <p v-if="problem" class="stop-line" role="alert">{{ problem }}</p>
         </div>
         <el-button v-if="turned > 0" @click="back">Earlier</el-button>
-        <el-button :disabled="found.list.length === 0" @click="putAside(found.list.map((one) => one.key))"
+        <el-button :disabled="found.list.length === 0" @click="putAside(found.list.map((entry) => entry.key))"
           >Others</el-button
         >
         <el-button type="primary" :disabled="!picked" @click="lay">Lay it in</el-button>

@@ -13,19 +13,19 @@ const makeover = useMakeover()
 const pieces = useRows('piece')
 const finishes = computed(() => (makeover.opened ? paletteFinishes(makeover.opened.makeover) : []))
 const rows = computed(() =>
-  palette.ties.map((one) => ({
-    ...one,
-    piece: pieces.value.find((piece) => piece.id === one.pieceId),
-    wall: palette.standings.find((wall) => wall.kind === 'piece' && wall.id === one.pieceId),
+  palette.ties.map((tie) => ({
+    ...tie,
+    piece: pieces.value.find((piece) => piece.id === tie.pieceId),
+    wall: palette.standings.find((wall) => wall.kind === 'piece' && wall.id === tie.pieceId),
   })),
 )
 const cell = (row: (typeof rows.value)[number], finishId: string) =>
-  row.cells.find((each) => each.finishId === finishId)
+  row.cells.find((cell) => cell.finishId === finishId)
 const words = { same: 'the same colour', hue: 'the same hue, another depth', clash: 'clashes' } as const
 const said = (tie: 'same' | 'hue' | 'clash' | null): string => (tie === null ? 'no tie' : words[tie])
 const near = (row: (typeof rows.value)[number], finish: Row<'finish'>): number =>
   Math.min(...row.colours.map((colour) => deltaE(colour, labOf(finish))))
-const appears = (id: string): number => palette.finishes.find((one) => one.id === id)?.appears.length ?? 0
+const appears = (id: string): number => palette.finishes.find((finish) => finish.id === id)?.appears.length ?? 0
 </script>
 
 <template>

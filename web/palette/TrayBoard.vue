@@ -77,30 +77,30 @@ function press(row: Row<'finish'>, event: PointerEvent): void {
   pressed = { id: row.id, x: event.clientX, y: event.clientY, touch, hold }
 }
 function lift(x: number, y: number): void {
-  const from = pressed && byId.value.get(pressed.id)
-  if (!pressed || !from) return
+  const place = pressed && byId.value.get(pressed.id)
+  if (!pressed || !place) return
   const at = fractions(pressed.x, pressed.y)
-  const [wide, tall] = [from.width * width.value, from.height * height.value]
+  const [wide, tall] = [place.width * width.value, place.height * height.value]
   const shrink = Math.min(1, 170 / wide, 130 / tall)
   drag.value = {
     id: pressed.id,
-    offX: (at.x - from.left) * width.value * shrink,
-    offY: (at.y - from.top) * height.value * shrink,
+    offX: (at.x - place.left) * width.value * shrink,
+    offY: (at.y - place.top) * height.value * shrink,
     wide: wide * shrink,
     tall: tall * shrink,
-    role: from.finish.role,
-    index: inOrder(finishes, from.finish.role).findIndex(({ row }) => row.id === pressed?.id),
+    role: place.finish.role,
+    index: inOrder(finishes, place.finish.role).findIndex(({ row }) => row.id === pressed?.id),
   }
   carry(x, y)
 }
 function follow(x: number, y: number): void {
-  const now = drag.value
+  const thisDrag = drag.value
   const still = without.value
-  if (!now || !still) return
+  if (!thisDrag || !still) return
   carry(x, y)
   const at = fractions(x, y)
   const to = dropAt(still, at.x, at.y)
-  if (to && (to.role !== now.role || to.index !== now.index)) drag.value = { ...now, ...to }
+  if (to && (to.role !== thisDrag.role || to.index !== thisDrag.index)) drag.value = { ...thisDrag, ...to }
 }
 function letGo(): void {
   if (pressed) window.clearTimeout(pressed.hold)
@@ -123,7 +123,7 @@ useEventListener(window, 'pointerup', (event) => {
   if (drag.value) {
     follow(event.clientX, event.clientY)
     const { id, role, index } = drag.value
-    const row = finishes.find((one) => one.row.id === id)?.row
+    const row = finishes.find((finish) => finish.row.id === id)?.row
     drag.value = null
     swallow = true
     window.setTimeout(() => (swallow = false))
@@ -155,7 +155,7 @@ function put(row: Row<'finish'>, role: Role, index: number): void {
   emit('move', row, role, index)
   const count =
     inOrder(
-      finishes.filter((one) => one.row.id !== row.id),
+      finishes.filter((finish) => finish.row.id !== row.id),
       role,
     ).length + 1
   said.value = `${row.name}: ${role}, place ${Math.min(index, count - 1) + 1} of ${count}`
@@ -167,7 +167,7 @@ function click(row: Row<'finish'>, event: MouseEvent): void {
 async function keyed(row: Row<'finish'>, event: KeyboardEvent): Promise<void> {
   if (!event.altKey || !event.key.startsWith('Arrow')) return
   event.preventDefault()
-  const at = inOrder(finishes, row.role).findIndex((one) => one.row.id === row.id)
+  const at = inOrder(finishes, row.role).findIndex((laid) => laid.row.id === row.id)
   const step = event.key === 'ArrowRight' || event.key === 'ArrowDown' ? 1 : -1
   if (event.key === 'ArrowLeft' || event.key === 'ArrowRight') {
     const role = roles[roles.indexOf(row.role) + step]

@@ -12,11 +12,12 @@ import { useMakeover } from '../stores/makeover.ts'
  * it, and words; no hue is needed to read it.
  */
 const { palette, finishes } = defineProps<{ palette: Palette; finishes: readonly Row<'finish'>[] }>()
-const emit = defineEmits<{ pair: [one: string, other: string]; take: [id: string] }>()
+const emit = defineEmits<{ pair: [left: string, right: string]; take: [id: string] }>()
 const makeover = useMakeover()
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
-const groupOf = (id: string): UndertoneGroup => palette.finishes.find((one) => one.id === id)?.undertone.group ?? null
-const members = (group: UndertoneGroup) => finishes.filter((one) => groupOf(one.id) === group)
+const groupOf = (id: string): UndertoneGroup =>
+  palette.finishes.find((finish) => finish.id === id)?.undertone.group ?? null
+const members = (group: UndertoneGroup) => finishes.filter((finish) => groupOf(finish.id) === group)
 const turn = Math.PI / 180
 
 /** Near-neutrals: the angle is the undertone, the way out its strength. */
@@ -39,16 +40,16 @@ const sectors = computed(() => {
     rules.value['hue.red-from'],
   ]
   return ['pink', 'orange', 'yellow', 'green', 'blue', 'violet'].map((name, index) => {
-    const [from, to] = [limits[index] ?? 0, limits[index + 1] ?? 0]
+    const [start, to] = [limits[index] ?? 0, limits[index + 1] ?? 0]
     return {
       name,
-      line: `M${point(at(from, far.value(rules.value['colour.true-neutral'])))}L${point(at(from, outer))}`,
+      line: `M${point(at(start, far.value(rules.value['colour.true-neutral'])))}L${point(at(start, outer))}`,
       label: {
-        ...at((from + to) / 2, outer + 12),
+        ...at((start + to) / 2, outer + 12),
         anchor:
-          Math.abs(at((from + to) / 2, outer).x - middle) < 30
+          Math.abs(at((start + to) / 2, outer).x - middle) < 30
             ? 'middle'
-            : at((from + to) / 2, outer).x > middle
+            : at((start + to) / 2, outer).x > middle
               ? 'start'
               : 'end',
       },
@@ -74,7 +75,7 @@ type Spot = {
 /** Labels stand beside their marks, moved down where one would lie on another. */
 function apart(spots: Spot[], wide: number, gap = 15): Spot[] {
   for (const side of [false, true]) {
-    const own = spots.filter((spot) => spot.label.end === side).sort((one, other) => one.y - other.y)
+    const own = spots.filter((spot) => spot.label.end === side).sort((left, right) => left.y - right.y)
     own.forEach((spot, index) => {
       const before = own[index - 1]
       if (before && spot.label.y < before.label.y + gap && Math.abs(spot.label.x - before.label.x) < wide)
@@ -93,13 +94,13 @@ const neutrals = computed(() =>
     140,
   ),
 )
-const clashIn = (group: UndertoneGroup) => palette.clashes.filter((pair) => groupOf(pair.one) === group)
+const clashIn = (group: UndertoneGroup) => palette.clashes.filter((pair) => groupOf(pair.left) === group)
 const spotOf = (spots: readonly { row: Row<'finish'>; x: number; y: number }[], id: string) =>
-  spots.find((one) => one.row.id === id)
+  spots.find((spot) => spot.row.id === id)
 const links = (group: UndertoneGroup, spots: readonly Spot[]) =>
   clashIn(group).flatMap((pair) => {
-    const [one, other] = [spotOf(spots, pair.one), spotOf(spots, pair.other)]
-    return one && other ? [{ pair, one, other, path: `M${point(one)}L${point(other)}` }] : []
+    const [left, right] = [spotOf(spots, pair.left), spotOf(spots, pair.right)]
+    return left && right ? [{ pair, left, right, path: `M${point(left)}L${point(right)}` }] : []
   })
 
 /** Woods, metals and greens: how far each leans to either side of its family's axis, in degrees. */
@@ -119,7 +120,7 @@ const fans = computed(() =>
     const off = (row: Row<'finish'>): number => ((hue(labOf(row)) - axis + 540) % 360) - 180
     const spots: Spot[] = own
       .map((row) => ({ row, x: across(off(row)), y: 34, label: { x: across(off(row)), y: 34, end: false } }))
-      .sort((one, other) => one.x - other.x)
+      .sort((left, right) => left.x - right.x)
     spots.forEach((spot, index) => (spot.label.y = 52 + 15 * (index % Math.max(1, Math.min(4, spots.length)))))
     return [
       {
@@ -139,11 +140,11 @@ const fans = computed(() =>
   }),
 )
 const neutralLinks = computed(() => links('neutrals', neutrals.value))
-const nameOf = (id: string): string => finishes.find((one) => one.id === id)?.name ?? ''
+const nameOf = (id: string): string => finishes.find((finish) => finish.id === id)?.name ?? ''
 const title = computed(() =>
   palette.clashes.length === 0
     ? 'No two undertones part'
-    : `${palette.clashes.length} ${palette.clashes.length === 1 ? 'pair parts' : 'pairs part'}: ${palette.clashes.map((pair) => `${nameOf(pair.one)} and ${nameOf(pair.other)}`).join('; ')}`,
+    : `${palette.clashes.length} ${palette.clashes.length === 1 ? 'pair parts' : 'pairs part'}: ${palette.clashes.map((pair) => `${nameOf(pair.left)} and ${nameOf(pair.right)}`).join('; ')}`,
 )
 </script>
 
@@ -158,7 +159,7 @@ const title = computed(() =>
         <svg
           :viewBox="`0 0 ${size} ${size}`"
           role="group"
-          :aria-label="`Whites, greys and beiges: ${neutrals.map((spot) => `${spot.row.name} ${palette.finishes.find((one) => one.id === spot.row.id)?.undertone.words}`).join('; ')}`"
+          :aria-label="`Whites, greys and beiges: ${neutrals.map((spot) => `${spot.row.name} ${palette.finishes.find((finish) => finish.id === spot.row.id)?.undertone.words}`).join('; ')}`"
         >
           <circle v-for="ring in [4, 8, 12]" :key="ring" :cx="middle" :cy="middle" :r="far(ring)" class="fine" />
           <circle :cx="middle" :cy="middle" :r="far(rules['colour.true-neutral'])" class="neutral" />
@@ -178,14 +179,14 @@ const title = computed(() =>
           <text x="0" :y="size - 20" class="side">cool</text>
           <path
             v-for="link in neutralLinks"
-            :key="`${link.pair.one}${link.pair.other}`"
+            :key="`${link.pair.left}${link.pair.right}`"
             :d="link.path"
             class="clash"
             tabindex="0"
             role="button"
-            :aria-label="`Lay the clash side by side: ${nameOf(link.pair.one)} and ${nameOf(link.pair.other)}`"
-            @click="emit('pair', link.pair.one, link.pair.other)"
-            @keydown.enter="emit('pair', link.pair.one, link.pair.other)"
+            :aria-label="`Lay the clash side by side: ${nameOf(link.pair.left)} and ${nameOf(link.pair.right)}`"
+            @click="emit('pair', link.pair.left, link.pair.right)"
+            @keydown.enter="emit('pair', link.pair.left, link.pair.right)"
           />
           <g
             v-for="spot in neutrals"
@@ -212,7 +213,7 @@ const title = computed(() =>
           <svg
             :viewBox="`0 0 400 ${fan.tall}`"
             role="group"
-            :aria-label="`${fan.name}: ${fan.spots.map((spot) => `${spot.row.name} ${palette.finishes.find((one) => one.id === spot.row.id)?.undertone.lean ?? 'on its axis'}`).join('; ')}`"
+            :aria-label="`${fan.name}: ${fan.spots.map((spot) => `${spot.row.name} ${palette.finishes.find((finish) => finish.id === spot.row.id)?.undertone.lean ?? 'on its axis'}`).join('; ')}`"
           >
             <text x="24" y="14" class="sector start">← {{ fan.below }}</text>
             <text x="200" y="14" class="name">{{ fan.name }}</text>
@@ -228,14 +229,14 @@ const title = computed(() =>
             <path :d="`M${fan.zero} 24V44`" class="axis" />
             <path
               v-for="link in fan.links"
-              :key="`${link.pair.one}${link.pair.other}`"
-              :d="`M${link.one.x} 34C${link.one.x} 16 ${link.other.x} 16 ${link.other.x} 34`"
+              :key="`${link.pair.left}${link.pair.right}`"
+              :d="`M${link.left.x} 34C${link.left.x} 16 ${link.right.x} 16 ${link.right.x} 34`"
               class="clash"
               tabindex="0"
               role="button"
-              :aria-label="`Lay the clash side by side: ${nameOf(link.pair.one)} and ${nameOf(link.pair.other)}`"
-              @click="emit('pair', link.pair.one, link.pair.other)"
-              @keydown.enter="emit('pair', link.pair.one, link.pair.other)"
+              :aria-label="`Lay the clash side by side: ${nameOf(link.pair.left)} and ${nameOf(link.pair.right)}`"
+              @click="emit('pair', link.pair.left, link.pair.right)"
+              @keydown.enter="emit('pair', link.pair.left, link.pair.right)"
             />
             <g
               v-for="spot in fan.spots"
@@ -253,7 +254,7 @@ const title = computed(() =>
             </g>
           </svg>
           <figcaption v-if="fan.grey.length > 0" class="quiet">
-            Grey, and read by its cast: {{ fan.grey.map((one) => one.name).join(', ') }}.
+            Grey, and read by its cast: {{ fan.grey.map((entry) => entry.name).join(', ') }}.
           </figcaption>
         </figure>
         <p v-if="fans.length === 0" class="quiet">No wood, yellow metal or greenery in the palette yet.</p>

@@ -8,7 +8,7 @@ const { palette, finishes, rooms } = defineProps<{
   finishes: readonly Row<'finish'>[]
   rooms: readonly Row<'room'>[]
 }>()
-const name = (id: string): string => finishes.find((one) => one.id === id)?.name ?? ''
+const name = (id: string): string => finishes.find((finish) => finish.id === id)?.name ?? ''
 const metals = (room: Variety): string =>
   room.metals
     .map(
@@ -23,7 +23,7 @@ const metals = (room: Variety): string =>
     <div class="section-head"><h2 id="variety-title">Variety</h2></div>
     <dl v-for="room in palette.variety" :key="room.roomId">
       <div v-if="palette.variety.length > 1" class="whose">
-        <dt>{{ rooms.find((one) => one.id === room.roomId)?.name }}</dt>
+        <dt>{{ rooms.find((entry) => entry.id === room.roomId)?.name }}</dt>
         <dd />
       </div>
       <div>
@@ -36,7 +36,7 @@ const metals = (room: Variety): string =>
         <dt>Patterns</dt>
         <dd v-if="room.patterns.length === 0" class="quiet">none: all plain</dd>
         <dd v-else>
-          {{ room.patterns.map((one) => `${name(one.finishId)}, ${one.scale}`).join('; ')
+          {{ room.patterns.map((pattern) => `${name(pattern.finishId)}, ${pattern.scale}`).join('; ')
           }}<template v-if="room.sameScale.length > 0">; <span class="inverted">two of one size</span></template
           ><template v-if="room.sharesNone.length > 0">; <span class="inverted">two share no colour</span></template
           ><template v-else-if="room.patterns.length > 1">; they share a colour</template>

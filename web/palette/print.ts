@@ -22,8 +22,8 @@ export function printOf(
   const carried = parts
     .filter((part) => part.finishId === finish.id)
     .flatMap((part) => {
-      const of = finishes.find((one) => one.id === part.partId)
-      return of ? [{ lab: labOf(of), share: part.sharePpm / 1_000_000 }] : []
+      const finish = finishes.find((finish) => finish.id === part.partId)
+      return finish ? [{ lab: labOf(finish), share: part.sharePpm / 1_000_000 }] : []
     })
   return { pattern: finish.pattern, scale: scaleOf(finish, rules), repeatMm: repeatOf(finish, rules), parts: carried }
 }

@@ -35,7 +35,8 @@ export const sampleForm = ({ today }: Setting, finish: Row<'finish'>, viewings: 
         ? `Noted the sample of ${finish.name}`
         : `The sample of ${finish.name} is ${values.verdict}`,
     removed: () => `Took away a sample of ${finish.name}`,
-    removedWith: (row) => viewings.filter((one) => one.sampleId === row.id).map((one) => remove('viewing', one)),
+    removedWith: (row) =>
+      viewings.filter((viewing) => viewing.sampleId === row.id).map((viewing) => remove('viewing', viewing)),
     caution: 'Put it up on each wall, and look morning, noon, evening and by lamp: a screen is not a sample.',
   })
 

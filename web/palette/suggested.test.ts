@@ -6,9 +6,9 @@ beforeEach(() => localStorage.clear())
 
 it('what was put aside stays aside after a reload, for what was asked and in its own room', async () => {
   const asked = ref('room accent library')
-  const now = useSuggested(asked)
-  now.putAside(['rust', 'plum'])
-  now.putAside(['moss'])
+  const clock = useSuggested(asked)
+  clock.putAside(['rust', 'plum'])
+  clock.putAside(['moss'])
   await nextTick()
   const later = useSuggested(asked)
   expect([...later.seen.value]).toEqual(['rust', 'plum', 'moss'])

@@ -15,7 +15,7 @@ export function useSuggested(asked: MaybeRefOrGetter<string>): {
 } {
   const pages = useLocalStorage<Record<string, (readonly string[])[]>>(key, {})
   const own = computed(() => pages.value[toValue(asked)] ?? [])
-  const keep = (now: (readonly string[])[]): void => void (pages.value = { ...pages.value, [toValue(asked)]: now })
+  const keep = (found: (readonly string[])[]): void => void (pages.value = { ...pages.value, [toValue(asked)]: found })
   return {
     seen: computed(() => new Set(own.value.flat())),
     turned: computed(() => own.value.length),

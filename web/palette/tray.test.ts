@@ -40,7 +40,7 @@ const after = (finishes: readonly Laid[], id: string, role: Role, index: number)
       operation.op === 'put' ? operation.fields : {},
     ]),
   )
-  return finishes.map((one) => ({ ...one, row: { ...one.row, ...puts.get(one.row.id) } }))
+  return finishes.map((finish) => ({ ...finish, row: { ...finish.row, ...puts.get(finish.row.id) } }))
 }
 
 describe('the tray', () => {
@@ -54,13 +54,17 @@ describe('the tray', () => {
           expect(places).toHaveLength(list.length)
           expect(places.reduce((sum, place) => sum + place.width * place.height, 0)).toBeCloseTo(1, 6)
           expect(columns.reduce((sum, column) => sum + column.width, 0)).toBeCloseTo(1, 6)
-          for (const [at, one] of places.entries()) {
-            expect(one.left).toBeGreaterThan(-1e-9)
-            expect(one.left + one.width).toBeLessThan(1 + 1e-9)
-            expect(one.top + one.height).toBeLessThan(1 + 1e-9)
-            for (const other of places.slice(at + 1)) {
-              const across = Math.min(one.left + one.width, other.left + other.width) - Math.max(one.left, other.left)
-              const down = Math.min(one.top + one.height, other.top + other.height) - Math.max(one.top, other.top)
+          for (const [at, place] of places.entries()) {
+            expect(place.left).toBeGreaterThan(-1e-9)
+            expect(place.left + place.width).toBeLessThan(1 + 1e-9)
+            expect(place.top + place.height).toBeLessThan(1 + 1e-9)
+            for (const otherPlace of places.slice(at + 1)) {
+              const across =
+                Math.min(place.left + place.width, otherPlace.left + otherPlace.width) -
+                Math.max(place.left, otherPlace.left)
+              const down =
+                Math.min(place.top + place.height, otherPlace.top + otherPlace.height) -
+                Math.max(place.top, otherPlace.top)
               expect(Math.min(across, down)).toBeLessThan(1e-9)
             }
           }
@@ -98,15 +102,18 @@ describe('moving a finish', () => {
         (list, which, role, index) => {
           const finishes = rows(list)
           const id = finishes[which % finishes.length]?.row.id ?? ''
-          const [others, before] = [finishes.filter(({ row }) => row.id !== id), roles.map((one) => ids(finishes, one))]
-          const now = after(finishes, id, role, index)
+          const [others, before] = [
+            finishes.filter(({ row }) => row.id !== id),
+            roles.map((role) => ids(finishes, role)),
+          ]
+          const clock = after(finishes, id, role, index)
           const wanted = ids(others, role)
           wanted.splice(Math.min(index, wanted.length), 0, id)
-          expect(ids(now, role)).toEqual(wanted)
+          expect(ids(clock, role)).toEqual(wanted)
           expect(ids(moved(finishes, id, role, index), role)).toEqual(wanted) // the picture while it is dragged is what is kept
-          for (const [at, one] of roles.entries())
-            if (one !== role) expect(ids(now, one)).toEqual(before[at]?.filter((each) => each !== id))
-          for (const { row } of now) expect(row.place >= 0 && row.place <= 1_000_000).toBe(true)
+          for (const [at, name] of roles.entries())
+            if (name !== role) expect(ids(clock, name)).toEqual(before[at]?.filter((otherId) => otherId !== id))
+          for (const { row } of clock) expect(row.place >= 0 && row.place <= 1_000_000).toBe(true)
         },
       ),
     )

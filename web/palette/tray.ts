@@ -32,7 +32,7 @@ export const inOrder = (finishes: readonly Laid[], role: Role): Laid[] =>
   finishes
     .filter(({ row }) => row.role === role)
     .toSorted(
-      (one, other) => one.row.place - other.row.place || other.m2 - one.m2 || (one.row.id < other.row.id ? -1 : 1),
+      (left, right) => left.row.place - right.row.place || right.m2 - left.m2 || (left.row.id < right.row.id ? -1 : 1),
     )
 
 /**
@@ -56,16 +56,16 @@ export function layTray(finishes: readonly Laid[], aspect: number): Tray {
       perM: perM * aspect,
     }
   }
-  const total = finishes.reduce((sum, one) => sum + one.m2, 0)
-  const share = (one: Laid): number => (total === 0 ? 1 / finishes.length : one.m2 / total)
-  const shown = (one: Laid): number => Math.max(leastShare, share(one))
+  const total = finishes.reduce((sum, finish) => sum + finish.m2, 0)
+  const share = (laid: Laid): number => (total === 0 ? 1 / finishes.length : laid.m2 / total)
+  const shown = (laid: Laid): number => Math.max(leastShare, share(laid))
   const groups = roles
     .map((role) => ({ role, members: inOrder(finishes, role) }))
     .filter(({ members }) => members.length > 0)
   const widths = groups.map(({ members }) =>
     Math.max(
       leastColumn,
-      members.reduce((sum, one) => sum + shown(one), 0),
+      members.reduce((sum, member) => sum + shown(member), 0),
     ),
   )
   const whole = widths.reduce((sum, width) => sum + width, 0)
@@ -74,23 +74,28 @@ export function layTray(finishes: readonly Laid[], aspect: number): Tray {
   const places: Place[] = []
   for (const [at, { role, members }] of groups.entries()) {
     const width = (widths[at] ?? 0) / whole
-    columns.push({ role, left, width, share: members.reduce((sum, one) => sum + (total === 0 ? 0 : share(one)), 0) })
-    const root = hierarchy<{ one?: Laid; children?: { one: Laid }[] }>({
-      children: members.map((one) => ({ one })),
-    }).sum((node) => (node.one ? shown(node.one) : 0))
-    for (const leaf of treemap<{ one?: Laid }>()
+    columns.push({
+      role,
+      left,
+      width,
+      share: members.reduce((sum, member) => sum + (total === 0 ? 0 : share(member)), 0),
+    })
+    const root = hierarchy<{ laid?: Laid; children?: { laid: Laid }[] }>({
+      children: members.map((member) => ({ laid: member })),
+    }).sum((node) => (node.laid ? shown(node.laid) : 0))
+    for (const leaf of treemap<{ laid?: Laid }>()
       .tile(treemapSquarify.ratio(1.2))
       .size([width * aspect, 1])(root)
       .leaves()) {
-      const { one } = leaf.data
-      if (one)
+      const { laid } = leaf.data
+      if (laid)
         places.push({
-          finish: one.row,
+          finish: laid.row,
           left: left + leaf.x0 / aspect,
           top: leaf.y0,
           width: (leaf.x1 - leaf.x0) / aspect,
           height: leaf.y1 - leaf.y0,
-          smallest: share(one) < leastShare && total > 0,
+          smallest: share(laid) < leastShare && total > 0,
         })
     }
     left += width
@@ -102,12 +107,12 @@ export function layTray(finishes: readonly Laid[], aspect: number): Tray {
 export function dropAt(tray: Tray, x: number, y: number): { role: Role; index: number } | null {
   const along = tray.down ? y : x
   const column =
-    tray.columns.find((one) => along >= one.left && along < one.left + one.width) ??
+    tray.columns.find((column) => along >= column.left && along < column.left + column.width) ??
     (along < 0 ? tray.columns[0] : tray.columns.at(-1))
   if (!column) return null
   const places = tray.places.filter(({ finish }) => finish.role === column.role)
   const over = places.findIndex(
-    (one) => x >= one.left && x <= one.left + one.width && y >= one.top && y <= one.top + one.height,
+    (place) => x >= place.left && x <= place.left + place.width && y >= place.top && y <= place.top + place.height,
   )
   const place = places[over]
   if (!place) return { role: column.role, index: places.length }
@@ -117,28 +122,28 @@ export function dropAt(tray: Tray, x: number, y: number): { role: Role; index: n
 
 /** The finishes as they would lie with one of them moved. */
 export function moved(finishes: readonly Laid[], id: string, role: Role, index: number): Laid[] {
-  const one = finishes.find(({ row }) => row.id === id)
-  if (!one) return [...finishes]
+  const finish = finishes.find(({ row }) => row.id === id)
+  if (!finish) return [...finishes]
   const others = finishes.filter(({ row }) => row.id !== id)
   const column = inOrder(others, role)
-  column.splice(Math.min(index, column.length), 0, { ...one, row: { ...one.row, role } })
+  column.splice(Math.min(index, column.length), 0, { ...finish, row: { ...finish.row, role } })
   return [
     ...others.filter(({ row }) => row.role !== role),
-    ...column.map((each, at) => ({ ...each, row: { ...each.row, place: at + 1 } })),
+    ...column.map((laid, at) => ({ ...laid, row: { ...laid.row, place: at + 1 } })),
   ]
 }
 
 /** What a move changes: its own place between its neighbours; where they leave no room between them, all of its column. */
 export function moveOperations(finishes: readonly Laid[], id: string, role: Role, index: number): Operation[] {
-  const one = finishes.find(({ row }) => row.id === id)
-  if (!one) return []
+  const finish = finishes.find(({ row }) => row.id === id)
+  if (!finish) return []
   const column = inOrder(
     finishes.filter(({ row }) => row.id !== id),
     role,
   )
   const at = Math.max(0, Math.min(index, column.length))
-  const now = inOrder(finishes, one.row.role)
-  if (one.row.role === role && now[at]?.row.id === id) return []
+  const ordered = inOrder(finishes, finish.row.role)
+  if (finish.row.role === role && ordered[at]?.row.id === id) return []
   const [before, after] = [column[at - 1]?.row.place, column[at]?.row.place]
   const place =
     before === undefined
@@ -150,8 +155,8 @@ export function moveOperations(finishes: readonly Laid[], id: string, role: Role
         : (before + after) / 2
   const distinct =
     (before === undefined || place > before) && (after === undefined || place < after) && place <= 1_000_000
-  if (distinct) return [edit('finish', one.row, { role, place })]
-  column.splice(at, 0, one)
+  if (distinct) return [edit('finish', finish.row, { role, place })]
+  column.splice(at, 0, finish)
   return column.flatMap(({ row }, order) =>
     row.id === id
       ? [edit('finish', row, { role, place: order + 1 })]

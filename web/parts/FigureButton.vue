@@ -3,14 +3,14 @@ import type { Minor } from '#core/money/minor.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import MoneyAmount from './MoneyAmount.vue'
 
-/** A figure that lays its working open when it is clicked. `of` says which figure, for those who do not see it. */
-defineProps<{ amount: Minor; of: string; over?: boolean }>()
+/** A figure that lays its working open when it is clicked. `figure` says which one it is, for those who do not see it. */
+defineProps<{ amount: Minor; figure: string; over?: boolean }>()
 const emit = defineEmits<{ click: [] }>()
 const makeover = useMakeover()
 </script>
 
 <template>
-  <button type="button" class="bare figure-button" :aria-label="`${of}, working`" @click.stop="emit('click')">
+  <button type="button" class="bare figure-button" :aria-label="`${figure}, working`" @click.stop="emit('click')">
     <span :class="{ inverted: over }"><MoneyAmount :amount="amount" :currency="makeover.currency" /></span>
   </button>
 </template>

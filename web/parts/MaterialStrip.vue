@@ -6,7 +6,7 @@ import MaterialSwatch from './MaterialSwatch.vue'
 /** A makeover's palette as a thin strip, each finish as long as its share: how a makeover is known at a glance. */
 const { parts, height = 8 } = defineProps<{ parts: readonly StripPart[]; height?: number }>()
 const order = ['dominant', 'secondary', 'accent']
-const sorted = computed(() => parts.toSorted((one, other) => order.indexOf(one.role) - order.indexOf(other.role)))
+const sorted = computed(() => parts.toSorted((left, right) => order.indexOf(left.role) - order.indexOf(right.role)))
 const total = computed(() => parts.reduce((sum, part) => sum + (part.visibleM2 ?? 0), 0) || 1)
 const grow = (part: StripPart): number => Math.max(0.03, (part.visibleM2 ?? 0) / total.value)
 const said = computed(() =>

@@ -25,8 +25,8 @@ const makeover = useMakeover()
 const { form, reset, submit } = useForm(() => told.fields(row))
 const { basis, save: saveRow } = useBasis<K>(told.kind, () => row, open)
 const id = shallowRef(uuidv7())
-watch(open, (now) => {
-  if (!now) return
+watch(open, (isOpen) => {
+  if (!isOpen) return
   id.value = row?.id ?? uuidv7()
   reset()
 })

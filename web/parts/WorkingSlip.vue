@@ -16,8 +16,11 @@ defineProps<{ working: Working; currency: string; heading?: boolean }>()
           {{ line.label }}<span v-if="line.how" class="quiet how">{{ line.how }}</span>
         </dt>
         <dd class="number">
-          <template v-if="typeof line.amount === 'string'">{{ line.amount }}</template
-          ><MoneyAmount v-else :amount="line.amount" :currency="currency" />
+          <template v-if="typeof line.amount === 'string'">{{ line.amount }}</template><MoneyAmount
+            v-else
+            :amount="line.amount"
+            :currency="currency"
+          />
         </dd>
       </div>
       <div class="result">
@@ -25,8 +28,12 @@ defineProps<{ working: Working; currency: string; heading?: boolean }>()
           {{ working.result.label }}<span v-if="working.result.how" class="quiet how">{{ working.result.how }}</span>
         </dt>
         <dd class="number">
-          <template v-if="typeof working.result.amount === 'string'">{{ working.result.amount }}</template
-          ><MoneyAmount v-else :amount="working.result.amount" :currency="currency" with-currency />
+          <template v-if="typeof working.result.amount === 'string'">{{ working.result.amount }}</template><MoneyAmount
+            v-else
+            :amount="working.result.amount"
+            :currency="currency"
+            with-currency
+          />
         </dd>
       </div>
     </dl>

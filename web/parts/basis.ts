@@ -18,8 +18,8 @@ export function useBasis<K extends Kind>(
 } {
   const makeover = useMakeover()
   const basis: { value: Row<K> | null } = { value: row() }
-  watch(open, (now) => {
-    if (now) basis.value = row()
+  watch(open, (isOpen) => {
+    if (isOpen) basis.value = row()
   })
 
   async function save(
@@ -27,16 +27,16 @@ export function useBasis<K extends Kind>(
     fields: Partial<Fields<K>>,
     besides: readonly Operation[] = [],
   ): Promise<readonly Fault[]> {
-    const from = basis.value
-    if (!from) return []
-    const was = new Map<string, unknown>(Object.entries(from))
+    const row = basis.value
+    if (!row) return []
+    const was = new Map<string, unknown>(Object.entries(row))
     const changed = Object.fromEntries(
       Object.entries<unknown>(fields).filter(([name, value]) => was.get(name) !== value),
     )
     const operations: Operation[] =
       Object.keys(changed).length === 0
         ? [...besides]
-        : [...besides, { op: 'put', kind, id: from.id, base: from.version, fields: changed }]
+        : [...besides, { op: 'put', kind, id: row.id, base: row.version, fields: changed }]
     if (operations.length === 0) return []
     return makeover.change(sentence, operations)
   }

@@ -115,16 +115,16 @@ export const coloursField = (start: string): Field<Lab[]> =>
         .split(';')
         .filter((part) => part.trim() !== '')
         .map((part) => readColour(part))
-      const bad = read.find((one) => !one.ok)
-      return bad ? bad : ok(read.flatMap((one) => (one.ok ? [one.value.lab] : [])))
+      const bad = read.find((reading) => !reading.ok)
+      return bad ? bad : ok(read.flatMap((reading) => (reading.ok ? [reading.value.lab] : [])))
     },
     (labs) => labs.map(writtenLab).join('; '),
   )
 
 /** What is shown is rounded; a text that nobody touched is still the value it was written from. */
-const untouched = <T>(start: T, of: Field<T>): Field<T> => {
-  const shown = of.text
-  return { ...of, read: (text) => (text === shown && shown !== '' ? ok(start) : of.read(text)) }
+const untouched = <T>(start: T, field: Field<T>): Field<T> => {
+  const shown = field.text
+  return { ...field, read: (text) => (text === shown && shown !== '' ? ok(start) : field.read(text)) }
 }
 
 /** A length in millimetres, typed in any unit; a bare number is in the unit that the field shows. */
@@ -195,9 +195,9 @@ export function useForm<F extends Record<string, AnyField>>(start: () => F) {
     form.faults = []
     const values: Record<string, unknown> = {}
     let good = true
-    for (const [name, one] of Object.entries(form.fields)) {
-      const result = one.read(one.text)
-      one.error = result.ok ? '' : result.error
+    for (const [name, anyField] of Object.entries(form.fields)) {
+      const result = anyField.read(anyField.text)
+      anyField.error = result.ok ? '' : result.error
       if (result.ok) values[name] = result.value
       else good = false
     }
@@ -210,8 +210,8 @@ export function useForm<F extends Record<string, AnyField>>(start: () => F) {
   ): void {
     form.faults = []
     for (const { field: at, message } of faults) {
-      const one = at === null ? undefined : form.fields[names[at] ?? at]
-      if (one) one.error = message
+      const anyField = at === null ? undefined : form.fields[names[at] ?? at]
+      if (anyField) anyField.error = message
       else form.faults.push(at === null ? message : `${at}: ${message}`)
     }
   }

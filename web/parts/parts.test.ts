@@ -63,8 +63,8 @@ describe('the reckoning bar', () => {
 })
 
 describe('the reckoning line', () => {
-  const show = (of: Partial<typeof line> = {}) =>
-    mount(ReckoningLine, { props: { line: { ...line, ...of } }, global: { plugins: [createPinia()] } })
+  const show = (fields: Partial<typeof line> = {}) =>
+    mount(ReckoningLine, { props: { line: { ...line, ...fields } }, global: { plugins: [createPinia()] } })
   it('names each figure with its amount', () => {
     expect(
       show()

@@ -15,7 +15,8 @@ import type { AnyRowForm } from './rowform.ts'
 
 const today = '2026-11-25' as never
 const demo = (file: string): Makeover =>
-  readParcel(readFileSync(`demo/${file}.zip`), (of) => createHash('sha256').update(of).digest('hex')).documents.makeover
+  readParcel(readFileSync(`demo/${file}.zip`), (bytes) => createHash('sha256').update(bytes).digest('hex')).documents
+    .makeover
 const makeovers = ['music-room-tern-house', 'breakfast-room-the-lantern-inn', 'tea-room-long-acre-allotments'].map(demo)
 const entries: readonly Entry[] = [
   { units: 'metric', unit: 'mm' },

@@ -49,18 +49,18 @@ const lengthUnit = computed(() => entry.value.unit)
 /** A new candidate begins with the tax terms of the last one: sellers of one country mostly share them. */
 const last = computed(() =>
   Object.values(makeover.opened?.makeover.rows.candidate ?? {})
-    .toSorted((one, other) => (one.id < other.id ? -1 : 1))
-    .findLast((one) => one.sellerId !== null),
+    .toSorted((left, right) => (left.id < right.id ? -1 : 1))
+    .findLast((candidate) => candidate.sellerId !== null),
 )
 const writtenColour = (row: Row<'candidate'> | null): string =>
   row && row.labL !== null && row.labA !== null && row.labB !== null
     ? hexFromLab({ L: row.labL, a: row.labA, b: row.labB })
     : ''
 const furtherOf = (row: Row<'candidate'> | null): Row<'candidateColour'>[] =>
-  row ? further.value.filter((one) => one.candidateId === row.id) : []
+  row ? further.value.filter((candidateColour) => candidateColour.candidateId === row.id) : []
 const writtenFurther = (row: Row<'candidate'> | null): string =>
   furtherOf(row)
-    .map((one) => hexFromLab({ L: one.labL, a: one.labA, b: one.labB }))
+    .map((candidateColour) => hexFromLab({ L: candidateColour.labL, a: candidateColour.labA, b: candidateColour.labB }))
     .join('; ')
 const days = { decimals: 0, least: 0, most: 1000 }
 const { form, reset, submit } = useForm(() => ({
@@ -104,8 +104,8 @@ const { form, reset, submit } = useForm(() => ({
   qualities: severalField(qualities, candidate?.qualities ?? ''),
 }))
 const { basis, save: saveCandidate } = useBasis('candidate', () => candidate, open)
-watch(open, (now) => now && reset())
-const needs = computed(() => sourceNeeds[sources.find((one) => one === form.fields.source.text) ?? 'new'])
+watch(open, (isOpen) => isOpen && reset())
+const needs = computed(() => sourceNeeds[sources.find((source) => source === form.fields.source.text) ?? 'new'])
 const bought = computed(() => needs.value.seller || needs.value.work)
 
 /** The landed cost of what is typed so far, as soon as its parts can be read. */
@@ -181,7 +181,9 @@ async function save(): Promise<void> {
     ({ seller, colour, colours, ...terms }) => {
       if (needs.value.seller && seller === '')
         return Promise.resolve([{ field: 'seller', message: 'is empty: expected who sells it' }])
-      const known = sellers.value.find((one) => one.name.toLocaleLowerCase('en') === seller.toLocaleLowerCase('en'))
+      const known = sellers.value.find(
+        (thisSeller) => thisSeller.name.toLocaleLowerCase('en') === seller.toLocaleLowerCase('en'),
+      )
       const sellerId = seller === '' ? null : (known?.id ?? uuidv7())
       const seen = basis.value
       const same = seen && form.fields.colour.text === writtenColour(seen)

@@ -19,8 +19,8 @@ const choice = computed(() => (reason: string) => [
 ])
 watch(
   [open, () => candidate.id],
-  async ([now]) => {
-    if (!now) return
+  async ([isOpen]) => {
+    if (!isOpen) return
     reset()
     difference.value = null
     difference.value = await makeover.preview(choice.value('…'))

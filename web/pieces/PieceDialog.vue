@@ -74,7 +74,7 @@ const { form, reset, submit } = useForm(() => ({
   aboveMm: distanceField(entry.value, piece?.aboveMm ?? 0),
 }))
 const { save: savePiece } = useBasis('piece', () => piece, open)
-watch(open, (now) => now && reset())
+watch(open, (isOpen) => isOpen && reset())
 const zonesHere = computed(() => zones.value.filter((zone) => zone.roomId === form.fields.roomId.text))
 const wallsHere = computed(() =>
   makeover.opened
@@ -87,11 +87,11 @@ const wallsHere = computed(() =>
 
 /** The needs it serves, as rows made and taken away; those beyond the two of the form stay. */
 function serves(pieceId: string, wanted: readonly (string | null)[]): Operation[] {
-  const now = new Set(wanted.filter((id) => id !== null))
+  const set = new Set(wanted.filter((id) => id !== null))
   const shown = served.value.slice(0, 2)
   return [
-    ...shown.filter((row) => !now.has(row.needId)).map((row) => remove('serving', row)),
-    ...[...now]
+    ...shown.filter((row) => !set.has(row.needId)).map((row) => remove('serving', row)),
+    ...[...set]
       .filter((needId) => !served.value.some((row) => row.needId === needId))
       .map((needId) => add('serving', uuidv7(), { needId, pieceId })),
   ]

@@ -48,15 +48,17 @@ const rows = useRows('candidate')
 const pieces = useRows('piece')
 const categories = useRows('category')
 
-const piece = computed(() => pieces.value.find((one) => one.id === route.params.pieceId) ?? null)
-const reading = computed(() => makeover.reckoning?.money.pieces.find((one) => one.id === piece.value?.id) ?? null)
+const piece = computed(() => pieces.value.find((piece) => piece.id === route.params.pieceId) ?? null)
+const reading = computed(
+  () => makeover.reckoning?.money.pieces.find((thisPiece) => thisPiece.id === piece.value?.id) ?? null,
+)
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
 const served = computed(() =>
   servings.value
     .filter((row) => row.pieceId === piece.value?.id)
     .map((row) => needs.value.find((need) => need.id === row.needId)?.name ?? ''),
 )
-const category = computed(() => categories.value.find((one) => one.id === piece.value?.categoryId) ?? null)
+const category = computed(() => categories.value.find((category) => category.id === piece.value?.categoryId) ?? null)
 const remarks = computed(() =>
   (makeover.reckoning?.remarks ?? []).filter((remark) =>
     remark.subjects.some((subject) => subject.id === piece.value?.id),
@@ -75,50 +77,53 @@ const candidates = computed(() => {
     wanted,
     rules.value,
     makeover.opened.today,
-  ).map((one) => {
+  ).map((compareCandidate) => {
     const lab =
-      one.row.labL !== null && one.row.labA !== null && one.row.labB !== null
-        ? { L: one.row.labL, a: one.row.labA, b: one.row.labB }
+      compareCandidate.row.labL !== null && compareCandidate.row.labA !== null && compareCandidate.row.labB !== null
+        ? { L: compareCandidate.row.labL, a: compareCandidate.row.labA, b: compareCandidate.row.labB }
         : null
     return {
-      ...one,
+      ...compareCandidate,
       hex: lab ? hexFromLab(lab) : null,
       swatch: lab ? { family: 'paper' as const, sheen: 'matt' as const, labL: lab.L, labA: lab.a, labB: lab.b } : null,
       near: lab ? nearestFinish(lab, finishes.value) : null,
-      chosen: one.row.id === wanted.chosenId,
-      ordered: ordered(one.row),
-      kept: one.row.keepReason === 'sentimental',
+      chosen: compareCandidate.row.id === wanted.chosenId,
+      ordered: ordered(compareCandidate.row),
+      kept: compareCandidate.row.keepReason === 'sentimental',
     }
   })
 })
-const chosen = computed(() => candidates.value.find((one) => one.chosen) ?? null)
-const tied = (one: (typeof candidates.value)[number], tie: 'same' | 'hue' | 'clash'): string =>
-  one.cells
+const chosen = computed(() => candidates.value.find((candidate) => candidate.chosen) ?? null)
+const tied = (candidate: (typeof candidates.value)[number], tie: 'same' | 'hue' | 'clash'): string =>
+  candidate.cells
     .filter((cell) => cell.tie === tie)
     .map((cell) => finishes.value.find((finish) => finish.id === cell.finishId)?.name ?? '')
     .join(', ')
 /** "is Damson; ties to Elm", or nothing. */
-const tiesOf = (one: (typeof candidates.value)[number]): string =>
-  [tied(one, 'same') && `is ${tied(one, 'same')}`, tied(one, 'hue') && `ties to ${tied(one, 'hue')}`]
+const tiesOf = (candidate: (typeof candidates.value)[number]): string =>
+  [
+    tied(candidate, 'same') && `is ${tied(candidate, 'same')}`,
+    tied(candidate, 'hue') && `ties to ${tied(candidate, 'hue')}`,
+  ]
     .filter(Boolean)
     .join('; ')
 const pricesOf = (row: Row<'candidate'>): Row<'price'>[] =>
   prices.value
     .filter((price) => price.candidateId === row.id)
-    .toSorted((one, other) => (one.seenOn < other.seenOn ? 1 : -1))
+    .toSorted((left, right) => (left.seenOn < right.seenOn ? 1 : -1))
 const replaced = computed(() => substitutions.value.filter((row) => row.pieceId === piece.value?.id))
 const candidateName = (id: string): string => rows.value.find((row) => row.id === id)?.name ?? ''
 const clientName = (id: string | null): string => (id ? (makeover.opened?.makeover.rows.client[id]?.name ?? '') : '')
 const asked = computed(() => questions.value.filter((row) => row.pieceId === piece.value?.id))
 
 /** The working of a score: what is known of each criterion, how good that is, and what it weighs. */
-function showScore(one: (typeof candidates.value)[number]): void {
-  const known = one.marks.filter((mark) => mark.score !== null)
+function showScore(candidate: (typeof candidates.value)[number]): void {
+  const known = candidate.marks.filter((mark) => mark.score !== null)
   const weight = known.reduce((total, mark) => total + mark.weight, 0)
   working.showWorking({
-    title: `Score of ${one.row.name}`,
+    title: `Score of ${candidate.row.name}`,
     means: 'What can be computed of it, each from 0 to 100, by its weight. What is not known is left out.',
-    lines: one.marks.map((mark) =>
+    lines: candidate.marks.map((mark) =>
       workingLine(
         `${mark.criterion}, weight ${mark.weight}`,
         mark.score === null ? '–' : String(Math.round(100 * mark.score)),
@@ -127,13 +132,17 @@ function showScore(one: (typeof candidates.value)[number]): void {
     ),
     result: workingLine(
       'Score',
-      String(Math.round(one.score)),
+      String(Math.round(candidate.score)),
       `Σ score × weight ÷ ${weight}; the weights are rules of the studio, or set by a school`,
     ),
   })
 }
 const cheapest = computed(() =>
-  Math.min(...candidates.value.filter((one) => one.row.turnedDown === null).map((one) => one.landed.landed)),
+  Math.min(
+    ...candidates.value
+      .filter((candidate) => candidate.row.turnedDown === null)
+      .map((candidate) => candidate.landed.landed),
+  ),
 )
 
 const editOpen = ref(false)
@@ -155,7 +164,7 @@ function choose(row: Row<'candidate'>): void {
   else chooseOpen.value = true
 }
 const substituteOpen = ref(false)
-const substitute = computed(() => candidates.value.find((one) => one.row.id === choosing.value?.id) ?? null)
+const substitute = computed(() => candidates.value.find((candidate) => candidate.row.id === choosing.value?.id) ?? null)
 const priceOpen = ref(false)
 const turningOpen = ref(false)
 const questionOpen = ref(false)
@@ -183,8 +192,10 @@ async function makeIt(sentence: string, operations: Parameters<typeof makeover.c
 }
 const furtherColours = useRows('candidateColour')
 const everythingOf = (row: Row<'candidate'>): Operation[] => [
-  ...furtherColours.value.filter((one) => one.candidateId === row.id).map((one) => remove('candidateColour', one)),
-  ...pricesOf(row).map((one) => remove('price', one)),
+  ...furtherColours.value
+    .filter((furtherColour) => furtherColour.candidateId === row.id)
+    .map((furtherColour) => remove('candidateColour', furtherColour)),
+  ...pricesOf(row).map((price) => remove('price', price)),
   remove('candidate', row),
 ]
 async function takeAway(): Promise<void> {
@@ -239,18 +250,20 @@ useKeys([
           <tr>
             <td />
             <th
-              v-for="one in candidates"
-              :key="one.row.id"
+              v-for="candidate in candidates"
+              :key="candidate.row.id"
               scope="col"
-              :class="{ chosen: one.chosen, down: one.row.turnedDown !== null }"
+              :class="{ chosen: candidate.chosen, down: candidate.row.turnedDown !== null }"
             >
               <span class="colour on-ground"
-                ><span><MaterialSwatch v-if="one.swatch" :finish="one.swatch" /></span
+                ><span><MaterialSwatch v-if="candidate.swatch" :finish="candidate.swatch" /></span
               ></span>
-              <strong>{{ one.row.name }}</strong>
+              <strong>{{ candidate.row.name }}</strong>
               <span
-                >{{ one.seller || one.row.source
-                }}<template v-if="one.seller && one.row.source !== 'new'">, {{ one.row.source }}</template></span
+                >{{ candidate.seller || candidate.row.source
+                }}<template v-if="candidate.seller && candidate.row.source !== 'new'"
+                  >, {{ candidate.row.source }}</template
+                ></span
               >
             </th>
           </tr>
@@ -258,12 +271,13 @@ useKeys([
         <tbody>
           <tr>
             <th scope="row">Price</th>
-            <td v-for="one in candidates" :key="one.row.id" :class="{ chosen: one.chosen }">
-              <MoneyAmount :amount="one.row.priceMinor" :currency="makeover.currency" /><span class="quiet"
-                >{{ one.row.packSize === 1 ? '' : ` a pack of ${one.row.packSize} ${piece.unit}`
-                }}{{ one.row.discountPpm > 0 ? `, less ${writeRate(one.row.discountPpm)}` : '' }}, {{ one.row.priceKind
-                }}{{ one.row.pricedOn ? ` ${writeShortDate(one.row.pricedOn)}` : '' }}</span
-              ><span v-for="price in pricesOf(one.row)" :key="price.id" class="quiet seen"
+            <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">
+              <MoneyAmount :amount="candidate.row.priceMinor" :currency="makeover.currency" /><span class="quiet"
+                >{{ candidate.row.packSize === 1 ? '' : ` a pack of ${candidate.row.packSize} ${piece.unit}`
+                }}{{ candidate.row.discountPpm > 0 ? `, less ${writeRate(candidate.row.discountPpm)}` : '' }},
+                {{ candidate.row.priceKind
+                }}{{ candidate.row.pricedOn ? ` ${writeShortDate(candidate.row.pricedOn)}` : '' }}</span
+              ><span v-for="price in pricesOf(candidate.row)" :key="price.id" class="quiet seen"
                 ><MoneyAmount :amount="price.amountMinor" :currency="makeover.currency" /> {{ price.kind }}
                 {{ writeShortDate(price.seenOn) }}</span
               >
@@ -271,176 +285,191 @@ useKeys([
           </tr>
           <tr>
             <th scope="row">To buy</th>
-            <td v-for="one in candidates" :key="one.row.id" :class="{ chosen: one.chosen }">
-              {{ one.row.packSize === 1 ? one.packs : writeQuantity(one.packs, 'packs')
-              }}<span v-if="one.over > 0" class="quiet">, {{ writeQuantity(one.over, piece.unit) }} over</span>
+            <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">
+              {{ candidate.row.packSize === 1 ? candidate.packs : writeQuantity(candidate.packs, 'packs')
+              }}<span v-if="candidate.over > 0" class="quiet"
+                >, {{ writeQuantity(candidate.over, piece.unit) }} over</span
+              >
             </td>
           </tr>
           <tr>
             <th scope="row">Delivery, tax</th>
-            <td v-for="one in candidates" :key="one.row.id" :class="{ chosen: one.chosen }">
-              <MoneyAmount :amount="one.row.deliveryMinor" :currency="makeover.currency" /><span class="quiet"
-                >, {{ writeRate(one.row.taxPpm) }}{{ one.row.taxIncluded ? ' included' : '' }}</span
+            <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">
+              <MoneyAmount :amount="candidate.row.deliveryMinor" :currency="makeover.currency" /><span class="quiet"
+                >, {{ writeRate(candidate.row.taxPpm) }}{{ candidate.row.taxIncluded ? ' included' : '' }}</span
               >
             </td>
           </tr>
           <tr class="landed">
             <th scope="row">Landed</th>
-            <td v-for="one in candidates" :key="one.row.id" :class="{ chosen: one.chosen }">
+            <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">
               <strong
                 ><FigureButton
-                  :amount="one.landed.landed"
-                  :of="`Landed cost of ${one.row.name}`"
-                  @click="working.showWorking(landedWorking(one.row, one.landed, makeover.currency))"
+                  :amount="candidate.landed.landed"
+                  :figure="`Landed cost of ${candidate.row.name}`"
+                  @click="working.showWorking(landedWorking(candidate.row, candidate.landed, makeover.currency))"
               /></strong>
-              <span v-if="one.landed.landed === cheapest && candidates.length > 1" class="quiet"> least</span>
+              <span v-if="candidate.landed.landed === cheapest && candidates.length > 1" class="quiet"> least</span>
             </td>
           </tr>
           <tr>
             <th scope="row">Against the allowance</th>
-            <td v-for="one in candidates" :key="one.row.id" :class="{ chosen: one.chosen }">
-              <template v-if="one.against >= 0"
-                ><MoneyAmount :amount="one.against" :currency="makeover.currency" />
+            <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">
+              <template v-if="candidate.against >= 0"
+                ><MoneyAmount :amount="candidate.against" :currency="makeover.currency" />
                 <span class="quiet">under</span></template
               ><span v-else class="inverted"
-                ><MoneyAmount :amount="minus(one.landed.landed, piece.allowanceMinor)" :currency="makeover.currency" />
+                ><MoneyAmount
+                  :amount="minus(candidate.landed.landed, piece.allowanceMinor)"
+                  :currency="makeover.currency"
+                />
                 over</span
               >
             </td>
           </tr>
           <tr>
             <th scope="row">Colour</th>
-            <td v-for="one in candidates" :key="one.row.id" :class="{ chosen: one.chosen }">
-              <template v-if="one.cells.length > 0"
-                >{{ tiesOf(one)
-                }}<strong v-if="one.clashes > 0"
-                  >{{ tiesOf(one) ? '; ' : '' }}clashes with {{ tied(one, 'clash') }}</strong
-                ><span v-if="one.near" class="quiet seen"
-                  >ΔE {{ one.near.deltaE.toFixed(1) }} from {{ one.near.finish.name }}.
-                  {{ seenWords(one.near.deltaE, rules) }}</span
+            <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">
+              <template v-if="candidate.cells.length > 0"
+                >{{ tiesOf(candidate)
+                }}<strong v-if="candidate.clashes > 0"
+                  >{{ tiesOf(candidate) ? '; ' : '' }}clashes with {{ tied(candidate, 'clash') }}</strong
+                ><span v-if="candidate.near" class="quiet seen"
+                  >ΔE {{ candidate.near.deltaE.toFixed(1) }} from {{ candidate.near.finish.name }}.
+                  {{ seenWords(candidate.near.deltaE, rules) }}</span
                 ></template
-              ><span v-else class="quiet">{{ one.hex ?? 'not known' }}</span>
+              ><span v-else class="quiet">{{ candidate.hex ?? 'not known' }}</span>
             </td>
           </tr>
           <tr>
             <th scope="row">Fit</th>
-            <td v-for="one in candidates" :key="one.row.id" :class="{ chosen: one.chosen }">
-              <span :class="{ inverted: one.fit.is === 'too large', quiet: one.fit.is === 'not known' }">{{
-                one.fit.words
+            <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">
+              <span :class="{ inverted: candidate.fit.is === 'too large', quiet: candidate.fit.is === 'not known' }">{{
+                candidate.fit.words
               }}</span>
             </td>
           </tr>
           <tr>
             <th scope="row">A year of it</th>
-            <td v-for="one in candidates" :key="one.row.id" :class="{ chosen: one.chosen }">
-              <template v-if="one.perYear !== null"
-                ><MoneyAmount :amount="one.perYear" :currency="makeover.currency" />
-                <span class="quiet">over {{ one.row.lifeYears }} years</span></template
+            <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">
+              <template v-if="candidate.perYear !== null"
+                ><MoneyAmount :amount="candidate.perYear" :currency="makeover.currency" />
+                <span class="quiet">over {{ candidate.row.lifeYears }} years</span></template
               ><span v-else class="quiet">its life is not known</span>
             </td>
           </tr>
-          <tr v-if="candidates.some((one) => one.ruledOut.length > 0)">
+          <tr v-if="candidates.some((candidate) => candidate.ruledOut.length > 0)">
             <th scope="row">Ruled out by</th>
-            <td v-for="one in candidates" :key="one.row.id" :class="{ chosen: one.chosen }">
-              <template v-if="one.ruledOut.length > 0"
-                ><strong>{{ one.ruledOut.map((each) => each.word).join(', ') }}</strong
+            <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">
+              <template v-if="candidate.ruledOut.length > 0"
+                ><strong>{{ candidate.ruledOut.map((entry) => entry.word).join(', ') }}</strong
                 ><span class="quiet seen"
-                  >{{ one.ruledOut.map((each) => because(each)).join(', ') }}; instead:
-                  {{ one.ruledOut.map((each) => insteadOf(each.word)).join('; ') }}</span
+                  >{{ candidate.ruledOut.map((entry) => because(entry)).join(', ') }}; instead:
+                  {{ candidate.ruledOut.map((entry) => insteadOf(entry.word)).join('; ') }}</span
                 ></template
               ><span v-else class="quiet">nothing</span>
             </td>
           </tr>
           <tr>
             <th scope="row">Lead time</th>
-            <td v-for="one in candidates" :key="one.row.id" :class="{ chosen: one.chosen }">
-              {{ one.row.leadDays }} days
+            <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">
+              {{ candidate.row.leadDays }} days
             </td>
           </tr>
           <tr v-if="reading.open > 0">
             <th scope="row">Order by</th>
-            <td v-for="one in candidates" :key="one.row.id" :class="{ chosen: one.chosen }">
-              <template v-if="one.orderBy"
-                >{{ writeDate(one.orderBy) }}<span class="quiet">, </span
-                ><span :class="one.slackDays !== null && one.slackDays < 0 ? 'inverted' : 'quiet'">{{
-                  one.slackDays !== null && one.slackDays < 0
-                    ? `${-one.slackDays} days late`
-                    : `${one.slackDays} days slack`
+            <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">
+              <template v-if="candidate.orderBy"
+                >{{ writeDate(candidate.orderBy) }}<span class="quiet">, </span
+                ><span :class="candidate.slackDays !== null && candidate.slackDays < 0 ? 'inverted' : 'quiet'">{{
+                  candidate.slackDays !== null && candidate.slackDays < 0
+                    ? `${-candidate.slackDays} days late`
+                    : `${candidate.slackDays} days slack`
                 }}</span></template
               ><span v-else class="quiet">no install date</span>
             </td>
           </tr>
           <tr>
             <th scope="row">To return</th>
-            <td v-for="one in candidates" :key="one.row.id" :class="{ chosen: one.chosen }">
-              {{ one.row.returnDays === null ? 'final sale' : `${one.row.returnDays} days from delivery` }}
+            <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">
+              {{ candidate.row.returnDays === null ? 'final sale' : `${candidate.row.returnDays} days from delivery` }}
             </td>
           </tr>
           <tr>
             <th scope="row">Score</th>
-            <td v-for="one in candidates" :key="one.row.id" :class="{ chosen: one.chosen }">
+            <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">
               <button
                 type="button"
                 class="bare figure-button"
-                :aria-label="`Score of ${one.row.name}, working`"
-                @click="showScore(one)"
+                :aria-label="`Score of ${candidate.row.name}, working`"
+                @click="showScore(candidate)"
               >
-                <strong>{{ Math.round(one.score) }}</strong>
+                <strong>{{ Math.round(candidate.score) }}</strong>
               </button>
               <span class="quiet">of 100</span
-              ><span v-if="one.row.turnedDown !== null" class="quiet seen">Turned down: {{ one.row.turnedDown }}</span
-              ><span v-if="one.kept" class="quiet seen">Kept for its own sake: not to be replaced</span>
+              ><span v-if="candidate.row.turnedDown !== null" class="quiet seen"
+                >Turned down: {{ candidate.row.turnedDown }}</span
+              ><span v-if="candidate.kept" class="quiet seen">Kept for its own sake: not to be replaced</span>
             </td>
           </tr>
           <tr class="last">
             <th scope="row"><span class="visually-hidden">Do</span></th>
-            <td v-for="one in candidates" :key="one.row.id" :class="{ chosen: one.chosen }">
-              <strong v-if="one.chosen" class="is-chosen">Chosen</strong>
+            <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">
+              <strong v-if="candidate.chosen" class="is-chosen">Chosen</strong>
               <el-button
                 v-else-if="
                   (reading.open > 0 || reading.basis === 'in hand' || reading.basis === 'placeholder') &&
-                  one.row.turnedDown === null
+                  candidate.row.turnedDown === null
                 "
                 :type="chosen ? 'default' : 'primary'"
-                :aria-label="`${chosen ? 'Take instead' : 'Choose'} ${one.row.name}`"
-                @click="choose(one.row)"
+                :aria-label="`${chosen ? 'Take instead' : 'Choose'} ${candidate.row.name}`"
+                @click="choose(candidate.row)"
                 >{{ chosen ? 'Take instead' : 'Choose' }}</el-button
               >
-              <button type="button" class="word" :aria-label="`Change ${one.row.name}`" @click="openCandidate(one.row)">
+              <button
+                type="button"
+                class="word"
+                :aria-label="`Change ${candidate.row.name}`"
+                @click="openCandidate(candidate.row)"
+              >
                 Change
               </button>
               <button
                 type="button"
                 class="word"
-                :aria-label="`Note a price of ${one.row.name}`"
-                @click="notePrice(one.row)"
+                :aria-label="`Note a price of ${candidate.row.name}`"
+                @click="notePrice(candidate.row)"
               >
                 Price
               </button>
               <button
-                v-if="!one.chosen && one.row.turnedDown === null && !one.kept"
+                v-if="!candidate.chosen && candidate.row.turnedDown === null && !candidate.kept"
                 type="button"
                 class="word"
-                :aria-label="`Turn down ${one.row.name}`"
-                @click="turnDown(one.row)"
+                :aria-label="`Turn down ${candidate.row.name}`"
+                @click="turnDown(candidate.row)"
               >
                 Turn down
               </button>
               <button
-                v-if="one.row.turnedDown !== null"
+                v-if="candidate.row.turnedDown !== null"
                 type="button"
                 class="word"
-                :aria-label="`Take up again ${one.row.name}`"
-                @click="makeIt(`Took up again: ${one.row.name}`, [edit('candidate', one.row, { turnedDown: null })])"
+                :aria-label="`Take up again ${candidate.row.name}`"
+                @click="
+                  makeIt(`Took up again: ${candidate.row.name}`, [
+                    edit('candidate', candidate.row, { turnedDown: null }),
+                  ])
+                "
               >
                 Take up again
               </button>
               <button
-                v-if="!one.chosen && !one.ordered && !one.kept"
+                v-if="!candidate.chosen && !candidate.ordered && !candidate.kept"
                 type="button"
                 class="word"
-                :aria-label="`Take away ${one.row.name}`"
-                @click="makeIt(`Took away the candidate “${one.row.name}”`, everythingOf(one.row))"
+                :aria-label="`Take away ${candidate.row.name}`"
+                @click="makeIt(`Took away the candidate “${candidate.row.name}”`, everythingOf(candidate.row))"
               >
                 Take away
               </button>
@@ -498,7 +527,7 @@ useKeys([
               <strong
                 ><FigureButton
                   :amount="reading.stillToBuy"
-                  of="Still to buy"
+                  figure="Still to buy"
                   @click="
                     makeover.opened && reading && working.showWorking(pieceWorking(makeover.opened.makeover, reading))
                   "
@@ -531,7 +560,7 @@ useKeys([
             <dd>{{ chosen.row.link }}</dd>
           </div>
         </dl>
-        <FilesOf v-if="chosen" :of="{ candidateId: chosen.row.id }" :name="chosen.row.name" pictures />
+        <FilesOf v-if="chosen" :owner="{ candidateId: chosen.row.id }" :name="chosen.row.name" pictures />
         <p class="quiet">
           <router-link :to="{ name: 'history', params: { id: $route.params.id }, query: { of: piece.id } }"
             >Its history</router-link
@@ -556,8 +585,8 @@ useKeys([
       v-if="chosen && substitute"
       v-model="substituteOpen"
       :piece="piece"
-      :from="chosen"
-      :to="substitute"
+      :chosen="chosen"
+      :substitute="substitute"
     />
     <template v-if="forms">
       <RowDialog v-model="priceOpen" :form="forms.price" />

@@ -36,8 +36,8 @@ const groups = computed(() =>
 const free = computed(() => pieces.value.filter((piece) => piece.categoryId === null && matches(piece)))
 const matches = (piece: Row<'piece'>): boolean =>
   sought.value.trim() === '' || piece.name.toLocaleLowerCase('en').includes(sought.value.trim().toLocaleLowerCase('en'))
-const reading = (piece: Row<'piece'>) => makeover.reckoning?.money.pieces.find((one) => one.id === piece.id)
-const dates = (piece: Row<'piece'>) => makeover.reckoning?.dates.find((one) => one.id === piece.id)
+const reading = (piece: Row<'piece'>) => makeover.reckoning?.money.pieces.find((thisPiece) => thisPiece.id === piece.id)
+const dates = (piece: Row<'piece'>) => makeover.reckoning?.dates.find((date) => date.id === piece.id)
 const chosen = (piece: Row<'piece'>) => candidates.value.find((candidate) => candidate.id === piece.chosenId)
 const count = (piece: Row<'piece'>): number =>
   candidates.value.filter((candidate) => candidate.pieceId === piece.id).length
@@ -46,7 +46,7 @@ const servings = useRows('serving')
 const need = (piece: Row<'piece'>): string =>
   servings.value
     .filter((row) => row.pieceId === piece.id)
-    .map((row) => needs.value.find((one) => one.id === row.needId)?.name ?? '')
+    .map((row) => needs.value.find((need) => need.id === row.needId)?.name ?? '')
     .join(', ') || 'no need'
 const remarks = computed(() => (makeover.reckoning?.remarks ?? []).filter((remark) => remark.step === 'pieces'))
 useKeys([{ key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) }])
@@ -101,7 +101,7 @@ useKeys([{ key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) }
             <FigureButton
               v-if="signed"
               :amount="group.left"
-              :of="`Left in ${group.name}`"
+              :figure="`Left in ${group.name}`"
               :over="group.left < 0"
               @click="working.show('left', group.id)"
             />
@@ -142,7 +142,7 @@ useKeys([{ key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) }
             <FigureButton
               v-if="reading(piece)"
               :amount="reading(piece)!.stillToBuy"
-              :of="`Still to buy of ${piece.name}`"
+              :figure="`Still to buy of ${piece.name}`"
               @click="makeover.opened && working.showWorking(pieceWorking(makeover.opened.makeover, reading(piece)!))"
             />
           </td>

@@ -14,7 +14,11 @@ import { useMakeover } from '../stores/makeover.ts'
 import { optionsOf, useRows } from '../stores/rows.ts'
 
 /** Another thing is taken than was planned: what it changes is shown before, and the planned line stays on record. */
-const { piece, from, to } = defineProps<{ piece: Row<'piece'>; from: CandidateReckoning; to: CandidateReckoning }>()
+const { piece, chosen, substitute } = defineProps<{
+  piece: Row<'piece'>
+  chosen: CandidateReckoning
+  substitute: CandidateReckoning
+}>()
 const open = defineModel<boolean>({ required: true })
 const makeover = useMakeover()
 const clients = useRows('client')
@@ -28,7 +32,7 @@ const { form, reset, submit } = useForm(() => ({
 }))
 const lines = computed(() =>
   makeover.opened && makeover.reckoning
-    ? differences(makeover.opened.makeover, from, to, makeover.currency, makeover.reckoning.practice.rules)
+    ? differences(makeover.opened.makeover, chosen, substitute, makeover.currency, makeover.reckoning.practice.rules)
     : [],
 )
 const difference = shallowRef<Preview | null>(null)
@@ -38,14 +42,14 @@ const operations = (reason: string, agreedById: string | null): Operation[] => {
   const madeOn = form.fields.madeOn.read(form.fields.madeOn.text)
   if (!today) return []
   return [
-    edit('piece', piece, { chosenId: to.row.id, chosenReason: reason }),
-    ...(to.row.turnedDown === null ? [] : [edit('candidate', to.row, { turnedDown: null })]),
+    edit('piece', piece, { chosenId: substitute.row.id, chosenReason: reason }),
+    ...(substitute.row.turnedDown === null ? [] : [edit('candidate', substitute.row, { turnedDown: null })]),
     add('substitution', id, {
       pieceId: piece.id,
-      fromId: from.row.id,
-      toId: to.row.id,
-      fromLandedMinor: from.landed.landed,
-      toLandedMinor: to.landed.landed,
+      fromId: chosen.row.id,
+      toId: substitute.row.id,
+      fromLandedMinor: chosen.landed.landed,
+      toLandedMinor: substitute.landed.landed,
       reason,
       agreedById,
       madeOn: madeOn.ok ? madeOn.value : today,
@@ -53,9 +57,9 @@ const operations = (reason: string, agreedById: string | null): Operation[] => {
   ]
 }
 watch(
-  [open, () => to.row.id],
-  async ([now]) => {
-    if (!now) return
+  [open, () => substitute.row.id],
+  async ([isOpen]) => {
+    if (!isOpen) return
     reset()
     difference.value = null
     difference.value = await makeover.preview(operations('…', null))
@@ -66,7 +70,7 @@ async function save(): Promise<void> {
   if (
     await submit(({ reason, agreedById }) =>
       makeover.change(
-        `Took “${to.row.name}” instead of “${from.row.name}” for ${piece.name}`,
+        `Took “${substitute.row.name}” instead of “${chosen.row.name}” for ${piece.name}`,
         operations(reason, agreedById),
       ),
     )
@@ -78,7 +82,7 @@ async function save(): Promise<void> {
 <template>
   <FormDialog
     v-model="open"
-    :title="`${to.row.name} instead`"
+    :title="`${substitute.row.name} instead`"
     action="Take it instead"
     :faults="form.faults"
     :busy="form.busy"

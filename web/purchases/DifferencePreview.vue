@@ -35,14 +35,14 @@ const besides = computed(() => {
   const covered = (reckoning: typeof after): string =>
     `${reckoning.needs.filter((need) => need.covered).length} of ${reckoning.needs.length}`
   const tied = (reckoning: typeof after): string =>
-    String(reckoning.palette.ties.reduce((total, one) => total + one.tied, 0))
+    String(reckoning.palette.ties.reduce((total, tie) => total + tie.tied, 0))
   const shares = (reckoning: typeof after): string =>
-    reckoning.palette.balance.roles.map((one) => one.share.toFixed(0)).join(' : ')
+    reckoning.palette.balance.roles.map((role) => role.share.toFixed(0)).join(' : ')
   const clashes = (reckoning: typeof after): string =>
     String(
       reckoning.palette.clashes.length +
         reckoning.palette.ties.reduce(
-          (total, one) => total + one.cells.filter((cell) => cell.tie === 'clash').length,
+          (total, tie) => total + tie.cells.filter((cell) => cell.tie === 'clash').length,
           0,
         ),
     )

@@ -16,7 +16,7 @@ const makeover = useMakeover()
 const setting = useSetting()
 const credits = useRows('credit')
 const coupons = useRows('coupon')
-const balance = (id: string) => makeover.reckoning?.money.credits.find((one) => one.id === id)?.balance ?? zero
+const balance = (id: string) => makeover.reckoning?.money.credits.find((credit) => credit.id === id)?.balance ?? zero
 const seller = (id: string): string => makeover.opened?.studio.rows.seller[id]?.name ?? ''
 const forms = computed(() =>
   setting.value && makeover.opened

@@ -45,9 +45,9 @@ const candidates = useRows('candidate')
 const pieces = useRows('piece')
 const coupons = useRows('coupon')
 const candidateOf = (piece: Row<'piece'>): Row<'candidate'> | null =>
-  candidates.value.find((one) => one.id === piece.chosenId) ?? null
+  candidates.value.find((candidate) => candidate.id === piece.chosenId) ?? null
 const stillOpen = (piece: Row<'piece'>): number =>
-  makeover.reckoning?.money.pieces.find((one) => one.id === piece.id)?.open ?? 0
+  makeover.reckoning?.money.pieces.find((thisPiece) => thisPiece.id === piece.id)?.open ?? 0
 const sellerId = computed(() => candidateOf(first)?.sellerId ?? null)
 const seller = computed(() => (sellerId.value ? makeover.opened?.studio.rows.seller[sellerId.value] : undefined))
 const others = computed(() =>
@@ -111,12 +111,12 @@ function begin(): void {
   const line = lineOf(first)
   lines.value = line ? [line] : []
 }
-watch(open, (now) => now && begin(), { immediate: true })
+watch(open, (isOpen) => isOpen && begin(), { immediate: true })
 const has = (piece: Row<'piece'>): boolean => lines.value.some((line) => line.piece.id === piece.id)
 function toggle(piece: Row<'piece'>): void {
   const line = has(piece) ? null : lineOf(piece)
   if (line) lines.value.push(line)
-  else lines.value = lines.value.filter((one) => one.piece.id !== piece.id)
+  else lines.value = lines.value.filter((line) => line.piece.id !== piece.id)
 }
 
 /** The order as typed so far; null while a part cannot be read. */
@@ -157,7 +157,7 @@ const typed = computed(() => {
   const shares = coupon
     ? couponShares(
         coupon,
-        plain.map((one) => one.fields),
+        plain.map((entry) => entry.fields),
       )
     : []
   const purchases = plain.map(({ id, fields, line }, at) => ({
@@ -167,7 +167,7 @@ const typed = computed(() => {
   }))
   const rounding = form.fields.taxRounding.text === 'total' ? 'total' : 'line'
   const landed = landOrder(
-    purchases.map((one) => one.fields),
+    purchases.map((purchase) => purchase.fields),
     rounding,
   )
   const order = {
@@ -199,7 +199,7 @@ const typed = computed(() => {
               `with tax of ${writeMoney(landed[at]?.tax ?? zero, makeover.currency)}`,
             ),
           ),
-          result: workingLine('Landed', sum(landed.map((one) => one.landed))),
+          result: workingLine('Landed', sum(landed.map((landed) => landed.landed))),
         }
   return { operations, working }
 })
@@ -290,7 +290,7 @@ async function save(): Promise<void> {
         <p v-if="others.some((piece) => !has(piece))" class="also">
           Also chosen there:
           <button
-            v-for="piece in others.filter((one) => !has(one))"
+            v-for="piece in others.filter((other) => !has(other))"
             :key="piece.id"
             type="button"
             class="word"

@@ -26,7 +26,7 @@ const emit = defineEmits<{ close: [] }>()
 const makeover = useMakeover()
 const credits = useRows('credit')
 const back = computed(() => direction === 'back')
-const open = computed({ get: () => direction !== null, set: (now: boolean) => now || emit('close') })
+const open = computed({ get: () => direction !== null, set: (isOpen: boolean) => isOpen || emit('close') })
 const expected = computed(() =>
   back.value ? money.refundDue : money.depositDue > 0 ? money.depositDue : money.committed,
 )
@@ -35,7 +35,7 @@ const held = computed(() =>
     .filter((row) => row.sellerId === order.sellerId)
     .map((row) => ({
       row,
-      balance: makeover.reckoning?.money.credits.find((one) => one.id === row.id)?.balance ?? zero,
+      balance: makeover.reckoning?.money.credits.find((credit) => credit.id === row.id)?.balance ?? zero,
     })),
 )
 const { form, reset, submit } = useForm(() => ({
@@ -48,7 +48,7 @@ const { form, reset, submit } = useForm(() => ({
   ),
   expiresOn: maybeDateField(null),
 }))
-watch(open, (now) => now && reset())
+watch(open, (isOpen) => isOpen && reset())
 const kind = computed(() =>
   form.fields.tender.text === 'gift card'
     ? 'gift card'
@@ -133,7 +133,12 @@ async function save(): Promise<void> {
       <FieldChoice
         :field="form.fields.tender"
         label="By"
-        :options="tenders.map((one) => ({ value: one, label: back && one === 'held credit' ? 'a credit note' : one }))"
+        :options="
+          tenders.map((tender) => ({
+            value: tender,
+            label: back && tender === 'held credit' ? 'a credit note' : tender,
+          }))
+        "
       />
     </div>
     <div v-if="kind !== null" class="columns">

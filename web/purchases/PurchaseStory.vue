@@ -29,13 +29,13 @@ const event = (
   payment: Row<'payment'> | null = null,
 ): Event => ({ on, what, amount, payment })
 const story = computed<Event[]>(() => {
-  const of = <T extends { readonly purchaseId: string }>(rows: readonly T[]): T[] =>
+  const ofThisPurchase = <T extends { readonly purchaseId: string }>(rows: readonly T[]): T[] =>
     rows.filter((row) => row.purchaseId === purchase.id)
   const order = makeover.opened?.makeover.rows.order[purchase.orderId]
   const paid = payments.value.filter((row) => row.orderId === purchase.orderId)
   const reversed = new Set(paid.map((row) => row.reversesId))
   return [
-    ...of(deliveries.value).map((row) =>
+    ...ofThisPurchase(deliveries.value).map((row) =>
       event(
         row.receivedOn,
         `${row.packs} came${row.damagedPacks > 0 ? `, ${row.damagedPacks} damaged` : ''}${row.note ? `: ${row.note}` : ''}`,
@@ -53,10 +53,10 @@ const story = computed<Event[]>(() => {
         row.reversesId || reversed.has(row.id) ? null : row,
       ),
     ),
-    ...of(cancellations.value).map((row) =>
+    ...ofThisPurchase(cancellations.value).map((row) =>
       event(row.cancelledOn, `${row.packs} cancelled: ${row.reason}`, negate(row.creditMinor)),
     ),
-    ...of(returns.value).flatMap((row) => [
+    ...ofThisPurchase(returns.value).flatMap((row) => [
       event(
         row.sentOn,
         `${row.packs} sent back${row.settles === 'replacement' ? ' to be replaced' : ''}: ${row.reason}`,
@@ -71,7 +71,7 @@ const story = computed<Event[]>(() => {
           ]
         : []),
     ]),
-    ...of(claims.value).flatMap((row) => [
+    ...ofThisPurchase(claims.value).flatMap((row) => [
       event(row.madeOn, `Asked for ${row.about}`, null),
       ...(row.answeredOn
         ? [
@@ -83,14 +83,14 @@ const story = computed<Event[]>(() => {
           ]
         : []),
     ]),
-    ...of(placings.value).flatMap((row) => [
+    ...ofThisPurchase(placings.value).flatMap((row) => [
       event(row.placedOn, 'Put in its place'),
       ...(row.tagsOffOn ? [event(row.tagsOffOn, 'Tags off: kept')] : []),
     ]),
     ...prices.value
       .filter((row) => row.candidateId === purchase.candidateId && order !== undefined && row.seenOn >= order.orderedOn)
       .map((row) => event(row.seenOn, `Price ${row.kind}${row.note ? `: ${row.note}` : ''}`, row.amountMinor)),
-  ].toSorted((one, other) => (one.on < other.on ? -1 : one.on > other.on ? 1 : 0))
+  ].toSorted((left, right) => (left.on < right.on ? -1 : left.on > right.on ? 1 : 0))
 })
 
 async function reverse(row: Row<'payment'>): Promise<void> {

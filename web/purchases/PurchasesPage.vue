@@ -43,10 +43,10 @@ const placings = useRows('placing')
 
 const list = computed(() =>
   rows.value.flatMap((row) => {
-    const money = makeover.reckoning?.money.purchases.find((one) => one.id === row.id)
-    const order = orders.value.find((one) => one.id === row.orderId)
-    const piece = pieces.value.find((one) => one.id === row.pieceId)
-    const candidate = candidates.value.find((one) => one.id === row.candidateId)
+    const money = makeover.reckoning?.money.purchases.find((purchase) => purchase.id === row.id)
+    const order = orders.value.find((order) => order.id === row.orderId)
+    const piece = pieces.value.find((piece) => piece.id === row.pieceId)
+    const candidate = candidates.value.find((candidate) => candidate.id === row.candidateId)
     if (!money || !order) return []
     const seller = order.sellerId
       ? (makeover.opened?.studio.rows.seller[order.sellerId]?.name ?? '')
@@ -65,25 +65,25 @@ const sorts = {
   state: 'by how far',
   due: 'by what is due',
 } as const
-const key = (one: (typeof list.value)[number]): string | number =>
+const key = (line: (typeof list.value)[number]): string | number =>
   ({
-    ordered: one.money.orderedOn + one.row.orderId,
-    name: one.name,
-    seller: one.seller,
-    state: one.money.state,
-    due: -(one.money.committed + one.money.refundDue),
+    ordered: line.money.orderedOn + line.row.orderId,
+    name: line.name,
+    seller: line.seller,
+    state: line.money.state,
+    due: -(line.money.committed + line.money.refundDue),
   })[sort.value]
 const shown = computed(() => {
   const words = sought.value.trim().toLocaleLowerCase('en')
   return list.value
     .filter(
-      (one) =>
+      (line) =>
         words === '' ||
-        `${one.name} ${one.seller} ${one.money.state} ${one.candidate?.name ?? ''}`
+        `${line.name} ${line.seller} ${line.money.state} ${line.candidate?.name ?? ''}`
           .toLocaleLowerCase('en')
           .includes(words),
     )
-    .toSorted((one, other) => (key(one) < key(other) ? -1 : key(one) > key(other) ? 1 : 0))
+    .toSorted((left, right) => (key(left) < key(right) ? -1 : key(left) > key(right) ? 1 : 0))
 })
 const orderSize = (orderId: string): number => rows.value.filter((row) => row.orderId === orderId).length
 const swatchOf = (candidate: Row<'candidate'> | undefined) =>
@@ -99,11 +99,12 @@ const swatchOf = (candidate: Row<'candidate'> | undefined) =>
 const wishes = computed(() =>
   pieces.value.filter(
     (piece) =>
-      piece.chosenId !== null && (makeover.reckoning?.money.pieces.find((one) => one.id === piece.id)?.open ?? 0) > 0,
+      piece.chosenId !== null &&
+      (makeover.reckoning?.money.pieces.find((thisPiece) => thisPiece.id === piece.id)?.open ?? 0) > 0,
   ),
 )
-const wish = (piece: Row<'piece'>) => makeover.reckoning?.money.pieces.find((one) => one.id === piece.id)
-const orderBy = (piece: Row<'piece'>) => makeover.reckoning?.dates.find((one) => one.id === piece.id)
+const wish = (piece: Row<'piece'>) => makeover.reckoning?.money.pieces.find((thisPiece) => thisPiece.id === piece.id)
+const orderBy = (piece: Row<'piece'>) => makeover.reckoning?.dates.find((date) => date.id === piece.id)
 
 const pickedId = ref<string | null>(null)
 watch(
@@ -111,9 +112,9 @@ watch(
   (id) => typeof id === 'string' && (pickedId.value = id),
   { immediate: true },
 )
-const picked = computed(() => list.value.find((one) => one.row.id === pickedId.value) ?? null)
+const picked = computed(() => list.value.find((line) => line.row.id === pickedId.value) ?? null)
 const pickedOrder = computed(
-  () => makeover.reckoning?.money.orders.find((one) => one.id === picked.value?.row.orderId) ?? null,
+  () => makeover.reckoning?.money.orders.find((order) => order.id === picked.value?.row.orderId) ?? null,
 )
 const orderName = computed(() =>
   pickedOrder.value && pickedOrder.value.lineIds.length > 1
@@ -121,19 +122,19 @@ const orderName = computed(() =>
     : (picked.value?.name ?? ''),
 )
 const waiting = computed(() =>
-  returns.value.filter((one) => one.purchaseId === pickedId.value && one.acceptedOn === null),
+  returns.value.filter((returned) => returned.purchaseId === pickedId.value && returned.acceptedOn === null),
 )
 const openClaims = computed(() =>
-  claims.value.filter((one) => one.purchaseId === pickedId.value && one.answer === 'waiting'),
+  claims.value.filter((claim) => claim.purchaseId === pickedId.value && claim.answer === 'waiting'),
 )
-const placing = computed(() => placings.value.find((one) => one.purchaseId === pickedId.value) ?? null)
+const placing = computed(() => placings.value.find((placing) => placing.purchaseId === pickedId.value) ?? null)
 const kept = computed(() =>
   picked.value ? picked.value.money.received - picked.value.money.goingBack - picked.value.money.returned : 0,
 )
 const drop = computed(() =>
   makeover.opened && makeover.reckoning
     ? (priceDrops(makeover.opened.makeover, makeover.reckoning.money, makeover.opened.today).find(
-        (one) => one.purchaseId === pickedId.value && one.open,
+        (priceDrop) => priceDrop.purchaseId === pickedId.value && priceDrop.open,
       ) ?? null)
     : null,
 )
@@ -197,7 +198,7 @@ function claim(row: Row<'claim'> | null): void {
   claimOpen.value = true
 }
 async function takeAway(row: Row<'purchase'>): Promise<void> {
-  const whole = orders.value.find((one) => one.id === row.orderId)
+  const whole = orders.value.find((order) => order.id === row.orderId)
   const operations: Operation[] = [
     remove('purchase', row),
     ...(whole && orderSize(row.orderId) === 1 ? [remove('order', whole)] : []),
@@ -257,46 +258,48 @@ useKeys([
         </thead>
         <tbody>
           <tr
-            v-for="one in shown"
-            :key="one.row.id"
-            :class="{ chosen: one.row.id === pickedId }"
-            @click="pick(one.row.id)"
+            v-for="entry in shown"
+            :key="entry.row.id"
+            :class="{ chosen: entry.row.id === pickedId }"
+            @click="pick(entry.row.id)"
           >
             <td class="swatch">
               <span
-                ><MaterialSwatch v-if="swatchOf(one.candidate)" :finish="swatchOf(one.candidate)!" :scale="0.5"
+                ><MaterialSwatch v-if="swatchOf(entry.candidate)" :finish="swatchOf(entry.candidate)!" :scale="0.5"
               /></span>
             </td>
             <td class="what">
               <button
                 type="button"
                 class="bare name"
-                :aria-pressed="one.row.id === pickedId"
-                @click.stop="pick(one.row.id)"
+                :aria-pressed="entry.row.id === pickedId"
+                @click.stop="pick(entry.row.id)"
               >
-                {{ one.name }}</button
-              ><span v-if="one.standIn" class="quiet">, a stand-in</span
-              ><span v-if="orderSize(one.row.orderId) > 1" class="quiet with"
-                >one order with {{ orderSize(one.row.orderId) - 1 }} more</span
+                {{ entry.name }}</button><span v-if="entry.standIn" class="quiet">, a stand-in</span
+              ><span v-if="orderSize(entry.row.orderId) > 1" class="quiet with"
+                >one order with {{ orderSize(entry.row.orderId) - 1 }} more</span
               >
             </td>
-            <td class="quiet from">{{ one.seller }}</td>
-            <td class="far"><StateDots :state="one.money.state" /></td>
+            <td class="quiet from">{{ entry.seller }}</td>
+            <td class="far"><StateDots :state="entry.money.state" /></td>
             <td class="tags">
-              <template v-if="one.money.returnBy"
-                ><span class="shop-tag" aria-hidden="true" />on, till {{ writeShortDate(one.money.returnBy) }}</template
+              <template v-if="entry.money.returnBy"
+                ><span class="shop-tag" aria-hidden="true" />on, till
+                {{ writeShortDate(entry.money.returnBy) }}</template
               >
-              <span v-else-if="one.money.tagsOffOn" class="quiet">off, {{ writeShortDate(one.money.tagsOffOn) }}</span>
-              <span v-else-if="one.row.returnDays === null" class="quiet">no return</span>
+              <span v-else-if="entry.money.tagsOffOn" class="quiet"
+                >off, {{ writeShortDate(entry.money.tagsOffOn) }}</span
+              >
+              <span v-else-if="entry.row.returnDays === null" class="quiet">no return</span>
               <span v-else class="quiet">–</span>
             </td>
-            <td class="number paid"><MoneyAmount :amount="one.money.paid" :currency="makeover.currency" /></td>
+            <td class="number paid"><MoneyAmount :amount="entry.money.paid" :currency="makeover.currency" /></td>
             <td class="number due">
               <FigureButton
-                :amount="one.money.refundDue > 0 ? negate(one.money.refundDue) : one.money.committed"
-                :of="`Due on ${one.name}`"
-                :over="one.money.refundDue > 0"
-                @click="makeover.opened && working.showWorking(purchaseWorking(makeover.opened.makeover, one.money))"
+                :amount="entry.money.refundDue > 0 ? negate(entry.money.refundDue) : entry.money.committed"
+                :figure="`Due on ${entry.name}`"
+                :over="entry.money.refundDue > 0"
+                @click="makeover.opened && working.showWorking(purchaseWorking(makeover.opened.makeover, entry.money))"
               />
             </td>
           </tr>
@@ -332,14 +335,13 @@ useKeys([
             <td>
               <span v-if="orderBy(piece)?.orderBy" :class="{ inverted: (orderBy(piece)?.slackDays ?? 0) < 0 }">{{
                 writeDate(orderBy(piece)!.orderBy!)
-              }}</span
-              ><span v-else class="quiet">no install date</span>
+              }}</span><span v-else class="quiet">no install date</span>
             </td>
             <td class="number">
               <FigureButton
                 v-if="wish(piece)"
                 :amount="wish(piece)!.stillToBuy"
-                :of="`Landed cost of ${piece.name}`"
+                :figure="`Landed cost of ${piece.name}`"
                 @click="makeover.opened && working.showWorking(pieceWorking(makeover.opened.makeover, wish(piece)!))"
               />
             </td>
@@ -383,7 +385,7 @@ useKeys([
               <u
                 ><FigureButton
                   :amount="picked.money.terms.landed"
-                  of="Landed cost"
+                  figure="Landed cost"
                   @click="working.showWorking(landedWorking(picked.row, picked.money.terms, makeover.currency))"
               /></u>
             </dd>
@@ -407,7 +409,7 @@ useKeys([
             <dd>
               <FigureButton
                 :amount="picked.money.refundDue"
-                of="To come back"
+                figure="To come back"
                 over
                 @click="makeover.opened && working.showWorking(purchaseWorking(makeover.opened.makeover, picked.money))"
               />
@@ -419,7 +421,7 @@ useKeys([
               <u
                 ><FigureButton
                   :amount="picked.money.committed"
-                  of="Due"
+                  figure="Due"
                   @click="
                     makeover.opened && working.showWorking(purchaseWorking(makeover.opened.makeover, picked.money))
                   "
@@ -442,7 +444,7 @@ useKeys([
               <u
                 ><FigureButton
                   :amount="minus(pickedOrder.owed, pickedOrder.paid)"
-                  of="Due on the whole order"
+                  figure="Due on the whole order"
                   @click="
                     makeover.opened &&
                     makeover.reckoning &&
@@ -508,9 +510,11 @@ useKeys([
             placing ? 'Tags off' : 'In its place'
           }}</el-button>
           <el-button v-if="kept > 0" @click="sendBack()">Send back</el-button>
-          <el-button v-for="one in waiting" :key="one.id" @click="sendBack(one)">Return accepted</el-button>
+          <el-button v-for="entry in waiting" :key="entry.id" @click="sendBack(entry)">Return accepted</el-button>
           <el-button v-if="drop" type="primary" @click="claim(null)">Claim it</el-button>
-          <el-button v-for="one in openClaims" :key="one.id" @click="claim(one)">Seller answered</el-button>
+          <el-button v-for="openClaim in openClaims" :key="openClaim.id" @click="claim(openClaim)"
+            >Seller answered</el-button
+          >
           <el-button
             v-if="pickedOrder.paid > 0"
             :type="pickedOrder.refundDue > 0 ? 'primary' : 'default'"
@@ -527,7 +531,7 @@ useKeys([
             >Take away</el-button
           >
         </div>
-        <FilesOf :of="{ orderId: picked.row.orderId }" :name="orderName" />
+        <FilesOf :owner="{ orderId: picked.row.orderId }" :name="orderName" />
         <RemarkList :remarks="remarks" />
         <p v-if="problem" class="stop-line" role="alert">{{ problem }}</p>
         <PurchaseStory :purchase="picked.row" />
@@ -547,7 +551,7 @@ useKeys([
               <u
                 ><FigureButton
                   :amount="makeover.reckoning.money.total.forecast"
-                  of="Forecast"
+                  figure="Forecast"
                   @click="working.show('forecast')"
               /></u>
             </dd>
@@ -560,7 +564,7 @@ useKeys([
                   :amount="
                     minus(makeover.reckoning.money.total.contingency, makeover.reckoning.money.total.contingencyDrawn)
                   "
-                  of="Contingency"
+                  figure="Contingency"
                   @click="working.show('contingency')"
               /></u>
             </dd>
@@ -571,7 +575,7 @@ useKeys([
               <u
                 ><FigureButton
                   :amount="makeover.reckoning.money.total.refundsDue"
-                  of="Refunds due"
+                  figure="Refunds due"
                   @click="working.show('refundsDue')"
               /></u>
             </dd>

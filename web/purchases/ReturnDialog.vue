@@ -53,24 +53,24 @@ const { form, reset, submit } = useForm(() => ({
 watch(
   () => form.fields.restockingMinor.text,
   (text, old) => {
-    const [now, was, packs] = [
+    const [reading, was, packs] = [
       form.fields.restockingMinor.read(text || '0'),
       form.fields.restockingMinor.read(old || '0'),
       form.fields.packs.read(form.fields.packs.text),
     ]
-    if (!open.value || !now.ok || !was.ok || !packs.ok || packs.value > most.value) return
+    if (!open.value || !reading.ok || !was.ok || !packs.ok || packs.value > most.value) return
     const value = accepting ? null : valueOf(packs.value)
     if (
       value !== null &&
       form.fields.creditMinor.text === writtenMoney(atLeastZero(minus(value, was.value)), makeover.currency)
     )
-      form.fields.creditMinor.text = writtenMoney(atLeastZero(minus(value, now.value)), makeover.currency)
+      form.fields.creditMinor.text = writtenMoney(atLeastZero(minus(value, reading.value)), makeover.currency)
   },
 )
 const difference = shallowRef<Preview | null>(null)
 let id = uuidv7()
-watch(open, (now) => {
-  if (!now) return
+watch(open, (isOpen) => {
+  if (!isOpen) return
   reset()
   id = uuidv7()
   difference.value = null

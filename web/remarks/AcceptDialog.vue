@@ -11,7 +11,7 @@ const { remark } = defineProps<{ remark: Remark | null }>()
 const open = defineModel<boolean>({ required: true })
 const makeover = useMakeover()
 const { form, reset, submit } = useForm(() => ({ reason: textField('', { most: 500 }) }))
-watch(open, (now) => now && reset())
+watch(open, (isOpen) => isOpen && reset())
 
 async function save(): Promise<void> {
   const asked = remark

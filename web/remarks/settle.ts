@@ -9,9 +9,9 @@ type Store = ReturnType<typeof useMakeover>
 export async function accept(makeover: Store, remark: Remark, reason: string): Promise<readonly Fault[]> {
   if (!makeover.opened) return []
   const { today, makeover: document } = makeover.opened
-  const past = Object.values(document.rows.acceptance).filter((one) => one.remarkKey === remark.key)
+  const past = Object.values(document.rows.acceptance).filter((acceptance) => acceptance.remarkKey === remark.key)
   return makeover.change(`Accepted: ${remark.title}`.slice(0, 490), [
-    ...past.map((one) => remove('acceptance', one)),
+    ...past.map((acceptance) => remove('acceptance', acceptance)),
     add('acceptance', uuidv7(), { remarkKey: remark.key, fingerprint: remark.fingerprint, reason, acceptedOn: today }),
   ])
 }

@@ -8,11 +8,11 @@ import { useMakeover } from '../stores/makeover.ts'
 
 /** Two people changed the same field: both are shown, and whoever came second says which stays. Neither is lost till then. */
 const makeover = useMakeover()
-const one = computed(() =>
-  makeover.waiting.find((each) => each.changeSet.id === makeover.deciding && each.held?.is === 'conflict'),
+const held = computed(() =>
+  makeover.waiting.find((waiting) => waiting.changeSet.id === makeover.deciding && waiting.held?.is === 'conflict'),
 )
 const conflicts = computed<readonly Conflict[]>(() =>
-  one.value?.held?.is === 'conflict' ? one.value.held.conflicts : [],
+  held.value?.held?.is === 'conflict' ? held.value.held.conflicts : [],
 )
 /** Whose stays, by row and field; a row that is gone, or that one would take away, has one choice for all of it. */
 const whose = reactive<Record<string, 'mine' | 'theirs'>>({})
@@ -22,7 +22,7 @@ const key = (conflict: Conflict, field: string): string => `${conflict.id} ${fie
 const fieldsOf = (conflict: Conflict): readonly string[] =>
   conflict.current === null || operationOf(conflict)?.op === 'remove' ? ['row'] : conflict.fields
 const operationOf = (conflict: Conflict): Operation | undefined =>
-  one.value?.changeSet.operations.find((operation) => operation.kind === conflict.kind && operation.id === conflict.id)
+  held.value?.changeSet.operations.find((operation) => operation.kind === conflict.kind && operation.id === conflict.id)
 const written = (conflict: Conflict, field: string, values: Readonly<Record<string, unknown>> | null): string => {
   if (!makeover.opened || !values) return ''
   return (
@@ -47,19 +47,19 @@ const theirs = (conflict: Conflict, field: string): string =>
       ? 'changed, and wanted'
       : written(conflict, field, conflict.current)
 const nameOf = (conflict: Conflict): string => {
-  const from = conflict.current ?? one.value?.was[conflict.id]
-  return `${spoken[conflict.kind]}${typeof from?.name === 'string' ? ` “${from.name}”` : ''}`
+  const before = conflict.current ?? held.value?.was[conflict.id]
+  return `${spoken[conflict.kind]}${typeof before?.name === 'string' ? ` “${before.name}”` : ''}`
 }
 const all = computed(() =>
   conflicts.value.flatMap((conflict) => fieldsOf(conflict).map((field) => key(conflict, field))),
 )
-const decided = computed(() => all.value.every((each) => whose[each] !== undefined))
-const choose = (each: 'mine' | 'theirs'): void => {
-  for (const name of all.value) whose[name] = each
+const decided = computed(() => all.value.every((text) => whose[text] !== undefined))
+const choose = (otherName: 'mine' | 'theirs'): void => {
+  for (const name of all.value) whose[name] = otherName
 }
 
 watch(
-  () => one.value?.changeSet.id,
+  () => held.value?.changeSet.id,
   async () => {
     for (const name of Object.keys(whose)) delete whose[name]
     by.value = {}
@@ -79,14 +79,16 @@ watch(
 )
 
 async function keepThem(): Promise<void> {
-  const held = one.value
-  if (!held || !decided.value) return
-  const operations = held.changeSet.operations.flatMap((operation): Operation[] => {
-    const conflict = conflicts.value.find((each) => each.kind === operation.kind && each.id === operation.id)
+  const change = held.value
+  if (!change) return
+  const operations = change.changeSet.operations.flatMap((operation): Operation[] => {
+    const conflict = conflicts.value.find(
+      (conflict) => conflict.kind === operation.kind && conflict.id === operation.id,
+    )
     if (!conflict) return [operation]
     const row = whose[key(conflict, 'row')]
     if (conflict.current === null) {
-      const { id: _id, version: _version, ...was } = held.was[operation.id] ?? {}
+      const { id: _id, version: _version, ...was } = change.was[operation.id] ?? {}
       return row === 'mine' && operation.op === 'put'
         ? [{ ...operation, base: null, fields: { ...was, ...operation.fields } }]
         : []
@@ -98,13 +100,13 @@ async function keepThem(): Promise<void> {
     )
     return Object.keys(fields).length > 0 ? [{ ...operation, base, fields }] : []
   })
-  await makeover.decide(held.changeSet.id, operations)
+  await makeover.decide(change.changeSet.id, operations)
 }
 </script>
 
 <template>
   <el-dialog
-    :model-value="one !== undefined"
+    :model-value="held !== undefined"
     title="Changed by two at once"
     :width="640"
     :close-on-click-modal="false"
@@ -112,8 +114,8 @@ async function keepThem(): Promise<void> {
     align-center
     @update:model-value="makeover.deciding = null"
   >
-    <p v-if="one" class="quiet">
-      “{{ one.changeSet.sentence }}” met a change that came first. Nothing was overwritten: say which stays. The other
+    <p v-if="held" class="quiet">
+      “{{ held.changeSet.sentence }}” met a change that came first. Nothing was overwritten: say which stays. The other
       one can be read in the history.
     </p>
     <section v-for="conflict in conflicts" :key="conflict.id" class="conflict">
@@ -131,10 +133,10 @@ async function keepThem(): Promise<void> {
         <tbody>
           <tr v-for="field in fieldsOf(conflict)" :key="field">
             <th scope="row">{{ field === 'row' ? 'all of it' : fieldWords(field) }}</th>
-            <td v-for="each in ['mine', 'theirs'] as const" :key="each">
-              <label :class="{ kept: whose[key(conflict, field)] === each }">
-                <input v-model="whose[key(conflict, field)]" type="radio" :name="key(conflict, field)" :value="each" />
-                <span>{{ (each === 'mine' ? mine(conflict, field) : theirs(conflict, field)) || '–' }}</span>
+            <td v-for="entry in ['mine', 'theirs'] as const" :key="entry">
+              <label :class="{ kept: whose[key(conflict, field)] === entry }">
+                <input v-model="whose[key(conflict, field)]" type="radio" :name="key(conflict, field)" :value="entry" />
+                <span>{{ (entry === 'mine' ? mine(conflict, field) : theirs(conflict, field)) || '–' }}</span>
               </label>
             </td>
           </tr>

@@ -8,11 +8,11 @@ import { toldOf } from './told.ts'
 /** What is not saved yet: what only waits for the server, and what was refused or met another's change and wants a decision. */
 const open = defineModel<boolean>({ required: true })
 const makeover = useMakeover()
-const told = (one: Waiting) => (makeover.opened ? toldOf(one, makeover.opened, makeover.currency) : [])
-const resting = (one: Waiting): readonly Waiting[] => makeover.sorted.resting.get(one.changeSet.id) ?? []
-const why = (one: Waiting): string =>
-  one.held?.is === 'refused'
-    ? one.held.faults
+const told = (waiting: Waiting) => (makeover.opened ? toldOf(waiting, makeover.opened, makeover.currency) : [])
+const resting = (waiting: Waiting): readonly Waiting[] => makeover.sorted.resting.get(waiting.changeSet.id) ?? []
+const why = (waiting: Waiting): string =>
+  waiting.held?.is === 'refused'
+    ? waiting.held.faults
         .map((fault) => (fault.field === null ? fault.message : `${fieldWords(fault.field)}: ${fault.message}`))
         .join('; ')
     : 'somebody changed the same meanwhile'
@@ -21,9 +21,9 @@ const clock = (at: string): string =>
     ? 'earlier'
     : new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' }).format(new Date(at))
 const since = computed(() => makeover.away?.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' }) ?? '')
-function decide(one: Waiting): void {
+function decide(waiting: Waiting): void {
   open.value = false
-  makeover.deciding = one.changeSet.id
+  makeover.deciding = waiting.changeSet.id
 }
 </script>
 
@@ -36,12 +36,12 @@ function decide(one: Waiting): void {
     <p v-if="makeover.waiting.length === 0" class="quiet">Everything is saved.</p>
     <section v-if="makeover.sorted.held.length > 0" class="waiting">
       <h2>For you to decide</h2>
-      <article v-for="one in makeover.sorted.held" :key="one.changeSet.id">
+      <article v-for="entry in makeover.sorted.held" :key="entry.changeSet.id">
         <p>
-          <strong>{{ one.changeSet.sentence }}</strong> <span class="quiet">{{ clock(one.addedAt) }}</span>
+          <strong>{{ entry.changeSet.sentence }}</strong> <span class="quiet">{{ clock(entry.addedAt) }}</span>
         </p>
-        <p class="why">Not made: {{ why(one) }}.</p>
-        <table v-for="row in told(one)" :key="row.rowId">
+        <p class="why">Not made: {{ why(entry) }}.</p>
+        <table v-for="row in told(entry)" :key="row.rowId">
           <caption>
             {{
               row.what
@@ -58,31 +58,31 @@ function decide(one: Waiting): void {
             </tr>
           </tbody>
         </table>
-        <pre v-if="one.raw">{{ one.raw }}</pre>
-        <p v-if="resting(one).length > 0" class="quiet">
+        <pre v-if="entry.raw">{{ entry.raw }}</pre>
+        <p v-if="resting(entry).length > 0" class="quiet">
           Rests on it, and waits with it:
           {{
-            resting(one)
-              .map((each) => `“${each.changeSet.sentence}”`)
+            resting(entry)
+              .map((entry) => `“${entry.changeSet.sentence}”`)
               .join(', ')
           }}.
         </p>
         <p class="do">
-          <button v-if="one.held?.is === 'conflict'" type="button" class="word" @click="decide(one)">
+          <button v-if="entry.held?.is === 'conflict'" type="button" class="word" @click="decide(entry)">
             Choose whose
           </button>
-          <button v-else-if="!one.raw" type="button" class="word" @click="makeover.decide(one.changeSet.id)">
+          <button v-else-if="!entry.raw" type="button" class="word" @click="makeover.decide(entry.changeSet.id)">
             Try again
           </button>
-          <button type="button" class="word" @click="makeover.letGo(one.changeSet.id)">Let it go</button>
+          <button type="button" class="word" @click="makeover.letGo(entry.changeSet.id)">Let it go</button>
         </p>
       </article>
     </section>
     <section v-if="makeover.sorted.going.length > 0" class="waiting">
       <h2>Waiting to be sent, in this order</h2>
       <ol>
-        <li v-for="one in makeover.sorted.going" :key="one.changeSet.id">
-          {{ one.changeSet.sentence }} <span class="quiet">{{ clock(one.addedAt) }}</span>
+        <li v-for="entry in makeover.sorted.going" :key="entry.changeSet.id">
+          {{ entry.changeSet.sentence }} <span class="quiet">{{ clock(entry.addedAt) }}</span>
         </li>
       </ol>
     </section>

@@ -47,13 +47,13 @@ export function useHere(makeoverId: Ref<string>, page: Ref<string>): ComputedRef
 
   return computed(() => {
     const others = new Map<string, Other>()
-    for (const one of here.value) {
-      if (one.window === window_ || one.page === null) continue
-      const known = others.get(one.personId)
-      others.set(one.personId, {
-        name: one.name,
-        self: one.personId === session.person?.personId,
-        pages: [...new Set([...(known?.pages ?? []), one.page])],
+    for (const thisHere of here.value) {
+      if (thisHere.window === window_ || thisHere.page === null) continue
+      const known = others.get(thisHere.personId)
+      others.set(thisHere.personId, {
+        name: thisHere.name,
+        self: thisHere.personId === session.person?.personId,
+        pages: [...new Set([...(known?.pages ?? []), thisHere.page])],
       })
     }
     return [...others.values()]

@@ -99,19 +99,19 @@ export const useMakeover = defineStore('makeover', () => {
       base.value?.makeover.rev,
       base.value?.studio.rev,
       base.value?.today,
-      ...sorted.value.going.map((one) => one.changeSet.id),
+      ...sorted.value.going.map((waiting) => waiting.changeSet.id),
     ].join(' ')
   /** Lays what waits over what the server has, and reckons it. What does not fit any more is left out until it is answered. */
   async function show(): Promise<void> {
-    const from = base.value
-    if (!from || past.value || shown === state()) return
+    const opened = base.value
+    if (!opened || past.value || shown === state()) return
     shown = state()
-    let documents = documentsOf(from)
+    let documents = documentsOf(opened)
     for (const { changeSet } of sorted.value.going) {
       const applied = apply(documents, changeSet.operations, changeSet.id)
       if (applied.faults.length === 0) documents = applied.documents
     }
-    await lay({ ...documents, today: from.today })
+    await lay({ ...documents, today: opened.today })
   }
   async function lay(next: Opened): Promise<void> {
     const mine = ++turn
@@ -135,19 +135,19 @@ export const useMakeover = defineStore('makeover', () => {
     catching = true
     try {
       while (base.value && base.value.makeover.rev < heardRev) {
-        const from = base.value
+        const opened = base.value
         const entries = await request<DiaryEntry[]>(
           'GET',
-          `/makeovers/${from.makeover.id}/changes?after=${from.makeover.rev}`,
+          `/makeovers/${opened.makeover.id}/changes?after=${opened.makeover.rev}`,
         )
-        if (base.value !== from) continue
+        if (base.value !== opened) continue
         if (entries.length === 0) return
-        const next = entries.length < 500 ? advance(documentsOf(from), entries) : null
+        const next = entries.length < 500 ? advance(documentsOf(opened), entries) : null
         if (!next) {
           await refresh()
           return
         }
-        base.value = { ...from, ...next }
+        base.value = { ...opened, ...next }
         await show()
       }
     } finally {
@@ -174,15 +174,20 @@ export const useMakeover = defineStore('makeover', () => {
     })
 
   useLive().hear((heard) => {
-    const from = base.value
-    if (!from) return
+    const opened = base.value
+    if (!opened) return
     if (heard.is === 'again') {
       quietly(refresh)
       void send()
-    } else if (heard.is === 'rev' && heard.document === from.makeover.id && heard.rev > from.makeover.rev) {
+    } else if (heard.is === 'rev' && heard.document === opened.makeover.id && heard.rev > opened.makeover.rev) {
       heardRev = Math.max(heardRev, heard.rev)
       if (!sending.value) quietly(catchUp)
-    } else if (heard.is === 'rev' && heard.document === from.studio.id && heard.rev > from.studio.rev && !sending.value)
+    } else if (
+      heard.is === 'rev' &&
+      heard.document === opened.studio.id &&
+      heard.rev > opened.studio.rev &&
+      !sending.value
+    )
       quietly(refresh)
   })
   useEventListener(document, 'visibilitychange', () => {
@@ -202,10 +207,10 @@ export const useMakeover = defineStore('makeover', () => {
     if (!id) return
     const before = waiting.value
     waiting.value = readAll(person(), id)
-    const now = new Map(waiting.value.map((one) => [one.changeSet.id, one]))
+    const map = new Map(waiting.value.map((waiting) => [waiting.changeSet.id, waiting]))
     for (const { changeSet } of before) {
-      const one = now.get(changeSet.id)
-      if (!one || one.held) answers.get(changeSet.id)?.(one?.held ?? null)
+      const waiting = map.get(changeSet.id)
+      if (!waiting || waiting.held) answers.get(changeSet.id)?.(waiting?.held ?? null)
     }
     await show()
   }
@@ -224,8 +229,8 @@ export const useMakeover = defineStore('makeover', () => {
   ): Promise<readonly Fault[]> {
     if (past.value)
       return [fault('past', null, null, null, 'this is an earlier moment: go back to now to change something')]
-    const from = opened.value
-    if (!from || !base.value) return [fault('closed', null, null, null, 'no makeover is open')]
+    const thisOpened = opened.value
+    if (!thisOpened || !base.value) return [fault('closed', null, null, null, 'no makeover is open')]
     const faults = await reckoner().faults(structuredClone(operations))
     if (faults.length > 0) return faults
     const changeSet: ChangeSet = {
@@ -235,17 +240,21 @@ export const useMakeover = defineStore('makeover', () => {
       operations: structuredClone(operations),
       ...(undoes === undefined ? {} : { undoes }),
     }
-    const rows = anyRows(documentsOf(from))
+    const rows = anyRows(documentsOf(thisOpened))
     const was = Object.fromEntries(operations.flatMap(({ kind, id }) => (rows[kind][id] ? [[id, rows[kind][id]]] : [])))
-    const one: Waiting = { changeSet, addedAt: new Date().toISOString(), was, held: null, old: false }
+    const thisWaiting: Waiting = { changeSet, addedAt: new Date().toISOString(), was, held: null, old: false }
     done.push({
       id: changeSet.id,
       sentence,
       undoes: undoes ?? null,
-      rows: entriesOf(documentsOf(from), apply(documentsOf(from), operations, changeSet.id).documents, operations),
+      rows: entriesOf(
+        documentsOf(thisOpened),
+        apply(documentsOf(thisOpened), operations, changeSet.id).documents,
+        operations,
+      ),
     })
-    keep(person(), base.value.makeover.id, one)
-    waiting.value = [...waiting.value, one]
+    keep(person(), base.value.makeover.id, thisWaiting)
+    waiting.value = [...waiting.value, thisWaiting]
     const answered = new Promise<Held | null>((resolve) => {
       answers.set(changeSet.id, resolve)
       setTimeout(() => resolve(null), patienceMs)
@@ -322,21 +331,25 @@ export const useMakeover = defineStore('makeover', () => {
     await laying
     drop(person(), id, changeSet.id)
     savedAt.value = new Date()
-    const from = base.value
-    if (from?.makeover.id === id && rev === from.makeover.rev + 1) {
-      const { documents } = apply(documentsOf(from), changeSet.operations, changeSet.id)
-      const studioRev = from.studio.rev + (changeSet.operations.some(isStudioOperation) ? 1 : 0)
+    const thisOpened = base.value
+    if (thisOpened?.makeover.id === id && rev === thisOpened.makeover.rev + 1) {
+      const { documents } = apply(documentsOf(thisOpened), changeSet.operations, changeSet.id)
+      const studioRev = thisOpened.studio.rev + (changeSet.operations.some(isStudioOperation) ? 1 : 0)
       base.value = {
         makeover: { ...documents.makeover, rev },
         studio: { ...documents.studio, rev: studioRev },
-        today: from.today,
+        today: thisOpened.today,
       }
       waiting.value = readAll(person(), id)
       // what is shown stays as it is: the change was in it already
-      const now = opened.value
-      if (now && !past.value && shown !== '') {
+      const shownNow = opened.value
+      if (shownNow && !past.value && shown !== '') {
         shown = state()
-        opened.value = { ...now, makeover: { ...now.makeover, rev }, studio: { ...now.studio, rev: studioRev } }
+        opened.value = {
+          ...shownNow,
+          makeover: { ...shownNow.makeover, rev },
+          studio: { ...shownNow.studio, rev: studioRev },
+        }
       }
     } else {
       heardRev = Math.max(heardRev, rev)
@@ -347,28 +360,28 @@ export const useMakeover = defineStore('makeover', () => {
     answers.get(changeSet.id)?.(null)
   }
 
-  async function hold(id: string, one: Waiting, held: Held): Promise<void> {
-    keep(person(), id, { ...one, held })
+  async function hold(id: string, thisWaiting: Waiting, held: Held): Promise<void> {
+    keep(person(), id, { ...thisWaiting, held })
     waiting.value = readAll(person(), id)
     await refresh()
     await show()
-    answers.get(one.changeSet.id)?.(held)
+    answers.get(thisWaiting.changeSet.id)?.(held)
   }
 
   const neverDone = (id: string): void => {
-    const at = done.findIndex((one) => one.id === id)
+    const at = done.findIndex((done) => done.id === id)
     if (at >= 0) done.splice(at, 1)
   }
 
   /** Gives up a change that waits, and what rests on it. */
   async function letGo(id: string): Promise<void> {
-    const of = base.value
-    if (!of) return
-    for (const one of [id, ...(sorted.value.resting.get(id) ?? []).map((each) => each.changeSet.id)]) {
-      drop(person(), of.makeover.id, one)
-      neverDone(one)
+    const opened = base.value
+    if (!opened) return
+    for (const text of [id, ...(sorted.value.resting.get(id) ?? []).map((waiting) => waiting.changeSet.id)]) {
+      drop(person(), opened.makeover.id, text)
+      neverDone(text)
     }
-    waiting.value = readAll(person(), of.makeover.id)
+    waiting.value = readAll(person(), opened.makeover.id)
     if (deciding.value === id) deciding.value = null
     await show()
     void send()
@@ -376,29 +389,29 @@ export const useMakeover = defineStore('makeover', () => {
 
   /** Sends a held change again, as it was or as it was decided; with nothing left of it, it is let go and what rests on it goes on. */
   async function decide(id: string, operations: readonly Operation[] | null = null): Promise<void> {
-    const of = base.value
-    const one = waiting.value.find((each) => each.changeSet.id === id)
-    if (!of || !one) return
+    const opened = base.value
+    const thisWaiting = waiting.value.find((waiting) => waiting.changeSet.id === id)
+    if (!opened || !thisWaiting) return
     deciding.value = null
     if (operations?.length === 0) {
-      const rows = anyRows(documentsOf(of))
+      const rows = anyRows(documentsOf(opened))
       for (const later of sorted.value.resting.get(id) ?? []) {
         const rebased = later.changeSet.operations.map((operation) =>
           operation.base === id
             ? { ...operation, base: rows[operation.kind][operation.id]?.version ?? operation.base }
             : operation,
         )
-        keep(person(), of.makeover.id, { ...later, changeSet: { ...later.changeSet, operations: rebased } })
+        keep(person(), opened.makeover.id, { ...later, changeSet: { ...later.changeSet, operations: rebased } })
       }
-      drop(person(), of.makeover.id, id)
+      drop(person(), opened.makeover.id, id)
       neverDone(id)
     } else
-      keep(person(), of.makeover.id, {
-        ...one,
+      keep(person(), opened.makeover.id, {
+        ...thisWaiting,
         held: null,
-        changeSet: { ...one.changeSet, operations: operations ?? one.changeSet.operations },
+        changeSet: { ...thisWaiting.changeSet, operations: operations ?? thisWaiting.changeSet.operations },
       })
-    waiting.value = readAll(person(), of.makeover.id)
+    waiting.value = readAll(person(), opened.makeover.id)
     await show()
     await send()
   }

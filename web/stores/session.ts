@@ -33,7 +33,8 @@ export const useSession = defineStore('session', () => {
   }
   const signIn = async (email: string, password: string): Promise<void> =>
     enter(await request<Person>('POST', '/session', { email, password }))
-  const makeStudio = async (from: NewStudio): Promise<void> => enter(await request<Person>('POST', '/studios', from))
+  const makeStudio = async (newStudio: NewStudio): Promise<void> =>
+    enter(await request<Person>('POST', '/studios', newStudio))
   async function signOut(): Promise<void> {
     await request('DELETE', '/session')
     forgetCopies()

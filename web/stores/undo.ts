@@ -31,19 +31,19 @@ export const useUndo = defineStore('undo', () => {
       },
     )
     if (kept === null) return makeover.done
-    const waiting = new Set(makeover.waiting.map((one) => one.changeSet.id))
-    const known = new Set(kept.map((one) => one.id))
+    const waiting = new Set(makeover.waiting.map((waiting) => waiting.changeSet.id))
+    const known = new Set(kept.map((done) => done.id))
     // answered while the diary was being read: newer than all of it
     const newest = kept.at(-1)?.id ?? ''
     return [
       ...kept.map(withPersonal),
-      ...makeover.done.filter((one) => !known.has(one.id) && (waiting.has(one.id) || one.id > newest)),
+      ...makeover.done.filter((entry) => !known.has(entry.id) && (waiting.has(entry.id) || entry.id > newest)),
     ]
   }
 
   /** Where the diary hides what is personal, what this window remembers of it. */
-  const withPersonal = (one: Done): Done =>
-    holdsPersonal(one.rows) ? (makeover.done.find((each) => each.id === one.id) ?? one) : one
+  const withPersonal = (done: Done): Done =>
+    holdsPersonal(done.rows) ? (makeover.done.find((entry) => entry.id === done.id) ?? done) : done
 
   async function step(which: 'undo' | 'redo'): Promise<void> {
     if (makeover.past) {
@@ -53,8 +53,8 @@ export const useUndo = defineStore('undo', () => {
     try {
       const all = await own()
       const id = undoStack(all)[which]
-      const one = all.find((each) => each.id === id)
-      if (one) await takeBack(one)
+      const done = all.find((done) => done.id === id)
+      if (done) await takeBack(done)
       else say(which === 'undo' ? 'There is nothing of yours to undo.' : 'There is nothing to do again.')
     } catch (error) {
       say(error instanceof Error ? error.message : String(error), true)
@@ -63,17 +63,17 @@ export const useUndo = defineStore('undo', () => {
 
   /** Takes back one change of one's own, whichever it is. */
   async function takeBack(change: Done): Promise<void> {
-    const one = withPersonal(change)
-    const now = makeover.opened
-    if (!now) return
-    const undo = undoOf(one, now, now.today, uuidv7)
+    const done = withPersonal(change)
+    const opened = makeover.opened
+    if (!opened) return
+    const undo = undoOf(done, opened, opened.today, uuidv7)
     if (undo.is === 'refused') {
-      say(`“${one.sentence}” cannot be undone: ${undo.why}.`, true, undo.opposite)
+      say(`“${done.sentence}” cannot be undone: ${undo.why}.`, true, undo.opposite)
       return
     }
-    const faults = await makeover.change(undo.sentence, undo.operations, one.id)
+    const faults = await makeover.change(undo.sentence, undo.operations, done.id)
     if (faults.length > 0)
-      say(`“${one.sentence}” cannot be undone: ${faults.map((fault) => fault.message).join('; ')}.`, true)
+      say(`“${done.sentence}” cannot be undone: ${faults.map((fault) => fault.message).join('; ')}.`, true)
     else say(`${undo.sentence}.`)
   }
 

@@ -5,14 +5,14 @@ import { countingIds } from '#core/testing/small-makeover.ts'
 import { drop, isWaitingKey, keep, makeoversWaiting, parted, readAll, type Waiting } from './waiting.ts'
 
 const newId = countingIds(70_000)
-const [me, other, makeover] = [newId(), newId(), newId()]
-const waiting = (of: Partial<Waiting> = {}, id = newId()): Waiting => ({
+const [me, text, makeover] = [newId(), newId(), newId()]
+const waiting = (waiting: Partial<Waiting> = {}, id = newId()): Waiting => ({
   changeSet: { id, schemaVersion, sentence: 'Did it', operations: [add('room', newId(), { name: 'Hall' })] },
   addedAt: '2027-03-01T09:00:00.000Z',
   was: {},
   held: null,
   old: false,
-  ...of,
+  ...waiting,
 })
 
 beforeEach(() => localStorage.clear())
@@ -22,7 +22,7 @@ describe('what waits to be sent', () => {
     const [first, second] = [waiting(), waiting()]
     keep(me, makeover, second)
     keep(me, makeover, first)
-    keep(other, makeover, waiting())
+    keep(text, makeover, waiting())
     keep(me, newId(), waiting())
     expect(readAll(me, makeover)).toEqual([first, second])
     expect(makeoversWaiting(me)).toHaveLength(2)
@@ -68,12 +68,12 @@ describe('what waits to be sent', () => {
       JSON.stringify({ changeSet: { id: newId(), schemaVersion: 99, sentence: 'From tomorrow', operations: [] } }),
     )
     const all = readAll(me, makeover)
-    expect(all.map((one) => [one.held?.is, one.raw !== undefined])).toEqual([
+    expect(all.map((waiting) => [waiting.held?.is, waiting.raw !== undefined])).toEqual([
       ['refused', true],
       ['refused', true],
     ])
-    expect(all.map((one) => one.raw).join()).toContain('Chose the green one')
-    expect(all.map((one) => one.changeSet.sentence)).toContain('From tomorrow')
+    expect(all.map((waiting) => waiting.raw).join()).toContain('Chose the green one')
+    expect(all.map((waiting) => waiting.changeSet.sentence)).toContain('From tomorrow')
     keep(me, makeover, waiting())
     expect(parted(readAll(me, makeover)).going).toHaveLength(1) // and holds nothing else up
   })
@@ -83,10 +83,10 @@ describe('what waits to be sent', () => {
       throw new DOMException('full', 'QuotaExceededError')
     }
     try {
-      const one = waiting()
-      keep(me, makeover, one)
-      expect(readAll(me, makeover)).toEqual([one])
-      drop(me, makeover, one.changeSet.id)
+      const thisWaiting = waiting()
+      keep(me, makeover, thisWaiting)
+      expect(readAll(me, makeover)).toEqual([thisWaiting])
+      drop(me, makeover, thisWaiting.changeSet.id)
       expect(readAll(me, makeover)).toEqual([])
     } finally {
       if (full) Object.defineProperty(Storage.prototype, 'setItem', full)
@@ -117,7 +117,7 @@ describe('what waits to be sent', () => {
     expect([
       isWaitingKey(null, me, makeover),
       isWaitingKey('bonitas.ground', me, makeover),
-      isWaitingKey(`bonitas.waiting.${other}.${makeover}.x`, me, makeover),
+      isWaitingKey(`bonitas.waiting.${text}.${makeover}.x`, me, makeover),
     ]).toEqual([false, false, false])
   })
 })

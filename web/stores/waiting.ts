@@ -63,7 +63,7 @@ export function readAll(personId: string, makeoverId: string): Waiting[] {
   ])
   return [...texts]
     .flatMap(([key, text]) => (text === null ? [] : [readOne(text, key.slice(start.length))]))
-    .toSorted((one, other) => (one.changeSet.id < other.changeSet.id ? -1 : 1))
+    .toSorted((left, right) => (left.changeSet.id < right.changeSet.id ? -1 : 1))
 }
 
 /** Every makeover that something waits for, of a person. */
@@ -100,7 +100,7 @@ function readOne(text: string, id: string): Waiting {
       held: found.held ?? null,
       old: found.old === true || version !== schemaVersion,
     }
-  const why = read.ok ? '' : read.faults.map((one) => one.message).join('; ')
+  const why = read.ok ? '' : read.faults.map((fault) => fault.message).join('; ')
   const sentence =
     typeof body === 'object' && body !== null && 'sentence' in body
       ? String(body.sentence)
@@ -121,23 +121,23 @@ export function parted(all: readonly Waiting[]): {
   held: Waiting[]
   resting: Map<string, Waiting[]>
 } {
-  const held = all.filter((one) => one.held !== null)
+  const held = all.filter((waiting) => waiting.held !== null)
   const down = new Set(
     restingOn(
-      held.map((one) => one.changeSet),
-      all.map((one) => one.changeSet),
-    ).map((one) => one.id),
+      held.map((waiting) => waiting.changeSet),
+      all.map((waiting) => waiting.changeSet),
+    ).map((changeSet) => changeSet.id),
   )
   const resting = new Map(
-    held.map((one) => {
+    held.map((waiting) => {
       const on = new Set(
         restingOn(
-          [one.changeSet],
-          all.map((each) => each.changeSet),
-        ).map((each) => each.id),
+          [waiting.changeSet],
+          all.map((waiting) => waiting.changeSet),
+        ).map((changeSet) => changeSet.id),
       )
-      return [one.changeSet.id, all.filter((each) => on.has(each.changeSet.id) && each.held === null)]
+      return [waiting.changeSet.id, all.filter((waiting) => on.has(waiting.changeSet.id) && waiting.held === null)]
     }),
   )
-  return { going: all.filter((one) => one.held === null && !down.has(one.changeSet.id)), held, resting }
+  return { going: all.filter((waiting) => waiting.held === null && !down.has(waiting.changeSet.id)), held, resting }
 }

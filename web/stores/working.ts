@@ -17,9 +17,9 @@ export const useWorking = defineStore('working', () => {
   const where = computed(() =>
     single.value
       ? ''
-      : (makeover.reckoning?.money.categories.find((one) => one.id === figure.value?.categoryId)?.name ?? ''),
+      : (makeover.reckoning?.money.categories.find((category) => category.id === figure.value?.categoryId)?.name ?? ''),
   )
-  let from: HTMLElement | null = null
+  let element: HTMLElement | null = null
 
   // a single working is of one moment: when something changed it is laid away rather than left standing wrong
   watch(
@@ -28,19 +28,19 @@ export const useWorking = defineStore('working', () => {
   )
 
   function show(name: Figure, categoryId: string | null = null): void {
-    from = document.activeElement instanceof HTMLElement ? document.activeElement : null
+    element = document.activeElement instanceof HTMLElement ? document.activeElement : null
     single.value = null
     figure.value = { figure: name, categoryId }
   }
   function showWorking(working: Working): void {
-    from = document.activeElement instanceof HTMLElement ? document.activeElement : null
+    element = document.activeElement instanceof HTMLElement ? document.activeElement : null
     figure.value = null
     single.value = working
   }
   function close(): void {
     figure.value = null
     single.value = null
-    from?.focus()
+    element?.focus()
   }
   return { shown, where, show, showWorking, close }
 })

@@ -72,11 +72,11 @@ async function bringIn(): Promise<void> {
   }
 }
 const ways = computed(() => {
-  const now = dry.value
-  if (!now) return []
+  const tried = dry.value
+  if (!tried) return []
   return (['new', 'itself', 'copy'] as const).flatMap((which) => {
-    const way = now.ways[which]
-    if (!way || (which === 'copy' && !now.exists)) return []
+    const way = tried.ways[which]
+    if (!way || (which === 'copy' && !tried.exists)) return []
     const same = which === 'itself' && way.puts + way.removes === 0
     const title = { new: 'As a new makeover', itself: 'Over the one you have', copy: 'As a copy beside it' }[which]
     const does = same
@@ -93,7 +93,9 @@ const size = (bytes: number): string =>
   bytes < 1_000_000 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`
 const practiceWords = (name: string): string => {
   const rule = ruleIds.find((id) => id === name)
-  return rule ? rulebook[rule].why.replace(/\.$/, '') : (questions.find((one) => one.id === name)?.asks ?? name)
+  return rule
+    ? rulebook[rule].why.replace(/\.$/, '')
+    : (questions.find((question) => question.id === name)?.asks ?? name)
 }
 </script>
 

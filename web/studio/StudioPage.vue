@@ -108,12 +108,12 @@ useKeys([
             </tr>
           </thead>
           <tbody>
-            <tr v-for="one in people" :key="one.id">
+            <tr v-for="entry in people" :key="entry.id">
               <td>
-                <strong>{{ one.name }}</strong>
+                <strong>{{ entry.name }}</strong>
               </td>
-              <td>{{ one.email }}</td>
-              <td class="quiet">{{ one.id === session.person?.personId ? 'you' : '' }}</td>
+              <td>{{ entry.email }}</td>
+              <td class="quiet">{{ entry.id === session.person?.personId ? 'you' : '' }}</td>
             </tr>
           </tbody>
         </table>

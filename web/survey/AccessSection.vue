@@ -12,7 +12,7 @@ import { passageForm } from './forms.ts'
 const makeover = useMakeover()
 const entry = useEntry()
 const passages = useRows('passage')
-const sorted = computed(() => passages.value.toSorted((one, other) => one.place - other.place))
+const sorted = computed(() => passages.value.toSorted((left, right) => left.place - right.place))
 const form = computed(() =>
   makeover.opened ? passageForm({ makeover: makeover.opened.makeover, entry: entry.value, roomId: '' }) : null,
 )
@@ -23,8 +23,8 @@ function openForm(row: Row<'passage'> | null): void {
   open.value = true
 }
 const length = (mm: number | null): string => (mm === null ? '–' : writeLength(mm, entry.value.units))
-const least = (of: 'widthMm' | 'heightMm') =>
-  sorted.value.filter((row) => row[of] !== null).toSorted((one, other) => (one[of] ?? 0) - (other[of] ?? 0))[0]
+const least = (name: 'widthMm' | 'heightMm') =>
+  sorted.value.filter((row) => row[name] !== null).toSorted((left, right) => (left[name] ?? 0) - (right[name] ?? 0))[0]
 </script>
 
 <template>

@@ -22,7 +22,7 @@ const finishes = computed(() =>
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
 const area = (row: Row<'finish'>): string => {
   const found = makeover.reckoning?.survey.finishes.get(row.id)
-  return found ? `${writeArea(found.m2, entry.value.units)}${found.from === 'eye' ? ' by eye' : ''}` : '–'
+  return found ? `${writeArea(found.m2, entry.value.units)}${found.basis === 'eye' ? ' by eye' : ''}` : '–'
 }
 const fates = { keep: 'kept', change: 'changed', camouflage: 'camouflaged' } as const
 </script>
@@ -58,8 +58,7 @@ const fates = { keep: 'kept', change: 'changed', camouflage: 'camouflaged' } as 
               <span class="existing-swatch"><MaterialSwatch :finish="row" /></span>
             </td>
             <td>
-              <strong>{{ row.name }}</strong
-              ><span class="quiet place">{{
+              <strong>{{ row.name }}</strong><span class="quiet place">{{
                 [row.material ?? row.family, row.usedFor].filter(Boolean).join(', ')
               }}</span>
             </td>

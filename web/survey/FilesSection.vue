@@ -53,19 +53,19 @@ async function bringIn(): Promise<void> {
   const found = await makeover.change(`Brought the lengths of ${room.name} in from ${name.value}`, operations.value)
   if (found.length > 0) refused.value = found.map((fault) => fault.message)
   else {
-    const from = name.value
+    const text = name.value
     putAway()
-    done.value = `${room.name} is as ${from} says. Ctrl Z takes it back.`
+    done.value = `${room.name} is as ${text} says. Ctrl Z takes it back.`
   }
 }
 const counts = computed(() => {
-  const of = (op: 'put' | 'remove', fresh?: boolean): number =>
+  const countOf = (op: 'put' | 'remove', fresh?: boolean): number =>
     operations.value.filter(
-      (one) =>
-        one.op === op &&
-        (op === 'remove' || fresh === undefined || (one.op === 'put' && (one.base === null) === fresh)),
+      (operation) =>
+        operation.op === op &&
+        (op === 'remove' || fresh === undefined || (operation.op === 'put' && (operation.base === null) === fresh)),
     ).length
-  return { fresh: of('put', true), changed: of('put', false), gone: of('remove') }
+  return { fresh: countOf('put', true), changed: countOf('put', false), gone: countOf('remove') }
 })
 </script>
 
@@ -112,8 +112,7 @@ const counts = computed(() => {
       </template>
       <template v-else-if="sheet">
         <p>
-          <strong>{{ name }}</strong
-          >: {{ sheet.walls.length }} walls, {{ sheet.checks.length }} check measures,
+          <strong>{{ name }}</strong>: {{ sheet.walls.length }} walls, {{ sheet.checks.length }} check measures,
           {{ sheet.openings.length }} openings, {{ sheet.fixtures.length }} fixed things.
         </p>
         <p v-if="operations.length === 0">It says what is here already: nothing would change.</p>

@@ -22,8 +22,8 @@ const error = ref('')
 const typing = ref(false)
 watch(
   () => shown,
-  (now) => {
-    if (!typing.value) text.value = now
+  (thisText) => {
+    if (!typing.value) text.value = thisText
   },
 )
 function typed(): void {

@@ -23,7 +23,7 @@ const { form, reset, submit } = useForm(() => ({
   depth: maybeLengthField(entry.value, null),
   front: maybeLengthField(entry.value, null),
 }))
-watch(open, (now) => now && reset())
+watch(open, (isOpen) => isOpen && reset())
 const is = computed(() => form.fields.is.text)
 
 async function save(): Promise<void> {
@@ -38,13 +38,13 @@ async function save(): Promise<void> {
       ] as const
     ).filter((field) => values[field] === null)
     if (lacking.length > 0) return lacking.map((field) => ({ field, message: 'is empty: expected a length' }))
-    const [from, width, depth, front] = [values.from ?? 0, values.width ?? 0, values.depth ?? 0, values.front ?? 0]
+    const [value, width, depth, front] = [values.from ?? 0, values.width ?? 0, values.depth ?? 0, values.front ?? 0]
     const shape: Shape =
       values.is === 'slant'
-        ? { is: 'slant', alongMm: from, nextMm: width }
+        ? { is: 'slant', alongMm: value, nextMm: width }
         : values.is === 'bay'
-          ? { is: 'bay', fromMm: from, widthMm: width, depthMm: depth, frontMm: front }
-          : { is: values.is, fromMm: from, widthMm: width, depthMm: depth }
+          ? { is: 'bay', fromMm: value, widthMm: width, depthMm: depth, frontMm: front }
+          : { is: values.is, fromMm: value, widthMm: width, depthMm: depth }
     const broken = breakWall(makeover.opened.makeover, wall, shape, uuidv7)
     return broken.ok
       ? makeover.change(`Put a ${values.is} into ${name.toLowerCase()}`, broken.operations)

@@ -136,8 +136,8 @@ const lines = computed(() => {
   return [...own, ...[...joined].map(([stroke, d]) => ({ key: stroke, d, stroke, fill: 'none', subject: undefined }))]
 })
 const texts = computed(() => drawing.value.marks.flatMap((mark, key) => (mark.is === 'text' ? [{ ...mark, key }] : [])))
-const same = (one: Subject | undefined | null, other: Subject | undefined | null): boolean =>
-  !!one && !!other && one.kind === other.kind && one.id === other.id
+const same = (left: Subject | undefined | null, right: Subject | undefined | null): boolean =>
+  !!left && !!right && left.kind === right.kind && left.id === right.id
 /** One place to stop at for each thing, in the order it is drawn. */
 const things = computed(() => {
   const found = new Map<string, { subject: Subject; d: string }>()
@@ -167,21 +167,21 @@ function placeAt(event: PointerEvent | MouseEvent): Place {
   }
   const near = points
     .map((point) => ({ point, far: Math.hypot(point.x - at.x, point.y - at.y) }))
-    .sort((one, other) => one.far - other.far)[0]
+    .sort((left, right) => left.far - right.far)[0]
   return near && near.far * k < 16 ? near.point : at
 }
 function pick(place: Place): void {
   picked.value = picked.value.length === 1 ? [...picked.value, place] : [place]
 }
 const between = computed(() => {
-  const [one, other = measuring ? hover.value : null] = picked.value
-  if (!one || !other) return null
+  const [left, right = measuring ? hover.value : null] = picked.value
+  if (!left || !right) return null
   return {
-    one,
-    other,
-    mm: Math.hypot(other.x - one.x, other.y - one.y),
-    across: Math.abs(other.x - one.x),
-    up: Math.abs(other.y - one.y),
+    left,
+    right,
+    mm: Math.hypot(right.x - left.x, right.y - left.y),
+    across: Math.abs(right.x - left.x),
+    up: Math.abs(right.y - left.y),
   }
 })
 function clicked(event: MouseEvent): void {
@@ -276,14 +276,14 @@ defineExpose({ fit, zoomBy, pan })
             @keydown.space.prevent="pick(point)"
           />
           <g v-if="between" class="between">
-            <path :d="`M${px(between.one.x)} ${px(-between.one.y)}L${px(between.other.x)} ${px(-between.other.y)}`" />
+            <path :d="`M${px(between.left.x)} ${px(-between.left.y)}L${px(between.right.x)} ${px(-between.right.y)}`" />
           </g>
         </template>
       </g>
     </svg>
     <p v-if="measuring" class="measured" role="status">
       <template v-if="between"
-        ><strong>{{ round(between.mm) }}</strong> from {{ between.one.name }} to {{ between.other.name }};
+        ><strong>{{ round(between.mm) }}</strong> from {{ between.left.name }} to {{ between.right.name }};
         {{ round(between.across) }} across, {{ round(between.up) }} up</template
       ><template v-else-if="picked.length === 1">From {{ picked[0]?.name }} to …</template
       ><template v-else>Pick two places; corners and jambs catch.</template>

@@ -43,20 +43,20 @@ const makeover = useMakeover()
 const working = useWorking()
 const entry = useEntry()
 const { rooms, saved, areas: areasFor, draft } = useRooms()
-const live = computed(() => rooms.value.find((one) => one.id === route.query.room) ?? rooms.value[0])
+const live = computed(() => rooms.value.find((room) => room.id === route.query.room) ?? rooms.value[0])
 /** What is drawn: it follows each key, but half a number closes no room, and then it waits until the typing pauses. */
 const room = shallowRef(live.value)
-const savedRoom = computed(() => saved.value.find((one) => one.id === room.value?.id) ?? room.value)
+const savedRoom = computed(() => saved.value.find((thisRoom) => thisRoom.id === room.value?.id) ?? room.value)
 /** Figures, readings and what is said of the closing follow when the typing pauses, so that the page lies still under the hand. */
 const paused = shallowRef(live.value)
 const pause = useDebounceFn(() => (paused.value = room.value = live.value), 180)
 watch(
   live,
-  (now) => {
-    const typing = draft.value !== null && room.value?.id === now?.id
-    if (!typing || now?.closing.state === 'closed' || room.value?.closing.state !== 'closed') room.value = now
+  (thisRoom) => {
+    const typing = draft.value !== null && room.value?.id === thisRoom?.id
+    if (!typing || thisRoom?.closing.state === 'closed' || room.value?.closing.state !== 'closed') room.value = thisRoom
     if (typing) void pause()
-    else paused.value = now
+    else paused.value = thisRoom
   },
   { flush: 'sync' },
 )
@@ -80,11 +80,11 @@ watch(
 )
 const again = computed(() => room.value?.closing.again?.set ?? [])
 function draw(text: number): Drawing {
-  const [now, before] = [room.value, wall.value]
-  if (!now) return { marks: [], bounds: { left: 0, right: 1, bottom: 0, top: 1 }, unplaced: [] }
+  const [thisRoom, before] = [room.value, wall.value]
+  if (!thisRoom) return { marks: [], bounds: { left: 0, right: 1, bottom: 0, top: 1 }, unplaced: [] }
   return before
-    ? elevationOf(now, before, { text, units: entry.value.units, again: again.value })
-    : planOf(now, { text, units: entry.value.units, rules: rules.value, beside: saved.value, again: again.value })
+    ? elevationOf(thisRoom, before, { text, units: entry.value.units, again: again.value })
+    : planOf(thisRoom, { text, units: entry.value.units, rules: rules.value, beside: saved.value, again: again.value })
 }
 const drawing = useTemplateRef<{
   fit: () => void
@@ -94,49 +94,54 @@ const drawing = useTemplateRef<{
 const walk = useTemplateRef<{ focus: () => void }>('walk')
 const measuring = ref(false)
 const points = computed(() => {
-  const now = room.value
-  if (!now) return []
+  const thisRoom = room.value
+  if (!thisRoom) return []
   const before = wall.value
   if (before)
     return [
       { x: 0, y: 0, name: 'the left corner' },
       { x: before.lengthMm, y: 0, name: 'the right corner' },
-      ...[...before.openings, ...before.fixtures].flatMap((one) => [
-        { x: one.u0, y: one.z0, name: `${one.name}, lower left` },
-        ...(one.u1 > one.u0 ? [{ x: one.u1, y: one.z0, name: `${one.name}, lower right` }] : []),
-        ...(one.z1 > one.z0
+      ...[...before.openings, ...before.fixtures].flatMap((opening) => [
+        { x: opening.u0, y: opening.z0, name: `${opening.name}, lower left` },
+        ...(opening.u1 > opening.u0 ? [{ x: opening.u1, y: opening.z0, name: `${opening.name}, lower right` }] : []),
+        ...(opening.z1 > opening.z0
           ? [
-              { x: one.u0, y: one.z1, name: `${one.name}, upper left` },
-              { x: one.u1, y: one.z1, name: `${one.name}, upper right` },
+              { x: opening.u0, y: opening.z1, name: `${opening.name}, upper left` },
+              { x: opening.u1, y: opening.z1, name: `${opening.name}, upper right` },
             ]
           : []),
       ]),
     ]
   return [
-    ...now.closing.corners.map((corner, at) => ({ ...corner, name: `corner ${at + 1}` })),
-    ...now.walls.flatMap((one) =>
-      [...one.openings, ...one.fixtures].flatMap((each) => [
+    ...thisRoom.closing.corners.map((corner, at) => ({ ...corner, name: `corner ${at + 1}` })),
+    ...thisRoom.walls.flatMap((wall) =>
+      [...wall.openings, ...wall.fixtures].flatMap((opening) => [
         {
-          ...pointOn(one, each.u0, 'outMm' in each.row ? each.row.outMm : 0),
-          name: each.u1 > each.u0 ? `${each.name}, left` : each.name,
+          ...pointOn(wall, opening.u0, 'outMm' in opening.row ? opening.row.outMm : 0),
+          name: opening.u1 > opening.u0 ? `${opening.name}, left` : opening.name,
         },
-        ...(each.u1 > each.u0
-          ? [{ ...pointOn(one, each.u1, 'outMm' in each.row ? each.row.outMm : 0), name: `${each.name}, right` }]
+        ...(opening.u1 > opening.u0
+          ? [
+              {
+                ...pointOn(wall, opening.u1, 'outMm' in opening.row ? opening.row.outMm : 0),
+                name: `${opening.name}, right`,
+              },
+            ]
           : []),
       ]),
     ),
   ]
 })
 function nameOf(subject: Subject): string {
-  const now = room.value
-  if (!now) return ''
-  if (subject.kind === 'wall') return now.walls.find((one) => one.row.id === subject.id)?.name ?? 'Wall'
+  const thisRoom = room.value
+  if (!thisRoom) return ''
+  if (subject.kind === 'wall') return thisRoom.walls.find((wall) => wall.row.id === subject.id)?.name ?? 'Wall'
   if (subject.kind === 'diagonal')
-    return now.closing.lengths.find((one) => one.id === subject.id)?.name ?? 'Corner to corner'
-  if (subject.kind === 'zone') return now.zones.find((one) => one.row.id === subject.id)?.row.name ?? 'Zone'
-  for (const one of now.walls)
-    for (const each of [...one.openings, ...one.fixtures])
-      if (each.row.id === subject.id) return `${each.name}, wall ${letterOf(one.at)}`
+    return thisRoom.closing.lengths.find((length) => length.id === subject.id)?.name ?? 'Corner to corner'
+  if (subject.kind === 'zone') return thisRoom.zones.find((zone) => zone.row.id === subject.id)?.row.name ?? 'Zone'
+  for (const wall of thisRoom.walls)
+    for (const opening of [...wall.openings, ...wall.fixtures])
+      if (opening.row.id === subject.id) return `${opening.name}, wall ${letterOf(wall.at)}`
   return ''
 }
 
@@ -152,25 +157,25 @@ async function typeAt(subject: Subject, at: { x: number; y: number }): Promise<v
   if (input instanceof HTMLInputElement) input.select()
 }
 function draftTyped(): void {
-  const now = typing.value
-  if (!now) return
-  now.error = ''
-  const read = readLength(now.text, entry.value.unit)
-  draft.value = read.ok ? { kind: 'wall', id: now.subject.id, fields: { lengthMm: read.value } } : null
+  const typed = typing.value
+  if (!typed) return
+  typed.error = ''
+  const read = readLength(typed.text, entry.value.unit)
+  draft.value = read.ok ? { kind: 'wall', id: typed.subject.id, fields: { lengthMm: read.value } } : null
 }
 async function endTyping(keep: boolean): Promise<void> {
-  const now = typing.value
-  const row = now ? makeover.opened?.makeover.rows.wall[now.subject.id] : undefined
-  if (!now || !row) return
-  const read = readLength(now.text, entry.value.unit)
-  if (keep && !read.ok && now.text.trim() !== '') {
-    now.error = read.error
+  const typed = typing.value
+  const row = typed ? makeover.opened?.makeover.rows.wall[typed.subject.id] : undefined
+  if (!typed || !row) return
+  const read = readLength(typed.text, entry.value.unit)
+  if (keep && !read.ok && typed.text.trim() !== '') {
+    typed.error = read.error
     return
   }
   typing.value = null
   // what is shown is rounded: left as it was, it changes nothing
-  if (keep && read.ok && now.text !== now.shown)
-    await makeover.change(`${nameOf(now.subject)} is ${writeLength(read.value, entry.value.units)}`, [
+  if (keep && read.ok && typed.text !== typed.shown)
+    await makeover.change(`${nameOf(typed.subject)} is ${writeLength(read.value, entry.value.units)}`, [
       edit('wall', row, { lengthMm: read.value }),
     ])
   draft.value = null
@@ -193,23 +198,23 @@ const setting = computed(() =>
 )
 const wallId = computed(() => (selected.value?.kind === 'wall' ? selected.value.id : (wall.value?.row.id ?? null)))
 const form = computed(() => {
-  const [of, now] = [setting.value, opened.value]
-  if (!of || !now) return null
-  switch (now.what) {
+  const [thisRoom, typed] = [setting.value, opened.value]
+  if (!thisRoom || !typed) return null
+  switch (typed.what) {
     case 'wall':
-      return wallForm(of, Math.max(0, room.value?.walls.findIndex((one) => one.row.id === now.id) ?? 0))
+      return wallForm(thisRoom, Math.max(0, room.value?.walls.findIndex((wall) => wall.row.id === typed.id) ?? 0))
     case 'opening':
-      return openingForm(of, wallId.value)
+      return openingForm(thisRoom, wallId.value)
     case 'fixture':
-      return fixtureForm(of, wallId.value)
+      return fixtureForm(thisRoom, wallId.value)
     case 'slope':
-      return slopeForm(of)
+      return slopeForm(thisRoom)
     case 'diagonal':
-      return diagonalForm(of)
+      return diagonalForm(thisRoom)
     case 'zone':
-      return zoneForm(of)
+      return zoneForm(thisRoom)
     case 'survey':
-      return surveyForm(of)
+      return surveyForm(thisRoom)
     case 'room':
       return roomForm()
   }
@@ -220,14 +225,14 @@ const formRow = computed(() =>
 )
 const formOpen = computed({
   get: () => opened.value !== null && form.value !== null,
-  set: (now) => !now && (opened.value = null),
+  set: (isOpen) => !isOpen && (opened.value = null),
 })
 const openForm = (what: Opened['what'], id: string | null = null): void => void (opened.value = { what, id })
 function made(id: string): void {
   if (lastWhat === 'room') toRoom(id)
 }
 let lastWhat = ''
-watch(opened, (now) => now && (lastWhat = now.what))
+watch(opened, (typed) => typed && (lastWhat = typed.what))
 const shaping = ref<Row<'wall'> | null>(null)
 const shapeOpen = ref(false)
 function shape(id: string): void {
@@ -243,16 +248,16 @@ function openFinish(row: Row<'finish'> | null): void {
 
 /** A wall that was forgotten, put into the walk: not measured yet. */
 async function addAfter(id: string): Promise<void> {
-  const now = room.value
-  const at = now?.walls.findIndex((one) => one.row.id === id) ?? -1
-  const before = now?.walls[at]
-  if (!now || !before) return
-  const place = (before.row.place + (now.walls[at + 1]?.row.place ?? before.row.place + 2)) / 2
+  const thisRoom = room.value
+  const at = thisRoom?.walls.findIndex((wall) => wall.row.id === id) ?? -1
+  const before = thisRoom?.walls[at]
+  if (!thisRoom || !before) return
+  const place = (before.row.place + (thisRoom.walls[at + 1]?.row.place ?? before.row.place + 2)) / 2
   const fresh = uuidv7()
   if (
     (
       await makeover.change(`Put a wall after ${before.name.toLowerCase()}`, [
-        add('wall', fresh, { ...blank.wall, roomId: now.id, place }),
+        add('wall', fresh, { ...blank.wall, roomId: thisRoom.id, place }),
       ])
     ).length === 0
   )
@@ -261,11 +266,11 @@ async function addAfter(id: string): Promise<void> {
 
 const closing = computed(() => calm.value?.closing)
 const closes = computed(() => {
-  const now = closing.value
-  if (!now || now.state !== 'closed') return ''
-  if (now.misclosure)
-    return `misses its start by ${writeLength(Math.round(now.misclosure.mm), entry.value.units)}${now.misclosure.oneIn ? `, 1 : ${now.misclosure.oneIn}` : ''}`
-  return now.freedom === 0 ? 'nothing checks it' : 'closed over its diagonals'
+  const thisClosing = closing.value
+  if (!thisClosing || thisClosing.state !== 'closed') return ''
+  if (thisClosing.misclosure)
+    return `misses its start by ${writeLength(Math.round(thisClosing.misclosure.mm), entry.value.units)}${thisClosing.misclosure.oneIn ? `, 1 : ${thisClosing.misclosure.oneIn}` : ''}`
+  return thisClosing.freedom === 0 ? 'nothing checks it' : 'closed over its diagonals'
 })
 function showClosing(): void {
   if (calm.value && areas.value)
@@ -286,8 +291,8 @@ const goTo = (part: string): void =>
 function turn(by: number): void {
   const count = room.value?.closing.state === 'closed' ? room.value.walls.length : 0
   if (count === 0) return
-  const now = face.value ?? (by > 0 ? -1 : count)
-  face.value = now + by < 0 || now + by >= count ? null : now + by
+  const value = face.value ?? (by > 0 ? -1 : count)
+  face.value = value + by < 0 || value + by >= count ? null : value + by
 }
 useKeys([
   { key: 'n', does: 'Type the next wall', run: () => walk.value?.focus() },
@@ -312,15 +317,15 @@ useKeys([
       <h1>Survey</h1>
       <span class="rooms">
         <button
-          v-for="one in saved"
-          :key="one.id"
+          v-for="entry in saved"
+          :key="entry.id"
           type="button"
           class="word"
-          :class="{ here: one.id === room.id }"
-          :aria-pressed="one.id === room.id"
-          @click="toRoom(one.id)"
+          :class="{ here: entry.id === room.id }"
+          :aria-pressed="entry.id === room.id"
+          @click="toRoom(entry.id)"
         >
-          {{ one.name }}
+          {{ entry.name }}
         </button>
       </span>
       <span v-if="closes" class="quiet"
@@ -352,16 +357,16 @@ useKeys([
         <template v-if="calm?.closing.state === 'closed'"
           ><span class="quiet">walls</span
           ><button
-            v-for="one in calm.walls"
-            :key="one.row.id"
+            v-for="thisWall in calm.walls"
+            :key="thisWall.row.id"
             type="button"
             class="word"
-            :class="{ here: wall?.row.id === one.row.id }"
-            :aria-pressed="wall?.row.id === one.row.id"
-            :aria-label="`Stand before ${one.name}`"
-            @click="face = one.at"
+            :class="{ here: wall?.row.id === thisWall.row.id }"
+            :aria-pressed="wall?.row.id === thisWall.row.id"
+            :aria-label="`Stand before ${thisWall.name}`"
+            @click="face = thisWall.at"
           >
-            {{ letterOf(one.at) }}
+            {{ letterOf(thisWall.at) }}
           </button></template
         >
         <span class="end"
@@ -437,7 +442,7 @@ useKeys([
         <h2 id="photos-title">Pictures of {{ room.name }}</h2>
         <span class="quiet">each wall, and the room from its doors, before anything is touched</span>
       </div>
-      <div class="as-it-is"><FilesOf :of="{ roomId: room.id }" :name="room.name" pictures many /></div>
+      <div class="as-it-is"><FilesOf :owner="{ roomId: room.id }" :name="room.name" pictures many /></div>
     </section>
 
     <Teleport defer to="#tag">
@@ -467,7 +472,7 @@ useKeys([
     <ShapeDialog
       v-model="shapeOpen"
       :wall="shaping"
-      :name="room.walls.find((one) => one.row.id === shaping?.id)?.name ?? 'the wall'"
+      :name="room.walls.find((wall) => wall.row.id === shaping?.id)?.name ?? 'the wall'"
     />
     <FinishDialog v-model="finishOpen" :finish="finish" existing :room-id="room.id" />
   </div>

@@ -46,7 +46,10 @@ const own = computed(() => {
     room.id,
     ...finishes.map((row) => row.id),
     ...room.checks.map((check) => check.id),
-    ...room.walls.flatMap((one) => [one.row.id, ...[...one.openings, ...one.fixtures].map((each) => each.row.id)]),
+    ...room.walls.flatMap((wall) => [
+      wall.row.id,
+      ...[...wall.openings, ...wall.fixtures].map((opening) => opening.row.id),
+    ]),
   ])
 })
 const remarks = computed(() =>
@@ -57,16 +60,17 @@ const remarks = computed(() =>
   ),
 )
 const wall = computed(() =>
-  selected?.kind === 'wall' ? room.walls.find((one) => one.row.id === selected.id) : undefined,
+  selected?.kind === 'wall' ? room.walls.find((wall) => wall.row.id === selected.id) : undefined,
 )
-const reading = computed(() => room.closing.lengths.find((one) => one.id === selected?.id))
-const wallAreas = computed(() => areas?.walls.find((one) => one.wallId === wall.value?.row.id))
+const reading = computed(() => room.closing.lengths.find((length) => length.id === selected?.id))
+const wallAreas = computed(() => areas?.walls.find((wallAreas) => wallAreas.wallId === wall.value?.row.id))
 const thing = computed(() => {
-  for (const one of room.walls)
-    for (const each of [...one.openings, ...one.fixtures]) if (each.row.id === selected?.id) return { wall: one, each }
+  for (const wall of room.walls)
+    for (const opening of [...wall.openings, ...wall.fixtures])
+      if (opening.row.id === selected?.id) return { wall: wall, found: opening }
   return undefined
 })
-const zone = computed(() => room.zones.find((one) => one.row.id === selected?.id))
+const zone = computed(() => room.zones.find((zone) => zone.row.id === selected?.id))
 const figures = computed<{ figure: SurveyFigure; name: string; value: string }[]>(() =>
   areas
     ? [
@@ -84,7 +88,7 @@ const figures = computed<{ figure: SurveyFigure; name: string; value: string }[]
       ]
     : [],
 )
-const zoneArea = (id: string): number | undefined => areas?.zones.find((one) => one.id === id)?.m2
+const zoneArea = (id: string): number | undefined => areas?.zones.find((zone) => zone.id === id)?.m2
 </script>
 
 <template>
@@ -159,7 +163,7 @@ const zoneArea = (id: string): number | undefined => areas?.zones.find((one) => 
       </div>
     </template>
     <template v-else-if="thing">
-      <h2>{{ thing.each.name }}</h2>
+      <h2>{{ thing.found.name }}</h2>
       <hr />
       <dl class="pairs">
         <div>
@@ -168,27 +172,27 @@ const zoneArea = (id: string): number | undefined => areas?.zones.find((one) => 
         </div>
         <div>
           <dt>From the left</dt>
-          <dd>{{ length(thing.each.u0) }}</dd>
+          <dd>{{ length(thing.found.u0) }}</dd>
         </div>
-        <div v-if="thing.each.u1 > thing.each.u0">
+        <div v-if="thing.found.u1 > thing.found.u0">
           <dt>To the right</dt>
-          <dd>{{ length(thing.wall.lengthMm - thing.each.u1) }}</dd>
+          <dd>{{ length(thing.wall.lengthMm - thing.found.u1) }}</dd>
         </div>
-        <div v-if="thing.each.u1 > thing.each.u0">
+        <div v-if="thing.found.u1 > thing.found.u0">
           <dt>Width</dt>
-          <dd>{{ length(thing.each.u1 - thing.each.u0) }}</dd>
+          <dd>{{ length(thing.found.u1 - thing.found.u0) }}</dd>
         </div>
         <div>
-          <dt>{{ thing.each.z1 > thing.each.z0 ? 'From height' : 'Above the floor' }}</dt>
-          <dd>{{ length(thing.each.z0) }}</dd>
+          <dt>{{ thing.found.z1 > thing.found.z0 ? 'From height' : 'Above the floor' }}</dt>
+          <dd>{{ length(thing.found.z0) }}</dd>
         </div>
-        <div v-if="thing.each.z1 > thing.each.z0">
+        <div v-if="thing.found.z1 > thing.found.z0">
           <dt>To height</dt>
-          <dd>{{ length(thing.each.z1) }}</dd>
+          <dd>{{ length(thing.found.z1) }}</dd>
         </div>
       </dl>
       <div class="tag-actions">
-        <el-button @click="emit('open', selected?.kind === 'opening' ? 'opening' : 'fixture', thing.each.row.id)"
+        <el-button @click="emit('open', selected?.kind === 'opening' ? 'opening' : 'fixture', thing.found.row.id)"
           >Change</el-button
         >
       </div>
@@ -231,26 +235,26 @@ const zoneArea = (id: string): number | undefined => areas?.zones.find((one) => 
       <template v-else>
         <hr />
         <dl class="pairs">
-          <div v-for="one in figures" :key="one.figure">
-            <dt>{{ one.name }}</dt>
+          <div v-for="figure in figures" :key="figure.figure">
+            <dt>{{ figure.name }}</dt>
             <dd>
               <button
                 type="button"
                 class="bare figure"
-                :aria-label="`${one.name} of ${room.name}, working`"
-                @click="show(one.figure)"
+                :aria-label="`${figure.name} of ${room.name}, working`"
+                @click="show(figure.figure)"
               >
-                {{ one.value }}
+                {{ figure.value }}
               </button>
             </dd>
           </div>
-          <div v-for="each in room.zones.filter((one) => zoneArea(one.row.id) !== undefined)" :key="each.row.id">
-            <dt>{{ each.row.name }}</dt>
-            <dd>{{ area(zoneArea(each.row.id)) }}</dd>
+          <div v-for="zone in room.zones.filter((zone) => zoneArea(zone.row.id) !== undefined)" :key="zone.row.id">
+            <dt>{{ zone.row.name }}</dt>
+            <dd>{{ area(zoneArea(zone.row.id)) }}</dd>
           </div>
         </dl>
         <p class="quiet">
-          {{ room.walls.map((each) => letterOf(each.at)).join(' ') }} on the drawing are its walls; numbers are its
+          {{ room.walls.map((wall) => letterOf(wall.at)).join(' ') }} on the drawing are its walls; numbers are its
           corners. Pick anything to read it.
         </p>
       </template>

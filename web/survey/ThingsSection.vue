@@ -14,13 +14,13 @@ const emit = defineEmits<{
 const makeover = useMakeover()
 const entry = useEntry()
 const length = (mm: number): string => writeLength(Math.round(mm * 10) / 10, entry.value.units)
-const openings = computed(() => room.walls.flatMap((wall) => wall.openings.map((one) => ({ wall, one }))))
-const fixtures = computed(() => room.walls.flatMap((wall) => wall.fixtures.map((one) => ({ wall, one }))))
-const from = (row: { fromMm: number; fromEnd: boolean }): string =>
+const openings = computed(() => room.walls.flatMap((wall) => wall.openings.map((opening) => ({ wall, opening }))))
+const fixtures = computed(() => room.walls.flatMap((wall) => wall.fixtures.map((fixture) => ({ wall, fixture }))))
+const distance = (row: { fromMm: number; fromEnd: boolean }): string =>
   `${length(row.fromMm)} from ${row.fromEnd ? 'the right' : 'the left'}`
 const sharedWith = (id: string | null): string => {
-  const other = id === null ? undefined : makeover.opened?.makeover.rows.opening[id]
-  const wall = other ? makeover.opened?.makeover.rows.wall[other.wallId] : undefined
+  const opening = id === null ? undefined : makeover.opened?.makeover.rows.opening[id]
+  const wall = opening ? makeover.opened?.makeover.rows.wall[opening.wallId] : undefined
   return wall ? (makeover.opened?.makeover.rows.room[wall.roomId]?.name ?? '') : ''
 }
 </script>
@@ -46,7 +46,7 @@ const sharedWith = (id: string | null): string => {
           >, facing wall A one looks {{ Math.round(room.survey.facesDeg) }}°</template
         >
       </li>
-      <li v-for="wall in room.walls.filter((one) => one.row.heightMm !== null)" :key="wall.row.id">
+      <li v-for="wall in room.walls.filter((wall) => wall.row.heightMm !== null)" :key="wall.row.id">
         Corner {{ wall.at + 1 }}: {{ length(wall.row.heightMm ?? 0) }}
       </li>
       <li v-for="slope in room.slopes" :key="slope.id">
@@ -55,8 +55,10 @@ const sharedWith = (id: string | null): string => {
         >: {{ length(slope.lowMm) }} at the wall, full height {{ length(slope.runMm) }} from it
       </li>
       <li v-for="zone in room.zones" :key="zone.row.id">
-        <button type="button" class="word" @click="emit('open', 'zone', zone.row.id)">{{ zone.row.name }}</button
-        ><span class="quiet">{{ zone.outline ? '' : ', no place on the plan yet' }}</span>
+        <button type="button" class="word" @click="emit('open', 'zone', zone.row.id)">{{ zone.row.name }}</button><span
+          class="quiet"
+          >{{ zone.outline ? '' : ', no place on the plan yet' }}</span
+        >
       </li>
     </ul>
   </section>
@@ -86,28 +88,29 @@ const sharedWith = (id: string | null): string => {
         </thead>
         <tbody>
           <tr
-            v-for="{ wall, one } in openings"
-            :key="one.row.id"
-            :class="{ chosen: selected?.id === one.row.id }"
-            @focusin="emit('select', { kind: 'opening', id: one.row.id })"
+            v-for="{ wall, opening } in openings"
+            :key="opening.row.id"
+            :class="{ chosen: selected?.id === opening.row.id }"
+            @focusin="emit('select', { kind: 'opening', id: opening.row.id })"
           >
             <td>{{ letterOf(wall.at) }}</td>
             <td>
-              <strong>{{ one.name }}</strong
-              ><span v-if="one.row.name" class="quiet place">{{ one.row.what }}</span>
+              <strong>{{ opening.name }}</strong><span v-if="opening.row.name" class="quiet place">{{
+                opening.row.what
+              }}</span>
             </td>
-            <td>{{ from(one.row) }}</td>
-            <td class="number">{{ length(one.row.widthMm) }}</td>
-            <td class="number">{{ one.row.sillMm > 0 ? length(one.row.sillMm) : 'floor' }}</td>
-            <td class="number">{{ length(one.row.headMm) }}</td>
+            <td>{{ distance(opening.row) }}</td>
+            <td class="number">{{ length(opening.row.widthMm) }}</td>
+            <td class="number">{{ opening.row.sillMm > 0 ? length(opening.row.sillMm) : 'floor' }}</td>
+            <td class="number">{{ length(opening.row.headMm) }}</td>
             <td class="quiet">
               {{
                 [
-                  one.row.hinge !== 'none' ? `hinges ${one.row.hinge}` : '',
-                  one.row.swing !== 'none' ? `opens ${one.row.swing}` : '',
-                  one.row.clearMm ? `clear ${length(one.row.clearMm)}` : '',
-                  one.row.revealMm ? `${length(one.row.revealMm)} deep` : '',
-                  sharedWith(one.row.sharesId) ? `to ${sharedWith(one.row.sharesId)}` : '',
+                  opening.row.hinge !== 'none' ? `hinges ${opening.row.hinge}` : '',
+                  opening.row.swing !== 'none' ? `opens ${opening.row.swing}` : '',
+                  opening.row.clearMm ? `clear ${length(opening.row.clearMm)}` : '',
+                  opening.row.revealMm ? `${length(opening.row.revealMm)} deep` : '',
+                  sharedWith(opening.row.sharesId) ? `to ${sharedWith(opening.row.sharesId)}` : '',
                 ]
                   .filter(Boolean)
                   .join(', ')
@@ -117,8 +120,8 @@ const sharedWith = (id: string | null): string => {
               <button
                 type="button"
                 class="word"
-                :aria-label="`Change ${one.name} on wall ${letterOf(wall.at)}`"
-                @click="emit('open', 'opening', one.row.id)"
+                :aria-label="`Change ${opening.name} on wall ${letterOf(wall.at)}`"
+                @click="emit('open', 'opening', opening.row.id)"
               >
                 Change
               </button>
@@ -154,34 +157,39 @@ const sharedWith = (id: string | null): string => {
         </thead>
         <tbody>
           <tr
-            v-for="{ wall, one } in fixtures"
-            :key="one.row.id"
-            :class="{ chosen: selected?.id === one.row.id }"
-            @focusin="emit('select', { kind: 'fixture', id: one.row.id })"
+            v-for="{ wall, fixture } in fixtures"
+            :key="fixture.row.id"
+            :class="{ chosen: selected?.id === fixture.row.id }"
+            @focusin="emit('select', { kind: 'fixture', id: fixture.row.id })"
           >
             <td>{{ letterOf(wall.at) }}</td>
             <td>
-              <strong>{{ one.name }}</strong
-              ><span v-if="one.row.name" class="quiet place">{{ one.row.what }}</span>
+              <strong>{{ fixture.name }}</strong><span v-if="fixture.row.name" class="quiet place">{{
+                fixture.row.what
+              }}</span>
             </td>
-            <td>{{ from(one.row) }}</td>
-            <td class="number">{{ one.row.aboveMm > 0 ? length(one.row.aboveMm) : 'floor' }}</td>
+            <td>{{ distance(fixture.row) }}</td>
+            <td class="number">{{ fixture.row.aboveMm > 0 ? length(fixture.row.aboveMm) : 'floor' }}</td>
             <td class="number">
-              {{ one.row.widthMm ? length(one.row.widthMm) : ''
-              }}{{ one.row.heightMm ? ` × ${length(one.row.heightMm)}` : '' }}
+              {{ fixture.row.widthMm ? length(fixture.row.widthMm) : ''
+              }}{{ fixture.row.heightMm ? ` × ${length(fixture.row.heightMm)}` : '' }}
             </td>
             <td class="number">
               {{
-                one.row.depthMm ? length(one.row.depthMm) : one.row.outMm > 0 ? `${length(one.row.outMm)} off it` : ''
+                fixture.row.depthMm
+                  ? length(fixture.row.depthMm)
+                  : fixture.row.outMm > 0
+                    ? `${length(fixture.row.outMm)} off it`
+                    : ''
               }}
             </td>
-            <td class="quiet">{{ one.row.note }}</td>
+            <td class="quiet">{{ fixture.row.note }}</td>
             <td class="number">
               <button
                 type="button"
                 class="word"
-                :aria-label="`Change ${one.name} on wall ${letterOf(wall.at)}`"
-                @click="emit('open', 'fixture', one.row.id)"
+                :aria-label="`Change ${fixture.name} on wall ${letterOf(wall.at)}`"
+                @click="emit('open', 'fixture', fixture.row.id)"
               >
                 Change
               </button>

@@ -31,7 +31,7 @@ const nextError = ref('')
 const nextField = useTemplateRef<HTMLInputElement>('nextField')
 const closed = computed(() => room.closing.state === 'closed')
 const reading = (id: string): LengthReading | undefined =>
-  closed.value ? room.closing.lengths.find((one) => one.id === id) : undefined
+  closed.value ? room.closing.lengths.find((length) => length.id === id) : undefined
 const again = computed(() => new Set(room.closing.again?.set ?? []))
 const read = (text: string) => readWallEntry(text, entry.value.unit)
 const readOne = (text: string) => readLength(text, entry.value.unit)
@@ -42,7 +42,9 @@ const echoOf = (text: string): string => {
     : ''
 }
 const cornerWord = ({ corner, cornerDeg }: { corner: string; cornerDeg: number | null }): string =>
-  corner === 'angle' ? `${cornerDeg ?? '?'}°` : (cornerWords.find((one) => one.value === corner)?.label ?? corner)
+  corner === 'angle'
+    ? `${cornerDeg ?? '?'}°`
+    : (cornerWords.find((cornerWord) => cornerWord.value === corner)?.label ?? corner)
 const row = (id: string) => makeover.opened?.makeover.rows.wall[id]
 
 async function put(sentence: string, operations: readonly Operation[]): Promise<boolean> {
@@ -66,10 +68,10 @@ const draftLength = (id: string, text: string | null): void => {
   )
 }
 async function saveCorner(id: string, at: number, corner: string): Promise<void> {
-  const [wall, kind] = [row(id), cornerKinds.find((one) => one === corner)]
+  const [wall, kind] = [row(id), cornerKinds.find((cornerKind) => cornerKind === corner)]
   if (!wall || !kind) return
   await put(
-    `The corner at the end of wall ${letterOf(at)} is ${cornerWords.find((one) => one.value === kind)?.label ?? ''}`,
+    `The corner at the end of wall ${letterOf(at)} is ${cornerWords.find((cornerWord) => cornerWord.value === kind)?.label ?? ''}`,
     [edit('wall', wall, { corner: kind, cornerDeg: kind === 'angle' ? (wall.cornerDeg ?? 135) : null })],
   )
 }
@@ -116,8 +118,12 @@ async function saveCheck(id: string, name: string, text: string): Promise<void> 
 }
 const length = (mm: number): string => writeLength(Math.round(mm * 10) / 10, entry.value.units)
 const moved = (mm: number): string => (Math.abs(mm) < 0.05 ? '0.0' : `${mm < 0 ? '−' : '+'}${Math.abs(mm).toFixed(1)}`)
-const standing = (one: LengthReading | undefined): string =>
-  !one || one.measuredMm === null ? '' : one.standardised === null ? 'unchecked' : one.standardised.toFixed(1)
+const standing = (lengthReading: LengthReading | undefined): string =>
+  !lengthReading || lengthReading.measuredMm === null
+    ? ''
+    : lengthReading.standardised === null
+      ? 'unchecked'
+      : lengthReading.standardised.toFixed(1)
 defineExpose({ focus: () => nextField.value?.focus() })
 </script>
 

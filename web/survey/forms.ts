@@ -298,8 +298,8 @@ export function openingForm(setting: Setting, wallId: string | null = null) {
     sentence: (read, row) => `${row ? 'Changed' : 'Noted'} ${read.name || `a ${read.what}`}`,
     removed: (row) => `Took ${row.name || `a ${row.what}`} away`,
     removedWith: (row) =>
-      rowsOf(makeover, 'opening').flatMap((one): Operation[] =>
-        one.sharesId === row.id ? [edit('opening', one, { sharesId: null })] : [],
+      rowsOf(makeover, 'opening').flatMap((opening): Operation[] =>
+        opening.sharesId === row.id ? [edit('opening', opening, { sharesId: null })] : [],
       ),
     caution: both,
   })
@@ -437,11 +437,11 @@ export function zoneForm(setting: Setting) {
     removed: (row) => `Took the zone ${row.name} away`,
     removedWith: (row) => [
       ...rowsOf(makeover, 'need')
-        .filter((one) => one.zoneId === row.id)
-        .map((one) => edit('need', one, { zoneId: null })),
+        .filter((need) => need.zoneId === row.id)
+        .map((need) => edit('need', need, { zoneId: null })),
       ...rowsOf(makeover, 'piece')
-        .filter((one) => one.zoneId === row.id)
-        .map((one) => edit('piece', one, { zoneId: null })),
+        .filter((piece) => piece.zoneId === row.id)
+        .map((piece) => edit('piece', piece, { zoneId: null })),
     ],
   })
 }

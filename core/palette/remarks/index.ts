@@ -35,12 +35,12 @@ export function paletteRemarks(makeover: Makeover, palette: Palette, practice: P
 }
 
 function clashRemarks(makeover: Makeover, palette: Palette, { rules, schools }: Practice): Remark[] {
-  const byId = new Map(palette.finishes.map((one) => [one.id, one]))
+  const byId = new Map(palette.finishes.map((finish) => [finish.id, finish]))
   return palette.clashes.flatMap((pair) => {
-    const [one, other] = [byId.get(pair.one), byId.get(pair.other)]
-    const group = one?.undertone.group
-    if (!one || !other || !group) return []
-    const kept = [pair.one, pair.other]
+    const [left, right] = [byId.get(pair.left), byId.get(pair.right)]
+    const group = left?.undertone.group
+    if (!left || !right || !group) return []
+    const kept = [pair.left, pair.right]
       .filter((id) => isKeepsake(makeover, makeover.rows.finish[id]?.pieceId ?? null))
       .map((id) => byId.get(id)?.name ?? '')
     if (kept.length > 0 && schools.keepsakes === 'away') return []
@@ -52,11 +52,11 @@ function clashRemarks(makeover: Makeover, palette: Palette, { rules, schools }: 
         weight: 'look',
         step: 'palette',
         subjects: [
-          { kind: 'finish', id: pair.one },
-          { kind: 'finish', id: pair.other },
+          { kind: 'finish', id: pair.left },
+          { kind: 'finish', id: pair.right },
         ],
-        title: `${one.name} and ${other.name}: two ${nouns[group]} of different undertone`,
-        sentence: `${one.name} is ${one.undertone.words}, ${other.name} ${other.undertone.words}. They part by ${pair.measured.toFixed(1)} ${pair.measure}; from ${citeRule(pair.rule, rules)} two ${nouns[group]} clash.${stays}`,
+        title: `${left.name} and ${right.name}: two ${nouns[group]} of different undertone`,
+        sentence: `${left.name} is ${left.undertone.words}, ${right.name} ${right.undertone.words}. They part by ${pair.measured.toFixed(1)} ${pair.measure}; from ${citeRule(pair.rule, rules)} two ${nouns[group]} clash.${stays}`,
         rule: pair.rule,
         numbers: [pair.measured, pair.hueApart],
       }),
@@ -65,7 +65,7 @@ function clashRemarks(makeover: Makeover, palette: Palette, { rules, schools }: 
 }
 
 function beyondScreen(makeover: Makeover, palette: Palette): Remark[] {
-  const byId = new Map(palette.finishes.map((one) => [one.id, one]))
+  const byId = new Map(palette.finishes.map((finish) => [finish.id, finish]))
   return paletteFinishes(makeover).flatMap((row) => {
     if (byId.get(row.id)?.showable !== false) return []
     return [

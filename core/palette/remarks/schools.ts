@@ -22,7 +22,7 @@ export const schoolRemarks: Checks = (makeover, palette, practice) => [
 ]
 
 const whole = (makeover: Makeover) => [{ kind: 'makeover' as const, id: makeover.id }]
-const of = (row: Row<'finish'>) => ({ kind: 'finish' as const, id: row.id })
+const subjectOf = (row: Row<'finish'>) => ({ kind: 'finish' as const, id: row.id })
 const saidBy = ({ schools }: Practice): string => `By the school “${schoolOf('colours', schools.colours).name}”`
 const capital = (text: string): string => text.replace(/^./, (letter) => letter.toUpperCase())
 const percent = (share: number): string => `${Math.round(100 * share)} %`
@@ -152,7 +152,7 @@ const quiet: Checks = (makeover, palette, practice) => {
   const dark = paletteFinishes(makeover).filter(
     (row) =>
       soft.has(row.family) &&
-      (palette.finishes.find((one) => one.id === row.id)?.lrv ?? 100) < practice.rules['quiet.soft'] &&
+      (palette.finishes.find((finish) => finish.id === row.id)?.lrv ?? 100) < practice.rules['quiet.soft'] &&
       row.surface !== 'floor' &&
       !mayCarryColour(row),
   )
@@ -161,7 +161,7 @@ const quiet: Checks = (makeover, palette, practice) => {
       code: 'palette.quiet-cloth',
       weight: 'look',
       step: 'palette',
-      subjects: [of(row)],
+      subjects: [subjectOf(row)],
       title: `${row.name} is dark for a quiet room`,
       sentence: `${saidBy(practice)} cushions and cloth are pale: at least ${citeRule('quiet.soft', practice.rules)}. Let texture do it, or carry the dark in greenery, art or at the window.`,
       rule: 'quiet.soft',
@@ -176,7 +176,7 @@ const envelope: Checks = (makeover, palette, practice) => {
   const { rules } = practice
   return [...groupBy(paletteFinishes(makeover), (row) => row.roomId).values()].flatMap((rows) => {
     const walls = rows.find((row) => row.surface === 'walls')
-    const reckoned = palette.finishes.find((one) => one.id === walls?.id)
+    const reckoned = palette.finishes.find((finish) => finish.id === walls?.id)
     if (!walls || !reckoned) return []
     const remarks: Remark[] = []
     const off = rows.filter(
@@ -191,7 +191,7 @@ const envelope: Checks = (makeover, palette, practice) => {
           code: 'palette.envelope-broken',
           weight: 'look',
           step: 'palette',
-          subjects: [of(walls), ...off.map(of)],
+          subjects: [subjectOf(walls), ...off.map(subjectOf)],
           title: `${off.map((row) => row.name).join(', ')} ${off.length === 1 ? 'breaks' : 'break'} the envelope`,
           sentence: `${saidBy(practice)} walls, trim, doors and ceiling are one colour, within ${citeRule('envelope.one', rules)} of ${walls.name}: ${off.map((row) => `${row.name} parts by ${deltaE(labOf(row), labOf(walls)).toFixed(1)}`).join(', ')}.`,
           rule: 'envelope.one',
@@ -206,7 +206,7 @@ const envelope: Checks = (makeover, palette, practice) => {
           code: 'palette.envelope-depth',
           weight: 'look',
           step: 'palette',
-          subjects: [of(walls)],
+          subjects: [subjectOf(walls)],
           title: `${walls.name} is neither a warm white nor a rich dark`,
           sentence: `It is ${reckoned.undertone.words} with an LRV of ${Math.round(reckoned.lrv)}, an estimate. ${saidBy(practice)} an envelope is a warm white from ${citeRule('envelope.pale', rules)}, or dark up to ${citeRule('envelope.dark', rules)}.`,
           rule: 'envelope.pale',
@@ -226,7 +226,7 @@ const envelope: Checks = (makeover, palette, practice) => {
           code: 'palette.envelope-focal',
           weight: focal.length === 0 ? 'look' : 'note',
           step: 'palette',
-          subjects: focal.length === 0 ? whole(makeover) : focal.map(of),
+          subjects: focal.length === 0 ? whole(makeover) : focal.map(subjectOf),
           title:
             focal.length === 0 ? 'No focal point in the envelope' : `${focal.length} focal points, where one is meant`,
           sentence: `${saidBy(practice)} one bright or light thing is looked at: an accent more than ${citeRule('wall.stand-out', rules)} from ${walls.name}, or stronger by ${citeRule('envelope.bright', rules)}.${focal.length > 1 ? ` Here ${focal.map((row) => row.name).join(', ')} compete.` : ''}`,
@@ -248,7 +248,7 @@ const envelope: Checks = (makeover, palette, practice) => {
           code: 'palette.envelope-lost',
           weight: 'look',
           step: 'palette',
-          subjects: [of(row), of(walls)],
+          subjects: [subjectOf(row), subjectOf(walls)],
           title: `${row.name} sinks into the dark`,
           sentence: `In a dark envelope upholstery stands out: it lies ${Math.abs(row.labL - walls.labL).toFixed(0)} from ${walls.name} in lightness, under ${citeRule('wall.vanish-lightness', rules)}.`,
           rule: 'wall.vanish-lightness',
@@ -262,7 +262,7 @@ const envelope: Checks = (makeover, palette, practice) => {
           code: 'palette.envelope-floor',
           weight: 'note',
           step: 'palette',
-          subjects: rugs.map(of),
+          subjects: rugs.map(subjectOf),
           title: `${rugs.length} rugs break up the floor`,
           sentence: `${saidBy(practice)} the floor is unbroken, and rugs are few: ${rugs.map((row) => row.name).join(', ')}.`,
           rule: null,
@@ -295,7 +295,7 @@ const trims: Checks = (makeover, palette, { rules, schools, chosen }) => {
             code: 'palette.trim',
             weight: 'look',
             step: 'palette',
-            subjects: [of(trim), of(wall)],
+            subjects: [subjectOf(trim), subjectOf(wall)],
             title: `${trim.name} parts from the wall`,
             sentence: `By the school “${schoolOf('trim', schools.trim).name}” trim and wall are one colour; these part by ΔE ${apart.toFixed(1)}, seen at a glance from ${citeRule('colour.at-a-glance', rules)}.`,
             rule: 'colour.at-a-glance',
@@ -309,7 +309,7 @@ const trims: Checks = (makeover, palette, { rules, schools, chosen }) => {
             code: 'palette.trim-white',
             weight: 'note',
             step: 'palette',
-            subjects: [of(trim)],
+            subjects: [subjectOf(trim)],
             title: `${trim.name} is no soft white`,
             sentence: `By the school “${schoolOf('trim', schools.trim).name}” trim is a white from ${citeRule('colour.white-from', rules)}, under ${citeRule('colour.near-neutral', rules)}.`,
             rule: 'colour.white-from',

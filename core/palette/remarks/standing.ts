@@ -6,27 +6,29 @@ import { citeRule } from '../../rulebook/rulebook.ts'
 import type { Palette } from '../finishes.ts'
 
 export function standingRemarks(makeover: Makeover, palette: Palette, { rules }: Practice): Remark[] {
-  const standing = palette.standings.flatMap((one) => {
+  const standing = palette.standings.flatMap((standing) => {
     const [subject, wall] = [
-      one.kind === 'piece' ? makeover.rows.piece[one.id] : makeover.rows.finish[one.id],
-      makeover.rows.finish[one.wallId],
+      standing.kind === 'piece' ? makeover.rows.piece[standing.id] : makeover.rows.finish[standing.id],
+      makeover.rows.finish[standing.wallId],
     ]
-    if (!one.fault || !subject || !wall) return []
+    if (!standing.fault || !subject || !wall) return []
     return [
       remark({
         code: 'palette.before-wall',
-        weight: one.hides ? 'note' : 'look',
+        weight: standing.hides ? 'note' : 'look',
         step: 'palette',
         subjects: [
-          { kind: one.kind, id: one.id },
+          { kind: standing.kind, id: standing.id },
           { kind: 'finish', id: wall.id },
         ],
-        title: one.hides ? `${subject.name}: seen before ${wall.name}` : `${subject.name}: lost before ${wall.name}`,
-        sentence: one.hides
-          ? `It is meant to hide, and is ${Math.abs(one.lighter).toFixed(0)} ${one.lighter > 0 ? 'lighter' : 'darker'} than the wall; over ${citeRule('wall.stand-out', rules)} a thing stands out.`
-          : `They part by ΔE ${one.deltaE.toFixed(1)} and ${Math.abs(one.lighter).toFixed(0)} in lightness; under ${citeRule('wall.vanish-difference', rules)} a thing is lost before its wall. Choose it lighter or darker, or say that it is meant to hide.`,
-        rule: one.hides ? 'wall.stand-out' : 'wall.vanish-difference',
-        numbers: [one.deltaE, one.lighter],
+        title: standing.hides
+          ? `${subject.name}: seen before ${wall.name}`
+          : `${subject.name}: lost before ${wall.name}`,
+        sentence: standing.hides
+          ? `It is meant to hide, and is ${Math.abs(standing.lighter).toFixed(0)} ${standing.lighter > 0 ? 'lighter' : 'darker'} than the wall; over ${citeRule('wall.stand-out', rules)} a thing stands out.`
+          : `They part by ΔE ${standing.deltaE.toFixed(1)} and ${Math.abs(standing.lighter).toFixed(0)} in lightness; under ${citeRule('wall.vanish-difference', rules)} a thing is lost before its wall. Choose it lighter or darker, or say that it is meant to hide.`,
+        rule: standing.hides ? 'wall.stand-out' : 'wall.vanish-difference',
+        numbers: [standing.deltaE, standing.lighter],
       }),
     ]
   })
@@ -35,18 +37,18 @@ export function standingRemarks(makeover: Makeover, palette: Palette, { rules }:
   const apart = !asked
     ? []
     : palette.apart.flatMap((pair) => {
-        const [one, other] = [makeover.rows.finish[pair.one], makeover.rows.finish[pair.other]]
-        if (pair.enough || !one || !other) return []
+        const [left, right] = [makeover.rows.finish[pair.left], makeover.rows.finish[pair.right]]
+        if (pair.enough || !left || !right) return []
         return [
           remark({
             code: 'palette.door',
             weight: 'look',
             step: 'palette',
             subjects: [
-              { kind: 'finish', id: one.id },
-              { kind: 'finish', id: other.id },
+              { kind: 'finish', id: left.id },
+              { kind: 'finish', id: right.id },
             ],
-            title: `${one.name} is hard to tell from ${other.name}`,
+            title: `${left.name} is hard to tell from ${right.name}`,
             sentence: `They part by ${pair.points.toFixed(0)} points of LRV, an estimate; people who see little want ${citeRule('door.contrast', rules)}.`,
             rule: 'door.contrast',
             numbers: [pair.points],

@@ -10,7 +10,7 @@ const materials = new Set(['wood', 'metal', 'stone', 'greenery', 'cane', 'glass'
 
 export function tieRemarks(makeover: Makeover, palette: Palette, { rules, schools }: Practice): Remark[] {
   const least = rules['palette.least-appearances']
-  const spreads = new Map(palette.spreads.map((one) => [one.finishId, one]))
+  const spreads = new Map(palette.spreads.map((spread) => [spread.finishId, spread]))
   return palette.finishes.flatMap((finish) => {
     const row = makeover.rows.finish[finish.id]
     // in an eclectic room every colour is repeated; wood, metal, stone and leaves are materials rather than colours

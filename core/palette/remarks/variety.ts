@@ -18,7 +18,7 @@ type Rules = Practice['rules']
 const name = (makeover: Makeover, id: string): string => makeover.rows.finish[id]?.name ?? ''
 
 function textures(makeover: Makeover, palette: Palette, { textures: kinds, roomId }: Variety, rules: Rules): Remark[] {
-  const inRoom = palette.finishes.filter((one) => makeover.rows.finish[one.id]?.roomId === roomId).length
+  const inRoom = palette.finishes.filter((finish) => makeover.rows.finish[finish.id]?.roomId === roomId).length
   if (inRoom < 4 || kinds.length >= rules['palette.least-textures']) return []
   return [
     remark({
@@ -68,13 +68,13 @@ function metals(makeover: Makeover, { metals: kinds, leads, roomId }: Variety, r
 
 /** Patterns of one room should differ in scale, and share a colour. */
 function patterns(makeover: Makeover, { sameScale, sharesNone, patterns: all }: Variety): Remark[] {
-  const subjects = ([one, other]: readonly [string, string]) =>
-    [one, other].map((id) => ({ kind: 'finish' as const, id }))
-  const both = ([one, other]: readonly [string, string]): string =>
-    `${name(makeover, one)} and ${name(makeover, other)}`
+  const subjects = ([left, right]: readonly [string, string]) =>
+    [left, right].map((id) => ({ kind: 'finish' as const, id }))
+  const both = ([left, right]: readonly [string, string]): string =>
+    `${name(makeover, left)} and ${name(makeover, right)}`
   return [
     ...sameScale.map((pair) => {
-      const scale = all.find((one) => one.finishId === pair[0])?.scale ?? 'medium'
+      const scale = all.find((entry) => entry.finishId === pair[0])?.scale ?? 'medium'
       return remark({
         code: 'palette.pattern-scale',
         weight: 'note',

@@ -61,10 +61,10 @@ export function drawTile(
   const shades = shadesOf(lab, often, light.length, towards)
   const pixels = new Uint8ClampedArray(light.length * 4)
   for (let at = 0; at < light.length; at++) {
-    const from = (shadeAt[at] ?? 0) * 3
-    pixels[at * 4] = shades[from] ?? 0
-    pixels[at * 4 + 1] = shades[from + 1] ?? 0
-    pixels[at * 4 + 2] = shades[from + 2] ?? 0
+    const value = (shadeAt[at] ?? 0) * 3
+    pixels[at * 4] = shades[value] ?? 0
+    pixels[at * 4 + 1] = shades[value + 1] ?? 0
+    pixels[at * 4 + 2] = shades[value + 2] ?? 0
     pixels[at * 4 + 3] = 255
   }
   return { width, height, pixels }

@@ -54,11 +54,14 @@ export function layered(cellsX: number, cellsY: number, octaves: number, seed: n
 export type Scattered = { readonly dx: number; readonly dy: number; readonly chance: number; readonly turn: number }
 
 /** Things scattered one to a cell, without a seam: those of the nine cells round a point, always in the same order. */
-export function scatter(cells: number, seed: number): (u: number, v: number, see: (one: Scattered) => void) => void {
-  const one = { dx: 0, dy: 0, chance: 0, turn: 0 }
-  const of = (what: number): Float32Array =>
+export function scatter(
+  cells: number,
+  seed: number,
+): (u: number, v: number, see: (scattered: Scattered) => void) => void {
+  const cell = { dx: 0, dy: 0, chance: 0, turn: 0 }
+  const latticeOf = (what: number): Float32Array =>
     Float32Array.from({ length: cells * cells }, (_, at) => lattice(at % cells, Math.floor(at / cells), seed + what))
-  const [places, heights, chances, turns] = [of(0), of(1), of(2), of(3)]
+  const [places, heights, chances, turns] = [latticeOf(0), latticeOf(1), latticeOf(2), latticeOf(3)]
   return (u, v, see) => {
     const x = (u - Math.floor(u)) * cells
     const y = (v - Math.floor(v)) * cells
@@ -66,11 +69,11 @@ export function scatter(cells: number, seed: number): (u: number, v: number, see
     for (let row = -1; row <= 1; row++)
       for (let column = -1; column <= 1; column++) {
         const at = ((cy + row + cells) % cells) * cells + ((cx + column + cells) % cells)
-        one.dx = x - (cx + column) - 0.15 - 0.7 * (places[at] ?? 0)
-        one.dy = y - (cy + row) - 0.15 - 0.7 * (heights[at] ?? 0)
-        one.chance = chances[at] ?? 0
-        one.turn = 2 * Math.PI * (turns[at] ?? 0)
-        see(one)
+        cell.dx = x - (cx + column) - 0.15 - 0.7 * (places[at] ?? 0)
+        cell.dy = y - (cy + row) - 0.15 - 0.7 * (heights[at] ?? 0)
+        cell.chance = chances[at] ?? 0
+        cell.turn = 2 * Math.PI * (turns[at] ?? 0)
+        see(cell)
       }
   }
 }

@@ -99,10 +99,10 @@ const terrazzo: Made = (seed) => {
   const chip = (u: number, v: number): number => {
     if (u === lastU && v === lastV) return found
     ;[lastU, lastV, found] = [u, v, -1]
-    const look = (reach: number) => (one: { dx: number; dy: number; chance: number; turn: number }) => {
-      const [c, s] = [Math.cos(one.turn), Math.sin(one.turn)]
-      const [x, y] = [Math.abs(one.dx * c + one.dy * s), Math.abs(one.dy * c - one.dx * s)]
-      if (x + 0.7 * y + 0.5 * Math.max(x, y) < reach * (0.35 + one.chance)) found = one.chance
+    const look = (reach: number) => (cell: { dx: number; dy: number; chance: number; turn: number }) => {
+      const [c, s] = [Math.cos(cell.turn), Math.sin(cell.turn)]
+      const [x, y] = [Math.abs(cell.dx * c + cell.dy * s), Math.abs(cell.dy * c - cell.dx * s)]
+      if (x + 0.7 * y + 0.5 * Math.max(x, y) < reach * (0.35 + cell.chance)) found = cell.chance
     }
     small(u, v, look(0.42))
     large(u, v, look(0.52))
@@ -207,14 +207,14 @@ const drawn = plain((seed) => {
 
 /** Trowel strokes that cross, and the clouds that lime leaves as it dries. */
 const plaster = plain((seed) => {
-  const [clouds, one, other, sand] = [
+  const [clouds, left, right, sand] = [
     layered(3, 3, 4, seed),
     layered(5, 2, 3, seed + 3),
     layered(2, 5, 3, seed + 9),
     noise(130, 130, seed + 5),
   ]
   return (u, v) =>
-    4.6 * clouds(u, v) + 2.4 * Math.abs(one(u + 0.3 * v, v)) + 2.4 * Math.abs(other(u, v - 0.3 * u)) + 0.7 * sand(u, v)
+    4.6 * clouds(u, v) + 2.4 * Math.abs(left(u + 0.3 * v, v)) + 2.4 * Math.abs(right(u, v - 0.3 * u)) + 0.7 * sand(u, v)
 })
 
 /** Roller stipple: plain on matt paint, flattened out as the sheen rises. */

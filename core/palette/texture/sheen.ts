@@ -68,8 +68,8 @@ export function sheenOver(lab: Lab, shine: Sheen): readonly Stop[] {
       1,
       profile.findIndex(([at]) => at >= place),
     )
-    const [from, to] = [profile[next - 1] ?? [0, 0], profile[next] ?? [1, 0]]
-    return from[1] + ((to[1] - from[1]) * (place - from[0])) / Math.max(1e-9, to[0] - from[0])
+    const [start, to] = [profile[next - 1] ?? [0, 0], profile[next] ?? [1, 0]]
+    return start[1] + ((to[1] - start[1]) * (place - start[0])) / Math.max(1e-9, to[0] - start[0])
   }
   const samples = across * down
   const overs = Array.from({ length: samples }, (_, at) =>
@@ -85,10 +85,10 @@ export function sheenOver(lab: Lab, shine: Sheen): readonly Stop[] {
   const paid = (strength: number, thick: number): boolean =>
     base.every((own) => meanOf(own, 0, strength, thick) <= toLinear(own))
   // a dark colour has little to take: its shade is laid thicker, and where that is not enough it shines less
-  const thick = thicknesses.find((one) => paid(1, one)) ?? thicknesses.at(-1) ?? 1
-  const strength = bisect(0, 1, (one) => paid(one, thick))
+  const thick = thicknesses.find((thickness) => paid(1, thickness)) ?? thicknesses.at(-1) ?? 1
+  const strength = bisect(0, 1, (value) => paid(value, thick))
   const shade = base.map((own) =>
-    Math.round(255 * bisect(0, own, (one) => meanOf(own, one, strength, thick) <= toLinear(own))),
+    Math.round(255 * bisect(0, own, (value) => meanOf(own, value, strength, thick) <= toLinear(own))),
   ) as [number, number, number]
   const light = [255, 255, 255] as const
   return profile.flatMap(([at, over], index): Stop[] => {

@@ -92,12 +92,12 @@ function under(stops: readonly Stop[], lab: Lab): Lab {
       1,
       stops.findIndex(({ at }) => at >= place),
     )
-    const [from, to] = [stops[next - 1], stops[next]]
-    if (!from || !to) throw new Error('a band from 0 to 1')
-    const share = (place - from.at) / (to.at - from.at)
-    const over = from.over + (to.over - from.over) * share
+    const [start, to] = [stops[next - 1], stops[next]]
+    if (!start || !to) throw new Error('a band from 0 to 1')
+    const share = (place - start.at) / (to.at - start.at)
+    const over = start.over + (to.over - start.over) * share
     for (let channel = 0; channel < 3; channel++) {
-      const colour = (from.rgb[channel] ?? 0) * (1 - share) + (to.rgb[channel] ?? 0) * share
+      const colour = (start.rgb[channel] ?? 0) * (1 - share) + (to.rgb[channel] ?? 0) * share
       sum[channel] = (sum[channel] ?? 0) + toLinear(colour * over + (bytes[channel] ?? 0) * (1 - over)) / samples
     }
   }

@@ -114,12 +114,12 @@ function collisions(drawing: Drawing): string[] {
       return []
     return mark.points.slice(1).map((to, at): [P, P] => [mark.points[at] ?? to, to])
   })
-  return boxes.flatMap((one, at) => [
+  return boxes.flatMap((box, at) => [
     ...boxes
       .slice(at + 1)
-      .filter((other) => sidesOf(one.box).some(([a, b]) => meets(a, b, other.box)))
-      .map((other) => `${one.text} on ${other.text}`),
-    ...lines.filter(([a, b]) => meets(a, b, one.box)).map(() => `a line through ${one.text}`),
+      .filter((otherBox) => sidesOf(box.box).some(([a, b]) => meets(a, b, otherBox.box)))
+      .map((otherBox) => `${box.text} on ${otherBox.text}`),
+    ...lines.filter(([a, b]) => meets(a, b, box.box)).map(() => `a line through ${box.text}`),
   ])
 }
 
@@ -141,7 +141,7 @@ describe('a drawing', () => {
         const said = texts(drawing)
         for (const wall of room.walls)
           expect(
-            said.some((one) => one.length && one.subject?.id === wall.row.id) ||
+            said.some((entry) => entry.length && entry.subject?.id === wall.row.id) ||
               drawing.unplaced.includes(writeDimension(wall.chordMm, 'metric')),
           ).toBe(true)
       }),
@@ -159,7 +159,7 @@ describe('a drawing', () => {
     })
     const plan = planOf(room, { text: 125, units: 'metric', rules })
     expect(plan.unplaced).toEqual([])
-    expect(texts(plan).map((one) => one.text)).toEqual(
+    expect(texts(plan).map((text) => text.text)).toEqual(
       expect.arrayContaining(['5200', '4100', '1300', '1500', '350', '1400', '830', 'A', 'H', '1', '8']),
     )
   })
@@ -194,7 +194,7 @@ describe('a drawing', () => {
       mark.is === 'line' && mark.stroke === 'heavy' ? [mark.points] : [],
     )
     expect(walls.map(([a, b]) => Math.hypot((b?.x ?? 0) - (a?.x ?? 0), (b?.y ?? 0) - (a?.y ?? 0)))).toEqual(
-      [4321, 3210, 4321, 3210].map((each): unknown => expect.closeTo(each, 6)),
+      [4321, 3210, 4321, 3210].map((value): unknown => expect.closeTo(value, 6)),
     )
   })
   it('marks the length that is to be measured again', () => {
@@ -208,7 +208,7 @@ describe('a drawing', () => {
     expect(room.closing.again?.named).toBe(wallIds[1])
     const marked = texts(
       planOf(room, { text: 100, units: 'metric', rules, again: room.closing.again?.set ?? [] }),
-    ).filter((one) => one.marked)
-    expect(marked.map((one) => one.subject?.id)).toEqual([wallIds[1]])
+    ).filter((text) => text.marked)
+    expect(marked.map((entry) => entry.subject?.id)).toEqual([wallIds[1]])
   })
 })

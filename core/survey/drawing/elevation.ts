@@ -38,31 +38,35 @@ export function elevationOf(room: Room, wall: Wall, { text, units, again = [] }:
           { x: length, y: height },
         ],
       })
-  for (const one of wall.openings) opening(page, one)
-  for (const one of wall.fixtures) fixture(page, one)
+  for (const onWall of wall.openings) opening(page, onWall)
+  for (const onWall of wall.fixtures) fixture(page, onWall)
 
   const write = (mm: number): string => writeDimension(mm, units)
   const down = { x: 0, y: -1 }
   const stops = [
     ...new Set(
-      [0, ...wall.openings.flatMap((one) => [one.u0, one.u1]), length].map((stop) => Math.round(stop * 10) / 10),
+      [0, ...wall.openings.flatMap((opening) => [opening.u0, opening.u1]), length].map(
+        (stop) => Math.round(stop * 10) / 10,
+      ),
     ),
   ]
     .filter((stop) => stop > -1 && stop < length + 1)
-    .toSorted((one, other) => one - other)
+    .toSorted((left, right) => left - right)
   if (stops.length > 2)
     for (const [at, to] of stops.slice(1).entries()) {
-      const from = stops[at] ?? 0
-      const of = wall.openings.find((one) => Math.abs(one.u0 - from) < 0.2 && Math.abs(one.u1 - to) < 0.2)
-      if (to - from > 0.5)
+      const value = stops[at] ?? 0
+      const opening = wall.openings.find(
+        (opening) => Math.abs(opening.u0 - value) < 0.2 && Math.abs(opening.u1 - to) < 0.2,
+      )
+      if (to - value > 0.5)
         page.dimension({
-          from: { x: from, y: 0 },
+          from: { x: value, y: 0 },
           to: { x: to, y: 0 },
           away: down,
-          text: write(to - from),
+          text: write(to - value),
           first: 1.6,
           oneSided: true,
-          ...(of ? { subject: { kind: 'opening' as const, id: of.row.id } } : {}),
+          ...(opening ? { subject: { kind: 'opening' as const, id: opening.row.id } } : {}),
         })
     }
   page.dimension({
@@ -88,39 +92,44 @@ export function elevationOf(room: Room, wall: Wall, { text, units, again = [] }:
         text: write(top.y),
         oneSided: true,
       })
-  for (const one of wall.openings)
+  for (const opening of wall.openings)
     page.label(
-      one.name,
+      opening.name,
       [
-        ...places((one.u0 + one.u1) / 2, (one.z0 + one.z1) / 2, page.size).slice(0, 3),
-        { x: (one.u0 + one.u1) / 2, y: one.z1 + page.size * 0.8 },
-        ...places((one.u0 + one.u1) / 2, one.z1 + page.size, page.size),
+        ...places((opening.u0 + opening.u1) / 2, (opening.z0 + opening.z1) / 2, page.size).slice(0, 3),
+        { x: (opening.u0 + opening.u1) / 2, y: opening.z1 + page.size * 0.8 },
+        ...places((opening.u0 + opening.u1) / 2, opening.z1 + page.size, page.size),
       ],
       'openings',
-      { subject: { kind: 'opening', id: one.row.id } },
+      { subject: { kind: 'opening', id: opening.row.id } },
     )
-  for (const one of wall.fixtures) {
-    const [x, y] = [(one.u0 + one.u1) / 2, (one.z0 + one.z1) / 2]
-    const where = one.row.fromEnd ? length - one.u1 : one.u0
-    const said = `${one.name} ${write(where)}${one.row.fromEnd ? ' from right' : ''}, ${write(one.z0)} up`
-    page.label(said, places(x, y, page.size, widthOf(said, page.size) / 2).slice(one.u1 > one.u0 ? 0 : 1), 'fixtures', {
-      subject: { kind: 'fixture', id: one.row.id },
-      shorter: one.name,
-    })
+  for (const fixture of wall.fixtures) {
+    const [x, y] = [(fixture.u0 + fixture.u1) / 2, (fixture.z0 + fixture.z1) / 2]
+    const where = fixture.row.fromEnd ? length - fixture.u1 : fixture.u0
+    const said = `${fixture.name} ${write(where)}${fixture.row.fromEnd ? ' from right' : ''}, ${write(fixture.z0)} up`
+    page.label(
+      said,
+      places(x, y, page.size, widthOf(said, page.size) / 2).slice(fixture.u1 > fixture.u0 ? 0 : 1),
+      'fixtures',
+      {
+        subject: { kind: 'fixture', id: fixture.row.id },
+        shorter: fixture.name,
+      },
+    )
   }
-  for (const one of wall.openings)
+  for (const opening of wall.openings)
     for (const [low, high] of [
-      [0, one.z0],
-      [one.z0, one.z1],
+      [0, opening.z0],
+      [opening.z0, opening.z1],
     ] as const)
       if (high > low)
         page.dimension({
-          from: { x: one.u0, y: low },
-          to: { x: one.u0, y: high },
+          from: { x: opening.u0, y: low },
+          to: { x: opening.u0, y: high },
           away: { x: 1, y: 0 },
           text: write(high - low),
           first: 1.4,
-          subject: { kind: 'opening', id: one.row.id },
+          subject: { kind: 'opening', id: opening.row.id },
         })
   return page.finished()
 }
@@ -142,9 +151,9 @@ const places = (x: number, y: number, size: number, half = 0): Point[] => [
   ),
 ]
 
-function opening(page: Sheet, one: OnWall<'opening'>): void {
-  const subject = { kind: 'opening' as const, id: one.row.id }
-  const { u0, u1, z0, z1 } = one
+function opening(page: Sheet, onWall: OnWall<'opening'>): void {
+  const subject = { kind: 'opening' as const, id: onWall.row.id }
+  const { u0, u1, z0, z1 } = onWall
   const frame = [
     { x: u0, y: z0 },
     { x: u1, y: z0 },
@@ -154,14 +163,14 @@ function opening(page: Sheet, one: OnWall<'opening'>): void {
   page.draw({
     is: 'line',
     layer: 'openings',
-    stroke: one.row.what === 'niche' ? 'dashed' : 'firm',
+    stroke: onWall.row.what === 'niche' ? 'dashed' : 'firm',
     points: frame,
     closed: true,
-    filled: one.row.what === 'niche' ? 'none' : 'wall',
+    filled: onWall.row.what === 'niche' ? 'none' : 'wall',
     subject,
   })
   page.keepClear(frame, true)
-  if (one.row.what === 'window') {
+  if (onWall.row.what === 'window') {
     const inset = Math.min(60, (u1 - u0) / 6, (z1 - z0) / 6)
     const glass = [
       { x: u0 + inset, y: z0 + inset },
@@ -172,9 +181,9 @@ function opening(page: Sheet, one: OnWall<'opening'>): void {
     page.draw({ is: 'line', layer: 'openings', stroke: 'fine', points: glass, closed: true, subject })
     page.keepClear(glass, true)
   }
-  if (one.row.what === 'door' && one.row.hinge !== 'none') {
+  if (onWall.row.what === 'door' && onWall.row.hinge !== 'none') {
     // dashed lines run from the free edge to the hinges
-    const [pin, free] = one.row.hinge === 'left' ? [u0, u1] : [u1, u0]
+    const [pin, free] = onWall.row.hinge === 'left' ? [u0, u1] : [u1, u0]
     page.dashed({
       layer: 'openings',
       points: [
@@ -187,9 +196,9 @@ function opening(page: Sheet, one: OnWall<'opening'>): void {
   }
 }
 
-function fixture(page: Sheet, one: OnWall<'fixture'>): void {
-  const subject = { kind: 'fixture' as const, id: one.row.id }
-  const { u0, u1, z0, z1 } = one
+function fixture(page: Sheet, onWall: OnWall<'fixture'>): void {
+  const subject = { kind: 'fixture' as const, id: onWall.row.id }
+  const { u0, u1, z0, z1 } = onWall
   if (u1 > u0 || z1 > z0) {
     const points = [
       { x: u0, y: z0 },
@@ -200,7 +209,7 @@ function fixture(page: Sheet, one: OnWall<'fixture'>): void {
     page.draw({
       is: 'line',
       layer: 'fixtures',
-      stroke: one.row.what === 'soffit' ? 'dashed' : 'firm',
+      stroke: onWall.row.what === 'soffit' ? 'dashed' : 'firm',
       points,
       closed: true,
       filled: 'none',
@@ -211,7 +220,7 @@ function fixture(page: Sheet, one: OnWall<'fixture'>): void {
   }
   const r = page.size * 0.4
   const at = { x: u0, y: z0 }
-  if (one.row.what === 'light point')
+  if (onWall.row.what === 'light point')
     page.draw({ is: 'arc', layer: 'fixtures', stroke: 'firm', centre: at, radius: r, from: 0, to: 360, subject })
   else
     page.draw(
@@ -226,7 +235,7 @@ function fixture(page: Sheet, one: OnWall<'fixture'>): void {
           { x: at.x - r, y: at.y + r },
         ],
         closed: true,
-        filled: one.row.what === 'switch' ? 'none' : 'paper',
+        filled: onWall.row.what === 'switch' ? 'none' : 'paper',
         subject,
       },
       { is: 'arc', layer: 'fixtures', stroke: 'fine', centre: at, radius: r * 0.45, from: 0, to: 360, subject },

@@ -28,9 +28,9 @@ export function planOf(room: Room, options: PlanOptions): Drawing {
   const thickness = closed ? options.rules['survey.wall-thickness'] : 0
   if (closed) {
     const lies = lieOf(room, [room, ...(options.beside ?? [])], options.rules)
-    for (const other of options.beside ?? []) {
-      const lie = lies.get(other.id)
-      if (lie && other.id !== room.id) neighbour(page, other, lie, options)
+    for (const otherRoom of options.beside ?? []) {
+      const lie = lies.get(otherRoom.id)
+      if (lie && otherRoom.id !== room.id) neighbour(page, otherRoom, lie, options)
     }
     page.draw(
       {
@@ -69,30 +69,30 @@ export function planOf(room: Room, options: PlanOptions): Drawing {
   }
   if (room.ceiling && closed)
     for (const part of room.ceiling.parts)
-      for (const [one, other] of sides(part.over))
-        if (inside({ x: (one.x + other.x) / 2, y: (one.y + other.y) / 2 }, offset(room.outline, -2)))
-          page.dashed({ layer: 'ceiling', points: [one, other] })
+      for (const [left, right] of sides(part.over))
+        if (inside({ x: (left.x + right.x) / 2, y: (left.y + right.y) / 2 }, offset(room.outline, -2)))
+          page.dashed({ layer: 'ceiling', points: [left, right] })
   for (const zone of room.zones)
     if (zone.outline)
       page.dashed({ layer: 'zones', points: zone.outline, closed: true, subject: { kind: 'zone', id: zone.row.id } })
-  for (const wall of room.walls) for (const one of wall.openings) opening(page, wall, one, thickness)
-  for (const wall of room.walls) for (const one of wall.fixtures) fixture(page, wall, one, options)
+  for (const wall of room.walls) for (const onWall of wall.openings) opening(page, wall, onWall, thickness)
+  for (const wall of room.walls) for (const onWall of wall.fixtures) fixture(page, wall, onWall, options)
   if (options.diagonals ?? true)
-    for (const { id, from, to } of checksOf(room)) {
-      const [a, b] = [room.closing.corners[from], room.closing.corners[to]]
+    for (const { id, from: start, to } of checksOf(room)) {
+      const [a, b] = [room.closing.corners[start], room.closing.corners[to]]
       if (a && b) page.dashed({ layer: 'checks', points: [a, b], subject: { kind: 'diagonal', id } })
     }
   // what matters most is placed first: each wall's length and letter, then corners and checks, then what is on the walls;
   // slanted walls before the others, since their lengths have the least choice of where to go
-  for (const wall of [...room.walls.filter(isSlanted), ...room.walls.filter((each) => !isSlanted(each))])
+  for (const wall of [...room.walls.filter(isSlanted), ...room.walls.filter((wall) => !isSlanted(wall))])
     whole(page, wall, options, closed ? thickness : 0)
   letters(page, room)
   if (options.diagonals ?? true)
-    for (const { id, from, to } of checksOf(room)) across(page, room, id, from, to, options)
+    for (const { id, from: start, to } of checksOf(room)) across(page, room, id, start, to, options)
   numbers(page, room)
   for (const wall of room.walls) chain(page, wall, options, closed ? thickness : 0)
   if (options.fixtures ?? true)
-    for (const wall of room.walls) for (const one of wall.fixtures) fixtureName(page, room, wall, one)
+    for (const wall of room.walls) for (const fixture of wall.fixtures) fixtureName(page, room, wall, fixture)
   for (const zone of room.zones) {
     const [a, , c] = zone.outline ?? []
     if (a && c)
@@ -104,8 +104,8 @@ export function planOf(room: Room, options: PlanOptions): Drawing {
 }
 
 /** Neither along the sheet nor up it. */
-const isSlanted = ({ from, to }: Wall): boolean =>
-  Math.min(Math.abs(to.x - from.x), Math.abs(to.y - from.y)) > 0.05 * Math.hypot(to.x - from.x, to.y - from.y)
+const isSlanted = ({ from: start, to }: Wall): boolean =>
+  Math.min(Math.abs(to.x - start.x), Math.abs(to.y - start.y)) > 0.05 * Math.hypot(to.x - start.x, to.y - start.y)
 
 const checksOf = (room: Room): readonly Check[] => (room.closing.state === 'closed' ? room.checks : [])
 
@@ -119,7 +119,7 @@ const outward = (wall: Wall, along: number): Point => {
 const standOff = (wall: Wall, thickness: number, size: number): number => 1.6 + Math.max(thickness, wall.rise) / size
 const outwardOf = (wall: Wall): Point => outward({ ...wall, arc: null }, 0)
 const onIt = (wall: Wall): readonly OnWall<'opening'>[] =>
-  wall.arc ? [] : wall.openings.filter((one) => one.u0 > -1 && one.u1 < wall.lengthMm + 1)
+  wall.arc ? [] : wall.openings.filter((opening) => opening.u0 > -1 && opening.u1 < wall.lengthMm + 1)
 
 /** The length of a wall from corner to corner, outside the row of what is in it. */
 function whole(page: Sheet, wall: Wall, { units, again = [] }: PlanOptions, thickness: number): void {
@@ -143,24 +143,26 @@ function chain(page: Sheet, wall: Wall, { units }: PlanOptions, thickness: numbe
   if (openings.length === 0) return
   const stops = [
     ...new Set(
-      [0, ...openings.flatMap((one) => [one.u0, one.u1]), wall.lengthMm].map((stop) => Math.round(stop * 10) / 10),
+      [0, ...openings.flatMap((opening) => [opening.u0, opening.u1]), wall.lengthMm].map(
+        (stop) => Math.round(stop * 10) / 10,
+      ),
     ),
-  ].toSorted((one, other) => one - other)
+  ].toSorted((left, right) => left - right)
   // the longer ones first: a short one finds its place beside them
   const stretches = stops
     .slice(1)
     .map((to, index) => ({ from: stops[index] ?? 0, to }))
-    .toSorted((one, other) => other.to - other.from - (one.to - one.from))
-  for (const { from, to } of stretches) {
-    const of = openings.find((one) => Math.abs(one.u0 - from) < 0.2 && Math.abs(one.u1 - to) < 0.2)
-    if (to - from > 0.5)
+    .toSorted((left, right) => right.to - right.from - (left.to - left.from))
+  for (const { from: start, to } of stretches) {
+    const opening = openings.find((opening) => Math.abs(opening.u0 - start) < 0.2 && Math.abs(opening.u1 - to) < 0.2)
+    if (to - start > 0.5)
       page.dimension({
-        from: pointOn(wall, from),
+        from: pointOn(wall, start),
         to: pointOn(wall, to),
         away: outwardOf(wall),
-        text: writeDimension(to - from, units),
+        text: writeDimension(to - start, units),
         first: standOff(wall, thickness, page.size),
-        ...(of ? { subject: { kind: 'opening' as const, id: of.row.id } } : {}),
+        ...(opening ? { subject: { kind: 'opening' as const, id: opening.row.id } } : {}),
       })
   }
 }
@@ -170,12 +172,12 @@ function across(
   page: Sheet,
   room: Room,
   id: string,
-  from: number,
+  start: number,
   to: number,
   { units, again = [] }: PlanOptions,
 ): void {
-  const [a, b] = [room.closing.corners[from], room.closing.corners[to]]
-  const found = room.closing.lengths.find((one) => one.id === id)
+  const [a, b] = [room.closing.corners[start], room.closing.corners[to]]
+  const found = room.closing.lengths.find((length) => length.id === id)
   if (!a || !b || !found) return
   const way = direction(a, b)
   const text = writeDimension(found.adjustedMm, units)
@@ -224,8 +226,8 @@ function numbers(page: Sheet, room: Room): void {
   for (let at = 0; at < count; at++) {
     const [back, here, fore] = [corners[(at + count - 1) % count], corners[at], corners[(at + 1) % count]]
     if (!back || !here || !fore) continue
-    const [one, two] = [direction(here, back), direction(here, fore)]
-    const sum = { x: one.x + two.x, y: one.y + two.y }
+    const [point, two] = [direction(here, back), direction(here, fore)]
+    const sum = { x: point.x + two.x, y: point.y + two.y }
     const way = Math.hypot(sum.x, sum.y) < 0.05 ? { x: two.y, y: -two.x } : direction({ x: 0, y: 0 }, sum)
     const turned = inside({ x: here.x + way.x * 5, y: here.y + way.y * 5 }, corners) ? way : { x: -way.x, y: -way.y }
     const near = { x: here.x + turned.x * size * 1.4, y: here.y + turned.y * size * 1.4 }
@@ -240,19 +242,19 @@ function numbers(page: Sheet, room: Room): void {
   }
 }
 
-function opening(page: Sheet, wall: Wall, one: OnWall<'opening'>, thickness: number): void {
-  const subject = { kind: 'opening' as const, id: one.row.id }
+function opening(page: Sheet, wall: Wall, onWall: OnWall<'opening'>, thickness: number): void {
+  const subject = { kind: 'opening' as const, id: onWall.row.id }
   const deep = -Math.max(thickness, 1)
   const [a, b, c, d] = [
-    pointOn(wall, one.u0),
-    pointOn(wall, one.u1),
-    pointOn(wall, one.u1, deep),
-    pointOn(wall, one.u0, deep),
+    pointOn(wall, onWall.u0),
+    pointOn(wall, onWall.u1),
+    pointOn(wall, onWall.u1, deep),
+    pointOn(wall, onWall.u0, deep),
   ]
   const line = (points: readonly Point[]): Mark => ({ is: 'line', layer: 'openings', stroke: 'firm', points, subject })
-  if (one.row.what === 'niche') {
-    const back = -(one.row.revealMm ?? thickness)
-    const points = [a, pointOn(wall, one.u0, back), pointOn(wall, one.u1, back), b]
+  if (onWall.row.what === 'niche') {
+    const back = -(onWall.row.revealMm ?? thickness)
+    const points = [a, pointOn(wall, onWall.u0, back), pointOn(wall, onWall.u1, back), b]
     page.draw({ is: 'line', layer: 'openings', stroke: 'firm', points, closed: true, filled: 'paper', subject })
     page.keepClear(points)
     return
@@ -262,9 +264,13 @@ function opening(page: Sheet, wall: Wall, one: OnWall<'opening'>, thickness: num
     line([a, d]),
     line([b, c]),
   )
-  if (one.row.what === 'window')
-    page.draw(line([a, b]), line([pointOn(wall, one.u0, deep / 2), pointOn(wall, one.u1, deep / 2)]), line([d, c]))
-  else if (one.row.what === 'arch')
+  if (onWall.row.what === 'window')
+    page.draw(
+      line([a, b]),
+      line([pointOn(wall, onWall.u0, deep / 2), pointOn(wall, onWall.u1, deep / 2)]),
+      line([d, c]),
+    )
+  else if (onWall.row.what === 'arch')
     for (const points of [
       [a, b],
       [d, c],
@@ -272,29 +278,29 @@ function opening(page: Sheet, wall: Wall, one: OnWall<'opening'>, thickness: num
       page.dashed({ layer: 'openings', points, subject })
   else {
     // the leaf stands open at a right angle; left and right are as one sees them from inside
-    const { hinge, swing } = one.row
+    const { hinge, swing } = onWall.row
     if (swing === 'none' || hinge === 'none') {
-      page.draw(line([pointOn(wall, one.u0, deep / 2), pointOn(wall, one.u1, deep / 2)]))
+      page.draw(line([pointOn(wall, onWall.u0, deep / 2), pointOn(wall, onWall.u1, deep / 2)]))
       return
     }
-    const [at, other] = hinge === 'left' ? [one.u0, one.u1] : [one.u1, one.u0]
+    const [at, value] = hinge === 'left' ? [onWall.u0, onWall.u1] : [onWall.u1, onWall.u0]
     const off = swing === 'in' ? 0 : deep
     const [pin, strike, tip] = [
       pointOn(wall, at, off),
-      pointOn(wall, other, off),
-      pointOn(wall, at, off + (swing === 'in' ? 1 : -1) * one.row.widthMm),
+      pointOn(wall, value, off),
+      pointOn(wall, at, off + (swing === 'in' ? 1 : -1) * onWall.row.widthMm),
     ]
     const angle = (to: Point): number => (Math.atan2(to.y - pin.y, to.x - pin.x) * 180) / Math.PI
-    const [from, to] = [angle(strike), angle(tip)]
-    const turn = (((to - from) % 360) + 360) % 360
+    const [start, to] = [angle(strike), angle(tip)]
+    const turn = (((to - start) % 360) + 360) % 360
     page.draw(line([pin, tip]), {
       is: 'arc',
       layer: 'openings',
       stroke: 'fine',
       centre: pin,
-      radius: one.row.widthMm,
-      from: turn < 180 ? from : to,
-      to: turn < 180 ? to : from,
+      radius: onWall.row.widthMm,
+      from: turn < 180 ? start : to,
+      to: turn < 180 ? to : start,
       subject,
     })
     page.keepClear([pin, tip])
@@ -302,18 +308,18 @@ function opening(page: Sheet, wall: Wall, one: OnWall<'opening'>, thickness: num
 }
 
 /** The outline of a fixed thing seen from above; a point as a small mark on its wall. */
-function fixture(page: Sheet, wall: Wall, one: OnWall<'fixture'>, { fixtures = true }: PlanOptions): void {
+function fixture(page: Sheet, wall: Wall, onWall: OnWall<'fixture'>, { fixtures = true }: PlanOptions): void {
   if (!fixtures) return
-  const subject = { kind: 'fixture' as const, id: one.row.id }
-  const { outMm: out, what } = one.row
+  const subject = { kind: 'fixture' as const, id: onWall.row.id }
+  const { outMm: out, what } = onWall.row
   const above = what === 'soffit'
-  if (one.u1 > one.u0) {
-    const deep = out + (one.row.depthMm ?? 60)
+  if (onWall.u1 > onWall.u0) {
+    const deep = out + (onWall.row.depthMm ?? 60)
     const points = [
-      pointOn(wall, one.u0, out),
-      pointOn(wall, one.u1, out),
-      pointOn(wall, one.u1, deep),
-      pointOn(wall, one.u0, deep),
+      pointOn(wall, onWall.u0, out),
+      pointOn(wall, onWall.u1, out),
+      pointOn(wall, onWall.u1, deep),
+      pointOn(wall, onWall.u0, deep),
     ]
     page.draw({
       is: 'line',
@@ -328,7 +334,7 @@ function fixture(page: Sheet, wall: Wall, one: OnWall<'fixture'>, { fixtures = t
     return
   }
   const r = page.size * 0.32
-  const at = pointOn(wall, one.u0, out > 0 ? out : r)
+  const at = pointOn(wall, onWall.u0, out > 0 ? out : r)
   page.draw({ is: 'arc', layer: 'fixtures', stroke: 'firm', centre: at, radius: r, from: 0, to: 360, subject })
   if (what === 'light point')
     page.draw(
@@ -373,19 +379,19 @@ function fixture(page: Sheet, wall: Wall, one: OnWall<'fixture'>, { fixtures = t
 }
 
 /** What a fixed thing with a width is called, on it or before it in the room. */
-function fixtureName(page: Sheet, room: Room, wall: Wall, one: OnWall<'fixture'>): void {
-  if (one.u1 <= one.u0) return
-  const middle = (one.u0 + one.u1) / 2
-  const deep = one.row.outMm + (one.row.depthMm ?? 60)
+function fixtureName(page: Sheet, room: Room, wall: Wall, onWall: OnWall<'fixture'>): void {
+  if (onWall.u1 <= onWall.u0) return
+  const middle = (onWall.u0 + onWall.u1) / 2
+  const deep = onWall.row.outMm + (onWall.row.depthMm ?? 60)
   const before = pointOn(wall, middle, deep + page.size)
   page.label(
-    one.name,
+    onWall.name,
     [
-      pointOn(wall, middle, (one.row.outMm + deep) / 2),
+      pointOn(wall, middle, (onWall.row.outMm + deep) / 2),
       ...around(before, page.size).filter((place) => room.outline.length === 0 || inside(place, room.outline)),
     ],
     'fixtures',
-    { subject: { kind: 'fixture', id: one.row.id } },
+    { subject: { kind: 'fixture', id: onWall.row.id } },
   )
 }
 
@@ -413,14 +419,14 @@ function neighbour(page: Sheet, room: Room, lie: Lie, options: PlanOptions): voi
   })
   page.label(room.name, around(middle, page.size), 'names', { subject: { kind: 'room', id: room.id }, strong: true })
   for (const wall of room.walls)
-    for (const one of wall.openings) {
+    for (const opening of wall.openings) {
       const points = [
-        pointOn(wall, one.u0),
-        pointOn(wall, one.u1),
-        pointOn(wall, one.u1, -options.rules['survey.wall-thickness']),
-        pointOn(wall, one.u0, -options.rules['survey.wall-thickness']),
+        pointOn(wall, opening.u0),
+        pointOn(wall, opening.u1),
+        pointOn(wall, opening.u1, -options.rules['survey.wall-thickness']),
+        pointOn(wall, opening.u0, -options.rules['survey.wall-thickness']),
       ].map((point) => laid(lie, point))
-      if (one.row.what !== 'niche')
+      if (opening.row.what !== 'niche')
         page.draw({ is: 'line', layer: 'openings', stroke: 'fine', points, closed: true, filled: 'paper' })
     }
 }

@@ -80,42 +80,47 @@ const box = (x: number, y: number, half: number, tall: number, cos: number, sin:
 /** How far a box reaches along a direction, either way from its middle. */
 const reach = ({ half, tall, cos: c, sin: s }: Box, cos: number, sin: number): number =>
   half * Math.abs(c * cos + s * sin) + tall * Math.abs(c * sin - s * cos)
-const apartAlong = (one: Box, other: Box, cos: number, sin: number): boolean =>
-  Math.abs((other.x - one.x) * cos + (other.y - one.y) * sin) >= reach(one, cos, sin) + reach(other, cos, sin) - 1e-9
+const apartAlong = (box: Box, right: Box, cos: number, sin: number): boolean =>
+  Math.abs((right.x - box.x) * cos + (right.y - box.y) * sin) >= reach(box, cos, sin) + reach(right, cos, sin) - 1e-9
 /** Do two boxes overlap? Separating axes, after a look at their upright bounds. */
-function overlap(one: Box, other: Box): boolean {
-  if (Math.abs(other.x - one.x) >= one.reachX + other.reachX || Math.abs(other.y - one.y) >= one.reachY + other.reachY)
+function overlap(box: Box, right: Box): boolean {
+  if (Math.abs(right.x - box.x) >= box.reachX + right.reachX || Math.abs(right.y - box.y) >= box.reachY + right.reachY)
     return false
   return !(
-    apartAlong(one, other, one.cos, one.sin) ||
-    apartAlong(one, other, -one.sin, one.cos) ||
-    apartAlong(one, other, other.cos, other.sin) ||
-    apartAlong(one, other, -other.sin, other.cos)
+    apartAlong(box, right, box.cos, box.sin) ||
+    apartAlong(box, right, -box.sin, box.cos) ||
+    apartAlong(box, right, right.cos, right.sin) ||
+    apartAlong(box, right, -right.sin, right.cos)
   )
 }
 
-type Shelf = { readonly put: (one: Box) => void; readonly meets: (one: Box) => boolean }
+type Shelf = { readonly put: (box: Box) => void; readonly meets: (box: Box) => boolean }
 /** Boxes by the squares of a grid they lie in, so that only near ones are held against each other. */
 function shelf(square: number): Shelf {
   const squares = new Map<number, Box[]>()
-  const from = (at: number): number => Math.floor(at / square) + 4096
+  const squareAt = (at: number): number => Math.floor(at / square) + 4096
   /** Until one of the squares under a box answers yes. */
   function someSquare({ x, y, reachX, reachY }: Box, ask: (key: number) => boolean): boolean {
-    const [left, right, low, high] = [from(x - reachX), from(x + reachX), from(y - reachY), from(y + reachY)]
+    const [left, right, low, high] = [
+      squareAt(x - reachX),
+      squareAt(x + reachX),
+      squareAt(y - reachY),
+      squareAt(y + reachY),
+    ]
     for (let column = left; column <= right; column++)
       for (let row = low; row <= high; row++) if (ask(column * 8192 + row)) return true
     return false
   }
   return {
-    put: (one) => {
-      someSquare(one, (key) => {
+    put: (box) => {
+      someSquare(box, (key) => {
         const here = squares.get(key)
-        if (here) here.push(one)
-        else squares.set(key, [one])
+        if (here) here.push(box)
+        else squares.set(key, [box])
         return false
       })
     },
-    meets: (one) => someSquare(one, (key) => squares.get(key)?.some((each) => overlap(one, each)) ?? false),
+    meets: (box) => someSquare(box, (key) => squares.get(key)?.some((square) => overlap(box, square)) ?? false),
   }
 }
 
@@ -153,28 +158,28 @@ export function sheet(size: number) {
   const unplaced: string[] = []
   const thin = size * 0.06
 
-  const alongBox = (from: Point, to: Point, tall: number): Box => {
-    const length = Math.hypot(to.x - from.x, to.y - from.y) || 1e-9
+  const alongBox = (start: Point, to: Point, tall: number): Box => {
+    const length = Math.hypot(to.x - start.x, to.y - start.y) || 1e-9
     return box(
-      (from.x + to.x) / 2,
-      (from.y + to.y) / 2,
+      (start.x + to.x) / 2,
+      (start.y + to.y) / 2,
       length / 2,
       tall,
-      (to.x - from.x) / length,
-      (to.y - from.y) / length,
+      (to.x - start.x) / length,
+      (to.y - start.y) / length,
     )
   }
   const textBox = (at: Point, text: string, cos: number, sin: number): Box =>
     box(at.x, at.y, widthOf(text, size) / 2, size * 0.55, cos, sin)
-  function free(one: Box, against: readonly Taken[]): boolean {
-    return !against.some((kind) => taken[kind].meets(one))
+  function free(box: Box, against: readonly Taken[]): boolean {
+    return !against.some((kind) => taken[kind].meets(box))
   }
 
   /** Lines that nothing may be written over. */
   function keepClear(points: readonly Point[], closed = false): void {
-    for (const [at, from] of points.entries()) {
+    for (const [at, point] of points.entries()) {
       const to = points[at + 1] ?? (closed ? points[0] : undefined)
-      if (to) taken.line.put(alongBox(from, to, thin))
+      if (to) taken.line.put(alongBox(point, to, thin))
     }
   }
   /** Dashed lines: others may cross them, and a text lies on one only where nothing else is free. */
@@ -185,9 +190,9 @@ export function sheet(size: number) {
     readonly subject?: Subject
   }): void {
     marks.push({ is: 'line', stroke: 'dashed', ...mark })
-    for (const [at, from] of mark.points.entries()) {
+    for (const [at, point] of mark.points.entries()) {
       const to = mark.points[at + 1] ?? (mark.closed ? mark.points[0] : undefined)
-      if (to) taken.dashed.put(alongBox(from, to, thin))
+      if (to) taken.dashed.put(alongBox(point, to, thin))
     }
   }
   /** The first place of a text that is free, if possible off the dashed lines too. */
@@ -210,14 +215,14 @@ export function sheet(size: number) {
     text: string,
     places: readonly Point[],
     layer: Layer,
-    of: {
+    options: {
       readonly shorter?: string
       readonly subject?: Subject
       readonly strong?: boolean
       readonly marked?: boolean
     } = {},
   ): boolean {
-    const { shorter, ...rest } = of
+    const { shorter, ...rest } = options
     for (const said of shorter === undefined ? [text] : [text, shorter]) {
       const found = placeFor(places, (at) => textBox(at, said, 1, 0))
       if (!found) continue
@@ -233,31 +238,34 @@ export function sheet(size: number) {
    * A dimension line with its two extension lines, as near to what it measures as it finds room. It goes further out
    * before it is crossed by the extension line of another, but no more than three rows, and to the other side last.
    */
-  function dimension(of: Dimension): boolean {
-    const length = Math.hypot(of.to.x - of.from.x, of.to.y - of.from.y)
+  function dimension(thisDimension: Dimension): boolean {
+    const length = Math.hypot(thisDimension.to.x - thisDimension.from.x, thisDimension.to.y - thisDimension.from.y)
     if (length < 1e-6) return true
     const run: Run = {
-      ...of,
+      ...thisDimension,
       mm: length,
-      way: { x: (of.to.x - of.from.x) / length, y: (of.to.y - of.from.y) / length },
-      width: widthOf(of.text, size),
+      way: {
+        x: (thisDimension.to.x - thisDimension.from.x) / length,
+        y: (thisDimension.to.y - thisDimension.from.y) / length,
+      },
+      width: widthOf(thisDimension.text, size),
     }
     let best: Laid | null = null
-    for (const side of of.oneSided ? [1] : [1, -1])
+    for (const side of thisDimension.oneSided ? [1] : [1, -1])
       for (let row = 0; row < 14; row++) {
         const cost = row + (side === 1 ? 0 : 20)
         if (best && cost >= best.cost) break
-        const laid = layRow(run, side * ((of.first ?? 1.9) + row * 0.9) * size)
+        const laid = layRow(run, side * ((thisDimension.first ?? 1.9) + row * 0.9) * size)
         if (laid && (!best || cost + laid.cost < best.cost)) best = { ...laid, cost: cost + laid.cost }
         if (laid?.cost === 0) break
       }
     if (!best) {
-      unplaced.push(of.text)
+      unplaced.push(thisDimension.text)
       return false
     }
     taken.line.put(best.line)
     taken.text.put(best.own)
-    for (const one of best.extensions) taken.extension.put(one)
+    for (const extension of best.extensions) taken.extension.put(extension)
     marks.push(...best.marks)
     return true
   }
@@ -269,11 +277,14 @@ export function sheet(size: number) {
     readonly extensions: readonly Box[]
     readonly marks: readonly Mark[]
   }
-  const step = (from: Point, way: Point, far: number): Point => ({ x: from.x + way.x * far, y: from.y + way.y * far })
+  const step = (point: Point, way: Point, far: number): Point => ({
+    x: point.x + way.x * far,
+    y: point.y + way.y * far,
+  })
   /** A dimension line so far off what it measures: null where something is in its way. */
-  function layRow({ from, to, away, text, mm: length, way, width, ...of }: Run, far: number): Laid | null {
+  function layRow({ from: start, to, away, text, mm: length, way, width, ...subjects }: Run, far: number): Laid | null {
     const sign = Math.sign(far)
-    const [a, b] = [step(from, away, far), step(to, away, far)]
+    const [a, b] = [step(start, away, far), step(to, away, far)]
     const line = alongBox(a, b, thin)
     if (!free(line, ['text'])) return null
     // its ends may stand on a wall
@@ -281,12 +292,12 @@ export function sheet(size: number) {
     if (!free(alongBox(step(a, way, short), step(b, way, -short), thin), ['line'])) return null
     const extensions = (
       [
-        [from, a],
+        [start, a],
         [to, b],
       ] as const
     ).map(([root, end]) => [step(root, away, sign * size * 0.5), step(end, away, sign * size * 0.35)] as const)
-    const boxes = extensions.map(([one, other]) => alongBox(one, other, thin))
-    if (!boxes.every((one) => free(one, ['text']))) return null
+    const boxes = extensions.map(([left, right]) => alongBox(left, right, thin))
+    if (!boxes.every((box) => free(box, ['text']))) return null
     // an extension line of another dimension may meet this one at its ends, not between them
     const crossed =
       length > size && !free(alongBox(step(a, way, size * 0.4), step(b, way, -size * 0.4), thin), ['extension'])
@@ -302,7 +313,7 @@ export function sheet(size: number) {
     const found = placeFor(
       places,
       (at) => textBox(at, text, cos, sin),
-      (own) => play > 0 || boxes.every((one) => !overlap(own, one)),
+      (own) => play > 0 || boxes.every((box) => !overlap(own, box)),
     )
     if (!found) return null
     const { own, ...lies } = found
@@ -320,9 +331,9 @@ export function sheet(size: number) {
       size,
       ...lies,
       turn: (Math.atan2(sin, cos) * 180) / Math.PI,
-      ...(of.subject ? { subject: of.subject } : {}),
-      ...(of.length ? { length: true } : {}),
-      ...(of.marked ? { marked: true } : {}),
+      ...(subjects.subject ? { subject: subjects.subject } : {}),
+      ...(subjects.length ? { length: true } : {}),
+      ...(subjects.marked ? { marked: true } : {}),
     }
     return {
       cost: crossed ? 3 : 0,
