@@ -1,5 +1,6 @@
 /** What changes did, row by row and field by field: the stuff of the diary, of undo, and of earlier moments. */
 import { anyRows, type Documents, type Operation } from '../makeover/change.ts'
+import { isUuid } from '../makeover/fields.ts'
 import { isKind, isStudioKind, personalKinds, type Kind } from '../makeover/kinds.ts'
 import type { Makeover, Studio } from '../makeover/document.ts'
 
@@ -49,6 +50,16 @@ export function entriesOf(
     return { kind, rowId: id, operation: op, before: values(old), after: values(after) }
   })
 }
+
+/** The rows that entries touch or point at, before or after: whose history they belong to. */
+export const mentionedIn = (rows: readonly DiaryRow[]): string[] => [
+  ...new Set(
+    rows.flatMap(({ rowId, before, after }) => [
+      rowId,
+      ...[before, after].flatMap((values) => Object.values(values ?? {}).filter(isUuid)),
+    ]),
+  ),
+]
 
 /** The same with the values of personal kinds hidden, as a diary may keep it. */
 export function withoutPersonal<T extends DiaryRow>(row: T): T {

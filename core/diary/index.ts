@@ -2,6 +2,7 @@ export {
   advance,
   entriesOf,
   holdsPersonal,
+  mentionedIn,
   personal,
   rollBack,
   withoutPersonal,

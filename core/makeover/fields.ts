@@ -2,7 +2,7 @@
  * The field types that rows are made of. Yup's own number takes Infinity and turns "1e3" into 1000, so nothing here
  * casts: text is parsed by the readers of `measure`, `money` and `colour` first, and these only accept the parsed value.
  */
-import { mixed, number, string } from 'yup'
+import { mixed, number, object, string } from 'yup'
 import { joinSeveral, splitSeveral } from './choices.ts'
 import { isMinor, largestMinor, type Minor } from '../money/minor.ts'
 import { isPlainDate, type PlainDate } from '../measure/plain-date.ts'
@@ -12,6 +12,17 @@ export type JsonShape = Readonly<Record<string, unknown>>
 declare module 'yup' {
   interface CustomSchemaMetadata {
     readonly json?: JsonShape
+    /** Words for people: no figure rests on them. */
+    readonly words?: boolean
+    /** The kind that a reference points at. */
+    readonly to?: string
+    /** Both rows may come in one change, whichever is written first: the database checks it at commit. */
+    readonly deferred?: boolean
+    /** The field that both rows share, where the reference may not leave it: a candidate of the same piece. */
+    readonly within?: string | undefined
+    readonly spoken?: string
+    readonly personal?: boolean
+    readonly document?: 'makeover' | 'studio'
   }
 }
 
@@ -24,7 +35,7 @@ export const given =
 /** One line of text that must say something, of at most so many characters. */
 export const label = (most = 120) =>
   line(most)
-    .meta({ json: { type: 'string', minLength: 1, maxLength: most } })
+    .meta({ json: { type: 'string', minLength: 1, maxLength: most }, words: true })
     .test(
       'said',
       'is empty: expected some text',
@@ -35,7 +46,7 @@ export const label = (most = 120) =>
 export const line = (most = 1000) =>
   string()
     .strict()
-    .meta({ json: { type: 'string', maxLength: most } })
+    .meta({ json: { type: 'string', maxLength: most }, words: true })
     .defined('is missing: expected text')
     .nonNullable('expected text')
     .typeError('expected text')
@@ -54,11 +65,11 @@ export const line = (most = 1000) =>
 export const uuidShape = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/
 export const isUuid = (value: unknown): value is string => typeof value === 'string' && uuidShape.test(value)
 
-/** An id that points at another row. */
-export const reference = () =>
+/** An id that points at a row of another kind, or of its own. */
+export const reference = (to: string, { deferred = false, within }: { deferred?: boolean; within?: string } = {}) =>
   string()
     .strict()
-    .meta({ json: { type: 'string', pattern: uuidShape.source } })
+    .meta({ json: { type: 'string', pattern: uuidShape.source }, to, deferred, within })
     .defined('is missing')
     .nonNullable('is missing')
     .typeError('expected an id')
@@ -182,3 +193,29 @@ export const digest = () =>
   line(64)
     .meta({ json: { type: 'string', pattern: '^[0-9a-f]{64}$' } })
     .matches(/^[0-9a-f]{64}$/, 'expected a SHA-256')
+
+/** A size in millimetres, where it is known. */
+export const size = () => real(1, 100_000).nullable()
+/** A distance in millimetres that may be nothing. */
+export const distance = (most = 100_000) => real(0, most)
+/** A colour as CIELAB for D65 and the 2° observer. */
+export const lab = { labL: real(0, 100), labA: real(-128, 128), labB: real(-128, 128) }
+export const maybeLab = {
+  labL: real(0, 100).nullable(),
+  labA: real(-128, 128).nullable(),
+  labB: real(-128, 128).nullable(),
+}
+
+/**
+ * One kind of row: what a person calls it, its fields, and what is particular about it. `document` says which of the two
+ * holds its rows; of a personal kind the diary names the fields and never keeps their values.
+ */
+export const row = <T extends Parameters<typeof object>[0]>(
+  spoken: string,
+  fields: T,
+  { personal = false, document = 'makeover' }: { personal?: boolean; document?: 'makeover' | 'studio' } = {},
+) =>
+  object(fields as NonNullable<T>)
+    .strict()
+    .noUnknown(({ unknown }) => `has fields that are not known: ${unknown}`)
+    .meta({ spoken, personal, document })

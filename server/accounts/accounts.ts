@@ -3,7 +3,16 @@ import { hash, verify } from '@node-rs/argon2'
 import { asc, eq, lt } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 import { inTransaction, sqlState, type Database, type Transaction } from '../database/connection.ts'
-import { changedDocuments, changedRows, changes, documents, people, sessions, studios } from '../database/tables.ts'
+import {
+  changedDocuments,
+  changedRows,
+  changes,
+  documents,
+  mentions,
+  people,
+  sessions,
+  studios,
+} from '../database/tables.ts'
 
 export const sessionDays = 14
 export const deviceDays = 180
@@ -82,6 +91,7 @@ async function writeStudio(
     before: null,
     after: { name: newStudio.studioName, timeZone },
   })
+  await tx.insert(mentions).values({ studioId, rowId: studioId, changeId })
   await tx.insert(changedDocuments).values({ studioId, documentId: studioId, rev: 1, changeId })
 }
 

@@ -5,7 +5,7 @@ import { validate, type Documents } from '#core/makeover/change.ts'
 import { isKind, isStudioKind } from '#core/makeover/kinds.ts'
 import type { ToldEntry } from '#core/parcel/index.ts'
 import type { Transaction } from '../database/connection.ts'
-import { changedDocuments, changedRows, changes, people } from '../database/tables.ts'
+import { changedDocuments, changedRows, changes, mentions, people } from '../database/tables.ts'
 
 /** An entry with who made it and when. */
 export type TimedEntry = DiaryEntry & { readonly personId: string; readonly who: string; readonly madeAt: Date }
@@ -75,13 +75,7 @@ export async function diaryBefore(
   const ofRow =
     rowId === null
       ? undefined
-      : inArray(
-          changes.id,
-          tx
-            .select({ id: changedRows.changeId })
-            .from(changedRows)
-            .where(sql`${changedRows.rowId} = ${rowId} or ${changedRows.after}::text like ${`%${rowId}%`}`),
-        )
+      : inArray(changes.id, tx.select({ id: mentions.changeId }).from(mentions).where(eq(mentions.rowId, rowId)))
   const ofPerson =
     personId === null ? undefined : and(eq(changes.personId, personId), isNull(changes.toldBy), not(changes.bringsIn))
   return withRows(

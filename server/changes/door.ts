@@ -5,7 +5,7 @@
 import { createHash } from 'node:crypto'
 import { and, asc, eq, gt, isNull } from 'drizzle-orm'
 import type pg from 'pg'
-import { entriesOf, withoutPersonal, type DiaryRow } from '#core/diary/index.ts'
+import { entriesOf, mentionedIn, withoutPersonal, type DiaryRow } from '#core/diary/index.ts'
 import {
   anyRows,
   apply,
@@ -272,6 +272,8 @@ const writeText = `
     insert into changed_rows (studio_id, change_id, place, kind, row_id, operation, before, after)
     select $1, $2, row.place, row.kind, row."rowId", row.operation, row.before, row.after
     from jsonb_to_recordset($8::jsonb) as row(place int, kind text, "rowId" uuid, operation text, before jsonb, after jsonb)
+  ), mentioned as (
+    insert into mentions (studio_id, row_id, change_id) select $1, unnest($10::uuid[]), $2
   ), raised as (
     update documents set rev = rev + 1, change_id = $2 where id = any($9::uuid[]) returning id, rev
   )
@@ -297,6 +299,7 @@ async function write(
     bringsIn,
     JSON.stringify(entries.map((entry, place) => ({ place, ...entry }))),
     documentIds,
+    mentionedIn(entries),
   ])
 }
 

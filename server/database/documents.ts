@@ -1,6 +1,6 @@
-import { and, eq, getTableColumns, inArray } from 'drizzle-orm'
+import { and, eq, getTableColumns, inArray, sql } from 'drizzle-orm'
 import type { PgTable } from 'drizzle-orm/pg-core'
-import { emptyMakeover, emptyStudio, type Makeover, type Studio } from '#core/makeover/document.ts'
+import { emptyMakeover, emptyStudio, groupBy, type Makeover, type Studio } from '#core/makeover/document.ts'
 import { isStudioKind, kindNames, type Kind } from '#core/makeover/kinds.ts'
 import type { Documents, Operation } from '#core/makeover/change.ts'
 import type { Transaction } from './connection.ts'
@@ -93,7 +93,10 @@ export async function loadStudio(tx: Transaction, id: string): Promise<Studio> {
   return { ...emptyStudio(id), rev: document?.rev ?? 0, rows: rows as unknown as Studio['rows'] }
 }
 
-/** Writes the rows that operations touched, as they are after them: parents first, and taken away children first. */
+/**
+ * Writes the rows that operations touched, as they are after them, in one statement a kind: parents first, and what is
+ * taken away children first.
+ */
 export async function writeRows(
   tx: Transaction,
   studioId: string,
@@ -101,37 +104,50 @@ export async function writeRows(
   operations: readonly Operation[],
   after: (kind: Kind, id: string) => Record<string, unknown> | undefined,
 ): Promise<void> {
-  const order = (operation: Operation): number => kindNames.indexOf(operation.kind)
-  const puts = operations
-    .filter((operation) => operation.op === 'put')
-    .toSorted((left, right) => order(left) - order(right))
-  const removes = operations
-    .filter((operation) => operation.op === 'remove')
-    .toSorted((left, right) => order(right) - order(left))
-  for (const { kind, id, base } of puts) {
-    const row = after(kind, id)
-    if (!row) throw new Error(`${kind} ${id} was put and is not there`)
-    const table = tables[kind] as typeof tables.room
-    const { id: _id, ...columns } = row
-    // a new row has every column of its table, so each kind has one statement, which the database plans once a connection
-    if (base === null)
-      await tx
-        .insert(table)
-        .values({ ...keysOf(kind, studioId, makeoverId), ...row } as typeof table.$inferInsert)
-        .prepare(`put ${kind}`)
-        .execute()
-    else
-      await tx
-        .update(table)
-        .set(columns)
-        .where(isStudioKind(kind) ? eq(table.id, id) : and(eq(table.makeoverId, makeoverId), eq(table.id, id)))
+  const puts = groupBy(
+    operations.filter((operation) => operation.op === 'put'),
+    ({ kind }) => kind,
+  )
+  const removes = groupBy(
+    operations.filter((operation) => operation.op === 'remove'),
+    ({ kind }) => kind,
+  )
+  for (const kind of kindNames) {
+    const rows = (puts.get(kind) ?? []).map(({ id }) => {
+      const row = after(kind, id)
+      if (!row) throw new Error(`${kind} ${id} was put and is not there`)
+      return { ...keysOf(kind, studioId, makeoverId), ...row }
+    })
+    if (rows.length > 0) await putRows(tx, kind, rows)
   }
-  for (const { kind, id } of removes) {
+  for (const kind of kindNames.toReversed()) {
+    const ids = (removes.get(kind) ?? []).map(({ id }) => id)
     const table = tables[kind] as typeof tables.room
-    await tx
-      .delete(table)
-      .where(isStudioKind(kind) ? eq(table.id, id) : and(eq(table.makeoverId, makeoverId), eq(table.id, id)))
+    if (ids.length > 0)
+      await tx
+        .delete(table)
+        .where(
+          isStudioKind(kind) ? inArray(table.id, ids) : and(eq(table.makeoverId, makeoverId), inArray(table.id, ids)),
+        )
   }
+}
+
+/** New rows and changed ones alike: a row that is there takes the new values. */
+async function putRows(tx: Transaction, kind: Kind, rows: readonly Record<string, unknown>[]): Promise<void> {
+  const table = tables[kind] as typeof tables.room
+  const key = isStudioKind(kind) ? [table.studioId, table.id] : [table.studioId, table.makeoverId, table.id]
+  const written = Object.fromEntries(
+    Object.entries({ version: table.version, ...fieldColumns(kind) }).map(([field, column]) => [
+      field,
+      sql.raw(`excluded."${column.name}"`),
+    ]),
+  )
+  const insert = tx
+    .insert(table)
+    .values(rows as (typeof table.$inferInsert)[])
+    .onConflictDoUpdate({ target: key, set: written })
+  // one row is what most changes put: the database plans that statement once a connection
+  await (rows.length === 1 ? insert.prepare(`put ${kind}`).execute() : insert)
 }
 
 const keysOf = (kind: Kind, studioId: string, makeoverId: string): Record<string, string> =>

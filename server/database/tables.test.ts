@@ -1,9 +1,11 @@
+import { readFileSync } from 'node:fs'
 import { getTableColumns } from 'drizzle-orm'
 import pg from 'pg'
 import { v7 as uuidv7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { add } from '#core/makeover/change.ts'
 import { kindNames, schemas } from '#core/makeover/kinds.ts'
+import { tablesFile, tablesText } from '../../scripts/tables.ts'
 import { makeover, person, serve, type Served } from '../testing/studio.ts'
 import { freshDatabase, run, withDatabase } from '../testing/postgres.ts'
 import { applicationRole, connect, inTransaction } from './connection.ts'
@@ -28,6 +30,10 @@ describe('schemas and tables', () => {
       if (field.type === 'string' && !/Id$/.test(name)) expect(columns[name]?.getSQLType()).toBe('text')
     }
   })
+})
+
+it('the tables of rows are what the schemas say: run `npm run tables` where they are not', async () => {
+  expect(readFileSync(tablesFile, 'utf8')).toBe(await tablesText())
 })
 
 describe('the database', () => {

@@ -1,54 +1,54 @@
-import { and, asc, eq, gt, ne } from 'drizzle-orm'
+import { asc, gt } from 'drizzle-orm'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import { reckon } from '#core/reckoning/reckon.ts'
 import { summarise, type Summary } from '#core/reckoning/summary.ts'
 import type { Transaction } from '../database/connection.ts'
 import { loadDocuments } from '../database/documents.ts'
 import type { Memory } from '../database/memory.ts'
-import { clients, documents, summaries } from '../database/tables.ts'
+import { clients, documents } from '../database/tables.ts'
 
 export type DayLine = Summary & { readonly clients: readonly string[] }
 
-/** All makeovers of the studio in sight for the day page. What was reckoned on another day, or before a change, is reckoned anew. */
+/** All makeovers of the studio in sight for the day page. */
 export async function dayLines(
   tx: Transaction,
   memory: Memory,
   studioId: string,
   today: PlainDate,
 ): Promise<DayLine[]> {
-  const [shared] = await tx.select({ rev: documents.rev }).from(documents).where(eq(documents.id, studioId))
-  const begun = await tx
-    .select({ id: documents.id, rev: documents.rev, kept: summaries })
+  const stands = await tx
+    .select({ id: documents.id, rev: documents.rev, changeId: documents.changeId })
     .from(documents)
-    .leftJoin(summaries, eq(summaries.makeoverId, documents.id))
-    .where(and(gt(documents.rev, 0), ne(documents.id, studioId)))
+    .where(gt(documents.rev, 0))
     .orderBy(asc(documents.id))
+  const studioChange = stands.find(({ id }) => id === studioId)?.changeId ?? null
   const names = await tx
     .select({ makeoverId: clients.makeoverId, name: clients.name })
     .from(clients)
     .orderBy(asc(clients.id))
   const lines: DayLine[] = []
-  for (const { id, rev, kept } of begun) {
-    const holds = kept?.reckonedOn === today && kept.rev === rev && kept.studioRev === shared?.rev
-    const summary = holds ? (kept.summary as Summary) : await reckonSummary(tx, memory, studioId, id, today)
+  for (const { id, changeId } of stands.filter((stand) => stand.id !== studioId)) {
+    const summary = await summaryAt(`${id} ${changeId ?? ''} ${studioChange ?? ''} ${today}`, async () => {
+      const found = await loadDocuments(tx, memory, studioId, id)
+      return summarise(found.makeover, reckon(found, today))
+    })
     lines.push({ ...summary, clients: names.filter((client) => client.makeoverId === id).map((client) => client.name) })
   }
   return lines
 }
 
-async function reckonSummary(
-  tx: Transaction,
-  memory: Memory,
-  studioId: string,
-  id: string,
-  today: PlainDate,
-): Promise<Summary> {
-  const found = await loadDocuments(tx, memory, studioId, id)
-  const summary = summarise(found.makeover, reckon(found, today))
-  const values = { reckonedOn: today, rev: found.makeover.rev, studioRev: found.studio.rev, summary }
-  await tx
-    .insert(summaries)
-    .values({ studioId, makeoverId: id, ...values })
-    .onConflictDoUpdate({ target: [summaries.studioId, summaries.makeoverId], set: values })
+/**
+ * What was reckoned for the day page, by the makeover, the changes that made it and its studio what they are, and the
+ * day. It is kept in this process alone: to look at the day page writes nothing.
+ */
+const known = new Map<string, Summary>()
+const most = 2000
+
+async function summaryAt(moment: string, reckoned: () => Promise<Summary>): Promise<Summary> {
+  const summary = known.get(moment) ?? (await reckoned())
+  known.delete(moment) // what is asked for again stands last, and goes last
+  known.set(moment, summary)
+  const [oldest] = known.keys()
+  if (known.size > most && oldest !== undefined) known.delete(oldest)
   return summary
 }

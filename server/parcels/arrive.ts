@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto'
 import { and, asc, eq, inArray, ne } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 import { apply, isStudioOperation, schemaVersion, type Documents, type Fault } from '#core/makeover/change.ts'
+import { mentionedIn } from '#core/diary/index.ts'
 import { emptyMakeover, headOf, rowsOf } from '#core/makeover/document.ts'
 import { makeoverKinds, spoken, type Kind } from '#core/makeover/kinds.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
@@ -15,7 +16,7 @@ import { told } from '../changes/diary.ts'
 import type { News } from '../changes/news.ts'
 import { inTransaction, type Database, type Transaction } from '../database/connection.ts'
 import { loadDocuments } from '../database/documents.ts'
-import { blobs, changedDocuments, changedRows, changes, documents } from '../database/tables.ts'
+import { blobs, changedDocuments, changedRows, changes, documents, mentions } from '../database/tables.ts'
 import { Problem } from '../problem.ts'
 
 export const sha256Of = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex')
@@ -253,6 +254,9 @@ async function tellHistory(tx: Transaction, { studioId, personId }: Person, { id
       await tx
         .insert(changedRows)
         .values(entry.rows.map((row, place) => ({ studioId, changeId: entry.id, place, ...row })))
+    const told = mentionedIn(entry.rows)
+    if (told.length > 0)
+      await tx.insert(mentions).values(told.map((rowId) => ({ studioId, rowId, changeId: entry.id })))
     await tx.insert(changedDocuments).values({ studioId, documentId: id, rev: at + 1, changeId: entry.id })
   }
 }

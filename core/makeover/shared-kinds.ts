@@ -1,0 +1,62 @@
+/** The kinds of row of what the steps share: the studio and what its makeovers share; the makeover, its clients and rooms; files; accepted remarks. */
+import { currencyCodes } from '../money/currencies.ts'
+import { ruleIds } from '../rulebook/rulebook.ts'
+import { questionIds } from '../rulebook/schools.ts'
+import { entryUnits, mediaTypes, scopes, taxRoundings, unitSystems } from './choices.ts'
+import { choice, count, date, digest, label, line, real, reference, row, timeZone } from './fields.ts'
+
+export const sharedKinds = {
+  studio: row('studio', { name: label(), timeZone: timeZone() }, { document: 'studio' }),
+  seller: row(
+    'seller',
+    {
+      name: label(),
+      taxRounding: choice(taxRoundings),
+      adjustDays: count(0, 1000).nullable(),
+      note: line(500),
+    },
+    { document: 'studio' },
+  ),
+  studioRuling: row(
+    'rule of the studio',
+    { rule: choice(ruleIds), value: real(-100_000, 100_000) },
+    { document: 'studio' },
+  ),
+  studioSchool: row(
+    'school of the studio',
+    { question: choice(questionIds), school: label(60) },
+    { document: 'studio' },
+  ),
+  makeover: row('makeover', {
+    name: label(),
+    currency: choice(currencyCodes),
+    units: choice(unitSystems),
+    entryUnit: choice(entryUnits),
+    scope: choice(scopes),
+    installOn: date().nullable(),
+    /** When the house was built, where anybody knows. */ builtYear: count(1000, 2200).nullable(),
+  }),
+  client: row('client', { name: label() }, { personal: true }),
+  room: row('room', { name: label() }),
+  /** A file kept by its content, hung on what it belongs to. */
+  attachment: row('file', {
+    sha256: digest(),
+    mediaType: choice(mediaTypes),
+    bytes: count(1, 10_485_760),
+    name: label(200),
+    addedOn: date(),
+    orderId: reference('order').nullable(),
+    deliveryId: reference('delivery').nullable(),
+    candidateId: reference('candidate').nullable(),
+    inspirationId: reference('inspiration').nullable(),
+    finishId: reference('finish').nullable(),
+    roomId: reference('room').nullable(),
+  }),
+  /** A remark accepted as it stands: it comes back when its numbers are no longer those of the fingerprint. */
+  acceptance: row('accepted remark', {
+    remarkKey: label(300),
+    fingerprint: line(1000),
+    reason: label(500),
+    acceptedOn: date(),
+  }),
+}

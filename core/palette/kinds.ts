@@ -1,0 +1,101 @@
+/** The kinds of row of the palette. */
+import {
+  colourSources,
+  conditions,
+  families,
+  fates,
+  lights,
+  materials,
+  methods,
+  patterns,
+  qualities,
+  roles,
+  scales,
+  sheens,
+  surfaces,
+  textures,
+  uses,
+  verdicts,
+} from '../makeover/choices.ts'
+import {
+  choice,
+  count,
+  date,
+  distance,
+  flag,
+  lab,
+  label,
+  line,
+  rate,
+  real,
+  reference,
+  row,
+  several,
+  size,
+} from '../makeover/fields.ts'
+
+export const paletteKinds = {
+  finish: row('finish', {
+    roomId: reference('room'),
+    zoneId: reference('zone').nullable(),
+    name: label(),
+    role: choice(roles),
+    /** Its place among the finishes of its role, in the tray. */
+    place: real(0, 1_000_000),
+    family: choice(families),
+    texture: choice(textures),
+    sheen: choice(sheens),
+    ...lab,
+    colourSource: choice(colourSources),
+    surface: choice(surfaces),
+    /** The piece that carries it. */
+    pieceId: reference('piece').nullable(),
+    /** Where in the room it is: "walls", "seat". */
+    usedFor: line(120),
+    /** Visible area judged by eye, in m²; null while nobody has judged it. */
+    visibleM2: real(0.01, 10_000).nullable(),
+    pattern: choice(patterns),
+    patternScale: choice(scales).nullable(),
+    /** How far its pattern goes until it repeats; null where nobody measured it, and its scale is all that is known. */
+    repeatMm: size(),
+    /** What it stands up to; empty where nobody said. */
+    suits: several(uses),
+    /** It is meant to disappear before what it stands on. */
+    hides: flag(),
+    methods: several(methods),
+    qualities: several(qualities),
+    /** What becomes of it, where it is there already; null for a new one. */
+    fate: choice(fates).nullable(),
+    condition: choice(conditions).nullable(),
+    material: choice(materials).nullable(),
+    laidYear: count(1000, 2200).nullable(),
+    /** The one wall it is on; null for all of its surface. */
+    wallId: reference('wall').nullable(),
+    /** The band of height it covers; null for from the floor, and to the ceiling. */
+    bandFromMm: distance(20_000).nullable(),
+    bandToMm: size(),
+  }),
+  /** A palette colour that a patterned finish carries, by its share of the pattern. */
+  patternPart: row('part of a pattern', {
+    finishId: reference('finish'),
+    partId: reference('finish'),
+    sharePpm: rate(),
+  }),
+  sample: row('sample', {
+    finishId: reference('finish'),
+    orderedOn: date().nullable(),
+    cameOn: date().nullable(),
+    verdict: choice(verdicts),
+    judgedBy: line(60),
+  }),
+  /** A sample looked at: put up on which wall, by which light, and what was said by whom. */
+  viewing: row('look at a sample', {
+    sampleId: reference('sample'),
+    wallId: reference('wall').nullable(),
+    light: choice(lights),
+    seenOn: date().nullable(),
+    verdict: choice(verdicts),
+    judgedBy: line(60),
+    note: line(300),
+  }),
+}

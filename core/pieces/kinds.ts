@@ -1,0 +1,112 @@
+/** The kinds of row of the pieces and their candidates. */
+import { answers, keepReasons, methods, priceKinds, qualities, sources } from '../makeover/choices.ts'
+import {
+  choice,
+  date,
+  distance,
+  flag,
+  lab,
+  label,
+  line,
+  maybeLab,
+  money,
+  quantity,
+  real,
+  reference,
+  row,
+  several,
+  size,
+} from '../makeover/fields.ts'
+import { terms } from './terms.ts'
+
+export const pieceKinds = {
+  piece: row('piece', {
+    roomId: reference('room'),
+    zoneId: reference('zone').nullable(),
+    /** Null only for what costs nothing. */
+    categoryId: reference('category').nullable(),
+    name: label(),
+    quantity: quantity(),
+    /** What is counted: "pieces", "m", "rolls". */
+    unit: label(20),
+    allowanceMinor: money(),
+    chosenId: reference('candidate', { deferred: true }).nullable(),
+    chosenReason: line(500),
+    /** Pieces of one set bear its name and stay together; empty for none. */
+    setName: line(60),
+    /** The room it may take, in mm. */
+    widthMm: size(),
+    depthMm: size(),
+    heightMm: size(),
+    /** It is meant to disappear before its wall. */
+    hides: flag(),
+    /** The wall it stands before or hangs on, and how high its lower edge is. */
+    wallId: reference('wall').nullable(),
+    aboveMm: distance(20_000),
+  }),
+  serving: row('need served', { needId: reference('need'), pieceId: reference('piece') }),
+  candidate: row('candidate', {
+    pieceId: reference('piece'),
+    sellerId: reference('seller').nullable(),
+    source: choice(sources),
+    name: label(),
+    article: line(80),
+    link: line(300),
+    colourName: line(80),
+    batch: line(60),
+    condition: line(200),
+    /** Where it comes from, for what is not bought: whose, or from which room. */
+    origin: line(200),
+    keepReason: choice(keepReasons).nullable(),
+    /** When it goes back, for what is lent or rented. */
+    goBackOn: date().nullable(),
+    /** What is missing where it stood. */
+    hole: line(200),
+    /** When to look at a placeholder again. */
+    lookAgainOn: date().nullable(),
+    ...terms,
+    priceKind: choice(priceKinds),
+    pricedOn: date().nullable(),
+    ...maybeLab,
+    widthMm: size(),
+    depthMm: size(),
+    heightMm: size(),
+    lifeYears: real(0.1, 200).nullable(),
+    methods: several(methods),
+    qualities: several(qualities),
+    /** Why it was turned down; null while it is in the running. */
+    turnedDown: line(500).nullable(),
+  }),
+  /** A further colour of a candidate: a rug or a cloth may hold several. */
+  candidateColour: row('further colour', { candidateId: reference('candidate'), ...lab }),
+  price: row('price', {
+    candidateId: reference('candidate'),
+    kind: choice(priceKinds),
+    amountMinor: money(),
+    seenOn: date(),
+    note: line(200),
+  }),
+  /** Another thing taken than was planned: both stay on record with what they cost at the time. */
+  substitution: row('substitution', {
+    pieceId: reference('piece'),
+    fromId: reference('candidate', { within: 'pieceId' }),
+    toId: reference('candidate', { within: 'pieceId' }),
+    fromLandedMinor: money(),
+    toLandedMinor: money(),
+    reason: label(500),
+    agreedById: reference('client').nullable(),
+    madeOn: date(),
+  }),
+  /** Something a client has to answer. */
+  question: row('question', {
+    pieceId: reference('piece').nullable(),
+    candidateId: reference('candidate').nullable(),
+    ask: label(300),
+    askedOn: date(),
+    neededBy: date().nullable(),
+    answer: choice(answers),
+    answerNote: line(500),
+    answeredById: reference('client').nullable(),
+    answeredOn: date().nullable(),
+  }),
+}

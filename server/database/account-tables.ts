@@ -1,0 +1,37 @@
+/** Who may come in: people of a studio, and their sessions. */
+import { foreignKey, pgTable, primaryKey, text, timestamp, unique, uuid } from 'drizzle-orm/pg-core'
+import { studios } from './rows.generated.ts'
+
+export const people = pgTable(
+  'people',
+  {
+    studioId: uuid('studio_id').notNull(),
+    id: uuid('id').notNull(),
+    name: text('name').notNull(),
+    email: text('email').notNull(),
+    passwordHash: text('password_hash').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.id] }),
+    unique('people_email_once').on(t.email),
+    foreignKey({ name: 'people_studio', columns: [t.studioId], foreignColumns: [studios.id] }),
+  ],
+)
+
+/** A session is known by the SHA-256 of its token; the token itself is only in the cookie. */
+export const sessions = pgTable(
+  'sessions',
+  {
+    tokenHash: text('token_hash').primaryKey(),
+    studioId: uuid('studio_id').notNull(),
+    personId: uuid('person_id').notNull(),
+    expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
+  },
+  (t) => [
+    foreignKey({
+      name: 'sessions_person',
+      columns: [t.studioId, t.personId],
+      foreignColumns: [people.studioId, people.id],
+    }),
+  ],
+)

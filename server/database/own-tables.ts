@@ -1,0 +1,133 @@
+/** The tables that hold no rows of a document: documents and their diary, files. */
+import {
+  check,
+  foreignKey,
+  index,
+  integer,
+  boolean,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  unique,
+  uniqueIndex,
+  uuid,
+} from 'drizzle-orm/pg-core'
+import { sql } from 'drizzle-orm'
+import { bytea, day } from './columns.ts'
+
+/** A document is a makeover or a studio: the row whose lock a change takes, and its count of changes. */
+export const documents = pgTable(
+  'documents',
+  {
+    studioId: uuid('studio_id').notNull(),
+    id: uuid('id').notNull(),
+    rev: integer('rev').notNull(),
+    /** The change that made this rev: what was kept in memory under it is this document, and no other. */
+    changeId: uuid('change_id'),
+  },
+  (t) => [primaryKey({ columns: [t.studioId, t.id] }), check('documents_rev', sql`${t.rev} >= 0`)],
+)
+
+/** Files by their content: one copy in a studio, however often it is hung on something. */
+export const blobs = pgTable(
+  'blobs',
+  {
+    studioId: uuid('studio_id').notNull(),
+    sha256: text('sha256').notNull(),
+    mediaType: text('media_type').notNull(),
+    bytes: bytea('bytes').notNull(),
+    /** A small WebP of it; null for a PDF, and for what was kept before there were any. */
+    thumbnail: bytea('thumbnail'),
+    addedAt: timestamp('added_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (t) => [primaryKey({ columns: [t.studioId, t.sha256] })],
+)
+
+/** The diary: every change set that was taken, and what it did to each row. */
+export const changes = pgTable(
+  'changes',
+  {
+    studioId: uuid('studio_id').notNull(),
+    id: uuid('id').notNull(),
+    personId: uuid('person_id').notNull(),
+    madeAt: timestamp('made_at', { withTimezone: true }).notNull().defaultNow(),
+    sentence: text('sentence').notNull(),
+    /** SHA-256 of what was sent, so that a repeated id with other content is noticed. */
+    digest: text('digest').notNull(),
+    /** The change that this one takes back. */
+    undoes: uuid('undoes'),
+    /** Who made it elsewhere, where it came in with a file. */
+    toldBy: text('told_by'),
+    /** It is the bringing in of a file, and no work of its own. */
+    bringsIn: boolean('brings_in').notNull().default(false),
+  },
+  (t) => [primaryKey({ columns: [t.studioId, t.id] })],
+)
+
+export const changedDocuments = pgTable(
+  'changed_documents',
+  {
+    studioId: uuid('studio_id').notNull(),
+    documentId: uuid('document_id').notNull(),
+    rev: integer('rev').notNull(),
+    changeId: uuid('change_id').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.documentId, t.rev] }),
+    foreignKey({
+      name: 'changed_documents_change',
+      columns: [t.studioId, t.changeId],
+      foreignColumns: [changes.studioId, changes.id],
+    }),
+    foreignKey({
+      name: 'changed_documents_document',
+      columns: [t.studioId, t.documentId],
+      foreignColumns: [documents.studioId, documents.id],
+    }),
+    uniqueIndex('changed_documents_once').on(t.studioId, t.changeId, t.documentId),
+  ],
+)
+
+export const changedRows = pgTable(
+  'changed_rows',
+  {
+    studioId: uuid('studio_id').notNull(),
+    changeId: uuid('change_id').notNull(),
+    place: integer('place').notNull(),
+    kind: text('kind').notNull(),
+    rowId: uuid('row_id').notNull(),
+    operation: text('operation').notNull(),
+    /** The fields that changed, before and after; null where the row is new or gone, and no values where they are personal. */
+    before: jsonb('before'),
+    after: jsonb('after'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.changeId, t.place] }),
+    index('changed_rows_of_row').on(t.studioId, t.rowId),
+    foreignKey({
+      name: 'changed_rows_change',
+      columns: [t.studioId, t.changeId],
+      foreignColumns: [changes.studioId, changes.id],
+    }),
+  ],
+)
+
+/** Which changes touched a row, or a row that points at it: what the diary of one thing is found by. */
+export const mentions = pgTable(
+  'mentions',
+  {
+    studioId: uuid('studio_id').notNull(),
+    rowId: uuid('row_id').notNull(),
+    changeId: uuid('change_id').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.rowId, t.changeId] }),
+    foreignKey({
+      name: 'mentions_change',
+      columns: [t.studioId, t.changeId],
+      foreignColumns: [changes.studioId, changes.id],
+    }),
+  ],
+)

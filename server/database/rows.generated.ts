@@ -1,0 +1,811 @@
+/** Written by `npm run tables` from the schemas of the kinds: change those, and not this. */
+import { boolean, doublePrecision, integer, pgTable, text, uuid } from 'drizzle-orm/pg-core'
+import type { Kind } from '#core/makeover/kinds.ts'
+import { day, minor, own, quantity, shared } from './columns.ts'
+import { keysOf } from './keys.ts'
+
+export const studios = pgTable(
+  'studios',
+  {
+    ...shared(),
+    name: text('name').notNull(),
+    timeZone: text('time_zone').notNull(),
+  },
+  (t) => keysOf('studio', 'studios', t, tableOf),
+)
+
+export const sellers = pgTable(
+  'sellers',
+  {
+    ...shared(),
+    name: text('name').notNull(),
+    taxRounding: text('tax_rounding').notNull(),
+    adjustDays: integer('adjust_days'),
+    note: text('note').notNull(),
+  },
+  (t) => keysOf('seller', 'sellers', t, tableOf),
+)
+
+export const studioRulings = pgTable(
+  'studio_rulings',
+  {
+    ...shared(),
+    rule: text('rule').notNull(),
+    value: doublePrecision('value').notNull(),
+  },
+  (t) => keysOf('studioRuling', 'studio_rulings', t, tableOf),
+)
+
+export const studioSchools = pgTable(
+  'studio_schools',
+  {
+    ...shared(),
+    question: text('question').notNull(),
+    school: text('school').notNull(),
+  },
+  (t) => keysOf('studioSchool', 'studio_schools', t, tableOf),
+)
+
+export const makeovers = pgTable(
+  'makeovers',
+  {
+    ...own(),
+    name: text('name').notNull(),
+    currency: text('currency').notNull(),
+    units: text('units').notNull(),
+    entryUnit: text('entry_unit').notNull(),
+    scope: text('scope').notNull(),
+    installOn: day('install_on'),
+    builtYear: integer('built_year'),
+  },
+  (t) => keysOf('makeover', 'makeovers', t, tableOf),
+)
+
+export const clients = pgTable(
+  'clients',
+  {
+    ...own(),
+    name: text('name').notNull(),
+  },
+  (t) => keysOf('client', 'clients', t, tableOf),
+)
+
+export const rooms = pgTable(
+  'rooms',
+  {
+    ...own(),
+    name: text('name').notNull(),
+  },
+  (t) => keysOf('room', 'rooms', t, tableOf),
+)
+
+export const coupons = pgTable(
+  'coupons',
+  {
+    ...own(),
+    sellerId: uuid('seller_id').notNull(),
+    name: text('name').notNull(),
+    gives: text('gives').notNull(),
+    ratePpm: integer('rate_ppm').notNull(),
+    amountMinor: minor('amount_minor').notNull(),
+    base: text('base').notNull(),
+    minimumMinor: minor('minimum_minor').notNull(),
+    endsOn: day('ends_on'),
+    conditions: text('conditions').notNull(),
+  },
+  (t) => keysOf('coupon', 'coupons', t, tableOf),
+)
+
+export const orders = pgTable(
+  'orders',
+  {
+    ...own(),
+    sellerId: uuid('seller_id'),
+    orderedOn: day('ordered_on').notNull(),
+    reference: text('reference').notNull(),
+    boughtBy: text('bought_by').notNull(),
+    depositMinor: minor('deposit_minor').notNull(),
+    balanceDueOn: day('balance_due_on'),
+    taxRounding: text('tax_rounding').notNull(),
+    couponId: uuid('coupon_id'),
+    note: text('note').notNull(),
+  },
+  (t) => keysOf('order', 'orders', t, tableOf),
+)
+
+export const walls = pgTable(
+  'walls',
+  {
+    ...own(),
+    roomId: uuid('room_id').notNull(),
+    name: text('name').notNull(),
+    place: doublePrecision('place').notNull(),
+    lengthMm: doublePrecision('length_mm'),
+    corner: text('corner').notNull(),
+    cornerDeg: doublePrecision('corner_deg'),
+    curve: text('curve').notNull(),
+    curveMm: doublePrecision('curve_mm'),
+    bows: text('bows').notNull(),
+    heightMm: doublePrecision('height_mm'),
+  },
+  (t) => keysOf('wall', 'walls', t, tableOf),
+)
+
+export const zones = pgTable(
+  'zones',
+  {
+    ...own(),
+    roomId: uuid('room_id').notNull(),
+    name: text('name').notNull(),
+    wallId: uuid('wall_id'),
+    fromMm: doublePrecision('from_mm'),
+    widthMm: doublePrecision('width_mm'),
+    depthMm: doublePrecision('depth_mm'),
+  },
+  (t) => keysOf('zone', 'zones', t, tableOf),
+)
+
+export const categories = pgTable(
+  'categories',
+  {
+    ...own(),
+    name: text('name').notNull(),
+    place: integer('place').notNull(),
+  },
+  (t) => keysOf('category', 'categories', t, tableOf),
+)
+
+export const pieces = pgTable(
+  'pieces',
+  {
+    ...own(),
+    roomId: uuid('room_id').notNull(),
+    zoneId: uuid('zone_id'),
+    categoryId: uuid('category_id'),
+    name: text('name').notNull(),
+    quantity: quantity('quantity').notNull(),
+    unit: text('unit').notNull(),
+    allowanceMinor: minor('allowance_minor').notNull(),
+    chosenId: uuid('chosen_id'),
+    chosenReason: text('chosen_reason').notNull(),
+    setName: text('set_name').notNull(),
+    widthMm: doublePrecision('width_mm'),
+    depthMm: doublePrecision('depth_mm'),
+    heightMm: doublePrecision('height_mm'),
+    hides: boolean('hides').notNull(),
+    wallId: uuid('wall_id'),
+    aboveMm: doublePrecision('above_mm').notNull(),
+  },
+  (t) => keysOf('piece', 'pieces', t, tableOf),
+)
+
+export const candidates = pgTable(
+  'candidates',
+  {
+    ...own(),
+    pieceId: uuid('piece_id').notNull(),
+    sellerId: uuid('seller_id'),
+    source: text('source').notNull(),
+    name: text('name').notNull(),
+    article: text('article').notNull(),
+    link: text('link').notNull(),
+    colourName: text('colour_name').notNull(),
+    batch: text('batch').notNull(),
+    condition: text('condition').notNull(),
+    origin: text('origin').notNull(),
+    keepReason: text('keep_reason'),
+    goBackOn: day('go_back_on'),
+    hole: text('hole').notNull(),
+    lookAgainOn: day('look_again_on'),
+    priceMinor: minor('price_minor').notNull(),
+    packSize: quantity('pack_size').notNull(),
+    periods: integer('periods').notNull(),
+    discountPpm: integer('discount_ppm').notNull(),
+    deliveryMinor: minor('delivery_minor').notNull(),
+    taxPpm: integer('tax_ppm').notNull(),
+    taxIncluded: boolean('tax_included').notNull(),
+    deliveryTaxed: boolean('delivery_taxed').notNull(),
+    workMinor: minor('work_minor').notNull(),
+    hours: doublePrecision('hours').notNull(),
+    hourMinor: minor('hour_minor').notNull(),
+    tradePpm: integer('trade_ppm').notNull(),
+    leadDays: integer('lead_days').notNull(),
+    returnDays: integer('return_days'),
+    adjustDays: integer('adjust_days'),
+    priceKind: text('price_kind').notNull(),
+    pricedOn: day('priced_on'),
+    labL: doublePrecision('lab_l'),
+    labA: doublePrecision('lab_a'),
+    labB: doublePrecision('lab_b'),
+    widthMm: doublePrecision('width_mm'),
+    depthMm: doublePrecision('depth_mm'),
+    heightMm: doublePrecision('height_mm'),
+    lifeYears: doublePrecision('life_years'),
+    methods: text('methods').notNull(),
+    qualities: text('qualities').notNull(),
+    turnedDown: text('turned_down'),
+  },
+  (t) => keysOf('candidate', 'candidates', t, tableOf),
+)
+
+export const purchases = pgTable(
+  'purchases',
+  {
+    ...own(),
+    orderId: uuid('order_id').notNull(),
+    pieceId: uuid('piece_id').notNull(),
+    candidateId: uuid('candidate_id').notNull(),
+    packs: integer('packs').notNull(),
+    couponMinor: minor('coupon_minor').notNull(),
+    priceMinor: minor('price_minor').notNull(),
+    packSize: quantity('pack_size').notNull(),
+    periods: integer('periods').notNull(),
+    discountPpm: integer('discount_ppm').notNull(),
+    deliveryMinor: minor('delivery_minor').notNull(),
+    taxPpm: integer('tax_ppm').notNull(),
+    taxIncluded: boolean('tax_included').notNull(),
+    deliveryTaxed: boolean('delivery_taxed').notNull(),
+    workMinor: minor('work_minor').notNull(),
+    hours: doublePrecision('hours').notNull(),
+    hourMinor: minor('hour_minor').notNull(),
+    tradePpm: integer('trade_ppm').notNull(),
+    leadDays: integer('lead_days').notNull(),
+    returnDays: integer('return_days'),
+    adjustDays: integer('adjust_days'),
+  },
+  (t) => keysOf('purchase', 'purchases', t, tableOf),
+)
+
+export const deliveries = pgTable(
+  'deliveries',
+  {
+    ...own(),
+    purchaseId: uuid('purchase_id').notNull(),
+    packs: integer('packs').notNull(),
+    receivedOn: day('received_on').notNull(),
+    damagedPacks: integer('damaged_packs').notNull(),
+    note: text('note').notNull(),
+  },
+  (t) => keysOf('delivery', 'deliveries', t, tableOf),
+)
+
+export const inspirations = pgTable(
+  'inspirations',
+  {
+    ...own(),
+    name: text('name').notNull(),
+    liked: text('liked').notNull(),
+    materials: text('materials').notNull(),
+    hues: text('hues').notNull(),
+    words: text('words').notNull(),
+  },
+  (t) => keysOf('inspiration', 'inspirations', t, tableOf),
+)
+
+export const finishes = pgTable(
+  'finishes',
+  {
+    ...own(),
+    roomId: uuid('room_id').notNull(),
+    zoneId: uuid('zone_id'),
+    name: text('name').notNull(),
+    role: text('role').notNull(),
+    place: doublePrecision('place').notNull(),
+    family: text('family').notNull(),
+    texture: text('texture').notNull(),
+    sheen: text('sheen').notNull(),
+    labL: doublePrecision('lab_l').notNull(),
+    labA: doublePrecision('lab_a').notNull(),
+    labB: doublePrecision('lab_b').notNull(),
+    colourSource: text('colour_source').notNull(),
+    surface: text('surface').notNull(),
+    pieceId: uuid('piece_id'),
+    usedFor: text('used_for').notNull(),
+    visibleM2: doublePrecision('visible_m2'),
+    pattern: text('pattern').notNull(),
+    patternScale: text('pattern_scale'),
+    repeatMm: doublePrecision('repeat_mm'),
+    suits: text('suits').notNull(),
+    hides: boolean('hides').notNull(),
+    methods: text('methods').notNull(),
+    qualities: text('qualities').notNull(),
+    fate: text('fate'),
+    condition: text('condition'),
+    material: text('material'),
+    laidYear: integer('laid_year'),
+    wallId: uuid('wall_id'),
+    bandFromMm: doublePrecision('band_from_mm'),
+    bandToMm: doublePrecision('band_to_mm'),
+  },
+  (t) => keysOf('finish', 'finishes', t, tableOf),
+)
+
+export const attachments = pgTable(
+  'attachments',
+  {
+    ...own(),
+    sha256: text('sha256').notNull(),
+    mediaType: text('media_type').notNull(),
+    bytes: integer('bytes').notNull(),
+    name: text('name').notNull(),
+    addedOn: day('added_on').notNull(),
+    orderId: uuid('order_id'),
+    deliveryId: uuid('delivery_id'),
+    candidateId: uuid('candidate_id'),
+    inspirationId: uuid('inspiration_id'),
+    finishId: uuid('finish_id'),
+    roomId: uuid('room_id'),
+  },
+  (t) => keysOf('attachment', 'attachments', t, tableOf),
+)
+
+export const acceptances = pgTable(
+  'acceptances',
+  {
+    ...own(),
+    remarkKey: text('remark_key').notNull(),
+    fingerprint: text('fingerprint').notNull(),
+    reason: text('reason').notNull(),
+    acceptedOn: day('accepted_on').notNull(),
+  },
+  (t) => keysOf('acceptance', 'acceptances', t, tableOf),
+)
+
+export const needs = pgTable(
+  'needs',
+  {
+    ...own(),
+    roomId: uuid('room_id').notNull(),
+    zoneId: uuid('zone_id'),
+    name: text('name').notNull(),
+    importance: text('importance').notNull(),
+    who: text('who').notNull(),
+  },
+  (t) => keysOf('need', 'needs', t, tableOf),
+)
+
+export const rulings = pgTable(
+  'rulings',
+  {
+    ...own(),
+    rule: text('rule').notNull(),
+    value: doublePrecision('value').notNull(),
+  },
+  (t) => keysOf('ruling', 'rulings', t, tableOf),
+)
+
+export const schools = pgTable(
+  'schools',
+  {
+    ...own(),
+    question: text('question').notNull(),
+    school: text('school').notNull(),
+  },
+  (t) => keysOf('school', 'schools', t, tableOf),
+)
+
+export const constraints = pgTable(
+  'constraints',
+  {
+    ...own(),
+    roomId: uuid('room_id'),
+    reason: text('reason').notNull(),
+    forbids: text('forbids').notNull(),
+    note: text('note').notNull(),
+  },
+  (t) => keysOf('constraint', 'constraints', t, tableOf),
+)
+
+export const agreements = pgTable(
+  'agreements',
+  {
+    ...own(),
+    number: integer('number').notNull(),
+    contingencyMinor: minor('contingency_minor').notNull(),
+    signedById: uuid('signed_by_id'),
+    signedOn: day('signed_on'),
+    reason: text('reason').notNull(),
+    kept: text('kept').notNull(),
+  },
+  (t) => keysOf('agreement', 'agreements', t, tableOf),
+)
+
+export const agreementLines = pgTable(
+  'agreement_lines',
+  {
+    ...own(),
+    agreementId: uuid('agreement_id').notNull(),
+    categoryId: uuid('category_id').notNull(),
+    amountMinor: minor('amount_minor').notNull(),
+  },
+  (t) => keysOf('agreementLine', 'agreement_lines', t, tableOf),
+)
+
+export const permissions = pgTable(
+  'permissions',
+  {
+    ...own(),
+    method: text('method').notNull(),
+    ask: text('ask').notNull(),
+    askedOf: text('asked_of').notNull(),
+    askedOn: day('asked_on').notNull(),
+    answer: text('answer').notNull(),
+    answeredOn: day('answered_on'),
+    restore: text('restore').notNull(),
+    restorePieceId: uuid('restore_piece_id'),
+  },
+  (t) => keysOf('permission', 'permissions', t, tableOf),
+)
+
+export const scopeChoices = pgTable(
+  'scope_choices',
+  {
+    ...own(),
+    roomId: uuid('room_id').notNull(),
+    name: text('name').notNull(),
+  },
+  (t) => keysOf('scopeChoice', 'scope_choices', t, tableOf),
+)
+
+export const scopeOptions = pgTable(
+  'scope_options',
+  {
+    ...own(),
+    choiceId: uuid('choice_id').notNull(),
+    way: text('way').notNull(),
+    name: text('name').notNull(),
+    costMinor: minor('cost_minor').notNull(),
+    days: integer('days').notNull(),
+    lifeYears: doublePrecision('life_years'),
+    methods: text('methods').notNull(),
+    chosen: boolean('chosen').notNull(),
+    pieceId: uuid('piece_id'),
+  },
+  (t) => keysOf('scopeOption', 'scope_options', t, tableOf),
+)
+
+export const surveys = pgTable(
+  'surveys',
+  {
+    ...own(),
+    roomId: uuid('room_id').notNull(),
+    heightMm: doublePrecision('height_mm'),
+    dadoMm: doublePrecision('dado_mm'),
+    railMm: doublePrecision('rail_mm'),
+    facesDeg: doublePrecision('faces_deg'),
+    measuredOn: day('measured_on'),
+    note: text('note').notNull(),
+  },
+  (t) => keysOf('survey', 'surveys', t, tableOf),
+)
+
+export const slopes = pgTable(
+  'slopes',
+  {
+    ...own(),
+    wallId: uuid('wall_id').notNull(),
+    lowMm: doublePrecision('low_mm').notNull(),
+    runMm: doublePrecision('run_mm').notNull(),
+  },
+  (t) => keysOf('slope', 'slopes', t, tableOf),
+)
+
+export const diagonals = pgTable(
+  'diagonals',
+  {
+    ...own(),
+    fromId: uuid('from_id').notNull(),
+    toId: uuid('to_id').notNull(),
+    lengthMm: doublePrecision('length_mm').notNull(),
+  },
+  (t) => keysOf('diagonal', 'diagonals', t, tableOf),
+)
+
+export const openings = pgTable(
+  'openings',
+  {
+    ...own(),
+    wallId: uuid('wall_id').notNull(),
+    what: text('what').notNull(),
+    name: text('name').notNull(),
+    fromMm: doublePrecision('from_mm').notNull(),
+    fromEnd: boolean('from_end').notNull(),
+    widthMm: doublePrecision('width_mm').notNull(),
+    sillMm: doublePrecision('sill_mm').notNull(),
+    headMm: doublePrecision('head_mm').notNull(),
+    revealMm: doublePrecision('reveal_mm'),
+    hinge: text('hinge').notNull(),
+    swing: text('swing').notNull(),
+    clearMm: doublePrecision('clear_mm'),
+    sharesId: uuid('shares_id'),
+  },
+  (t) => keysOf('opening', 'openings', t, tableOf),
+)
+
+export const fixtures = pgTable(
+  'fixtures',
+  {
+    ...own(),
+    wallId: uuid('wall_id').notNull(),
+    what: text('what').notNull(),
+    name: text('name').notNull(),
+    fromMm: doublePrecision('from_mm').notNull(),
+    fromEnd: boolean('from_end').notNull(),
+    aboveMm: doublePrecision('above_mm').notNull(),
+    widthMm: doublePrecision('width_mm'),
+    heightMm: doublePrecision('height_mm'),
+    depthMm: doublePrecision('depth_mm'),
+    outMm: doublePrecision('out_mm').notNull(),
+    note: text('note').notNull(),
+  },
+  (t) => keysOf('fixture', 'fixtures', t, tableOf),
+)
+
+export const passages = pgTable(
+  'passages',
+  {
+    ...own(),
+    place: doublePrecision('place').notNull(),
+    what: text('what').notNull(),
+    name: text('name').notNull(),
+    widthMm: doublePrecision('width_mm').notNull(),
+    heightMm: doublePrecision('height_mm'),
+    depthMm: doublePrecision('depth_mm'),
+    note: text('note').notNull(),
+  },
+  (t) => keysOf('passage', 'passages', t, tableOf),
+)
+
+export const servings = pgTable(
+  'servings',
+  {
+    ...own(),
+    needId: uuid('need_id').notNull(),
+    pieceId: uuid('piece_id').notNull(),
+  },
+  (t) => keysOf('serving', 'servings', t, tableOf),
+)
+
+export const candidateColours = pgTable(
+  'candidate_colours',
+  {
+    ...own(),
+    candidateId: uuid('candidate_id').notNull(),
+    labL: doublePrecision('lab_l').notNull(),
+    labA: doublePrecision('lab_a').notNull(),
+    labB: doublePrecision('lab_b').notNull(),
+  },
+  (t) => keysOf('candidateColour', 'candidate_colours', t, tableOf),
+)
+
+export const prices = pgTable(
+  'prices',
+  {
+    ...own(),
+    candidateId: uuid('candidate_id').notNull(),
+    kind: text('kind').notNull(),
+    amountMinor: minor('amount_minor').notNull(),
+    seenOn: day('seen_on').notNull(),
+    note: text('note').notNull(),
+  },
+  (t) => keysOf('price', 'prices', t, tableOf),
+)
+
+export const substitutions = pgTable(
+  'substitutions',
+  {
+    ...own(),
+    pieceId: uuid('piece_id').notNull(),
+    fromId: uuid('from_id').notNull(),
+    toId: uuid('to_id').notNull(),
+    fromLandedMinor: minor('from_landed_minor').notNull(),
+    toLandedMinor: minor('to_landed_minor').notNull(),
+    reason: text('reason').notNull(),
+    agreedById: uuid('agreed_by_id'),
+    madeOn: day('made_on').notNull(),
+  },
+  (t) => keysOf('substitution', 'substitutions', t, tableOf),
+)
+
+export const questions = pgTable(
+  'questions',
+  {
+    ...own(),
+    pieceId: uuid('piece_id'),
+    candidateId: uuid('candidate_id'),
+    ask: text('ask').notNull(),
+    askedOn: day('asked_on').notNull(),
+    neededBy: day('needed_by'),
+    answer: text('answer').notNull(),
+    answerNote: text('answer_note').notNull(),
+    answeredById: uuid('answered_by_id'),
+    answeredOn: day('answered_on'),
+  },
+  (t) => keysOf('question', 'questions', t, tableOf),
+)
+
+export const patternParts = pgTable(
+  'pattern_parts',
+  {
+    ...own(),
+    finishId: uuid('finish_id').notNull(),
+    partId: uuid('part_id').notNull(),
+    sharePpm: integer('share_ppm').notNull(),
+  },
+  (t) => keysOf('patternPart', 'pattern_parts', t, tableOf),
+)
+
+export const samples = pgTable(
+  'samples',
+  {
+    ...own(),
+    finishId: uuid('finish_id').notNull(),
+    orderedOn: day('ordered_on'),
+    cameOn: day('came_on'),
+    verdict: text('verdict').notNull(),
+    judgedBy: text('judged_by').notNull(),
+  },
+  (t) => keysOf('sample', 'samples', t, tableOf),
+)
+
+export const viewings = pgTable(
+  'viewings',
+  {
+    ...own(),
+    sampleId: uuid('sample_id').notNull(),
+    wallId: uuid('wall_id'),
+    light: text('light').notNull(),
+    seenOn: day('seen_on'),
+    verdict: text('verdict').notNull(),
+    judgedBy: text('judged_by').notNull(),
+    note: text('note').notNull(),
+  },
+  (t) => keysOf('viewing', 'viewings', t, tableOf),
+)
+
+export const credits = pgTable(
+  'credits',
+  {
+    ...own(),
+    sellerId: uuid('seller_id').notNull(),
+    kind: text('kind').notNull(),
+    number: text('number').notNull(),
+    faceMinor: minor('face_minor').notNull(),
+    gotOn: day('got_on').notNull(),
+    expiresOn: day('expires_on'),
+  },
+  (t) => keysOf('credit', 'credits', t, tableOf),
+)
+
+export const placings = pgTable(
+  'placings',
+  {
+    ...own(),
+    purchaseId: uuid('purchase_id').notNull(),
+    placedOn: day('placed_on').notNull(),
+    tagsOffOn: day('tags_off_on'),
+  },
+  (t) => keysOf('placing', 'placings', t, tableOf),
+)
+
+export const cancellations = pgTable(
+  'cancellations',
+  {
+    ...own(),
+    purchaseId: uuid('purchase_id').notNull(),
+    packs: integer('packs').notNull(),
+    cancelledOn: day('cancelled_on').notNull(),
+    reason: text('reason').notNull(),
+    creditMinor: minor('credit_minor').notNull(),
+    keptMinor: minor('kept_minor').notNull(),
+    wantedAgain: boolean('wanted_again').notNull(),
+  },
+  (t) => keysOf('cancellation', 'cancellations', t, tableOf),
+)
+
+export const returns = pgTable(
+  'returns',
+  {
+    ...own(),
+    purchaseId: uuid('purchase_id').notNull(),
+    packs: integer('packs').notNull(),
+    sentOn: day('sent_on').notNull(),
+    reason: text('reason').notNull(),
+    creditMinor: minor('credit_minor').notNull(),
+    restockingMinor: minor('restocking_minor').notNull(),
+    settles: text('settles').notNull(),
+    acceptedOn: day('accepted_on'),
+    wantedAgain: boolean('wanted_again').notNull(),
+  },
+  (t) => keysOf('return', 'returns', t, tableOf),
+)
+
+export const claims = pgTable(
+  'claims',
+  {
+    ...own(),
+    purchaseId: uuid('purchase_id').notNull(),
+    about: text('about').notNull(),
+    note: text('note').notNull(),
+    askedMinor: minor('asked_minor').notNull(),
+    madeOn: day('made_on').notNull(),
+    answer: text('answer').notNull(),
+    grantedMinor: minor('granted_minor').notNull(),
+    answeredOn: day('answered_on'),
+  },
+  (t) => keysOf('claim', 'claims', t, tableOf),
+)
+
+export const payments = pgTable(
+  'payments',
+  {
+    ...own(),
+    orderId: uuid('order_id').notNull(),
+    direction: text('direction').notNull(),
+    amountMinor: minor('amount_minor').notNull(),
+    paidOn: day('paid_on').notNull(),
+    tender: text('tender').notNull(),
+    creditId: uuid('credit_id'),
+    reversesId: uuid('reverses_id'),
+  },
+  (t) => keysOf('payment', 'payments', t, tableOf),
+)
+
+export const studioTables = {
+  studio: studios,
+  seller: sellers,
+  studioRuling: studioRulings,
+  studioSchool: studioSchools,
+}
+export const makeoverTables = {
+  makeover: makeovers,
+  client: clients,
+  room: rooms,
+  coupon: coupons,
+  order: orders,
+  wall: walls,
+  zone: zones,
+  category: categories,
+  piece: pieces,
+  candidate: candidates,
+  purchase: purchases,
+  delivery: deliveries,
+  inspiration: inspirations,
+  finish: finishes,
+  attachment: attachments,
+  acceptance: acceptances,
+  need: needs,
+  ruling: rulings,
+  school: schools,
+  constraint: constraints,
+  agreement: agreements,
+  agreementLine: agreementLines,
+  permission: permissions,
+  scopeChoice: scopeChoices,
+  scopeOption: scopeOptions,
+  survey: surveys,
+  slope: slopes,
+  diagonal: diagonals,
+  opening: openings,
+  fixture: fixtures,
+  passage: passages,
+  serving: servings,
+  candidateColour: candidateColours,
+  price: prices,
+  substitution: substitutions,
+  question: questions,
+  patternPart: patternParts,
+  sample: samples,
+  viewing: viewings,
+  credit: credits,
+  placing: placings,
+  cancellation: cancellations,
+  return: returns,
+  claim: claims,
+  payment: payments,
+}
+export const tables = { ...studioTables, ...makeoverTables }
+
+function tableOf(kind: Kind): unknown {
+  return tables[kind]
+}
