@@ -5,13 +5,14 @@ import { labFromLch } from '#core/colour/lab.ts'
 import { blank } from '#core/makeover/blank.ts'
 import { add, schemaVersion, type Documents } from '#core/makeover/change.ts'
 import { families, roles } from '#core/makeover/choices.ts'
-import { drawTile, library, paletteRemarks, reckonPalette, suggest, texturesOf } from '#core/palette/index.ts'
+import { plainDate } from '#core/measure/plain-date.ts'
+import { drawTile, library, reckonPalette, step, suggest, texturesOf } from '#core/palette/index.ts'
 import { practiceOf } from '#core/rulebook/practice.ts'
 import { paletteWorld } from '#core/testing/palette.ts'
 import { change } from '#core/testing/small-makeover.ts'
 import { rectangle, surveyRows } from '#core/testing/surveyed.ts'
 import { openMusicRoom, withServed } from './served.ts'
-import { reckonSurvey } from '#core/survey/index.ts'
+import { roomsOf, surveyOf } from '#core/survey/index.ts'
 
 const say = (text: string): boolean => process.stdout.write(`${text}\n`)
 const median = (times: readonly number[]): number =>
@@ -67,12 +68,18 @@ const fresh = () => ({
     candidate: { ...documents.makeover.rows.candidate },
   },
 })
-const { measured, finishes } = reckonSurvey(documents.makeover, practice.rules)
+const measured = roomsOf(documents.makeover, practice.rules)
+const { finishes } = surveyOf(documents.makeover, measured, practice.rules)
 const roomId = measured[0]?.id ?? ''
 say(
   `palette, 60 finishes, 100 pieces: ${timed(() => {
     const makeover = fresh()
-    return paletteRemarks(makeover, reckonPalette(makeover, practice, finishes, measured), practice)
+    return step.remarks.reckon({
+      makeover,
+      practice,
+      today: plainDate('2027-03-01'),
+      parts: { palette: reckonPalette(makeover, practice, finishes, measured) },
+    })
   }).toFixed(2)} ms median (goal: under 4)`,
 )
 const palette = reckonPalette(documents.makeover, practice, finishes, measured)

@@ -1,13 +1,16 @@
-import { createRouter, createWebHistory } from 'vue-router'
+import type { Component } from 'vue'
+import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router'
+import { steps } from '#core/steps/index.ts'
 import { useSession } from './stores/session.ts'
 
-export const steps = [
-  { name: 'brief', title: 'Brief' },
-  { name: 'survey', title: 'Survey' },
-  { name: 'palette', title: 'Palette' },
-  { name: 'pieces', title: 'Pieces' },
-  { name: 'purchases', title: 'Purchases' },
-] as const
+/** The page of each step is `<step>/<Title>Page.vue`; a step may have more in `<step>/routes.ts`. */
+const pages = import.meta.glob<Component>('./*/*Page.vue')
+const further = import.meta.glob<{ routes: RouteRecordRaw[] }>('./*/routes.ts', { eager: true })
+const stepRoutes = steps.flatMap(({ name, title }): RouteRecordRaw[] => {
+  const page = pages[`./${name}/${title}Page.vue`]
+  if (!page) throw new Error(`the step ${name} has no page ${title}Page.vue`)
+  return [{ path: name, name, component: page, meta: { title } }, ...(further[`./${name}/routes.ts`]?.routes ?? [])]
+})
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -25,37 +28,7 @@ export const router = createRouter({
       component: () => import('./frame/MakeoverFrame.vue'),
       children: [
         { path: '', redirect: { name: 'brief' } },
-        { path: 'brief', name: 'brief', component: () => import('./brief/BriefPage.vue'), meta: { title: 'Brief' } },
-        {
-          path: 'survey',
-          name: 'survey',
-          component: () => import('./survey/SurveyPage.vue'),
-          meta: { title: 'Survey' },
-        },
-        {
-          path: 'palette',
-          name: 'palette',
-          component: () => import('./palette/PalettePage.vue'),
-          meta: { title: 'Palette' },
-        },
-        {
-          path: 'pieces',
-          name: 'pieces',
-          component: () => import('./pieces/PiecesPage.vue'),
-          meta: { title: 'Pieces' },
-        },
-        {
-          path: 'pieces/:pieceId',
-          name: 'piece',
-          component: () => import('./pieces/PiecePage.vue'),
-          meta: { title: 'Pieces' },
-        },
-        {
-          path: 'purchases',
-          name: 'purchases',
-          component: () => import('./purchases/PurchasesPage.vue'),
-          meta: { title: 'Purchases' },
-        },
+        ...stepRoutes,
         {
           path: 'history',
           name: 'history',

@@ -1,10 +1,52 @@
-import { fault, type Fault } from '../makeover/change.ts'
+import { fault, type Documents, type Fault } from '../makeover/change.ts'
 import { rowsOf, type Makeover } from '../makeover/document.ts'
+import { answerGuards } from '../makeover/guards.ts'
 import { daysBetween, writeDate, type PlainDate } from '../measure/plain-date.ts'
 import { agreements, isSigned } from './agreement.ts'
+import { keepBrief, writeKept } from './kept.ts'
+
+/** What a change may not do to the brief. */
+export const briefGuards = (before: Documents, after: Documents, today: PlainDate): Fault[] => [
+  ...keptGuards(before, after),
+  ...scopeGuards(after.makeover),
+  ...answerGuards('permission', rowsOf(after.makeover, 'permission')),
+  ...budgetGuards(before.makeover, after.makeover, today),
+]
+
+/** What is signed keeps the brief as it stands at that moment, and nothing else. */
+function keptGuards(before: Documents, after: Documents): Fault[] {
+  return rowsOf(after.makeover, 'agreement').flatMap((row) => {
+    if (before.makeover.rows.agreement[row.id]?.signedOn != null || row.kept === '') return []
+    if (row.signedOn === null)
+      return [
+        fault('kept', 'agreement', row.id, 'kept', 'a draft keeps no brief: expected it empty until it is signed'),
+      ]
+    const brief = keepBrief(after, row.id)
+    return brief && writeKept(brief) === row.kept
+      ? []
+      : [
+          fault(
+            'kept',
+            'agreement',
+            row.id,
+            null,
+            'the brief changed while it was being signed: look at it again, then have it signed',
+          ),
+        ]
+  })
+}
+
+/** One way of doing it is chosen. */
+function scopeGuards(makeover: Makeover): Fault[] {
+  const faults: Fault[] = []
+  for (const choice of rowsOf(makeover, 'scopeChoice'))
+    if (rowsOf(makeover, 'scopeOption').filter((row) => row.choiceId === choice.id && row.chosen).length > 1)
+      faults.push(fault('chosen', 'scopeOption', null, 'chosen', `“${choice.name}” has two chosen ways: expected one`))
+  return faults
+}
 
 /** What a change may not do to the agreed budget: a signed version is fixed, and versions follow each other. */
-export function briefGuards(before: Makeover, after: Makeover, today: PlainDate): Fault[] {
+function budgetGuards(before: Makeover, after: Makeover, today: PlainDate): Fault[] {
   const faults: Fault[] = []
   for (const old of rowsOf(before, 'agreement').filter(isSigned)) {
     if (after.rows.agreement[old.id] !== old)

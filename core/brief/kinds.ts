@@ -1,7 +1,7 @@
 /** The kinds of row of the brief. */
 import { ruleIds } from '../rulebook/rulebook.ts'
 import { questionIds } from '../rulebook/schools.ts'
-import { answers, constraintReasons, forbiddable, importances, materials, methods, ways } from '../makeover/choices.ts'
+import { answers, constraintReasons, forbiddable, importances, methods, ways } from '../makeover/choices.ts'
 import { choice, count, date, flag, label, line, money, real, reference, row, several } from '../makeover/fields.ts'
 
 export const briefKinds = {
@@ -12,8 +12,8 @@ export const briefKinds = {
     importance: choice(importances),
     who: line(120),
   }),
-  ruling: row('rule', { rule: choice(ruleIds), value: real(-100_000, 100_000) }),
-  school: row('school', { question: choice(questionIds), school: label(60) }),
+  ruling: row('rule', { rule: choice(ruleIds), value: real(-100_000, 100_000) }, { once: ['rule'] }),
+  school: row('school', { question: choice(questionIds), school: label(60) }, { once: ['question'] }),
   constraint: row('constraint', {
     roomId: reference('room').nullable(),
     reason: choice(constraintReasons),

@@ -237,7 +237,7 @@ describe('applying', () => {
       const named = Object.keys(schemas[kind].fields)
         .filter((field) => field.endsWith('Id'))
         .sort()
-      expect(Object.keys(references[kind] ?? {}).sort()).toEqual(named)
+      expect(Object.keys(references[kind]).sort()).toEqual(named)
     }
   })
 })

@@ -1,3 +1,4 @@
+import { kept } from './kept.ts'
 import type { MakeoverKind, Row, StudioKind } from './kinds.ts'
 import { makeoverKinds, studioKinds } from './kinds.ts'
 
@@ -20,32 +21,26 @@ export const emptyStudio = (id: string): Studio => ({
   rows: Object.fromEntries(studioKinds.map((kind) => [kind, {}])) as unknown as Rows<StudioKind>,
 })
 
-/** Documents never change in place, so the rows of a kind are put in order once for each of its states. */
-const inOrder = new WeakMap<object, readonly unknown[]>()
-
 /** All rows of a kind of the studio. */
 export const studioRows = <K extends StudioKind>(studio: Studio, kind: K): readonly Row<K>[] =>
   Object.values<Row<K>>(studio.rows[kind]).sort((left, right) => (left.id < right.id ? -1 : 1))
 
 /** All rows of a kind, in the order of their ids (which is the order they were made in). */
-export function rowsOf<K extends MakeoverKind>(makeover: Makeover, kind: K): readonly Row<K>[] {
-  const rows: Readonly<Record<string, Row<K>>> = makeover.rows[kind]
-  const known = inOrder.get(rows) as readonly Row<K>[] | undefined
-  if (known) return known
-  const sorted = Object.values(rows).sort((left, right) => (left.id < right.id ? -1 : left.id > right.id ? 1 : 0))
-  inOrder.set(rows, sorted)
-  return sorted
-}
+export const rowsOf = <K extends MakeoverKind>(makeover: Makeover, kind: K): readonly Row<K>[] =>
+  inOrder(makeover.rows[kind]) as readonly unknown[] as readonly Row<K>[]
+
+const inOrder = kept(
+  (rows: Readonly<Record<string, { readonly id: string }>>) => [rows],
+  (rows) => Object.values(rows).sort((left, right) => (left.id < right.id ? -1 : left.id > right.id ? 1 : 0)),
+)
 
 /** The finishes that will be in the room: new ones and those that stay; what is to be changed is not among them. */
-export function paletteFinishes(makeover: Makeover): readonly Row<'finish'>[] {
-  const known = staying.get(makeover.rows.finish)
-  if (known) return known
-  const rows = rowsOf(makeover, 'finish').filter((row) => row.fate !== 'change')
-  staying.set(makeover.rows.finish, rows)
-  return rows
-}
-const staying = new WeakMap<object, readonly Row<'finish'>[]>()
+export const paletteFinishes = (makeover: Makeover): readonly Row<'finish'>[] => staying(makeover.rows.finish)
+
+const staying = kept(
+  (rows: Readonly<Record<string, Row<'finish'>>>) => [rows],
+  (rows) => (inOrder(rows) as readonly unknown[] as readonly Row<'finish'>[]).filter((row) => row.fate !== 'change'),
+)
 
 /** The one row that says what the makeover is; undefined in a document that is not begun. */
 export const headOf = (makeover: Makeover): Row<'makeover'> | undefined => makeover.rows.makeover[makeover.id]

@@ -23,6 +23,8 @@ declare module 'yup' {
     readonly spoken?: string
     readonly personal?: boolean
     readonly document?: 'makeover' | 'studio'
+    /** Fields that no two rows share. */
+    readonly once?: readonly string[]
   }
 }
 
@@ -182,11 +184,13 @@ function isTimeZone(zone: string): boolean {
 
 /** Several choices from a fixed list, kept as one text in the list's order, separated by commas; empty for none. */
 export const several = (options: readonly string[]) =>
-  line(500).test(
-    'several',
-    `expected some of ${options.join(', ')}`,
-    given((text) => text === joinSeveral(options, splitSeveral(text))),
-  )
+  line(500)
+    .meta({ words: false })
+    .test(
+      'several',
+      `expected some of ${options.join(', ')}`,
+      given((text) => text === joinSeveral(options, splitSeveral(text))),
+    )
 
 /** A SHA-256 in hexadecimal. */
 export const digest = () =>
@@ -208,14 +212,19 @@ export const maybeLab = {
 
 /**
  * One kind of row: what a person calls it, its fields, and what is particular about it. `document` says which of the two
- * holds its rows; of a personal kind the diary names the fields and never keeps their values.
+ * holds its rows; of a personal kind the diary names the fields and never keeps their values; no two rows share the
+ * fields of `once`.
  */
 export const row = <T extends Parameters<typeof object>[0]>(
   spoken: string,
   fields: T,
-  { personal = false, document = 'makeover' }: { personal?: boolean; document?: 'makeover' | 'studio' } = {},
+  {
+    personal = false,
+    document = 'makeover',
+    once = [],
+  }: { personal?: boolean; document?: 'makeover' | 'studio'; once?: readonly string[] } = {},
 ) =>
   object(fields as NonNullable<T>)
     .strict()
     .noUnknown(({ unknown }) => `has fields that are not known: ${unknown}`)
-    .meta({ spoken, personal, document })
+    .meta({ spoken, personal, document, once })

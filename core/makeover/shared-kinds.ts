@@ -20,12 +20,12 @@ export const sharedKinds = {
   studioRuling: row(
     'rule of the studio',
     { rule: choice(ruleIds), value: real(-100_000, 100_000) },
-    { document: 'studio' },
+    { document: 'studio', once: ['rule'] },
   ),
   studioSchool: row(
     'school of the studio',
     { question: choice(questionIds), school: label(60) },
-    { document: 'studio' },
+    { document: 'studio', once: ['question'] },
   ),
   makeover: row('makeover', {
     name: label(),

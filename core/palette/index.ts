@@ -1,3 +1,4 @@
+export { step } from './step.ts'
 export { clash, compare, seenWords, type Clash, type Comparison, type Swatch } from './compare.ts'
 export { asSwatch, labOf } from './colour-of.ts'
 export { reckonPalette, type FinishReckoning, type Palette, type PairClash } from './finishes.ts'
@@ -6,7 +7,6 @@ export { fromLibrary, library, searchLibrary, type LibraryFinish } from './libra
 export { byLamp, colourantOf, type ByLamp } from './lamp.ts'
 export { nearestFinish } from './nearest.ts'
 export { averageReadings, readAperture, type Aperture, type Averaged, type MeterReading } from './reading.ts'
-export { paletteRemarks } from './remarks/index.ts'
 export { lightsSeen, unseenByLamp } from './samples.ts'
 export { suggest, wants, type Ask, type Suggestion, type Suggestions, type Want } from './suggest.ts'
 export {

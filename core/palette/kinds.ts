@@ -76,11 +76,15 @@ export const paletteKinds = {
     bandToMm: size(),
   }),
   /** A palette colour that a patterned finish carries, by its share of the pattern. */
-  patternPart: row('part of a pattern', {
-    finishId: reference('finish'),
-    partId: reference('finish'),
-    sharePpm: rate(),
-  }),
+  patternPart: row(
+    'part of a pattern',
+    {
+      finishId: reference('finish'),
+      partId: reference('finish'),
+      sharePpm: rate(),
+    },
+    { once: ['finishId', 'partId'] },
+  ),
   sample: row('sample', {
     finishId: reference('finish'),
     orderedOn: date().nullable(),

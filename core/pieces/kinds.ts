@@ -17,7 +17,7 @@ import {
   several,
   size,
 } from '../makeover/fields.ts'
-import { terms } from './terms.ts'
+import { terms } from '../makeover/terms.ts'
 
 export const pieceKinds = {
   piece: row('piece', {
@@ -33,7 +33,7 @@ export const pieceKinds = {
     chosenId: reference('candidate', { deferred: true }).nullable(),
     chosenReason: line(500),
     /** Pieces of one set bear its name and stay together; empty for none. */
-    setName: line(60),
+    setName: line(60).meta({ words: false }),
     /** The room it may take, in mm. */
     widthMm: size(),
     depthMm: size(),
@@ -44,7 +44,11 @@ export const pieceKinds = {
     wallId: reference('wall').nullable(),
     aboveMm: distance(20_000),
   }),
-  serving: row('need served', { needId: reference('need'), pieceId: reference('piece') }),
+  serving: row(
+    'need served',
+    { needId: reference('need'), pieceId: reference('piece') },
+    { once: ['needId', 'pieceId'] },
+  ),
   candidate: row('candidate', {
     pieceId: reference('piece'),
     sellerId: reference('seller').nullable(),
@@ -75,7 +79,7 @@ export const pieceKinds = {
     methods: several(methods),
     qualities: several(qualities),
     /** Why it was turned down; null while it is in the running. */
-    turnedDown: line(500).nullable(),
+    turnedDown: line(500).meta({ words: false }).nullable(),
   }),
   /** A further colour of a candidate: a rug or a cloth may hold several. */
   candidateColour: row('further colour', { candidateId: reference('candidate'), ...lab }),

@@ -1,3 +1,4 @@
+export { step } from './step.ts'
 export { priceDrops, type PriceDrop } from './drops.ts'
 export { couponRefusal, couponShares } from './coupons.ts'
 export {
@@ -20,7 +21,5 @@ export {
 } from './ledger.ts'
 export { costsNothing, wanted, type PieceReckoning } from './wanted.ts'
 export { reckonMoney, type CategoryMoney, type Money } from './money.ts'
-export { purchaseGuards } from './guards.ts'
-export { purchaseRemarks } from './remarks.ts'
 export { landedWorking, orderWorking, pieceWorking, purchaseWorking, workingOf, type Figure } from './working.ts'
 export { statement, type Statement } from './statement.ts'

@@ -11,7 +11,7 @@ import {
   tenders,
 } from '../makeover/choices.ts'
 import { choice, count, date, flag, label, line, money, rate, reference, row } from '../makeover/fields.ts'
-import { terms } from '../pieces/terms.ts'
+import { terms } from '../makeover/terms.ts'
 
 export const purchaseKinds = {
   coupon: row('coupon', {
@@ -62,7 +62,11 @@ export const purchaseKinds = {
     note: line(500),
   }),
   /** Put in its place; kept once the tags are off. */
-  placing: row('placing', { purchaseId: reference('purchase'), placedOn: date(), tagsOffOn: date().nullable() }),
+  placing: row(
+    'placing',
+    { purchaseId: reference('purchase'), placedOn: date(), tagsOffOn: date().nullable() },
+    { once: ['purchaseId'] },
+  ),
   /** Goods that will not come. The credit is what the order's price falls by; what is kept, the seller holds back. */
   cancellation: row('cancellation', {
     purchaseId: reference('purchase'),

@@ -1,4 +1,5 @@
 import { agreedFor, agreedNow, agreements, type Agreement } from '../brief/index.ts'
+import { kept } from '../makeover/kept.ts'
 import { groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
 import { atLeastZero, minus, plus, sum, zero, type Minor } from '../money/minor.ts'
 import {
@@ -43,16 +44,7 @@ export type Money = {
 }
 
 /** The money part of the reckoning: what was agreed, paid, promised, wanted, and what is left. */
-export function reckonMoney(makeover: Makeover): Money {
-  const known = reckoned.get(makeover.rows)
-  if (known) return known
-  const money = reckonAnew(makeover)
-  reckoned.set(makeover.rows, money)
-  return money
-}
-
-/** Rows never change in place: the money of one state of them is reckoned once, however often it is asked for. */
-const reckoned = new WeakMap<object, Money>()
+export const reckonMoney: (makeover: Makeover) => Money = kept(({ rows }) => [rows], reckonAnew)
 
 function reckonAnew(makeover: Makeover): Money {
   const versions = agreements(makeover)

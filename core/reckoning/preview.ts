@@ -1,6 +1,7 @@
 import { apply, type Documents, type Fault, type Operation } from '../makeover/change.ts'
 import type { PlainDate } from '../measure/plain-date.ts'
 import { guard } from './guards.ts'
+import { Memory } from './memory.ts'
 import { reckon, type Reckoning } from './reckon.ts'
 import type { Remark } from '../remarks/remark.ts'
 
@@ -15,11 +16,16 @@ export type Preview = {
 /** Stands in for the id of a change set that is not made yet. */
 const unmade = '00000000-0000-7000-8000-000000000000'
 
-export function preview(documents: Documents, operations: readonly Operation[], today: PlainDate): Preview {
-  const before = reckon(documents, today)
+export function preview(
+  documents: Documents,
+  operations: readonly Operation[],
+  today: PlainDate,
+  memory = new Memory(),
+): Preview {
+  const before = reckon(documents, today, memory)
   const applied = apply(documents, operations, unmade)
   const faults = applied.faults.length > 0 ? applied.faults : guard(documents, applied.documents, today)
-  const after = applied.faults.length > 0 ? before : reckon(applied.documents, today)
+  const after = applied.faults.length > 0 ? before : reckon(applied.documents, today, new Memory(memory))
   const keys = (reckoning: Reckoning) => new Set(reckoning.remarks.map((remark) => remark.key))
   const [had, has] = [keys(before), keys(after)]
   return {

@@ -3,7 +3,7 @@ import type { Row } from '../makeover/kinds.ts'
 import type { Minor } from '../money/minor.ts'
 import type { PlainDate } from '../measure/plain-date.ts'
 import { weights, type Weight } from '../remarks/remark.ts'
-import type { Attention } from './attention.ts'
+import type { Attention } from '../remarks/attention.ts'
 import type { Reckoning } from './reckon.ts'
 
 /** The reckoning line: what every page of a makeover shows at its top. Money in minor units of the currency. */

@@ -5,9 +5,6 @@ import type { RuleId } from '../rulebook/rulebook.ts'
 export const weights = ['stop', 'look', 'note'] as const
 export type Weight = (typeof weights)[number]
 
-export const steps = ['brief', 'survey', 'palette', 'pieces', 'purchases'] as const
-export type Step = (typeof steps)[number]
-
 export type Subject = { readonly kind: MakeoverKind; readonly id: string }
 
 export type Remark = {
@@ -15,7 +12,8 @@ export type Remark = {
   readonly key: string
   readonly code: string
   readonly weight: Weight
-  readonly step: Step
+  /** The step it belongs to. */
+  readonly step: string
   readonly subjects: readonly Subject[]
   readonly title: string
   /** What is wrong, where, by how much, why it matters, what to do. */

@@ -1,3 +1,4 @@
+export { step } from './step.ts'
 export {
   areasOf,
   faceOf,
@@ -10,9 +11,7 @@ export {
 } from './areas.ts'
 export { angleIn, type Again, type Closing, type LengthReading } from './closing.ts'
 export { inPlace, joints, laid, lieOf, type Lie } from './joined.ts'
-export { reckonSurvey, type RoomSurvey, type Surveyed } from './reckoned.ts'
-export { surveyGuards } from './guards.ts'
-export { surveyRemarks } from './remarks.ts'
+export { surveyOf, type RoomSurvey, type Surveyed } from './reckoned.ts'
 export { letterOf, nameOfWall, pointOn, roomsOf, wallsOf, type OnWall, type Room, type Wall } from './room.ts'
 export { surveyFigures, surveyWorking, type SurveyFigure } from './working.ts'
 export { elevationOf } from './drawing/elevation.ts'

@@ -13,15 +13,19 @@ import { choice, date, distance, flag, label, line, real, reference, row, size }
 
 export const surveyKinds = {
   /** What was measured of a room as a whole. Heights are of the ceiling, the dado and the picture rail above the floor. */
-  survey: row('survey', {
-    roomId: reference('room'),
-    heightMm: size(),
-    dadoMm: size(),
-    railMm: size(),
-    /** The compass direction one looks in when facing the first wall. */ facesDeg: real(0, 360).nullable(),
-    measuredOn: date().nullable(),
-    note: line(500),
-  }),
+  survey: row(
+    'survey',
+    {
+      roomId: reference('room'),
+      heightMm: size(),
+      dadoMm: size(),
+      railMm: size(),
+      /** The compass direction one looks in when facing the first wall. */ facesDeg: real(0, 360).nullable(),
+      measuredOn: date().nullable(),
+      note: line(500),
+    },
+    { once: ['roomId'] },
+  ),
   /** A wall, in the order one walks round the room with its walls to the left: clockwise, seen from above. */
   wall: row('wall', {
     roomId: reference('room'),

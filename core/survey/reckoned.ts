@@ -3,7 +3,7 @@ import type { Makeover } from '../makeover/document.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { areasOf, finishAreas, type FinishArea, type RoomAreas } from './areas.ts'
 import type { Closing } from './closing.ts'
-import { roomsOf, type Room } from './room.ts'
+import type { Room } from './room.ts'
 
 export type RoomSurvey = {
   readonly roomId: string
@@ -15,8 +15,8 @@ export type RoomSurvey = {
 }
 export type Surveyed = { readonly rooms: readonly RoomSurvey[]; readonly finishes: ReadonlyMap<string, FinishArea> }
 
-export function reckonSurvey(makeover: Makeover, rules: Rules): Surveyed & { readonly measured: readonly Room[] } {
-  const measured = roomsOf(makeover, rules)
+/** What measured rooms come to, and the area of each finish on them. */
+export function surveyOf(makeover: Makeover, measured: readonly Room[], rules: Rules): Surveyed {
   const rooms = measured.map((room): RoomSurvey => ({
     roomId: room.id,
     walls: room.walls.length,
@@ -26,7 +26,6 @@ export function reckonSurvey(makeover: Makeover, rules: Rules): Surveyed & { rea
     areas: areasOf(makeover, room, rules),
   }))
   return {
-    measured,
     rooms,
     finishes: finishAreas(
       makeover,

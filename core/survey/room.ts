@@ -1,4 +1,5 @@
 /** A room as it was measured: its walls closed, its ceiling over them, and what is fixed on them, all in one place. */
+import { kept } from '../makeover/kept.ts'
 import { groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
@@ -72,28 +73,21 @@ export const wallsOf = (makeover: Makeover, roomId: string): Row<'wall'>[] =>
     .filter((row) => row.roomId === roomId)
     .toSorted((left, right) => left.place - right.place || (left.id < right.id ? -1 : 1))
 
-/** The rooms of a makeover as they were measured, in their order. Reckoned once for one state of the rows and rules. */
-export function roomsOf(makeover: Makeover, rules: Rules): readonly Room[] {
-  const parts = [
-    makeover.rows.room,
-    makeover.rows.survey,
-    makeover.rows.wall,
-    makeover.rows.slope,
-    makeover.rows.diagonal,
-    makeover.rows.opening,
-    makeover.rows.fixture,
-    makeover.rows.zone,
-  ]
-  const known = kept.get(makeover.rows.wall)
-  if (known && known.rules === rules && known.parts.every((part, at) => part === parts[at])) return known.rooms
-  const rooms = measured(makeover, rules)
-  kept.set(makeover.rows.wall, { rules, parts, rooms })
-  return rooms
-}
-const kept = new WeakMap<
-  object,
-  { readonly rules: Rules; readonly parts: readonly object[]; readonly rooms: readonly Room[] }
->()
+/** The rooms of a makeover as they were measured, in their order. */
+export const roomsOf: (makeover: Makeover, rules: Rules) => readonly Room[] = kept(
+  ({ rows }, rules) => [
+    rows.wall,
+    rows.room,
+    rows.survey,
+    rows.slope,
+    rows.diagonal,
+    rows.opening,
+    rows.fixture,
+    rows.zone,
+    rules,
+  ],
+  measured,
+)
 
 function measured(makeover: Makeover, rules: Rules): Room[] {
   const wallsIn = groupBy(rowsOf(makeover, 'wall'), (row) => row.roomId)

@@ -1,5 +1,6 @@
 import { Router, type Response } from 'express'
 import { and, eq } from 'drizzle-orm'
+import { steps } from '#core/steps/index.ts'
 import { isUuid } from '#core/makeover/fields.ts'
 import { personBehind, sessionStands } from '../accounts/routes.ts'
 import type { Setting } from '../application.ts'
@@ -9,7 +10,8 @@ import { idIn, notFound, Problem } from '../problem.ts'
 
 const most = 100
 const aliveEveryMs = 25_000
-const pages = ['brief', 'survey', 'palette', 'pieces', 'piece', 'purchases', 'history', 'remarks']
+/** What a window may say it looks at: a page of a step, or of the whole. */
+const pages: readonly string[] = [...steps.map((step) => step.name), 'piece', 'history', 'remarks']
 
 /** One stream of server-sent events a browser: which documents of the studio changed, and who has them open. */
 export function streamRoutes(setting: Setting): Router {

@@ -18,17 +18,8 @@ export const constraints: { readonly [K in Kind]?: Constraints } = {
   studio: {
     checks: { studios_is_itself: '{studioId} = {id}' },
   },
-  studioRuling: {
-    once: { studio_rulings_once: ['rule'] },
-  },
-  studioSchool: {
-    once: { studio_schools_once: ['question'] },
-  },
   makeover: {
     checks: { makeovers_is_itself: '{makeoverId} = {id}' },
-  },
-  survey: {
-    once: { surveys_once: ['roomId'] },
   },
   wall: {
     checks: {
@@ -40,12 +31,6 @@ export const constraints: { readonly [K in Kind]?: Constraints } = {
   },
   opening: {
     checks: { openings_sizes: '{widthMm} > 0 and {headMm} > {sillMm}' },
-  },
-  ruling: {
-    once: { rulings_once: ['rule'] },
-  },
-  school: {
-    once: { schools_once: ['question'] },
   },
   agreement: {
     once: { agreements_number_once: ['number'] },
@@ -59,9 +44,6 @@ export const constraints: { readonly [K in Kind]?: Constraints } = {
   },
   piece: {
     checks: { pieces_amounts: '{quantity} > 0 and {allowanceMinor} >= 0' },
-  },
-  serving: {
-    once: { servings_once: ['needId', 'pieceId'] },
   },
   candidate: {
     once: { candidates_of_piece: ['pieceId', 'id'] },
@@ -83,7 +65,6 @@ export const constraints: { readonly [K in Kind]?: Constraints } = {
     checks: { finishes_lab: colour },
   },
   patternPart: {
-    once: { pattern_parts_once: ['finishId', 'partId'] },
     checks: { pattern_parts_share: '{sharePpm} between 0 and 1000000 and {finishId} <> {partId}' },
   },
   coupon: {
@@ -100,9 +81,6 @@ export const constraints: { readonly [K in Kind]?: Constraints } = {
   },
   delivery: {
     checks: { deliveries_packs: '{packs} > 0 and {damagedPacks} between 0 and {packs}' },
-  },
-  placing: {
-    once: { placings_once: ['purchaseId'] },
   },
   cancellation: {
     checks: { cancellations_amounts: '{packs} > 0 and {creditMinor} >= 0 and {keptMinor} >= 0' },

@@ -1,7 +1,7 @@
 /** The keys and constraints of a table of rows: its references, what may be there once, sums that must agree. */
 import { sql, type SQL } from 'drizzle-orm'
 import { type AnyPgColumn, check, foreignKey, primaryKey, unique } from 'drizzle-orm/pg-core'
-import { isStudioKind, referencesOf, type Kind } from '#core/makeover/kinds.ts'
+import { isStudioKind, onceIn, referencesOf, type Kind } from '#core/makeover/kinds.ts'
 import { constraints } from './constraints.ts'
 import { blobs, documents } from './own-tables.ts'
 
@@ -23,6 +23,7 @@ export function keysOf(kind: Kind, name: string, columns: Columns, tableOf: (kin
   const { once = {}, checks = {} } = constraints[kind] ?? {}
   return [
     primaryKey({ columns: key([...scope, 'id']) }),
+    ...(onceIn(kind).length > 0 ? [unique(`${name}_once`).on(...key([...scope, ...onceIn(kind)]))] : []),
     ...Object.entries(once).map(([constraint, fields]) => unique(constraint).on(...key([...scope, ...fields]))),
     ...Object.entries(checks).map(([constraint, text]) => check(constraint, written(text, column))),
     ...referencesOf(kind)

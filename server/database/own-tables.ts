@@ -10,12 +10,11 @@ import {
   primaryKey,
   text,
   timestamp,
-  unique,
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core'
 import { sql } from 'drizzle-orm'
-import { bytea, day } from './columns.ts'
+import { bytea } from './columns.ts'
 
 /** A document is a makeover or a studio: the row whose lock a change takes, and its count of changes. */
 export const documents = pgTable(

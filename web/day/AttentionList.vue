@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { daysBetween, writeWeekdayDate, type PlainDate } from '#core/measure/plain-date.ts'
-import type { Attention } from '#core/reckoning/attention.ts'
+import type { Attention } from '#core/remarks/attention.ts'
 
 /** What needs a hand, across all makeovers: the day it falls due, what it is, and where it is done. */
 const { lines, today } = defineProps<{
@@ -22,8 +22,8 @@ const when = (on: PlainDate | null): string => {
   return days < 0 ? `${-days} ${days === -1 ? 'day' : 'days'} ago` : days === 1 ? 'tomorrow' : `in ${days} days`
 }
 const to = (line: (typeof lines)[number]) =>
-  line.step === 'piece'
-    ? { name: 'piece', params: { id: line.makeoverId, pieceId: line.id ?? '' } }
+  line.step === 'pieces' && line.id !== null
+    ? { name: 'piece', params: { id: line.makeoverId, pieceId: line.id } }
     : { name: line.step, params: { id: line.makeoverId }, query: line.id ? { open: line.id } : {} }
 </script>
 

@@ -2,8 +2,8 @@
 import { useDebounceFn } from '@vueuse/core'
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { writeDate, writeWeekdayDate, type PlainDate } from '#core/measure/plain-date.ts'
-import type { Attention } from '#core/reckoning/attention.ts'
+import { plainDate, writeDate, writeWeekdayDate, type PlainDate } from '#core/measure/plain-date.ts'
+import { byUrgency } from '#core/remarks/attention.ts'
 import type { Summary } from '#core/reckoning/summary.ts'
 import { request } from '../api.ts'
 import GroundSwitch from '../frame/GroundSwitch.vue'
@@ -65,12 +65,13 @@ const found = computed(() => {
 
 /** What needs a hand in any of them, the most urgent first. */
 const attention = computed(() =>
-  (lines.value ?? [])
-    .flatMap((line) => line.attention.map((thisLine) => ({ ...thisLine, makeoverId: line.id, makeover: line.name })))
-    .toSorted((left, right) => (urgency(left) < urgency(right) ? -1 : urgency(left) > urgency(right) ? 1 : 0)),
+  byUrgency(
+    (lines.value ?? []).flatMap((line) =>
+      line.attention.map((thisLine) => ({ ...thisLine, makeoverId: line.id, makeover: line.name })),
+    ),
+    today.value ?? plainDate('1970-01-01'),
+  ),
 )
-const urgency = (attention: Attention): string =>
-  attention.kind === 'over the agreed sum' ? '' : (attention.on ?? today.value ?? '')
 
 async function signOut(): Promise<void> {
   await session.signOut()

@@ -4,13 +4,12 @@ import { useRoute, useRouter } from 'vue-router'
 import { headOf } from '#core/makeover/document.ts'
 import { writeDate } from '#core/measure/plain-date.ts'
 import { weights } from '#core/remarks/remark.ts'
-import { slackWorking } from '#core/pieces/index.ts'
 import { stripOf } from '#core/reckoning/summary.ts'
 import { Refused } from '../api.ts'
 import MaterialStrip from '../parts/MaterialStrip.vue'
 import RemarkMark from '../parts/RemarkMark.vue'
 import WorkingSlip from '../parts/WorkingSlip.vue'
-import { steps } from '../router.ts'
+import { steps } from '#core/steps/index.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useViewing } from '../stores/viewing.ts'
 import { useWorking } from '../stores/working.ts'
@@ -88,17 +87,6 @@ const slack = computed(() => {
   return days < 0 ? `${-days} days late` : `${days} ${days === 1 ? 'day' : 'days'} slack`
 })
 
-function showSlack(): void {
-  if (makeover.opened && makeover.reckoning)
-    working.showWorking(
-      slackWorking(
-        makeover.opened.makeover,
-        makeover.reckoning.dates,
-        makeover.reckoning.slackDays,
-        makeover.reckoning.practice.rules,
-      ),
-    )
-}
 const go = (name: string): void => void router.push({ name, params: { id: id.value } })
 useKeys([
   ...steps.map((step, at) => ({ key: String(at + 1), does: `To ${step.title}`, run: () => go(step.name) })),
@@ -135,7 +123,7 @@ useKeys([
       </div>
       <ReckoningLine v-if="makeover.line" class="money" :line="makeover.line" />
       <div v-if="makeover.line" class="beside">
-        <button type="button" class="bare" aria-label="Install date and slack, working" @click="showSlack">
+        <button type="button" class="bare" aria-label="Install date and slack, working" @click="working.show('slack')">
           <span class="label">Install</span>
           <strong>{{
             makeover.line.installOn ? writeDate(makeover.line.installOn).replace(/ \d+$/, '') : 'no date'

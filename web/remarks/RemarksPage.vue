@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { steps } from '../router.ts'
+import { steps } from '#core/steps/index.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import RemarkMark from '../parts/RemarkMark.vue'
 import RemarkList from './RemarkList.vue'

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Step } from '#core/remarks/remark.ts'
+import type { StepName } from '#core/steps/index.ts'
 import { useMakeover } from '../stores/makeover.ts'
 
 /** The stops of a step, at its head: inverted full-width lines that come first. */
-const { step } = defineProps<{ step: Step }>()
+const { step } = defineProps<{ step: StepName }>()
 const makeover = useMakeover()
 const stops = computed(() =>
   (makeover.reckoning?.remarks ?? []).filter((remark) => remark.step === step && remark.weight === 'stop'),

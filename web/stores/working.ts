@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { Working } from '#core/money/working.ts'
-import { workingOf, type Figure } from '#core/purchases/index.ts'
+import { workingFor, type Figure } from '#core/reckoning/working.ts'
 import { useMakeover } from './makeover.ts'
 
 /** The working that is laid open beside the page: of a figure of the reckoning, or of one landed cost. */
@@ -12,7 +12,7 @@ export const useWorking = defineStore('working', () => {
   const shown = computed<Working | null>(() => {
     if (single.value) return single.value
     if (!figure.value || !makeover.opened || !makeover.reckoning) return null
-    return workingOf(figure.value.figure, makeover.opened.makeover, makeover.reckoning.money, figure.value.categoryId)
+    return workingFor(figure.value.figure, makeover.opened.makeover, makeover.reckoning, figure.value.categoryId)
   })
   const where = computed(() =>
     single.value

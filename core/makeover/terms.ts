@@ -1,4 +1,4 @@
-import { count, flag, money, quantity, rate, real } from '../makeover/fields.ts'
+import { count, flag, money, quantity, rate, real } from './fields.ts'
 
 /** The terms a seller asks: kept on a candidate, and copied on a purchase, so that a later price never rewrites an order. */
 export const terms = {

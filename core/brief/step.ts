@@ -1,0 +1,59 @@
+import type { MakeoverKind } from '../makeover/kinds.ts'
+import type { Money } from '../purchases/index.ts'
+import { part, type Given, type Step } from '../steps/step.ts'
+import { briefAttention } from './attention.ts'
+import { briefGuards } from './guards.ts'
+import { briefKinds } from './kinds.ts'
+import { coverage, type NeedReckoning } from './needs.ts'
+import { briefRemarks } from './remarks.ts'
+
+type Needs = readonly NeedReckoning[]
+
+export const step = {
+  name: 'brief',
+  title: 'Brief',
+  kinds: Object.keys(briefKinds) as MakeoverKind[],
+  parts: [
+    part({
+      name: 'needs',
+      reads: { figures: ['need', 'serving', 'piece', 'purchase'] },
+      reckon: ({ makeover }) => coverage(makeover),
+    }),
+  ],
+  remarks: part({
+    name: 'remarks of the brief',
+    reads: {
+      rows: [
+        'agreement',
+        'agreementLine',
+        'candidate',
+        'category',
+        'constraint',
+        'finish',
+        'inspiration',
+        'need',
+        'permission',
+        'piece',
+        'room',
+        'scopeChoice',
+        'scopeOption',
+      ],
+      figures: ['purchase', 'serving'],
+      rules: ['brief.', 'dates.', 'words.'],
+      schools: true,
+      today: true,
+      parts: ['needs'],
+    },
+    reckon: ({ makeover, practice, today, parts }: Given<{ needs: Needs }>) =>
+      briefRemarks(makeover, parts.needs, practice, today),
+  }),
+  attention: part({
+    name: 'attention to the brief',
+    reads: { rows: ['permission'], today: true },
+    reckon: ({ makeover, today }) => briefAttention(makeover, today),
+  }),
+  guards: briefGuards,
+  // what it is for, and what it may cost
+  progress: (_makeover, { needs, money }: { needs: Needs; money: Money }) =>
+    ((needs.length > 0 ? 1 : 0) + (money.agreement ? 1 : 0)) / 2,
+} as const satisfies Step

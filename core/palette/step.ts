@@ -1,0 +1,71 @@
+import { paletteFinishes } from '../makeover/document.ts'
+import type { MakeoverKind } from '../makeover/kinds.ts'
+import type { Remark } from '../remarks/remark.ts'
+import { part, type Given, type Step } from '../steps/step.ts'
+import type { Room, Surveyed } from '../survey/index.ts'
+import { paletteAttention } from './attention.ts'
+import { reckonPalette, type Palette } from './finishes.ts'
+import { paletteGuards } from './guards.ts'
+import { paletteKinds } from './kinds.ts'
+import { paletteRemarks } from './remarks/index.ts'
+
+/** The rules that a colour is read, compared and weighed by. */
+const colourRules = [
+  'balance.',
+  'clash.',
+  'colour.',
+  'door.',
+  'hue.',
+  'lrv.',
+  'metals.',
+  'palette.',
+  'pattern.',
+  'tie.',
+  'typical.',
+  'wall.',
+  'words.',
+]
+
+export const step = {
+  name: 'palette',
+  title: 'Palette',
+  kinds: Object.keys(paletteKinds) as MakeoverKind[],
+  parts: [
+    part({
+      name: 'palette',
+      reads: {
+        rows: ['finish'],
+        figures: ['patternPart', 'candidateColour', 'piece', 'candidate'],
+        rules: colourRules,
+        schools: true,
+        parts: ['survey', 'rooms'],
+      },
+      reckon: ({ makeover, practice, parts }: Given<{ survey: Surveyed; rooms: readonly Room[] }>): Palette =>
+        reckonPalette(makeover, practice, parts.survey.finishes, parts.rooms),
+    }),
+  ],
+  remarks: part({
+    name: 'remarks of the palette',
+    reads: {
+      rows: ['finish', 'piece'],
+      figures: ['candidate', 'constraint', 'purchase', 'sample', 'viewing', 'patternPart', 'candidateColour'],
+      rules: [...colourRules, 'envelope.', 'quiet.'],
+      schools: true,
+      parts: ['palette'],
+    },
+    reckon: ({ makeover, practice, parts }: Given<{ palette: Palette }>) =>
+      paletteRemarks(makeover, parts.palette, practice),
+  }),
+  attention: part({
+    name: 'attention to the palette',
+    reads: { rows: ['finish'], figures: ['sample', 'viewing', 'purchase', 'piece'], rules: ['dates.'], today: true },
+    reckon: ({ makeover, practice, today }) => paletteAttention(makeover, practice.rules, today),
+  }),
+  guards: (_before, after) => paletteGuards(after.makeover),
+  // a finish counts when it clashes with nothing
+  progress: (makeover, { remarks }: { remarks: readonly Remark[] }) => {
+    const finishes = paletteFinishes(makeover).length
+    const clashes = remarks.filter((remark) => remark.code === 'palette.clash' && remark.accepted === null).length
+    return finishes === 0 ? 0 : Math.max(0, finishes - clashes) / finishes
+  },
+} as const satisfies Step

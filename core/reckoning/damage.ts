@@ -1,0 +1,35 @@
+/** Rows that point at rows which are not there: only a damaged file or database has them, and they are said, not thrown. */
+import { anyRows } from '../makeover/change.ts'
+import { emptyStudio, type Makeover } from '../makeover/document.ts'
+import { aSpoken, isStudioKind, makeoverKinds, referencesOf } from '../makeover/kinds.ts'
+import { remark, type Remark } from '../remarks/remark.ts'
+
+const inside = makeoverKinds.map((kind) => ({
+  kind,
+  references: referencesOf(kind).filter(({ to }) => !isStudioKind(to)),
+}))
+
+export function brokenRows(makeover: Makeover): Remark[] {
+  const all = anyRows({ makeover, studio: emptyStudio(makeover.id) })
+  return inside.flatMap(({ kind, references }) =>
+    references.flatMap(({ field, to }) =>
+      Object.values(all[kind]).flatMap((row) => {
+        const id = row[field]
+        if (typeof id !== 'string' || all[to][id]) return []
+        return [
+          remark({
+            code: 'damaged.reference',
+            weight: 'stop',
+            step: 'brief',
+            subjects: [{ kind, id: row.id }],
+            title: `${aSpoken(kind).replace('a', 'A')} points at ${aSpoken(to)} that is not there`,
+            sentence:
+              'Figures that rest on it may be wrong. The file or the database it came from is damaged: restore it from a copy.',
+            rule: null,
+            numbers: [field, id],
+          }),
+        ]
+      }),
+    ),
+  )
+}
