@@ -1,10 +1,8 @@
 /** The tables of a statement, as spreadsheets and CSV files carry them: a heading, and cells that keep their kind. */
-import type { PlainDate } from '../measure/plain-date.ts'
 import { minus, type Minor } from '../money/minor.ts'
+import type { Cell } from './cells.ts'
 import type { Statement } from '../purchases/index.ts'
 
-/** A cell: words, a day, an amount in minor units, or nothing. */
-export type Cell = { readonly text: string } | { readonly date: PlainDate } | { readonly amount: Minor } | null
 export type Table = {
   readonly name: string
   readonly head: readonly string[]

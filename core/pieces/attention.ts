@@ -1,4 +1,5 @@
 /** What of the pieces needs a hand. */
+import { byId } from '../makeover/by-id.ts'
 import { rowsOf, type Makeover } from '../makeover/document.ts'
 import { addDays, daysBetween, type PlainDate } from '../measure/plain-date.ts'
 import type { Money } from '../purchases/index.ts'
@@ -21,7 +22,7 @@ export function pieceAttention(
   const { lines, add } = attentionLines('pieces', ranks, today)
   for (const date of dates) {
     const piece = makeover.rows.piece[date.id]
-    if (!piece || money.pieces.find((piece) => piece.id === date.id)?.open === 0) continue
+    if (!piece || byId(money.pieces, date.id)?.open === 0) continue
     if (piece.chosenId !== null && near(date.orderBy))
       add(
         'order by',

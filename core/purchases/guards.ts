@@ -1,3 +1,4 @@
+import { byId } from '../makeover/by-id.ts'
 import { agreements, isSigned } from '../brief/index.ts'
 import { fault, type Fault } from '../makeover/change.ts'
 import { currencyOf, groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
@@ -417,7 +418,7 @@ function moneyFaults(paid: readonly Row<'payment'>[], currency: string): Fault[]
   const reversed = new Set<string>()
   for (const row of paid) {
     if (row.reversesId === null) continue
-    const first = paid.find((payment) => payment.id === row.reversesId)
+    const first = byId(paid, row.reversesId)
     if (
       !first ||
       first.reversesId !== null ||

@@ -1,3 +1,4 @@
+import { byId } from '../makeover/by-id.ts'
 import { currencyOf, type Makeover } from '../makeover/document.ts'
 import { writeMoney } from '../money/written.ts'
 import { minus, zero } from '../money/minor.ts'
@@ -169,7 +170,7 @@ function claimRemarks(makeover: Makeover, money: Money): Remark[] {
   const waiting = claims
     .filter((row: Row<'claim'>) => row.answer === 'waiting')
     .flatMap((row) => {
-      const purchase = money.purchases.find((purchase) => purchase.id === row.purchaseId)
+      const purchase = byId(money.purchases, row.purchaseId)
       return purchase
         ? [
             remark({

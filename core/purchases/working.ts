@@ -1,3 +1,4 @@
+import { byId } from '../makeover/by-id.ts'
 import { currencyOf, rowsOf, type Makeover } from '../makeover/document.ts'
 import { writeQuantity } from '../measure/quantity.ts'
 import { writeDate } from '../measure/plain-date.ts'
@@ -191,7 +192,7 @@ export function workingOf(figure: Figure, makeover: Makeover, money: Money, cate
     categoryId === null ? rows : rows.filter((row) => row.categoryId === categoryId)
   const name = (pieceId: string): string => makeover.rows.piece[pieceId]?.name ?? 'A piece'
   const purchases = here(money.purchases)
-  const category = money.categories.find((category) => category.id === categoryId)
+  const category = byId(money.categories, categoryId)
   const sums = category ?? money.total
   const agreedSum = category ? category.agreed : money.total.categoriesAgreed
   switch (figure) {

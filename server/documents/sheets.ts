@@ -1,30 +1,19 @@
 /** Statements as CSV and as a workbook: the same tables, cell by cell. */
 import ExcelJS from 'exceljs'
 import Papa from 'papaparse'
-import type { Cell, Table } from '#core/formats/tables.ts'
+import { harmless, plainAmount, writtenCell } from '#core/formats/cells.ts'
+import type { Table } from '#core/formats/tables.ts'
 import { decimalsOf } from '#core/money/currencies.ts'
-import type { Minor } from '#core/money/minor.ts'
-
-const plain = (amount: Minor, decimals: number): string => {
-  const digits = String(Math.abs(amount)).padStart(decimals + 1, '0')
-  const at = digits.length - decimals
-  return `${amount < 0 ? '-' : ''}${digits.slice(0, at)}${decimals > 0 ? `.${digits.slice(at)}` : ''}`
-}
-/** Words that a spreadsheet would take for a formula are led by an apostrophe (OWASP, CSV injection). */
-const harmless = (text: string): string => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text)
-
-function written(cell: Cell, decimals: number): string {
-  if (cell === null) return ''
-  if ('text' in cell) return harmless(cell.text)
-  return 'date' in cell ? cell.date : plain(cell.amount, decimals)
-}
 
 /** All tables in one CSV (RFC 4180, UTF-8 with a byte order mark): each under its name, parted by an empty line. */
 export function asCsv(tables: readonly Table[], currency: string): string {
-  const decimals = decimalsOf(currency)
   const parts = tables.map((table) =>
     Papa.unparse(
-      [[table.name, currency], [...table.head], ...table.rows.map((row) => row.map((cell) => written(cell, decimals)))],
+      [
+        [table.name, currency],
+        [...table.head],
+        ...table.rows.map((row) => row.map((cell) => writtenCell(cell, currency))),
+      ],
       { newline: '\r\n' },
     ),
   )
@@ -47,7 +36,9 @@ export async function asWorkbook(tables: readonly Table[], currency: string): Pr
               ? harmless(cell.text)
               : 'date' in cell
                 ? new Date(`${cell.date}T00:00:00Z`)
-                : Number(plain(cell.amount, decimals)),
+                : 'number' in cell
+                  ? cell.number
+                  : Number(plainAmount(cell.amount, currency)),
         ),
       )
       for (const [at, cell] of row.entries()) {
@@ -59,7 +50,7 @@ export async function asWorkbook(tables: readonly Table[], currency: string): Pr
     for (const [at, name] of table.head.entries())
       sheet.getColumn(at + 1).width = Math.min(
         40,
-        Math.max(name.length, ...table.rows.map((row) => written(row[at] ?? null, decimals).length)) + 2,
+        Math.max(name.length, ...table.rows.map((row) => writtenCell(row[at] ?? null, currency).length)) + 2,
       )
   }
   return Buffer.from(await book.xlsx.writeBuffer())

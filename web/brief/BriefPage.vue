@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byId } from '#core/makeover/by-id.ts'
 import { computed, ref } from 'vue'
 import { headOf } from '#core/makeover/document.ts'
 import type { Row } from '#core/makeover/kinds.ts'
@@ -33,15 +34,14 @@ const zones = useRows('zone')
 const clients = useRows('client')
 
 const head = computed(() => (makeover.opened ? headOf(makeover.opened.makeover) : undefined))
-const reckoned = (need: Row<'need'>) => makeover.reckoning?.needs.find((thisNeed) => thisNeed.id === need.id)
+const reckoned = (need: Row<'need'>) => byId(makeover.reckoning?.needs, need.id)
 const serving = (need: Row<'need'>): string =>
   (reckoned(need)?.pieceIds ?? []).map((id) => makeover.opened?.makeover.rows.piece[id]?.name ?? '').join(', ')
 const covered = (need: Row<'need'>): boolean => reckoned(need)?.covered ?? false
 const place = (need: Row<'need'>): string =>
   [
     need.who && `for ${need.who}`,
-    zones.value.find((zone) => zone.id === need.zoneId)?.name ??
-      (rooms.value.length > 1 ? rooms.value.find((room) => room.id === need.roomId)?.name : ''),
+    byId(zones.value, need.zoneId)?.name ?? (rooms.value.length > 1 ? byId(rooms.value, need.roomId)?.name : ''),
   ]
     .filter(Boolean)
     .join(' · ')

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byId } from '#core/makeover/by-id.ts'
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import type { Agreement } from '#core/brief/index.ts'
 import { headOf } from '#core/makeover/document.ts'
@@ -96,7 +97,7 @@ async function save(): Promise<void> {
   const done = await submit(async (values) => {
     if (!read) return [{ field: null, message: 'A sum is not right yet: see above.' }]
     const signature = mode === 'draft' ? null : { signedById: values.signedById, signedOn: values.signedOn }
-    const who = clients.value.find((client) => client.id === values.signedById)?.name ?? ''
+    const who = byId(clients.value, values.signedById)?.name ?? ''
     const sentence = {
       draft: 'Drafted the budget',
       sign: `${who} signed the budget`,

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byId } from '#core/makeover/by-id.ts'
 import { computed, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { writeDate } from '#core/measure/plain-date.ts'
@@ -20,7 +21,7 @@ const categories = computed(() => makeover.reckoning?.money.categories ?? [])
 const versions = computed(() => makeover.reckoning?.money.versions ?? [])
 const draft = computed(() => versions.value.find(({ row }) => row.signedOn === null) ?? null)
 const agreement = computed(() => makeover.reckoning?.money.agreement ?? null)
-const signer = (id: string | null): string => clients.value.find((client) => client.id === id)?.name ?? ''
+const signer = (id: string | null): string => byId(clients.value, id)?.name ?? ''
 const open = ref(false)
 const mode = ref<'draft' | 'sign' | 'change'>('draft')
 function start(as: 'draft' | 'sign' | 'change'): void {

@@ -40,7 +40,7 @@ const open = ref(false)
           <td>
             <router-link :to="{ name: 'piece', params: { id: $route.params.id, pieceId: entry.piece.id } }"
               ><strong>{{ entry.piece.name }}</strong></router-link
-            >
+            >{{ ' ' }}
             <span v-if="entry.piece.setName" class="quiet">{{ entry.piece.setName }}</span>
           </td>
           <td>

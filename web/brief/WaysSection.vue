@@ -82,8 +82,8 @@ async function planIt(roomId: string, row: Row<'scopeOption'>): Promise<void> {
       <h3>
         {{ choice.row.name }}
         <button type="button" class="word" :aria-label="`Change ${choice.row.name}`" @click="openChoice(choice.row)">
-          Change
-        </button>
+          Change</button
+        >{{ ' ' }}
         <button
           type="button"
           class="word"

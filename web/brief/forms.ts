@@ -1,4 +1,5 @@
 /** The small forms of the brief. Each is made for the makeover that is open. */
+import { byId } from '#core/makeover/by-id.ts'
 import { v7 as uuidv7 } from 'uuid'
 import { add, edit, remove, type Operation } from '#core/makeover/change.ts'
 import { blank } from '#core/makeover/blank.ts'
@@ -76,7 +77,7 @@ export function needForm({ makeover }: Setting) {
     ],
     toRow: (values) => ({
       ...values,
-      zoneId: zones.find((zone) => zone.id === values.zoneId)?.roomId === values.roomId ? values.zoneId : null,
+      zoneId: byId(zones, values.zoneId)?.roomId === values.roomId ? values.zoneId : null,
     }),
     sentence: (values, row) => `${row ? 'Changed' : 'Wrote down'} the need “${values.name}”`,
     removed: (row) => `Took away the need “${row.name}”`,

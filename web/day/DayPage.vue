@@ -141,24 +141,24 @@ useKeys([
               <template v-if="line.line.signed">
                 <div class="figures">
                   <span
-                    ><span class="label">Paid</span>
+                    ><span class="label">Paid</span>{{ ' ' }}
                     <MoneyAmount :amount="line.line.paid" :currency="line.line.currency"
                   /></span>
                   <span
-                    ><span class="label">Committed</span>
+                    ><span class="label">Committed</span>{{ ' ' }}
                     <MoneyAmount :amount="line.line.committed" :currency="line.line.currency"
                   /></span>
                   <span
-                    ><span class="label">Still to buy</span>
+                    ><span class="label">Still to buy</span>{{ ' ' }}
                     <MoneyAmount :amount="line.line.stillToBuy" :currency="line.line.currency"
                   /></span>
                   <span
-                    ><span class="label">Left</span>
+                    ><span class="label">Left</span>{{ ' ' }}
                     <strong :class="{ inverted: line.line.left < 0 }"
                       ><MoneyAmount :amount="line.line.left" :currency="line.line.currency" /></strong
                   ></span>
                   <span class="agreed"
-                    ><span class="label">Agreed</span>
+                    ><span class="label">Agreed</span>{{ ' ' }}
                     <MoneyAmount :amount="line.line.agreed" :currency="line.line.currency" with-currency
                   /></span>
                 </div>

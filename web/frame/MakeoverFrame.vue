@@ -193,8 +193,8 @@ useKeys([
       <p v-if="undo.said" :class="undo.said.stop ? 'stop-line' : 'said-line'" role="status">
         {{ undo.said.text }}
         <button v-if="undo.said.opposite" type="button" class="word" @click="undo.enterOpposite()">
-          Enter the opposite instead
-        </button>
+          Enter the opposite instead</button
+        >{{ ' ' }}
         <button type="button" class="word" @click="undo.said = null">Close</button>
       </p>
       <router-view :key="id" />

@@ -126,7 +126,7 @@ useKeys([
         <ul v-if="opened.has(entry.id)" class="rows">
           <li v-for="row in told(entry)" :key="row.kind + row.rowId">
             <p>
-              <strong>{{ row.what }}</strong> {{ row.name }} <span class="quiet">{{ row.did }}</span>
+              <strong>{{ row.what }}</strong> {{ row.name }} <span class="quiet">{{ row.did }}</span>{{ ' ' }}
               <button
                 v-if="thing !== row.rowId"
                 type="button"

@@ -85,7 +85,7 @@ const said = computed(() => {
     <figcaption class="quiet">
       Share of what is seen: {{ said }}. Ceilings count apart.<template v-if="held">
         Strokes above are where the school has each end, hatches how far off still passes.</template
-      >
+      >{{ ' ' }}
       <slot />
     </figcaption>
   </figure>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byId } from '#core/makeover/by-id.ts'
 import { computed } from 'vue'
 import { edit } from '#core/makeover/change.ts'
 import type { Row } from '#core/makeover/kinds.ts'
@@ -11,10 +12,10 @@ import { useRows } from '../stores/rows.ts'
 const { palette, finishes } = defineProps<{ palette: Palette; finishes: readonly Row<'finish'>[] }>()
 const makeover = useMakeover()
 const pieces = useRows('piece')
-const finishOf = (id: string) => finishes.find((finish) => finish.id === id)
+const finishOf = (id: string) => byId(finishes, id)
 const colourOf = (standing: Standing) => {
   if (standing.kind === 'finish') return finishOf(standing.id)
-  const piece = pieces.value.find((row) => row.id === standing.id)
+  const piece = byId(pieces.value, standing.id)
   const chosen = piece?.chosenId ? makeover.opened?.makeover.rows.candidate[piece.chosenId] : undefined
   return (
     finishes.find((row) => row.pieceId === standing.id) ??
@@ -27,10 +28,7 @@ const rows = computed(() =>
   palette.standings
     .map((standing) => ({
       ...standing,
-      name:
-        (standing.kind === 'piece'
-          ? pieces.value.find((row) => row.id === standing.id)?.name
-          : finishOf(standing.id)?.name) ?? '',
+      name: (standing.kind === 'piece' ? byId(pieces.value, standing.id)?.name : finishOf(standing.id)?.name) ?? '',
       colour: colourOf(standing),
       wall: finishOf(standing.wallId),
     }))

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byId } from '#core/makeover/by-id.ts'
 import { v7 as uuidv7 } from 'uuid'
 import { computed, reactive, ref, watch } from 'vue'
 import { hexFromLab, type Lab } from '#core/colour/lab.ts'
@@ -154,7 +155,7 @@ const print = computed<Printed | undefined>(() => {
   const pattern = patterns.find((pattern) => pattern === form.fields.pattern.text) ?? 'plain'
   const scale = scales.find((scale) => scale === form.fields.patternScale.text) ?? 'medium'
   const read = parts.value.flatMap(({ part, share }) => {
-    const carried = finishes.value.find((finish) => finish.id === part.text)
+    const carried = byId(finishes.value, part.text)
     const rate = share.read(share.text)
     return carried && rate.ok ? [{ lab: labOf(carried), share: rate.value / 1_000_000 }] : []
   })

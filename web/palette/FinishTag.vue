@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byId } from '#core/makeover/by-id.ts'
 import { computed } from 'vue'
 import { hexFromLab } from '#core/colour/lab.ts'
 import { roles, type Role } from '#core/makeover/choices.ts'
@@ -26,16 +27,14 @@ const makeover = useMakeover()
 const entry = useEntry()
 const pieces = useRows('piece')
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
-const reading = computed(() => makeover.reckoning?.palette.finishes.find((thisFinish) => thisFinish.id === finish.id))
+const reading = computed(() => byId(makeover.reckoning?.palette.finishes, finish.id))
 const area = computed(() => reading.value?.area)
 const remarks = computed(() =>
   (makeover.reckoning?.remarks ?? []).filter((remark) => remark.subjects.some((subject) => subject.id === finish.id)),
 )
 const nameOf = ({ kind, id }: { kind: 'finish' | 'piece'; id: string }): string =>
-  (kind === 'piece'
-    ? pieces.value.find((piece) => piece.id === id)?.name
-    : finishes.find((finish) => finish.id === id)?.name) ?? ''
-const carrier = computed(() => pieces.value.find((piece) => piece.id === finish.pieceId)?.name ?? '')
+  (kind === 'piece' ? byId(pieces.value, id)?.name : byId(finishes, id)?.name) ?? ''
+const carrier = computed(() => byId(pieces.value, finish.pieceId)?.name ?? '')
 const stays = computed(() => (makeover.opened ? staysBecause(makeover.opened.makeover, finish) : null))
 const seen = computed(() => (makeover.opened ? lightsSeen(makeover.opened.makeover, finish.id) : []))
 const areaLabel = computed(

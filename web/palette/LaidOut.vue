@@ -31,7 +31,7 @@ const perMm = computed(() => 96 / 25.4 / scale.value)
       <figure v-for="finish in finishes" :key="finish.id">
         <MaterialSwatch :finish="finish" :print="printOf(finish)" :per-mm="perMm" />
         <figcaption>
-          <strong>{{ finish.name }}</strong>
+          <strong>{{ finish.name }}</strong>{{ ' ' }}
           <button type="button" class="word" :aria-label="`Put back ${finish.name}`" @click="$emit('back', finish.id)">
             put back
           </button>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byId } from '#core/makeover/by-id.ts'
 import { computed } from 'vue'
 import type { Row } from '#core/makeover/kinds.ts'
 import { asSwatch, byLamp, compare } from '#core/palette/index.ts'
@@ -25,7 +26,7 @@ const pairs = computed(() =>
 )
 const first = computed(() => (pairs.value.length === 1 ? pairs.value[0] : undefined))
 const word = (finish: Row<'finish'>): string => {
-  const tone = makeover.reckoning?.palette.finishes.find((thisFinish) => thisFinish.id === finish.id)?.undertone
+  const tone = byId(makeover.reckoning?.palette.finishes, finish.id)?.undertone
   return tone ? (tone.lean ?? tone.cast ?? 'none') : ''
 }
 const remarks = computed(() => {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byId } from '#core/makeover/by-id.ts'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { remove } from '#core/makeover/change.ts'
@@ -50,7 +51,7 @@ const zoneId = ref('')
 const zonesHere = computed(() => zones.value.filter((zone) => roomId.value === '' || zone.roomId === roomId.value))
 watch(roomId, () => (zoneId.value = ''))
 const zoneOf = (finish: Row<'finish'>): string | null =>
-  finish.zoneId ?? pieces.value.find((piece) => piece.id === finish.pieceId)?.zoneId ?? null
+  finish.zoneId ?? byId(pieces.value, finish.pieceId)?.zoneId ?? null
 const shown = computed(() =>
   finishes.value.filter(
     (finish) =>
@@ -75,7 +76,7 @@ function clear(): void {
 const most = 4
 const taken = ref<string[]>(typeof route.query.open === 'string' ? [route.query.open] : [])
 const pairing = ref(false)
-const up = computed(() => taken.value.flatMap((id) => finishes.value.find((finish) => finish.id === id) ?? []))
+const up = computed(() => taken.value.flatMap((id) => byId(finishes.value, id) ?? []))
 const inHand = computed(() => (up.value.length === 1 ? (up.value[0] ?? null) : null))
 function take(finish: Row<'finish'>, beside = false): void {
   if (up.value.length > 0 && (beside || pairing.value) && !taken.value.includes(finish.id))
@@ -118,7 +119,7 @@ const toRole = (finish: Row<'finish'>, role: Role): Promise<void> => move(finish
 async function takeOut(finish: Row<'finish'>): Promise<void> {
   const carriers = patternParts.value
     .filter((row) => row.partId === finish.id)
-    .flatMap((row) => finishes.value.find((finish) => finish.id === row.finishId)?.name ?? [])
+    .flatMap((row) => byId(finishes.value, row.finishId)?.name ?? [])
   if (carriers.length > 0) {
     problem.value = `${carriers.join(' and ')} ${carriers.length === 1 ? 'carries' : 'carry'} ${finish.name} in the pattern: take it out of the pattern first.`
     return
@@ -141,9 +142,7 @@ function openDialog(finish: Row<'finish'> | null): void {
   dialogOpen.value = true
 }
 const suggesting = ref(false)
-const roomAsked = computed(
-  () => rooms.value.find((room) => room.id === (roomId.value || inHand.value?.roomId)) ?? rooms.value[0],
-)
+const roomAsked = computed(() => byId(rooms.value, roomId.value || inHand.value?.roomId) ?? rooms.value[0])
 const curing = ref(false)
 const cured = ref<{ left: string; right: string } | null>(null)
 function cure(pair: { left: string; right: string } | null): void {

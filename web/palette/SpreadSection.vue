@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byId } from '#core/makeover/by-id.ts'
 import { scaleLinear } from 'd3'
 import { computed, ref } from 'vue'
 import { chroma } from '#core/colour/lab.ts'
@@ -23,9 +24,7 @@ const all = ref(false)
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
 const rooms = computed(() => (makeover.opened ? roomsOf(makeover.opened.makeover, rules.value) : []))
 const nameOf = (place: Place): string =>
-  (place.kind === 'piece'
-    ? pieces.value.find((piece) => piece.id === place.id)?.name
-    : finishes.find((finish) => finish.id === place.id)?.name) ?? ''
+  (place.kind === 'piece' ? byId(pieces.value, place.id)?.name : byId(finishes, place.id)?.name) ?? ''
 const side = 132
 const tall = 92
 const cards = computed(() =>
@@ -39,7 +38,7 @@ const cards = computed(() =>
     .flatMap((row) => {
       const spread = palette.spreads.find((spread) => spread.finishId === row.id)
       if (!spread) return []
-      const room = rooms.value.find((room) => room.id === row.roomId)
+      const room = byId(rooms.value, row.roomId)
       const outline = room?.outline ?? []
       const [xs, ys] = [outline.map((corner) => corner.x), outline.map((corner) => corner.y)]
       const scale =
@@ -109,7 +108,8 @@ const high = (place: Place): string =>
       <li v-for="card in cards" :key="card.row.id">
         <p class="whose">
           <span class="chip-small"><MaterialSwatch :finish="card.row" :scale="0.4" /></span
-          ><strong>{{ card.row.name }}</strong>
+          ><strong>{{ card.row.name }}</strong
+          >{{ ' ' }}
           <span :class="card.verdict.off ? 'inverted' : 'quiet'">{{ card.verdict.words }}</span>
         </p>
         <svg

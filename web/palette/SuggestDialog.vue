@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byId } from '#core/makeover/by-id.ts'
 import { v7 as uuidv7 } from 'uuid'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { blank } from '#core/makeover/blank.ts'
@@ -101,8 +102,7 @@ const beside = computed(() =>
     .toSorted((left, right) => share(right.id) - share(left.id))
     .slice(0, 3),
 )
-const share = (id: string): number =>
-  makeover.reckoning?.palette.finishes.find((finish) => finish.id === id)?.share ?? 0
+const share = (id: string): number => byId(makeover.reckoning?.palette.finishes, id)?.share ?? 0
 const school = computed(() =>
   makeover.reckoning?.practice.chosen.includes('colours')
     ? schoolOf('colours', makeover.reckoning.practice.schools.colours).name.toLowerCase()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byId } from '#core/makeover/by-id.ts'
 import { computed } from 'vue'
 import { deltaE } from '#core/colour/difference.ts'
 import type { Row } from '#core/makeover/kinds.ts'
@@ -15,7 +16,7 @@ const finishes = computed(() => (makeover.opened ? paletteFinishes(makeover.open
 const rows = computed(() =>
   palette.ties.map((tie) => ({
     ...tie,
-    piece: pieces.value.find((piece) => piece.id === tie.pieceId),
+    piece: byId(pieces.value, tie.pieceId),
     wall: palette.standings.find((wall) => wall.kind === 'piece' && wall.id === tie.pieceId),
   })),
 )
@@ -25,7 +26,7 @@ const words = { same: 'the same colour', hue: 'the same hue, another depth', cla
 const said = (tie: 'same' | 'hue' | 'clash' | null): string => (tie === null ? 'no tie' : words[tie])
 const near = (row: (typeof rows.value)[number], finish: Row<'finish'>): number =>
   Math.min(...row.colours.map((colour) => deltaE(colour, labOf(finish))))
-const appears = (id: string): number => palette.finishes.find((finish) => finish.id === id)?.appears.length ?? 0
+const appears = (id: string): number => byId(palette.finishes, id)?.appears.length ?? 0
 </script>
 
 <template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byId } from '#core/makeover/by-id.ts'
 import { arc, scaleLinear } from 'd3'
 import { computed } from 'vue'
 import { chroma, hue } from '#core/colour/lab.ts'
@@ -15,8 +16,7 @@ const { palette, finishes } = defineProps<{ palette: Palette; finishes: readonly
 const emit = defineEmits<{ pair: [left: string, right: string]; take: [id: string] }>()
 const makeover = useMakeover()
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
-const groupOf = (id: string): UndertoneGroup =>
-  palette.finishes.find((finish) => finish.id === id)?.undertone.group ?? null
+const groupOf = (id: string): UndertoneGroup => byId(palette.finishes, id)?.undertone.group ?? null
 const members = (group: UndertoneGroup) => finishes.filter((finish) => groupOf(finish.id) === group)
 const turn = Math.PI / 180
 
@@ -140,7 +140,7 @@ const fans = computed(() =>
   }),
 )
 const neutralLinks = computed(() => links('neutrals', neutrals.value))
-const nameOf = (id: string): string => finishes.find((finish) => finish.id === id)?.name ?? ''
+const nameOf = (id: string): string => byId(finishes, id)?.name ?? ''
 const title = computed(() =>
   palette.clashes.length === 0
     ? 'No two undertones part'
@@ -159,7 +159,7 @@ const title = computed(() =>
         <svg
           :viewBox="`0 0 ${size} ${size}`"
           role="group"
-          :aria-label="`Whites, greys and beiges: ${neutrals.map((spot) => `${spot.row.name} ${palette.finishes.find((finish) => finish.id === spot.row.id)?.undertone.words}`).join('; ')}`"
+          :aria-label="`Whites, greys and beiges: ${neutrals.map((spot) => `${spot.row.name} ${byId(palette.finishes, spot.row.id)?.undertone.words}`).join('; ')}`"
         >
           <circle v-for="ring in [4, 8, 12]" :key="ring" :cx="middle" :cy="middle" :r="far(ring)" class="fine" />
           <circle :cx="middle" :cy="middle" :r="far(rules['colour.true-neutral'])" class="neutral" />
@@ -213,7 +213,7 @@ const title = computed(() =>
           <svg
             :viewBox="`0 0 400 ${fan.tall}`"
             role="group"
-            :aria-label="`${fan.name}: ${fan.spots.map((spot) => `${spot.row.name} ${palette.finishes.find((finish) => finish.id === spot.row.id)?.undertone.lean ?? 'on its axis'}`).join('; ')}`"
+            :aria-label="`${fan.name}: ${fan.spots.map((spot) => `${spot.row.name} ${byId(palette.finishes, spot.row.id)?.undertone.lean ?? 'on its axis'}`).join('; ')}`"
           >
             <text x="24" y="14" class="sector start">← {{ fan.below }}</text>
             <text x="200" y="14" class="name">{{ fan.name }}</text>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byId } from '#core/makeover/by-id.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import type { Palette, Variety } from '#core/palette/index.ts'
 
@@ -8,7 +9,7 @@ const { palette, finishes, rooms } = defineProps<{
   finishes: readonly Row<'finish'>[]
   rooms: readonly Row<'room'>[]
 }>()
-const name = (id: string): string => finishes.find((finish) => finish.id === id)?.name ?? ''
+const name = (id: string): string => byId(finishes, id)?.name ?? ''
 const metals = (room: Variety): string =>
   room.metals
     .map(
@@ -23,7 +24,7 @@ const metals = (room: Variety): string =>
     <div class="section-head"><h2 id="variety-title">Variety</h2></div>
     <dl v-for="room in palette.variety" :key="room.roomId">
       <div v-if="palette.variety.length > 1" class="whose">
-        <dt>{{ rooms.find((entry) => entry.id === room.roomId)?.name }}</dt>
+        <dt>{{ byId(rooms, room.roomId)?.name }}</dt>
         <dd />
       </div>
       <div>

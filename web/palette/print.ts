@@ -1,3 +1,4 @@
+import { byId } from '#core/makeover/by-id.ts'
 import type { Pattern, Scale } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { labOf, repeatOf, scaleOf, type Print } from '#core/palette/index.ts'
@@ -22,7 +23,7 @@ export function printOf(
   const carried = parts
     .filter((part) => part.finishId === finish.id)
     .flatMap((part) => {
-      const finish = finishes.find((finish) => finish.id === part.partId)
+      const finish = byId(finishes, part.partId)
       return finish ? [{ lab: labOf(finish), share: part.sharePpm / 1_000_000 }] : []
     })
   return { pattern: finish.pattern, scale: scaleOf(finish, rules), repeatMm: repeatOf(finish, rules), parts: carried }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byId } from '#core/makeover/by-id.ts'
 import { v7 as uuidv7 } from 'uuid'
 import { computed, watch } from 'vue'
 import { hexFromLab, type Lab } from '#core/colour/lab.ts'
@@ -42,8 +43,7 @@ const open = defineModel<boolean>({ required: true })
 const makeover = useMakeover()
 const further = useRows('candidateColour')
 const sellers = computed(() => Object.values(makeover.opened?.studio.rows.seller ?? {}))
-const sellerName = (id: string | null | undefined): string =>
-  sellers.value.find((seller) => seller.id === id)?.name ?? ''
+const sellerName = (id: string | null | undefined): string => byId(sellers.value, id)?.name ?? ''
 const entry = useEntry()
 const lengthUnit = computed(() => entry.value.unit)
 /** A new candidate begins with the tax terms of the last one: sellers of one country mostly share them. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byId } from '#core/makeover/by-id.ts'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { hexFromLab } from '#core/colour/lab.ts'
@@ -48,17 +49,15 @@ const rows = useRows('candidate')
 const pieces = useRows('piece')
 const categories = useRows('category')
 
-const piece = computed(() => pieces.value.find((piece) => piece.id === route.params.pieceId) ?? null)
-const reading = computed(
-  () => makeover.reckoning?.money.pieces.find((thisPiece) => thisPiece.id === piece.value?.id) ?? null,
-)
+const piece = computed(() => byId(pieces.value, String(route.params.pieceId)) ?? null)
+const reading = computed(() => byId(makeover.reckoning?.money.pieces, piece.value?.id) ?? null)
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
 const served = computed(() =>
   servings.value
     .filter((row) => row.pieceId === piece.value?.id)
-    .map((row) => needs.value.find((need) => need.id === row.needId)?.name ?? ''),
+    .map((row) => byId(needs.value, row.needId)?.name ?? ''),
 )
-const category = computed(() => categories.value.find((category) => category.id === piece.value?.categoryId) ?? null)
+const category = computed(() => byId(categories.value, piece.value?.categoryId) ?? null)
 const remarks = computed(() =>
   (makeover.reckoning?.remarks ?? []).filter((remark) =>
     remark.subjects.some((subject) => subject.id === piece.value?.id),
@@ -97,7 +96,7 @@ const chosen = computed(() => candidates.value.find((candidate) => candidate.cho
 const tied = (candidate: (typeof candidates.value)[number], tie: 'same' | 'hue' | 'clash'): string =>
   candidate.cells
     .filter((cell) => cell.tie === tie)
-    .map((cell) => finishes.value.find((finish) => finish.id === cell.finishId)?.name ?? '')
+    .map((cell) => byId(finishes.value, cell.finishId)?.name ?? '')
     .join(', ')
 /** "is Damson; ties to Elm", or nothing. */
 const tiesOf = (candidate: (typeof candidates.value)[number]): string =>
@@ -112,7 +111,7 @@ const pricesOf = (row: Row<'candidate'>): Row<'price'>[] =>
     .filter((price) => price.candidateId === row.id)
     .toSorted((left, right) => (left.seenOn < right.seenOn ? 1 : -1))
 const replaced = computed(() => substitutions.value.filter((row) => row.pieceId === piece.value?.id))
-const candidateName = (id: string): string => rows.value.find((row) => row.id === id)?.name ?? ''
+const candidateName = (id: string): string => byId(rows.value, id)?.name ?? ''
 const clientName = (id: string | null): string => (id ? (makeover.opened?.makeover.rows.client[id]?.name ?? '') : '')
 const asked = computed(() => questions.value.filter((row) => row.pieceId === piece.value?.id))
 
@@ -316,7 +315,7 @@ useKeys([
             <th scope="row">Against the allowance</th>
             <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">
               <template v-if="candidate.against >= 0"
-                ><MoneyAmount :amount="candidate.against" :currency="makeover.currency" />
+                ><MoneyAmount :amount="candidate.against" :currency="makeover.currency" />{{ ' ' }}
                 <span class="quiet">under</span></template
               ><span v-else class="inverted"
                 ><MoneyAmount
@@ -353,7 +352,7 @@ useKeys([
             <th scope="row">A year of it</th>
             <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">
               <template v-if="candidate.perYear !== null"
-                ><MoneyAmount :amount="candidate.perYear" :currency="makeover.currency" />
+                ><MoneyAmount :amount="candidate.perYear" :currency="makeover.currency" />{{ ' ' }}
                 <span class="quiet">over {{ candidate.row.lifeYears }} years</span></template
               ><span v-else class="quiet">its life is not known</span>
             </td>
@@ -404,9 +403,8 @@ useKeys([
                 :aria-label="`Score of ${candidate.row.name}, working`"
                 @click="showScore(candidate)"
               >
-                <strong>{{ Math.round(candidate.score) }}</strong>
-              </button>
-              <span class="quiet">of 100</span
+                <strong>{{ Math.round(candidate.score) }}</strong></button
+              >{{ ' ' }} <span class="quiet">of 100</span
               ><span v-if="candidate.row.turnedDown !== null" class="quiet seen"
                 >Turned down: {{ candidate.row.turnedDown }}</span
               ><span v-if="candidate.kept" class="quiet seen">Kept for its own sake: not to be replaced</span>

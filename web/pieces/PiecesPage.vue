@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byId } from '#core/makeover/by-id.ts'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Row } from '#core/makeover/kinds.ts'
@@ -36,9 +37,9 @@ const groups = computed(() =>
 const free = computed(() => pieces.value.filter((piece) => piece.categoryId === null && matches(piece)))
 const matches = (piece: Row<'piece'>): boolean =>
   sought.value.trim() === '' || piece.name.toLocaleLowerCase('en').includes(sought.value.trim().toLocaleLowerCase('en'))
-const reading = (piece: Row<'piece'>) => makeover.reckoning?.money.pieces.find((thisPiece) => thisPiece.id === piece.id)
-const dates = (piece: Row<'piece'>) => makeover.reckoning?.dates.find((date) => date.id === piece.id)
-const chosen = (piece: Row<'piece'>) => candidates.value.find((candidate) => candidate.id === piece.chosenId)
+const reading = (piece: Row<'piece'>) => byId(makeover.reckoning?.money.pieces, piece.id)
+const dates = (piece: Row<'piece'>) => byId(makeover.reckoning?.dates, piece.id)
+const chosen = (piece: Row<'piece'>) => byId(candidates.value, piece.chosenId)
 const count = (piece: Row<'piece'>): number =>
   candidates.value.filter((candidate) => candidate.pieceId === piece.id).length
 const signed = computed(() => makeover.line?.signed ?? false)
@@ -46,7 +47,7 @@ const servings = useRows('serving')
 const need = (piece: Row<'piece'>): string =>
   servings.value
     .filter((row) => row.pieceId === piece.id)
-    .map((row) => needs.value.find((need) => need.id === row.needId)?.name ?? '')
+    .map((row) => byId(needs.value, row.needId)?.name ?? '')
     .join(', ') || 'no need'
 const remarks = computed(() => (makeover.reckoning?.remarks ?? []).filter((remark) => remark.step === 'pieces'))
 useKeys([{ key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) }])
@@ -167,7 +168,7 @@ useKeys([{ key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) }
           <td>
             <router-link :to="{ name: 'piece', params: { id: $route.params.id, pieceId: piece.id } }" @click.stop
               ><strong>{{ piece.name }}</strong></router-link
-            >
+            >{{ ' ' }}
             <span class="quiet for">{{ need(piece) }}</span>
           </td>
           <td>

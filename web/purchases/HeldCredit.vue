@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byId } from '#core/makeover/by-id.ts'
 import { computed, ref } from 'vue'
 import type { Row } from '#core/makeover/kinds.ts'
 import { writeDate } from '#core/measure/plain-date.ts'
@@ -16,7 +17,7 @@ const makeover = useMakeover()
 const setting = useSetting()
 const credits = useRows('credit')
 const coupons = useRows('coupon')
-const balance = (id: string) => makeover.reckoning?.money.credits.find((credit) => credit.id === id)?.balance ?? zero
+const balance = (id: string) => byId(makeover.reckoning?.money.credits, id)?.balance ?? zero
 const seller = (id: string): string => makeover.opened?.studio.rows.seller[id]?.name ?? ''
 const forms = computed(() =>
   setting.value && makeover.opened

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byId } from '#core/makeover/by-id.ts'
 import { watchDebounced } from '@vueuse/core'
 import { v7 as uuidv7 } from 'uuid'
 import { computed, ref, shallowRef, watch } from 'vue'
@@ -44,10 +45,8 @@ const makeover = useMakeover()
 const candidates = useRows('candidate')
 const pieces = useRows('piece')
 const coupons = useRows('coupon')
-const candidateOf = (piece: Row<'piece'>): Row<'candidate'> | null =>
-  candidates.value.find((candidate) => candidate.id === piece.chosenId) ?? null
-const stillOpen = (piece: Row<'piece'>): number =>
-  makeover.reckoning?.money.pieces.find((thisPiece) => thisPiece.id === piece.id)?.open ?? 0
+const candidateOf = (piece: Row<'piece'>): Row<'candidate'> | null => byId(candidates.value, piece.chosenId) ?? null
+const stillOpen = (piece: Row<'piece'>): number => byId(makeover.reckoning?.money.pieces, piece.id)?.open ?? 0
 const sellerId = computed(() => candidateOf(first)?.sellerId ?? null)
 const seller = computed(() => (sellerId.value ? makeover.opened?.studio.rows.seller[sellerId.value] : undefined))
 const others = computed(() =>
@@ -153,7 +152,7 @@ const typed = computed(() => {
       : [],
   )
   if (plain.length < read.length) return null
-  const coupon = ownCoupons.value.find((row) => row.id === form.fields.couponId.text)
+  const coupon = byId(ownCoupons.value, form.fields.couponId.text)
   const shares = coupon
     ? couponShares(
         coupon,
@@ -269,10 +268,10 @@ async function save(): Promise<void> {
       <div>
         <div v-for="line in lines" :key="line.id" class="order-line">
           <p>
-            <strong>{{ line.piece.name }}</strong>
+            <strong>{{ line.piece.name }}</strong>{{ ' ' }}
             <span class="quiet"
               >{{ line.candidate.name }}; {{ writeQuantity(stillOpen(line.piece), line.piece.unit) }} still wanted</span
-            >
+            >{{ ' ' }}
             <button v-if="lines.length > 1" type="button" class="word" @click="toggle(line.piece)">leave out</button>
           </p>
           <div class="columns">

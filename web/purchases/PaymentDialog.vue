@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byId } from '#core/makeover/by-id.ts'
 import { v7 as uuidv7 } from 'uuid'
 import { computed, watch } from 'vue'
 import { blank } from '#core/makeover/blank.ts'
@@ -35,7 +36,7 @@ const held = computed(() =>
     .filter((row) => row.sellerId === order.sellerId)
     .map((row) => ({
       row,
-      balance: makeover.reckoning?.money.credits.find((credit) => credit.id === row.id)?.balance ?? zero,
+      balance: byId(makeover.reckoning?.money.credits, row.id)?.balance ?? zero,
     })),
 )
 const { form, reset, submit } = useForm(() => ({

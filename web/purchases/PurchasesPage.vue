@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byId } from '#core/makeover/by-id.ts'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { remove, type Operation } from '#core/makeover/change.ts'
@@ -43,10 +44,10 @@ const placings = useRows('placing')
 
 const list = computed(() =>
   rows.value.flatMap((row) => {
-    const money = makeover.reckoning?.money.purchases.find((purchase) => purchase.id === row.id)
-    const order = orders.value.find((order) => order.id === row.orderId)
-    const piece = pieces.value.find((piece) => piece.id === row.pieceId)
-    const candidate = candidates.value.find((candidate) => candidate.id === row.candidateId)
+    const money = byId(makeover.reckoning?.money.purchases, row.id)
+    const order = byId(orders.value, row.orderId)
+    const piece = byId(pieces.value, row.pieceId)
+    const candidate = byId(candidates.value, row.candidateId)
     if (!money || !order) return []
     const seller = order.sellerId
       ? (makeover.opened?.studio.rows.seller[order.sellerId]?.name ?? '')
@@ -98,13 +99,11 @@ const swatchOf = (candidate: Row<'candidate'> | undefined) =>
       }
 const wishes = computed(() =>
   pieces.value.filter(
-    (piece) =>
-      piece.chosenId !== null &&
-      (makeover.reckoning?.money.pieces.find((thisPiece) => thisPiece.id === piece.id)?.open ?? 0) > 0,
+    (piece) => piece.chosenId !== null && (byId(makeover.reckoning?.money.pieces, piece.id)?.open ?? 0) > 0,
   ),
 )
-const wish = (piece: Row<'piece'>) => makeover.reckoning?.money.pieces.find((thisPiece) => thisPiece.id === piece.id)
-const orderBy = (piece: Row<'piece'>) => makeover.reckoning?.dates.find((date) => date.id === piece.id)
+const wish = (piece: Row<'piece'>) => byId(makeover.reckoning?.money.pieces, piece.id)
+const orderBy = (piece: Row<'piece'>) => byId(makeover.reckoning?.dates, piece.id)
 
 const pickedId = ref<string | null>(null)
 watch(
@@ -113,9 +112,7 @@ watch(
   { immediate: true },
 )
 const picked = computed(() => list.value.find((line) => line.row.id === pickedId.value) ?? null)
-const pickedOrder = computed(
-  () => makeover.reckoning?.money.orders.find((order) => order.id === picked.value?.row.orderId) ?? null,
-)
+const pickedOrder = computed(() => byId(makeover.reckoning?.money.orders, picked.value?.row.orderId) ?? null)
 const orderName = computed(() =>
   pickedOrder.value && pickedOrder.value.lineIds.length > 1
     ? `${picked.value?.seller ?? ''}, ${pickedOrder.value.lineIds.length} lines`
@@ -198,7 +195,7 @@ function claim(row: Row<'claim'> | null): void {
   claimOpen.value = true
 }
 async function takeAway(row: Row<'purchase'>): Promise<void> {
-  const whole = orders.value.find((order) => order.id === row.orderId)
+  const whole = byId(orders.value, row.orderId)
   const operations: Operation[] = [
     remove('purchase', row),
     ...(whole && orderSize(row.orderId) === 1 ? [remove('order', whole)] : []),
@@ -358,12 +355,13 @@ useKeys([
     <section class="papers" aria-labelledby="papers-title">
       <h2 id="papers-title">Statements</h2>
       <p>
-        For the client: <a :href="statement('client', 'pdf')">PDF</a> <a :href="statement('client', 'csv')">CSV</a>
+        For the client: <a :href="statement('client', 'pdf')">PDF</a> <a :href="statement('client', 'csv')">CSV</a
+        >{{ ' ' }}
         <a :href="statement('client', 'xlsx')">XLSX</a>
       </p>
       <p>
-        For the studio, with its margins: <a :href="statement('studio', 'pdf')">PDF</a>
-        <a :href="statement('studio', 'csv')">CSV</a> <a :href="statement('studio', 'xlsx')">XLSX</a>
+        For the studio, with its margins: <a :href="statement('studio', 'pdf')">PDF</a>{{ ' ' }}
+        <a :href="statement('studio', 'csv')">CSV</a> <a :href="statement('studio', 'xlsx')">XLSX</a>{{ ' ' }}
         <a :href="`/api/makeovers/${$route.params.id}/journal.txt`">journal for a ledger program</a>
       </p>
     </section>

@@ -1,3 +1,4 @@
+import { byId } from '#core/makeover/by-id.ts'
 import { defineStore } from 'pinia'
 import { v7 as uuidv7 } from 'uuid'
 import { shallowRef } from 'vue'
@@ -42,8 +43,7 @@ export const useUndo = defineStore('undo', () => {
   }
 
   /** Where the diary hides what is personal, what this window remembers of it. */
-  const withPersonal = (done: Done): Done =>
-    holdsPersonal(done.rows) ? (makeover.done.find((entry) => entry.id === done.id) ?? done) : done
+  const withPersonal = (done: Done): Done => (holdsPersonal(done.rows) ? (byId(makeover.done, done.id) ?? done) : done)
 
   async function step(which: 'undo' | 'redo'): Promise<void> {
     if (makeover.past) {
@@ -53,7 +53,7 @@ export const useUndo = defineStore('undo', () => {
     try {
       const all = await own()
       const id = undoStack(all)[which]
-      const done = all.find((done) => done.id === id)
+      const done = byId(all, id)
       if (done) await takeBack(done)
       else say(which === 'undo' ? 'There is nothing of yours to undo.' : 'There is nothing to do again.')
     } catch (error) {

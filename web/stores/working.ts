@@ -1,3 +1,4 @@
+import { byId } from '#core/makeover/by-id.ts'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { Working } from '#core/money/working.ts'
@@ -15,9 +16,7 @@ export const useWorking = defineStore('working', () => {
     return workingFor(figure.value.figure, makeover.opened.makeover, makeover.reckoning, figure.value.categoryId)
   })
   const where = computed(() =>
-    single.value
-      ? ''
-      : (makeover.reckoning?.money.categories.find((category) => category.id === figure.value?.categoryId)?.name ?? ''),
+    single.value ? '' : (byId(makeover.reckoning?.money.categories, figure.value?.categoryId)?.name ?? ''),
   )
   let element: HTMLElement | null = null
 

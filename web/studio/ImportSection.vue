@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byId } from '#core/makeover/by-id.ts'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Minor } from '#core/money/minor.ts'
@@ -93,9 +94,7 @@ const size = (bytes: number): string =>
   bytes < 1_000_000 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`
 const practiceWords = (name: string): string => {
   const rule = ruleIds.find((id) => id === name)
-  return rule
-    ? rulebook[rule].why.replace(/\.$/, '')
-    : (questions.find((question) => question.id === name)?.asks ?? name)
+  return rule ? rulebook[rule].why.replace(/\.$/, '') : (byId(questions, name)?.asks ?? name)
 }
 </script>
 
@@ -176,8 +175,8 @@ const practiceWords = (name: string): string => {
         <label v-for="way in ways" :key="way.which" :class="{ kept: as === way.which }">
           <input v-model="as" type="radio" name="as" :value="way.which" />
           <span
-            ><strong>{{ way.title }}</strong>
-            <span class="quiet">{{ way.faults.length > 0 ? '' : way.does }}</span><span
+            ><strong>{{ way.title }}</strong
+            >{{ ' ' }} <span class="quiet">{{ way.faults.length > 0 ? '' : way.does }}</span><span
               v-for="fault in way.faults.slice(0, 3)"
               :key="fault.message"
               class="why"

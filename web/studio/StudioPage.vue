@@ -160,7 +160,7 @@ useKeys([
       <section aria-labelledby="files-title">
         <div class="section-head"><h2 id="files-title">Files, out and in</h2></div>
         <p>
-          <a href="/api/studio/export">All that this studio has, as one file</a>
+          <a href="/api/studio/export">All that this studio has, as one file</a>{{ ' ' }}
           <span class="quiet"
             >every makeover with its history and pictures, sellers, rules, people; no passwords. Each makeover in it can
             be brought in by itself.</span

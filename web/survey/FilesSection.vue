@@ -73,14 +73,15 @@ const counts = computed(() => {
   <section aria-labelledby="files-title">
     <div class="section-head"><h2 id="files-title">Out and in</h2></div>
     <p v-if="room.walls.length > 0" class="outs">
-      Paper, to scale with a bar: <a :href="`${base}/survey.pdf`">A4</a>
-      <a :href="`${base}/survey.pdf?paper=letter`">Letter</a> &emsp; Plan: <a :href="`${base}/plan.svg`">SVG</a>
-      <a :href="`${base}/plan.dxf`">DXF in mm</a> &emsp; Lengths: <a :href="`${base}/lengths.csv`">CSV</a>
+      Paper, to scale with a bar: <a :href="`${base}/survey.pdf`">A4</a>{{ ' ' }}
+      <a :href="`${base}/survey.pdf?paper=letter`">Letter</a> &emsp; Plan: <a :href="`${base}/plan.svg`">SVG</a
+      >{{ ' ' }} <a :href="`${base}/plan.dxf`">DXF in mm</a> &emsp; Lengths: <a :href="`${base}/lengths.csv`">CSV</a>
       <template v-if="room.closing.state === 'closed'"
         ><br />Walls:
         <template v-for="wall in room.walls" :key="wall.row.id"
           >{{ letterOf(wall.at) }}
-          <a :href="`${base}/wall-${letterOf(wall.at)}.svg`" :aria-label="`Wall ${letterOf(wall.at)} as SVG`">SVG</a>
+          <a :href="`${base}/wall-${letterOf(wall.at)}.svg`" :aria-label="`Wall ${letterOf(wall.at)} as SVG`">SVG</a
+          >{{ ' ' }}
           <a :href="`${base}/wall-${letterOf(wall.at)}.dxf`" :aria-label="`Wall ${letterOf(wall.at)} as DXF`">DXF</a
           >&ensp;</template
         ></template
@@ -93,8 +94,8 @@ const counts = computed(() => {
           type="file"
           accept=".csv,text/csv,text/plain"
           class="visually-hidden"
-          @change="look(($event.target as HTMLInputElement).files?.[0])"
-      /></label>
+          @change="look(($event.target as HTMLInputElement).files?.[0])" /></label
+      >{{ ' ' }}
       <span class="quiet">columns as in the CSV that goes out; nothing changes before you say so</span>
     </p>
     <div v-if="name" class="dry" role="status">

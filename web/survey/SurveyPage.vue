@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byId } from '#core/makeover/by-id.ts'
 import { v7 as uuidv7 } from 'uuid'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
@@ -43,10 +44,10 @@ const makeover = useMakeover()
 const working = useWorking()
 const entry = useEntry()
 const { rooms, saved, areas: areasFor, draft } = useRooms()
-const live = computed(() => rooms.value.find((room) => room.id === route.query.room) ?? rooms.value[0])
+const live = computed(() => byId(rooms.value, String(route.query.room)) ?? rooms.value[0])
 /** What is drawn: it follows each key, but half a number closes no room, and then it waits until the typing pauses. */
 const room = shallowRef(live.value)
-const savedRoom = computed(() => saved.value.find((thisRoom) => thisRoom.id === room.value?.id) ?? room.value)
+const savedRoom = computed(() => byId(saved.value, room.value?.id) ?? room.value)
 /** Figures, readings and what is said of the closing follow when the typing pauses, so that the page lies still under the hand. */
 const paused = shallowRef(live.value)
 const pause = useDebounceFn(() => (paused.value = room.value = live.value), 180)
@@ -136,8 +137,7 @@ function nameOf(subject: Subject): string {
   const thisRoom = room.value
   if (!thisRoom) return ''
   if (subject.kind === 'wall') return thisRoom.walls.find((wall) => wall.row.id === subject.id)?.name ?? 'Wall'
-  if (subject.kind === 'diagonal')
-    return thisRoom.closing.lengths.find((length) => length.id === subject.id)?.name ?? 'Corner to corner'
+  if (subject.kind === 'diagonal') return byId(thisRoom.closing.lengths, subject.id)?.name ?? 'Corner to corner'
   if (subject.kind === 'zone') return thisRoom.zones.find((zone) => zone.row.id === subject.id)?.row.name ?? 'Zone'
   for (const wall of thisRoom.walls)
     for (const opening of [...wall.openings, ...wall.fixtures])

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byId } from '#core/makeover/by-id.ts'
 import { computed } from 'vue'
 import { rowsOf } from '#core/makeover/document.ts'
 import { writeArea, writeVolume } from '#core/measure/area.ts'
@@ -62,7 +63,7 @@ const remarks = computed(() =>
 const wall = computed(() =>
   selected?.kind === 'wall' ? room.walls.find((wall) => wall.row.id === selected.id) : undefined,
 )
-const reading = computed(() => room.closing.lengths.find((length) => length.id === selected?.id))
+const reading = computed(() => byId(room.closing.lengths, selected?.id))
 const wallAreas = computed(() => areas?.walls.find((wallAreas) => wallAreas.wallId === wall.value?.row.id))
 const thing = computed(() => {
   for (const wall of room.walls)
@@ -88,7 +89,7 @@ const figures = computed<{ figure: SurveyFigure; name: string; value: string }[]
       ]
     : [],
 )
-const zoneArea = (id: string): number | undefined => areas?.zones.find((zone) => zone.id === id)?.m2
+const zoneArea = (id: string): number | undefined => byId(areas?.zones, id)?.m2
 </script>
 
 <template>

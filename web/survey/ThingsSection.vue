@@ -31,9 +31,8 @@ const sharedWith = (id: string | null): string => {
       <h2 id="heights-title">Heights, slopes and zones</h2>
       <span class="ends"
         ><button type="button" class="word" @click="emit('open', 'survey', room.survey?.id ?? null)">
-          Set the heights
-        </button>
-        <button type="button" class="word" @click="emit('open', 'slope', null)">A slope</button>
+          Set the heights</button
+        >{{ ' ' }} <button type="button" class="word" @click="emit('open', 'slope', null)">A slope</button>{{ ' ' }}
         <button type="button" class="word" @click="emit('open', 'zone', null)">A zone</button></span
       >
     </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { byId } from '#core/makeover/by-id.ts'
 import { v7 as uuidv7 } from 'uuid'
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { blank } from '#core/makeover/blank.ts'
@@ -30,8 +31,7 @@ const next = ref('')
 const nextError = ref('')
 const nextField = useTemplateRef<HTMLInputElement>('nextField')
 const closed = computed(() => room.closing.state === 'closed')
-const reading = (id: string): LengthReading | undefined =>
-  closed.value ? room.closing.lengths.find((length) => length.id === id) : undefined
+const reading = (id: string): LengthReading | undefined => (closed.value ? byId(room.closing.lengths, id) : undefined)
 const again = computed(() => new Set(room.closing.again?.set ?? []))
 const read = (text: string) => readWallEntry(text, entry.value.unit)
 const readOne = (text: string) => readLength(text, entry.value.unit)
@@ -158,7 +158,7 @@ defineExpose({ focus: () => nextField.value?.focus() })
             @focusin="emit('select', { kind: 'wall', id: wall.row.id })"
           >
             <td>
-              <strong>{{ letterOf(wall.at) }}</strong>
+              <strong>{{ letterOf(wall.at) }}</strong>{{ ' ' }}
               <span class="quiet"
                 >{{ wall.row.name }}<template v-if="wall.arc"> an arc, rise {{ length(wall.arc.rise) }}</template></span
               ><span v-if="again.has(wall.row.id)" class="inverted again">measure again</span>

@@ -1,4 +1,5 @@
 /** What the chosen school of colours holds a palette to: shares, counts, and what is its own. */
+import { byId } from '../../makeover/by-id.ts'
 import { deltaE } from '../../colour/difference.ts'
 import { chroma } from '../../colour/lab.ts'
 import { groupBy, type Makeover, paletteFinishes } from '../../makeover/document.ts'
@@ -152,7 +153,7 @@ const quiet: Checks = (makeover, palette, practice) => {
   const dark = paletteFinishes(makeover).filter(
     (row) =>
       soft.has(row.family) &&
-      (palette.finishes.find((finish) => finish.id === row.id)?.lrv ?? 100) < practice.rules['quiet.soft'] &&
+      (byId(palette.finishes, row.id)?.lrv ?? 100) < practice.rules['quiet.soft'] &&
       row.surface !== 'floor' &&
       !mayCarryColour(row),
   )
@@ -176,7 +177,7 @@ const envelope: Checks = (makeover, palette, practice) => {
   const { rules } = practice
   return [...groupBy(paletteFinishes(makeover), (row) => row.roomId).values()].flatMap((rows) => {
     const walls = rows.find((row) => row.surface === 'walls')
-    const reckoned = palette.finishes.find((finish) => finish.id === walls?.id)
+    const reckoned = byId(palette.finishes, walls?.id)
     if (!walls || !reckoned) return []
     const remarks: Remark[] = []
     const off = rows.filter(
