@@ -11,15 +11,10 @@ export {
   type Landed,
   type Terms,
 } from './landed.ts'
-export {
-  ledger,
-  type CreditReckoning,
-  type GoodsState,
-  type OrderReckoning,
-  type PurchaseReckoning,
-  type Totals,
-} from './ledger.ts'
+export { ledger, type CreditReckoning, type GoodsState, type OrderReckoning, type PurchaseReckoning } from './ledger.ts'
+export { type Totals } from './totals.ts'
 export { costsNothing, wanted, type PieceReckoning } from './wanted.ts'
 export { reckonMoney, type CategoryMoney, type Money } from './money.ts'
-export { landedWorking, orderWorking, pieceWorking, purchaseWorking, workingOf, type Figure } from './working.ts'
+export { orderWorking, pieceWorking, purchaseWorking, workingOf, type Figure } from './working.ts'
+export { landedWorking } from './landed-working.ts'
 export { statement, type Statement } from './statement.ts'

@@ -75,6 +75,7 @@ export type Ledger = {
 }
 
 type Of = { readonly purchaseId: string }
+
 const packsIn = (rows: readonly { readonly packs: number }[]): number =>
   rows.reduce((total, row) => total + row.packs, 0)
 
@@ -142,6 +143,7 @@ export function ledger(makeover: Makeover): Ledger {
 
 const inDirection = (payments: readonly Row<'payment'>[], direction: 'out' | 'back'): Minor =>
   sum(payments.filter((row) => row.direction === direction).map((row) => row.amountMinor))
+
 export const netPaid = (payments: readonly Row<'payment'>[]): Minor =>
   minus(inDirection(payments, 'out'), inDirection(payments, 'back'))
 
@@ -258,6 +260,7 @@ type Goods = {
   placed: boolean
   off: boolean
 }
+
 function stateOf({
   packs,
   cancelled,
@@ -286,34 +289,4 @@ function heldCredits(makeover: Makeover): CreditReckoning[] {
     const [put, spent] = [plus(row.faceMinor, inDirection(moved, 'back')), inDirection(moved, 'out')]
     return { id: row.id, balance: minus(put, spent), put, spent }
   })
-}
-
-/** The totals that the reckoning line shows, for a category or for the whole. */
-export type Totals = {
-  readonly owed: Minor
-  readonly paid: Minor
-  readonly committed: Minor
-  readonly refundsDue: Minor
-  readonly stillToBuy: Minor
-  /** paid + committed + still to buy − refunds due, which is Σ owed + still to buy */
-  readonly forecast: Minor
-}
-
-export function totals(
-  purchases: readonly PurchaseReckoning[],
-  pieces: readonly { readonly stillToBuy: Minor }[],
-): Totals {
-  const paid = sum(purchases.map((purchase) => purchase.paid))
-  const committed = sum(purchases.map((purchase) => purchase.committed))
-  const refundsDue = sum(purchases.map((purchase) => purchase.refundDue))
-  const stillToBuy = sum(pieces.map((piece) => piece.stillToBuy))
-  const owed = sum(purchases.map((purchase) => purchase.owed))
-  return {
-    owed,
-    paid,
-    committed,
-    refundsDue,
-    stillToBuy,
-    forecast: minus(plus(plus(paid, committed), stillToBuy), refundsDue),
-  }
 }

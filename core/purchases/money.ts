@@ -2,14 +2,8 @@ import { agreedFor, agreedNow, agreements, type Agreement } from '../brief/index
 import { kept } from '../makeover/kept.ts'
 import { groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
 import { atLeastZero, minus, plus, sum, zero, type Minor } from '../money/minor.ts'
-import {
-  ledger,
-  totals,
-  type CreditReckoning,
-  type OrderReckoning,
-  type PurchaseReckoning,
-  type Totals,
-} from './ledger.ts'
+import { ledger, type CreditReckoning, type OrderReckoning, type PurchaseReckoning } from './ledger.ts'
+import { totals, type Totals } from './totals.ts'
 import { wanted, type PieceReckoning } from './wanted.ts'
 
 export type CategoryMoney = Totals & {

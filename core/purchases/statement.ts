@@ -6,7 +6,7 @@ import { headOf, rowsOf, type Makeover, type Studio } from '../makeover/document
 import type { PlainDate } from '../measure/plain-date.ts'
 import { minus, negate, sum, zero, type Minor } from '../money/minor.ts'
 import type { Money } from './money.ts'
-import type { Totals } from './ledger.ts'
+import type { Totals } from './totals.ts'
 
 export type StatementLine = {
   readonly category: string

@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { effectiveRules } from '../rulebook/rulebook.ts'
 import { apart, type Point } from './adjust.ts'
-import { angleIn, close, type Check, type WallMeasure } from './closing.ts'
+import { angleIn, close } from './closing.ts'
+import { type Check, type WallMeasure } from './walk.ts'
 import { signedArea } from './geometry.ts'
 
 const rules = effectiveRules()

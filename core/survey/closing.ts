@@ -3,19 +3,12 @@
  * room, says what each length had to move, and which one to measure again.
  */
 import type { Rules } from '../rulebook/rulebook.ts'
-import { adjust, angleAt, apart, type Adjustment, type Observation, type Point } from './adjust.ts'
-import { crossing, seen } from './geometry.ts'
-
-/** A wall as it was measured: straight from corner to corner, and the angle of the corner at its end inside the room. */
-export type WallMeasure = {
-  readonly id: string
-  readonly name: string
-  readonly lengthMm: number | null
-  readonly cornerDeg: number | null
-  /** Nobody measured it: it is taken for square. */ readonly assumed: boolean
-}
-/** A length between two corners, by the places of the walls that begin there. */
-export type Check = { readonly id: string; readonly from: number; readonly to: number; readonly lengthMm: number }
+import { adjust, angleAt, apart, type Point } from './adjust.ts'
+import { crossing } from './geometry.ts'
+import { measureAgain } from './measure-again.ts'
+import { begin, observe } from './observed.ts'
+import { type Check, type WallMeasure, datum, mm, origin, walk } from './walk.ts'
+import { asTyped, readings, setAside } from './readings.ts'
 
 export type LengthReading = {
   readonly id: string
@@ -28,6 +21,7 @@ export type LengthReading = {
   /** By how much it would be too long, if it alone were wrong. */
   readonly errorMm: number | null
 }
+
 export type CornerReading = {
   readonly wallId: string
   readonly place: number
@@ -71,25 +65,6 @@ export type Closing = {
   readonly lengths: readonly LengthReading[]
   readonly angles: readonly CornerReading[]
   readonly again: Again | null
-}
-
-const radians = Math.PI / 180
-const origin: Point = { x: 0, y: 0 }
-const step = (point: Point, heading: number, length: number): Point => ({
-  x: point.x + length * Math.cos(heading * radians),
-  y: point.y + length * Math.sin(heading * radians),
-})
-const mm = (value: number): string => `${Math.round(value)}\u00a0mm`
-
-/** The walls walked with their left hand on them: east along the first, then clockwise. As many points as walls, and one. */
-function walk(walls: readonly WallMeasure[], lengths: readonly number[], turns: readonly number[]): Point[] {
-  const points = [origin]
-  let heading = 0
-  for (const [at] of walls.entries()) {
-    points.push(step(points.at(-1) ?? origin, heading, lengths[at] ?? 0))
-    heading -= turns[at] ?? 0
-  }
-  return points
 }
 
 /** Closes a room, or says why not. Lengths in mm, angles in degrees; nothing typed is changed. */
@@ -265,260 +240,8 @@ export function close(walls: readonly WallMeasure[], checks: readonly Check[], r
   }
 }
 
-/** The first corner stays, and the first wall runs east. */
-const datum: ReadonlySet<number> = new Set([0, 1, 3])
-
 export function angleIn(corners: readonly Point[], at: number): number {
   const count = corners.length
   const [back, here, fore] = [corners[(at + count - 1) % count], corners[at], corners[(at + 1) % count]]
   return back && here && fore ? angleAt(back, here, fore) : Number.NaN
-}
-
-type Observed = {
-  readonly id: string
-  readonly kind: 'wall' | 'diagonal' | 'corner'
-  readonly observation: Observation
-}
-function observe(walls: readonly WallMeasure[], checks: readonly Check[], rules: Rules): Observed[] {
-  const count = walls.length
-  const sigmaOf = (length: number): number => rules['survey.sigma'] + (rules['survey.sigma-per-metre'] * length) / 1000
-  return [
-    ...walls.flatMap((wall, at): Observed[] =>
-      wall.lengthMm === null
-        ? []
-        : [
-            {
-              id: wall.id,
-              kind: 'wall',
-              observation: {
-                kind: 'distance',
-                from: at,
-                to: (at + 1) % count,
-                mm: wall.lengthMm,
-                sigmaMm: sigmaOf(wall.lengthMm),
-              },
-            },
-          ],
-    ),
-    ...checks.map((check): Observed => ({
-      id: check.id,
-      kind: 'diagonal',
-      observation: {
-        kind: 'distance',
-        from: check.from,
-        to: check.to,
-        mm: check.lengthMm,
-        sigmaMm: sigmaOf(check.lengthMm),
-      },
-    })),
-    ...walls.flatMap((wall, at): Observed[] =>
-      wall.cornerDeg === null
-        ? []
-        : [
-            {
-              id: wall.id,
-              kind: 'corner',
-              observation: {
-                kind: 'angle',
-                back: at,
-                at: (at + 1) % count,
-                fore: (at + 2) % count,
-                deg: wall.cornerDeg,
-                sigmaDeg: rules['survey.sigma-angle'],
-              },
-            },
-          ],
-    ),
-  ]
-}
-
-/** Where the corners lie roughly: walked, lengths that nobody measured filled in so that the walk closes, the rest spread along it. */
-function begin(walls: readonly WallMeasure[], turns: readonly number[]): Point[] | null {
-  const open = walls.flatMap((wall, at) => (wall.lengthMm === null ? [at] : []))
-  const mean = walls.reduce((sum, wall) => sum + (wall.lengthMm ?? 0), 0) / Math.max(1, walls.length - open.length)
-  const lengths = walls.map((wall) => wall.lengthMm ?? 0)
-  if (open.length > 0) {
-    // the shortest set of lengths that closes the walk: A·x = −miss by the pseudo-inverse of a 2 × k matrix
-    const headings = walls.map((_, at) => -turns.slice(0, at).reduce((sum, turn) => sum + turn, 0) * radians)
-    const ways = open.map((at) => ({ x: Math.cos(headings[at] ?? 0), y: Math.sin(headings[at] ?? 0) }))
-    const base = ways.reduce(
-      (sum, way) => ({ x: sum.x + way.x * mean, y: sum.y + way.y * mean }),
-      walk(walls, lengths, turns).at(-1) ?? origin,
-    )
-    const [xx, xy, yy] = ways.reduce<[number, number, number]>(
-      ([a, b, c], way) => [a + way.x * way.x, b + way.x * way.y, c + way.y * way.y],
-      [1e-9, 0, 1e-9],
-    )
-    const bottom = xx * yy - xy * xy
-    const [px, py] = [(yy * base.x - xy * base.y) / bottom, (xx * base.y - xy * base.x) / bottom]
-    for (const [index, at] of open.entries())
-      lengths[at] = Math.max(mean / 50, mean - ((ways[index]?.x ?? 0) * px + (ways[index]?.y ?? 0) * py))
-  }
-  const points = walk(walls, lengths, turns)
-  const end = points.at(-1) ?? origin
-  const total = lengths.reduce((sum, length) => sum + length, 0)
-  if (!(total > 0)) return null
-  let gone = 0
-  const spread = points.slice(0, -1).map((point, at) => {
-    gone += at === 0 ? 0 : (lengths[at - 1] ?? 0)
-    return { x: point.x - (end.x * gone) / total, y: point.y - (end.y * gone) / total }
-  })
-  // turned back so that the first wall runs east, as the datum has it
-  const second = spread[1] ?? origin
-  const [length, cos, sin] = [Math.hypot(second.x, second.y) || 1, second.x, second.y]
-  return spread.map(({ x, y }) => ({ x: (x * cos + y * sin) / length, y: (y * cos - x * sin) / length }))
-}
-
-function readings(
-  walls: readonly WallMeasure[],
-  checks: readonly Check[],
-  found: Adjustment,
-  observed: readonly Observed[],
-): LengthReading[] {
-  const outcome = (kind: 'wall' | 'diagonal', id: string) =>
-    found.outcomes[observed.findIndex((observed) => observed.kind === kind && observed.id === id)]
-  const between = (start: number, to: number): number =>
-    apart(found.points[start] ?? origin, found.points[to] ?? origin)
-  const reading = (
-    kind: 'wall' | 'diagonal',
-    id: string,
-    name: string,
-    measuredMm: number | null,
-    adjustedMm: number,
-  ): LengthReading => {
-    const thisOutcome = outcome(kind, id)
-    return {
-      id,
-      kind,
-      name,
-      measuredMm,
-      adjustedMm,
-      residualMm: thisOutcome?.residual ?? 0,
-      standardised: thisOutcome?.standardised ?? null,
-      errorMm: thisOutcome?.error ?? null,
-    }
-  }
-  return [
-    ...walls.map((wall, at) =>
-      reading('wall', wall.id, wall.name, wall.lengthMm, between(at, (at + 1) % walls.length)),
-    ),
-    ...checks.map((check) =>
-      reading('diagonal', check.id, nameOf(check), check.lengthMm, between(check.from, check.to)),
-    ),
-  ]
-}
-/** The readings of the others, and of the one that was set aside: what they make of it, and how strongly it stood against them. */
-const setAside = (before: readonly LengthReading[], after: readonly LengthReading[], id: string): LengthReading[] =>
-  after.map((lengthReading) => {
-    const was = before.find((lengthReading) => lengthReading.id === id)
-    const residualMm = lengthReading.adjustedMm - (lengthReading.measuredMm ?? 0)
-    return lengthReading.id === id && was
-      ? { ...lengthReading, residualMm, standardised: was.standardised, errorMm: -residualMm }
-      : lengthReading
-  })
-const nameOf = (check: Pick<Check, 'from' | 'to'>): string =>
-  `Corner ${Math.min(check.from, check.to) + 1} to ${Math.max(check.from, check.to) + 1}`
-const asTyped = (walls: readonly WallMeasure[], checks: readonly Check[]): LengthReading[] => {
-  const plain = (
-    kind: 'wall' | 'diagonal',
-    { id, name, lengthMm }: { id: string; name: string; lengthMm: number | null },
-  ): LengthReading => ({
-    id,
-    kind,
-    name,
-    measuredMm: lengthMm,
-    adjustedMm: lengthMm ?? 0,
-    residualMm: 0,
-    standardised: null,
-    errorMm: null,
-  })
-  return [
-    ...walls.map((wall) => plain('wall', wall)),
-    ...checks.map((check) => plain('diagonal', { ...check, name: nameOf(check) })),
-  ]
-}
-
-/** Which length is to be measured again; where several explain the misfit as well, the diagonal that would tell them apart. */
-function measureAgain(
-  walls: readonly WallMeasure[],
-  checks: readonly Check[],
-  rules: Rules,
-  found: Adjustment,
-  lengths: readonly LengthReading[],
-): Again | null {
-  const suspects = lengths
-    .filter((length) => length.standardised !== null)
-    .toSorted((left, right) => (right.standardised ?? 0) - (left.standardised ?? 0))
-  const [first, second] = suspects
-  if (!first) return { named: null, set: [], errorMm: null, standardised: null, decide: null }
-  const strongest = first.standardised ?? 0
-  // leaving a length out lowers the sum of squares by its standardised residual squared
-  const asGood = (lengthReading: LengthReading): boolean =>
-    strongest ** 2 - (lengthReading.standardised ?? 0) ** 2 <= rules['survey.leads'] ** 2 &&
-    (lengthReading.standardised ?? 0) > strongest / 2
-  const clear = strongest > rules['survey.suspicious'] && !(second && asGood(second))
-  if (clear) return { named: first.id, set: [first.id], errorMm: first.errorMm, standardised: strongest, decide: null }
-  const set = lengths.filter((length) => length.standardised !== null && asGood(length))
-  const strongestFew = new Set(suspects.slice(0, 4).map((suspect) => suspect.id))
-  return {
-    named: null,
-    set: set.map((lengthReading) => lengthReading.id),
-    errorMm: set.length === 1 ? first.errorMm : null,
-    standardised: strongest,
-    decide:
-      set.length > 1
-        ? deciding(
-            walls,
-            checks,
-            rules,
-            found,
-            set.filter((lengthReading) => strongestFew.has(lengthReading.id)),
-          )
-        : null,
-  }
-}
-
-/** A suspect that leaves the room loose without it settles slowly; it is no use for deciding. */
-const hypothesisRounds = 12
-
-/** The diagonal whose length differs most between the suspects, each taken for the wrong one in its turn. */
-function deciding(
-  walls: readonly WallMeasure[],
-  checks: readonly Check[],
-  rules: Rules,
-  found: Adjustment,
-  set: readonly LengthReading[],
-): Again['decide'] {
-  const hypotheses = set.flatMap((suspect) => {
-    const without = walls.map((wall) => (wall.id === suspect.id ? { ...wall, lengthMm: null } : wall))
-    const room = adjust(
-      found.points,
-      observe(
-        without,
-        checks.filter((check) => check.id !== suspect.id),
-        rules,
-      ).map((observed) => observed.observation),
-      datum,
-      hypothesisRounds,
-    )
-    return room ? [{ id: suspect.id, points: room.points }] : []
-  })
-  if (hypotheses.length < 2) return null
-  const measured = new Set(checks.map((check) => [check.from, check.to].toSorted((left, right) => left - right).join()))
-  let best: Again['decide'] = null
-  let widest = 0
-  for (let value = 0; value < walls.length; value++)
-    for (let to = value + 2; to < walls.length; to++) {
-      if ((value === 0 && to === walls.length - 1) || measured.has(`${value},${to}`) || !seen(found.points, value, to))
-        continue
-      const expected = hypotheses.map(({ id, points }) => ({
-        id,
-        mm: apart(points[value] ?? origin, points[to] ?? origin),
-      }))
-      const sorted = expected.map((entry) => entry.mm).toSorted((left, right) => left - right)
-      const least = Math.min(...sorted.slice(1).map((value, at) => value - (sorted[at] ?? 0)))
-      if (least > widest) [widest, best] = [least, { from: value, to, expected }]
-    }
-  // a difference that the tape itself could make decides nothing
-  return widest > 2 * rules['survey.sigma'] ? best : null
 }

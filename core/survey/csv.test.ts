@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { rowsOf, type Makeover } from '../makeover/document.ts'
 import { change } from '../testing/small-makeover.ts'
 import { measuredRoom, rectangle, withBreast, type Measured } from '../testing/surveyed.ts'
-import { readSurveyCsv, sheetOperations, surveyCsv } from './csv.ts'
+import { sheetOperations, surveyCsv } from './csv.ts'
+import { readSurveyCsv } from './read-csv.ts'
 import { roomsOf } from './room.ts'
 
 const rich: Measured = {

@@ -1,14 +1,6 @@
 export { step } from './step.ts'
-export {
-  areasOf,
-  faceOf,
-  finishAreas,
-  floorArea,
-  type Band,
-  type FinishArea,
-  type RoomAreas,
-  type WallAreas,
-} from './areas.ts'
+export { areasOf, faceOf, floorArea, type Band, type RoomAreas, type WallAreas } from './areas.ts'
+export { finishAreas, type FinishArea } from './finish-areas.ts'
 export { angleIn, type Again, type Closing, type LengthReading } from './closing.ts'
 export { inPlace, joints, laid, lieOf, type Lie } from './joined.ts'
 export { surveyOf, type RoomSurvey, type Surveyed } from './reckoned.ts'
@@ -20,7 +12,6 @@ export { fit, papers, scales, type Fitted, type PaperSize } from './drawing/scal
 export {
   boundsOf,
   layers,
-  widthOf,
   type Bounds,
   type Drawing,
   type DrawnKind,
@@ -28,6 +19,8 @@ export {
   type Mark,
   type Stroke,
   type Subject,
-} from './drawing/sheet.ts'
+} from './drawing/marks.ts'
+export { widthOf } from './drawing/boxes.ts'
 export { breakWall, takeOutWall, type Broken, type Shape } from './break-wall.ts'
-export { readSurveyCsv, sheetOperations, surveyColumns, surveyCsv, type SheetFault, type SurveySheet } from './csv.ts'
+export { sheetOperations, surveyColumns, surveyCsv } from './csv.ts'
+export { readSurveyCsv, type SheetFault, type SurveySheet } from './read-csv.ts'

@@ -1,7 +1,8 @@
 /** The survey's part of the reckoning: how each room closes, what it comes to, and the area of each finish. */
 import type { Makeover } from '../makeover/document.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
-import { areasOf, finishAreas, type FinishArea, type RoomAreas } from './areas.ts'
+import { areasOf, type RoomAreas } from './areas.ts'
+import { finishAreas, type FinishArea } from './finish-areas.ts'
 import type { Closing } from './closing.ts'
 import type { Room } from './room.ts'
 

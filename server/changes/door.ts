@@ -3,7 +3,7 @@
  * check what needs the whole, write rows and diary, and raise the documents' revs. All or nothing.
  */
 import { createHash } from 'node:crypto'
-import { and, asc, eq, gt, isNull } from 'drizzle-orm'
+import { and, eq, isNull } from 'drizzle-orm'
 import type pg from 'pg'
 import { entriesOf, mentionedIn, withoutPersonal, type DiaryRow } from '#core/diary/index.ts'
 import {
@@ -14,24 +14,17 @@ import {
   type ChangeSet,
   type Documents,
   type Fault,
-  type Operation,
 } from '#core/makeover/change.ts'
-import type { Kind } from '#core/makeover/kinds.ts'
 import { dateIn } from '#core/measure/plain-date.ts'
 import { guard } from '#core/reckoning/guards.ts'
 import { inTransaction, sqlState, type Database, type Transaction } from '../database/connection.ts'
 import { loadAt, loadStudio, writeRows, type Stand } from '../database/documents.ts'
-import { changedDocuments, changedRows, changes, documents } from '../database/tables.ts'
+import { changedDocuments, changes, documents } from '../database/tables.ts'
 import type { News } from './news.ts'
+import { type Conflict, type Row, conflictsOf } from './conflicts.ts'
+import { databaseFault } from './faults.ts'
 
 export type Person = { readonly studioId: string; readonly personId: string }
-type Row = Readonly<Record<string, unknown>> & { readonly id: string; readonly version: string }
-export type Conflict = {
-  readonly kind: Kind
-  readonly id: string
-  readonly fields: readonly string[]
-  readonly current: Row | null
-}
 
 export type Outcome =
   | { readonly is: 'taken'; readonly rev: number; readonly repeated: boolean; readonly after: Documents | null }
@@ -45,6 +38,7 @@ class Refusal extends Error {
     super(outcome.is)
   }
 }
+
 const refuse = (...faults: readonly Fault[]): never => {
   throw new Refusal({ is: 'refused', faults })
 }
@@ -77,6 +71,7 @@ export async function takeChange(
 
 /** Changes of one makeover wait for each other here, where they hold no connection; other processes are met at the lock. */
 const turns = new Map<string, Promise<unknown>>()
+
 async function inTurn<T>(text: string, work: () => Promise<T>): Promise<T> {
   const before = turns.get(text) ?? Promise.resolve()
   const mine = before.catch(() => undefined).then(work)
@@ -301,63 +296,4 @@ async function write(
     documentIds,
     mentionedIn(entries),
   ])
-}
-
-/** Rows that others changed since: puts on other fields of a row merge, on the same field they conflict. */
-async function conflictsOf(tx: Transaction, before: Documents, operations: readonly Operation[]): Promise<Conflict[]> {
-  const rows = anyRows(before)
-  const conflicts: Conflict[] = []
-  for (const operation of operations) {
-    const { kind, id, base } = operation
-    const current: Row | undefined = rows[kind][id]
-    if (base === null ? current === undefined : current?.version === base) continue
-    const wanted = operation.op === 'put' ? Object.keys(operation.fields) : []
-    const others = base === null || !current ? null : await fieldsChangedSince(tx, kind, id, base)
-    const overlap = others === null ? wanted : wanted.filter((field) => others.has(field))
-    if (current && others !== null && operation.op === 'put' && overlap.length === 0) continue
-    conflicts.push({ kind, id, fields: overlap, current: current ?? null })
-  }
-  return conflicts
-}
-
-/** The fields of a row that later change sets than `base` wrote; null where base never wrote it. */
-async function fieldsChangedSince(tx: Transaction, kind: Kind, id: string, base: string): Promise<Set<string> | null> {
-  const [start] = await tx
-    .select({ rev: changedDocuments.rev, documentId: changedDocuments.documentId })
-    .from(changedRows)
-    .innerJoin(changedDocuments, eq(changedDocuments.changeId, changedRows.changeId))
-    .where(and(eq(changedRows.kind, kind), eq(changedRows.rowId, id), eq(changedRows.changeId, base)))
-    .orderBy(asc(changedDocuments.rev))
-  if (!start) return null
-  const later = await tx
-    .select({ after: changedRows.after })
-    .from(changedRows)
-    .innerJoin(
-      changedDocuments,
-      and(eq(changedDocuments.changeId, changedRows.changeId), eq(changedDocuments.documentId, start.documentId)),
-    )
-    .where(and(eq(changedRows.kind, kind), eq(changedRows.rowId, id), gt(changedDocuments.rev, start.rev)))
-  return new Set(later.flatMap(({ after }) => Object.keys(after ?? {})))
-}
-
-/** The tables refused what the core let through: two changes that met, or a row that others still need. */
-function databaseFault({ code, constraint }: { code: string; constraint: string }): Fault {
-  const [, thing] = /^[a-z_]+?s_([a-z_]+)$/.exec(constraint) ?? []
-  if (code === '23503')
-    return fault(
-      'reference',
-      null,
-      null,
-      null,
-      `something else changed at the same moment and no longer fits this (${thing ?? constraint}): look again, then repeat it`,
-    )
-  if (code === '23505')
-    return fault(
-      'twice',
-      null,
-      null,
-      null,
-      `the same thing was entered at the same moment by someone else (${constraint}): look again`,
-    )
-  return fault('invalid', null, null, null, `the database refused a value (${constraint})`)
 }

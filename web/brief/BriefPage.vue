@@ -23,7 +23,7 @@ import PracticeSection from './PracticeSection.vue'
 import QuestionsSection from './QuestionsSection.vue'
 import WaysSection from './WaysSection.vue'
 import { needForm } from './forms.ts'
-import { useSetting } from './setting.ts'
+import { useSetting } from '../stores/setting.ts'
 
 const makeover = useMakeover()
 const working = useWorking()

@@ -7,8 +7,9 @@ import MoneyAmount from '../parts/MoneyAmount.vue'
 import RowDialog from '../parts/RowDialog.vue'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
-import { constraintForm, forgetRestoring, permissionForm } from './forms.ts'
-import { useSetting } from './setting.ts'
+import { constraintForm } from './forms.ts'
+import { permissionForm } from './answer-forms.ts'
+import { useSetting } from '../stores/setting.ts'
 
 /** What may not be done or brought in, what is usual instead, and the leave that was asked. */
 const makeover = useMakeover()
@@ -37,7 +38,6 @@ function openConstraint(row: Row<'constraint'> | null): void {
   constraintOpen.value = true
 }
 function openPermission(row: Row<'permission'> | null): void {
-  forgetRestoring()
   permission.value = row
   permissionOpen.value = true
 }

@@ -5,7 +5,7 @@ import { writeDate } from '#core/measure/plain-date.ts'
 import RowDialog from '../parts/RowDialog.vue'
 import { useMakeover } from '../stores/makeover.ts'
 import { keeperForm } from './forms.ts'
-import { useSetting } from './setting.ts'
+import { useSetting } from '../stores/setting.ts'
 
 /** What stays, was moved here, or is lent. */
 const makeover = useMakeover()

@@ -5,8 +5,8 @@ import { writeDate } from '#core/measure/plain-date.ts'
 import RowDialog from '../parts/RowDialog.vue'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
-import { questionForm } from './forms.ts'
-import { useSetting } from './setting.ts'
+import { questionForm } from './answer-forms.ts'
+import { useSetting } from '../stores/setting.ts'
 
 /** What was asked of the clients, and what they said. */
 const makeover = useMakeover()

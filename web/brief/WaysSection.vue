@@ -10,7 +10,7 @@ import RowDialog from '../parts/RowDialog.vue'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 import { scopeChoiceForm, scopeOptionForm } from './forms.ts'
-import { useSetting } from './setting.ts'
+import { useSetting } from '../stores/setting.ts'
 
 /** The ways of meeting one wish, priced side by side: leave, cover, change parts, repaint, replace. */
 const makeover = useMakeover()

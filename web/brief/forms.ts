@@ -1,25 +1,15 @@
 /** The small forms of the brief. Each is made for the makeover that is open. */
 import { byId } from '#core/makeover/by-id.ts'
 import { v7 as uuidv7 } from 'uuid'
-import { add, edit, remove, type Operation } from '#core/makeover/change.ts'
+import { add, remove } from '#core/makeover/change.ts'
 import { blank } from '#core/makeover/blank.ts'
-import {
-  answers,
-  constraintReasons,
-  forbiddable,
-  importances,
-  keepReasons,
-  methods,
-  ways,
-} from '#core/makeover/choices.ts'
+import { constraintReasons, forbiddable, importances, keepReasons, methods, ways } from '#core/makeover/choices.ts'
 import { rowsOf, type Makeover } from '#core/makeover/document.ts'
-import type { Row } from '#core/makeover/kinds.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import { zero } from '#core/money/minor.ts'
 import { questions, type Question } from '#core/rulebook/schools.ts'
 import {
   choiceField,
-  dateField,
   maybeChoiceField,
   maybeColourField,
   maybeDateField,
@@ -32,10 +22,9 @@ import {
 } from '../parts/form.ts'
 import { asOptions, rowForm } from '../parts/rowform.ts'
 import { optionsOf } from '../stores/rows.ts'
+import type { Setting } from '../stores/setting.ts'
 
-export type Setting = { readonly makeover: Makeover; readonly currency: string; readonly today: PlainDate }
-
-const ids = (rows: readonly { readonly id: string }[]): string[] => rows.map((row) => row.id)
+export const ids = (rows: readonly { readonly id: string }[]): string[] => rows.map((row) => row.id)
 
 export function needForm({ makeover }: Setting) {
   const [rooms, zones] = [rowsOf(makeover, 'room'), rowsOf(makeover, 'zone')]
@@ -119,97 +108,6 @@ export function constraintForm({ makeover }: Setting) {
     removed: (row) => `Lifted a constraint: ${row.forbids}`,
     caution: 'It acts on every finish, candidate and way whose methods and qualities are known.',
   })
-}
-
-/** Leave asked of an owner. What putting it back costs becomes a piece of its own, so that it stands in the budget. */
-export function permissionForm({ makeover, currency, today }: Setting) {
-  const categories = rowsOf(makeover, 'category')
-  const room = rowsOf(makeover, 'room')[0]
-  const pieceOf = (row: Row<'permission'> | null): Row<'piece'> | undefined =>
-    row?.restorePieceId ? makeover.rows.piece[row.restorePieceId] : undefined
-  return rowForm({
-    kind: 'permission',
-    title: (row) => (row ? 'A permission' : 'Ask for leave'),
-    fields: (row) => ({
-      ask: textField(row?.ask, { most: 300 }),
-      method: choiceField(forbiddable, row?.method ?? 'drill'),
-      askedOf: textField(row?.askedOf, { may: true }),
-      askedOn: dateField(row?.askedOn ?? today),
-      answer: choiceField(answers, row?.answer ?? 'waiting'),
-      answeredOn: maybeDateField(row?.answeredOn ?? null),
-      restore: textField(row?.restore, { most: 500, may: true }),
-      cost: moneyField(currency, pieceOf(row)?.allowanceMinor ?? zero),
-      categoryId: maybeChoiceField(ids(categories), pieceOf(row)?.categoryId ?? null),
-    }),
-    layout: [
-      [
-        { key: 'ask', label: 'What is asked', hint: 'May we paint the long wall?' },
-        { key: 'method', label: 'It is about', as: 'choice', options: asOptions(forbiddable) },
-      ],
-      [
-        { key: 'askedOf', label: 'Asked of', optional: true },
-        { key: 'askedOn', label: 'Asked on' },
-      ],
-      [
-        { key: 'answer', label: 'Answer', as: 'choice', options: asOptions(answers) },
-        { key: 'answeredOn', label: 'Answered on', when: (texts) => texts.answer !== 'waiting' },
-      ],
-      [{ key: 'restore', label: 'How it is put back', optional: true }],
-      [
-        { key: 'cost', label: 'What putting it back costs', unit: currency },
-        { key: 'categoryId', label: 'Counted in', as: 'choice', options: optionsOf(categories), none: 'costs nothing' },
-      ],
-    ],
-    toRow: ({ ask, method, askedOf, askedOn, answer, answeredOn, restore, cost, categoryId }, row) => ({
-      ask,
-      method,
-      askedOf,
-      askedOn,
-      answer,
-      answeredOn: answer === 'waiting' ? null : (answeredOn ?? today),
-      restore,
-      restorePieceId: pieceOf(row)?.id ?? (cost > 0 && categoryId !== null ? restoreId(row) : null),
-    }),
-    sentence: ({ ask, answer }) => (answer === 'waiting' ? `Asked: ${ask}` : `${ask} – answered ${answer}`),
-    besides: ({ ask, cost, categoryId }, _id, row): Operation[] => {
-      const piece = pieceOf(row)
-      if (piece)
-        return piece.allowanceMinor === cost && piece.categoryId === categoryId
-          ? []
-          : [edit('piece', piece, { allowanceMinor: cost, categoryId })]
-      if (cost === 0 || categoryId === null || !room) return []
-      return [
-        add('piece', restoreId(row), {
-          ...blank.piece,
-          roomId: room.id,
-          zoneId: null,
-          categoryId,
-          name: `Put back: ${ask}`.slice(0, 120),
-          quantity: 1,
-          unit: 'pieces',
-          allowanceMinor: cost,
-          chosenId: null,
-          chosenReason: '',
-        }),
-      ]
-    },
-    names: { restorePieceId: 'cost' },
-  })
-}
-/** The piece that putting back will be: one id for one form, so that the two rows name each other. */
-const restoreIds = new WeakMap<object, string>()
-let unsaved = { key: {} }
-function restoreId(row: Row<'permission'> | null): string {
-  const key = row ?? unsaved.key
-  const known = restoreIds.get(key)
-  if (known) return known
-  const id = uuidv7()
-  restoreIds.set(key, id)
-  return id
-}
-/** A new form begins: its piece will be another. */
-export const forgetRestoring = (): void => {
-  unsaved = { key: {} }
 }
 
 export function inspirationForm() {
@@ -350,7 +248,7 @@ export function keeperForm({ makeover }: Setting) {
         { key: 'roomId', label: 'Room', as: 'choice', options: optionsOf(rooms), when: () => rooms.length > 1 },
       ],
     ],
-    toRow: ({ name, setName, roomId }, _row, id) => ({
+    toRow: ({ name, setName, roomId }, _row, _id, spareId) => ({
       ...blank.piece,
       roomId,
       zoneId: null,
@@ -360,12 +258,12 @@ export function keeperForm({ makeover }: Setting) {
       quantity: 1,
       unit: 'pieces',
       allowanceMinor: zero,
-      chosenId: keeperCandidate(id),
+      chosenId: spareId,
       chosenReason: 'It stays',
     }),
     sentence: ({ name }) => `${name} stays`,
-    besides: ({ name, source, keepReason, origin, hole, goBackOn, colour, needId }, pieceId) => [
-      add('candidate', keeperCandidate(pieceId), {
+    besides: ({ name, source, keepReason, origin, hole, goBackOn, colour, needId }, pieceId, _row, spareId) => [
+      add('candidate', spareId, {
         ...blank.candidate,
         pieceId,
         sellerId: null,
@@ -381,61 +279,6 @@ export function keeperForm({ makeover }: Setting) {
       }),
       ...(needId ? [add('serving', uuidv7(), { needId, pieceId })] : []),
     ],
-  })
-}
-/** What holds the piece: one id for one piece, since the two rows name each other. */
-const keeperIds = new Map<string, string>()
-function keeperCandidate(pieceId: string): string {
-  const known = keeperIds.get(pieceId) ?? uuidv7()
-  keeperIds.set(pieceId, known)
-  return known
-}
-
-export function questionForm({ makeover, today }: Setting, pieceId: string | null = null) {
-  const clients = rowsOf(makeover, 'client')
-  return rowForm({
-    kind: 'question',
-    title: (row) => (row ? 'A question to them' : 'Ask them'),
-    action: 'Asked',
-    fields: (row) => ({
-      ask: textField(row?.ask, { most: 300 }),
-      askedOn: dateField(row?.askedOn ?? today),
-      neededBy: maybeDateField(row?.neededBy ?? null),
-      answer: choiceField(answers, row?.answer ?? 'waiting'),
-      answerNote: textField(row?.answerNote, { most: 500, may: true }),
-      answeredById: maybeChoiceField(ids(clients), row?.answeredById ?? clients[0]?.id ?? null),
-      answeredOn: maybeDateField(row?.answeredOn ?? today),
-    }),
-    layout: [
-      [{ key: 'ask', label: 'What is asked' }],
-      [
-        { key: 'askedOn', label: 'Asked on' },
-        { key: 'neededBy', label: 'Needed by', optional: true },
-        { key: 'answer', label: 'Answer', as: 'choice', options: asOptions(answers) },
-      ],
-      [
-        {
-          key: 'answeredById',
-          label: 'Answered by',
-          as: 'choice',
-          options: optionsOf(clients),
-          none: 'nobody said',
-          when: (texts) => texts.answer !== 'waiting',
-        },
-        { key: 'answeredOn', label: 'Answered on', when: (texts) => texts.answer !== 'waiting' },
-      ],
-      [{ key: 'answerNote', label: 'In their words', optional: true, when: (texts) => texts.answer !== 'waiting' }],
-    ],
-    toRow: ({ answer, answeredById, answeredOn, ...rest }, row) => ({
-      ...rest,
-      answer,
-      answeredById: answer === 'waiting' ? null : answeredById,
-      answeredOn: answer === 'waiting' ? null : (answeredOn ?? today),
-      pieceId: row ? row.pieceId : pieceId,
-      candidateId: row?.candidateId ?? null,
-    }),
-    sentence: ({ ask, answer }) => (answer === 'waiting' ? `Asked: ${ask}` : `${ask} – they said ${answer}`),
-    removed: (row) => `Took back the question “${row.ask}”`,
   })
 }
 

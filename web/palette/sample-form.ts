@@ -4,7 +4,7 @@ import { add, remove } from '#core/makeover/change.ts'
 import { lights, verdicts, type Light } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { wallsOf, nameOfWall } from '#core/survey/index.ts'
-import type { Setting } from '../brief/forms.ts'
+import type { Setting } from '../stores/setting.ts'
 import { choiceField, maybeChoiceField, maybeDateField, textField } from '../parts/form.ts'
 import { asOptions, rowForm } from '../parts/rowform.ts'
 

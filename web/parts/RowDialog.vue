@@ -25,9 +25,11 @@ const makeover = useMakeover()
 const { form, reset, submit } = useForm(() => told.fields(row))
 const { basis, save: saveRow } = useBasis<K>(told.kind, () => row, open)
 const id = shallowRef(uuidv7())
+const spareId = shallowRef(uuidv7())
 watch(open, (isOpen) => {
   if (!isOpen) return
   id.value = row?.id ?? uuidv7()
+  spareId.value = uuidv7()
   reset()
 })
 const texts = computed(() => Object.fromEntries(Object.entries(form.fields).map(([key, field]) => [key, field.text])))
@@ -42,8 +44,8 @@ async function save(): Promise<void> {
   const done = await submit((values) => {
     const read = values
     const seen = basis.value
-    const besides = told.besides?.(read, id.value, seen) ?? []
-    const fields = told.toRow(read, seen, id.value)
+    const besides = told.besides?.(read, id.value, seen, spareId.value) ?? []
+    const fields = told.toRow(read, seen, id.value, spareId.value)
     return seen
       ? saveRow(told.sentence(read, seen), fields, besides)
       : makeover.change(told.sentence(read, null), [add(told.kind, id.value, fields), ...besides])

@@ -6,11 +6,14 @@ import { headOf, rowsOf, type Makeover } from '#core/makeover/document.ts'
 import { readParcel } from '#core/parcel/index.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
 import { roomsOf } from '#core/survey/index.ts'
+import * as answerForms from '../brief/answer-forms.ts'
 import * as brief from '../brief/forms.ts'
 import { sampleForm, viewingForm } from '../palette/sample-form.ts'
 import { priceForm } from '../pieces/forms.ts'
 import type { Entry } from '../stores/entry.ts'
 import * as survey from '../survey/forms.ts'
+import * as thingForms from '../survey/thing-forms.ts'
+import type { Setting } from '../stores/setting.ts'
 import type { AnyRowForm } from './rowform.ts'
 
 const today = '2026-11-25' as never
@@ -26,7 +29,7 @@ const entries: readonly Entry[] = [
 
 /** Every small form over the rows that are there, as its page opens it. */
 function formsOf(makeover: Makeover, entry: Entry): [AnyRowForm, Row<Kind>][] {
-  const setting: brief.Setting = { makeover, currency: headOf(makeover)?.currency ?? 'EUR', today }
+  const setting: Setting = { makeover, currency: headOf(makeover)?.currency ?? 'EUR', today }
   const found: [unknown, Row<Kind>][] = []
   const over = <K extends MakeoverKind>(kind: K, form: (row: Row<K>) => unknown): void =>
     void found.push(...rowsOf(makeover, kind).map((row): [unknown, Row<Kind>] => [form(row), row as Row<Kind>]))
@@ -34,17 +37,17 @@ function formsOf(makeover: Makeover, entry: Entry): [AnyRowForm, Row<Kind>][] {
   const ofWall = (wallId: string): survey.Setting => at(makeover.rows.wall[wallId]?.roomId ?? '')
   over('need', () => brief.needForm(setting))
   over('constraint', () => brief.constraintForm(setting))
-  over('permission', () => brief.permissionForm(setting))
+  over('permission', () => answerForms.permissionForm(setting))
   over('inspiration', () => brief.inspirationForm())
   over('scopeChoice', () => brief.scopeChoiceForm(setting))
   over('scopeOption', (row) => brief.scopeOptionForm(setting, row.choiceId))
-  over('question', (row) => brief.questionForm(setting, row.pieceId))
+  over('question', (row) => answerForms.questionForm(setting, row.pieceId))
   over('survey', (row) => survey.surveyForm(at(row.roomId)))
   over('wall', (row) => survey.wallForm(at(row.roomId), 0))
   over('slope', (row) => survey.slopeForm(ofWall(row.wallId)))
   over('diagonal', (row) => survey.diagonalForm(ofWall(row.fromId)))
-  over('opening', (row) => survey.openingForm(ofWall(row.wallId)))
-  over('fixture', (row) => survey.fixtureForm(ofWall(row.wallId)))
+  over('opening', (row) => thingForms.openingForm(ofWall(row.wallId)))
+  over('fixture', (row) => thingForms.fixtureForm(ofWall(row.wallId)))
   over('passage', () => survey.passageForm(at('')))
   over('zone', (row) => survey.zoneForm(at(row.roomId)))
   over('room', () => survey.roomForm())
@@ -64,7 +67,7 @@ function savedAsItIs(form: AnyRowForm, row: Row<Kind>): Record<string, unknown> 
     if (!read.ok) return `${name}: “${field.text}” ${read.error}`
     values[name] = read.value
   }
-  return form.toRow(values, row, row.id)
+  return form.toRow(values, row, row.id, row.id)
 }
 
 describe('a small form that is opened and saved, with nothing typed', () => {

@@ -27,10 +27,11 @@ export type RowForm<K extends Kind, F extends Record<string, AnyField>> = {
   readonly action?: string
   readonly fields: (row: Row<K> | null) => F
   readonly layout: readonly (readonly Shown<F>[])[]
-  readonly toRow: (values: Values<F>, row: Row<K> | null, id: string) => Fields<K>
+  /** `spareId` is for a second row made with it: the same for `toRow` and `besides`, so that the two may name each other. */
+  readonly toRow: (values: Values<F>, row: Row<K> | null, id: string, spareId: string) => Fields<K>
   readonly sentence: (values: Values<F>, row: Row<K> | null) => string
   /** What else is changed with it. */
-  readonly besides?: (values: Values<F>, id: string, row: Row<K> | null) => readonly Operation[]
+  readonly besides?: (values: Values<F>, id: string, row: Row<K> | null, spareId: string) => readonly Operation[]
   /** Says what taking it away is called in the diary; without it the form offers no such thing. */
   readonly removed?: (row: Row<K>) => string
   /** What has to go with it. */

@@ -1,6 +1,6 @@
 import { priceKinds } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
-import type { Setting } from '../brief/forms.ts'
+import type { Setting } from '../stores/setting.ts'
 import { choiceField, dateField, moneyField, textField } from '../parts/form.ts'
 import { asOptions, rowForm } from '../parts/rowform.ts'
 

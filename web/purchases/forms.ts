@@ -5,7 +5,7 @@ import type { Row } from '#core/makeover/kinds.ts'
 import { writeMoney } from '#core/money/written.ts'
 import { zero } from '#core/money/minor.ts'
 import { cancelledValue, type PurchaseReckoning } from '#core/purchases/index.ts'
-import type { Setting } from '../brief/forms.ts'
+import type { Setting } from '../stores/setting.ts'
 import {
   choiceField,
   dateField,

@@ -31,7 +31,8 @@ import { useRooms } from './draft.ts'
 import { asTyped } from './entry-line.ts'
 import ExistingSection from './ExistingSection.vue'
 import FilesSection from './FilesSection.vue'
-import { diagonalForm, fixtureForm, openingForm, roomForm, slopeForm, surveyForm, wallForm, zoneForm } from './forms.ts'
+import { diagonalForm, roomForm, slopeForm, surveyForm, wallForm, zoneForm } from './forms.ts'
+import { fixtureForm, openingForm } from './thing-forms.ts'
 import ShapeDialog from './ShapeDialog.vue'
 import SurveyDrawing from './SurveyDrawing.vue'
 import SurveyTag from './SurveyTag.vue'
@@ -478,74 +479,4 @@ useKeys([
   </div>
 </template>
 
-<style>
-.survey section + section {
-  margin-top: 26px;
-}
-.survey section[aria-labelledby] {
-  content-visibility: auto;
-  contain-intrinsic-size: auto 240px;
-}
-.survey section[aria-labelledby],
-.survey h2 {
-  scroll-margin-top: 90px;
-}
-.survey .walk {
-  margin-top: 18px;
-}
-.survey .parts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 16px;
-  margin: -8px 0 10px;
-  font-size: 13px;
-}
-.survey .rooms {
-  display: inline-flex;
-  gap: 14px;
-}
-.survey .word.here {
-  font-weight: 700;
-  text-decoration-thickness: 3px;
-}
-.survey .views {
-  display: flex;
-  gap: 2px 12px;
-  align-items: baseline;
-  flex-wrap: wrap;
-  margin-bottom: 4px;
-  font-size: 13px;
-}
-.survey .views .word {
-  min-width: 24px;
-}
-.survey .views .end {
-  margin-left: auto;
-}
-.survey .place {
-  display: block;
-  font-size: 12px;
-  line-height: 16px;
-}
-.typed-here {
-  position: absolute;
-  transform: translate(-50%, -50%);
-  display: grid;
-  z-index: 2;
-}
-.typed-here input {
-  width: 120px;
-  height: 28px;
-  border: 2px solid var(--ink);
-  background: var(--sheet);
-  text-align: center;
-  font: inherit;
-}
-.typed-here .said {
-  background: var(--ink);
-  color: var(--paper);
-  font-size: 12px;
-  padding: 0 6px;
-  max-width: 280px;
-}
-</style>
+<style src="./survey-page.css"></style>

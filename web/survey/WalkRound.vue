@@ -299,45 +299,4 @@ defineExpose({ focus: () => nextField.value?.focus() })
   </section>
 </template>
 
-<style>
-.walk td {
-  padding-top: 4px;
-  padding-bottom: 4px;
-  vertical-align: middle;
-}
-.walk .again {
-  font-size: 12px;
-  margin-left: 8px;
-}
-.walk .section-head {
-  justify-content: flex-start;
-}
-.walk .section-head .quiet {
-  font-size: 12px;
-}
-.walk .corner {
-  white-space: nowrap;
-}
-.walk select {
-  height: 26px;
-  border: 1px solid var(--input);
-  background: var(--sheet);
-  font: inherit;
-  font-size: 13px;
-}
-.walk select:focus-visible {
-  outline: 2px solid var(--ink);
-}
-.walk .corner input {
-  width: 62px;
-  height: 26px;
-  border: 1px solid var(--input);
-  background: var(--sheet);
-  margin-left: 6px;
-  padding: 0 5px;
-  text-align: right;
-}
-.walk .checks tr:first-child td {
-  border-top: 1.5px solid var(--ink);
-}
-</style>
+<style src="./walk-round.css"></style>

@@ -1,15 +1,6 @@
 /** The small forms of the survey. */
 import { edit, type Operation } from '#core/makeover/change.ts'
-import {
-  bowings,
-  corners,
-  curves,
-  fixtureKinds,
-  hingeSides,
-  openingKinds,
-  passageKinds,
-  swings,
-} from '#core/makeover/choices.ts'
+import { bowings, corners, curves, passageKinds } from '#core/makeover/choices.ts'
 import { rowsOf, type Makeover } from '#core/makeover/document.ts'
 import { nameOfWall, takeOutWall, wallsOf, type Room } from '#core/survey/index.ts'
 import {
@@ -28,12 +19,16 @@ import type { Entry } from '../stores/entry.ts'
 
 export type Setting = { readonly makeover: Makeover; readonly entry: Entry; readonly roomId: string }
 
-const wallOptions = ({ makeover, roomId }: Setting) =>
+export const wallOptions = ({ makeover, roomId }: Setting) =>
   wallsOf(makeover, roomId).map((wall, at) => ({ value: wall.id, label: nameOfWall(wall, at) }))
+
 const cornerOptions = ({ makeover, roomId }: Setting) =>
   wallsOf(makeover, roomId).map((wall, at) => ({ value: wall.id, label: `Corner ${at + 1}` }))
-const values = (options: readonly { readonly value: string }[]): string[] => options.map((option) => option.value)
-const both = 'Measured along the wall to its near edge; a point, as a socket, to its middle.'
+
+export const values = (options: readonly { readonly value: string }[]): string[] =>
+  options.map((option) => option.value)
+
+export const both = 'Measured along the wall to its near edge; a point, as a socket, to its middle.'
 
 export function surveyForm({ entry, roomId, makeover }: Setting) {
   const room = makeover.rows.room[roomId]?.name ?? ''
@@ -147,6 +142,7 @@ export function wallForm(setting: Setting, at: number) {
     caution: 'Taking a wall away takes what is on it.',
   })
 }
+
 export const cornerWords = [
   { value: 'inside', label: 'square, drawn in' },
   { value: 'outside', label: 'square, jutting out' },
@@ -198,170 +194,6 @@ export function diagonalForm(setting: Setting) {
     sentence: () => 'Measured from corner to corner',
     removed: () => 'Took a check measure away',
     caution: 'A diagonal says whether corners are square, and which length is wrong.',
-  })
-}
-
-/** Openings of the other rooms, for saying that two are one. */
-function openingsElsewhere({ makeover, roomId }: Setting) {
-  return rowsOf(makeover, 'opening').flatMap((row) => {
-    const wall = makeover.rows.wall[row.wallId]
-    const room = wall ? makeover.rows.room[wall.roomId] : undefined
-    return room && room.id !== roomId ? [{ value: row.id, label: `${row.name || row.what}, ${room.name}` }] : []
-  })
-}
-
-export function openingForm(setting: Setting, wallId: string | null = null) {
-  const { entry, makeover } = setting
-  const walls = wallOptions(setting)
-  const others = openingsElsewhere(setting)
-  return rowForm({
-    kind: 'opening',
-    title: (row) => (row ? row.name || `A ${row.what}` : 'A door, window, arch or niche'),
-    fields: (row) => ({
-      what: choiceField(openingKinds, row?.what ?? 'door'),
-      name: textField(row?.name, { most: 60, may: true }),
-      wallId: choiceField(values(walls), row?.wallId ?? wallId ?? ''),
-      fromMm: distanceField(entry, row?.fromMm ?? 0),
-      fromEnd: choiceField(['start', 'end'], row?.fromEnd ? 'end' : 'start'),
-      widthMm: lengthField(entry, row?.widthMm ?? null),
-      sillMm: distanceField(entry, row?.sillMm ?? 0),
-      headMm: lengthField(entry, row?.headMm ?? null),
-      revealMm: maybeLengthField(entry, row?.revealMm ?? null),
-      hinge: choiceField(hingeSides, row?.hinge ?? 'none'),
-      swing: choiceField(swings, row?.swing ?? 'none'),
-      clearMm: maybeLengthField(entry, row?.clearMm ?? null),
-      sharesId: maybeChoiceField(values(others), row?.sharesId ?? null),
-    }),
-    layout: [
-      [
-        { key: 'what', label: 'What', as: 'choice', options: asOptions(openingKinds) },
-        { key: 'name', label: 'Called', optional: true },
-        { key: 'wallId', label: 'On', as: 'choice', options: walls },
-      ],
-      [
-        { key: 'fromMm', label: 'So far along', unit: entry.unit },
-        {
-          key: 'fromEnd',
-          label: 'From',
-          as: 'choice',
-          options: [
-            { value: 'start', label: 'the first corner (left)' },
-            { value: 'end', label: 'the last corner (right)' },
-          ],
-        },
-        { key: 'widthMm', label: 'Width', unit: entry.unit },
-      ],
-      [
-        { key: 'sillMm', label: 'Sill above the floor', unit: entry.unit, hint: '0 for a door' },
-        { key: 'headMm', label: 'Head above the floor', unit: entry.unit },
-        { key: 'revealMm', label: 'Reveal, or depth of a niche', optional: true, unit: entry.unit },
-      ],
-      [
-        {
-          key: 'hinge',
-          label: 'Hinges, seen from inside',
-          as: 'choice',
-          options: asOptions(hingeSides),
-          when: (texts) => texts.what === 'door',
-        },
-        {
-          key: 'swing',
-          label: 'It opens',
-          as: 'choice',
-          options: [
-            { value: 'none', label: 'it slides or folds' },
-            { value: 'in', label: 'into this room' },
-            { value: 'out', label: 'out of it' },
-          ],
-          when: (texts) => texts.what === 'door',
-        },
-        {
-          key: 'clearMm',
-          label: 'Clear width, open',
-          optional: true,
-          unit: entry.unit,
-          when: (texts) => texts.what === 'door' || texts.what === 'arch',
-        },
-      ],
-      [
-        {
-          key: 'sharesId',
-          label: 'The same opening as',
-          as: 'choice',
-          options: others,
-          none: 'none: it leads out of what is measured',
-          when: (texts) => others.length > 0 && (texts.what === 'door' || texts.what === 'arch'),
-        },
-      ],
-    ],
-    toRow: (read) => ({ ...read, fromEnd: read.fromEnd === 'end' }),
-    sentence: (read, row) => `${row ? 'Changed' : 'Noted'} ${read.name || `a ${read.what}`}`,
-    removed: (row) => `Took ${row.name || `a ${row.what}`} away`,
-    removedWith: (row) =>
-      rowsOf(makeover, 'opening').flatMap((opening): Operation[] =>
-        opening.sharesId === row.id ? [edit('opening', opening, { sharesId: null })] : [],
-      ),
-    caution: both,
-  })
-}
-
-export function fixtureForm(setting: Setting, wallId: string | null = null) {
-  const { entry } = setting
-  const walls = wallOptions(setting)
-  const sized = (texts: Readonly<Record<string, string>>): boolean =>
-    !['socket', 'switch', 'light point'].includes(texts.what ?? '')
-  return rowForm({
-    kind: 'fixture',
-    title: (row) => (row ? row.name || `A ${row.what}` : 'A fixed thing'),
-    fields: (row) => ({
-      what: choiceField(fixtureKinds, row?.what ?? 'socket'),
-      name: textField(row?.name, { most: 60, may: true }),
-      wallId: choiceField(values(walls), row?.wallId ?? wallId ?? ''),
-      fromMm: distanceField(entry, row?.fromMm ?? 0),
-      fromEnd: choiceField(['start', 'end'], row?.fromEnd ? 'end' : 'start'),
-      aboveMm: distanceField(entry, row?.aboveMm ?? 0),
-      widthMm: maybeLengthField(entry, row?.widthMm ?? null),
-      heightMm: maybeLengthField(entry, row?.heightMm ?? null),
-      depthMm: maybeLengthField(entry, row?.depthMm ?? null),
-      outMm: distanceField(entry, row?.outMm ?? 0),
-      note: textField(row?.note, { most: 300, may: true }),
-    }),
-    layout: [
-      [
-        { key: 'what', label: 'What', as: 'choice', options: asOptions(fixtureKinds) },
-        { key: 'name', label: 'Called', optional: true },
-        { key: 'wallId', label: 'On', as: 'choice', options: walls },
-      ],
-      [
-        { key: 'fromMm', label: 'So far along', unit: entry.unit },
-        {
-          key: 'fromEnd',
-          label: 'From',
-          as: 'choice',
-          options: [
-            { value: 'start', label: 'the first corner (left)' },
-            { value: 'end', label: 'the last corner (right)' },
-          ],
-        },
-        { key: 'aboveMm', label: 'Above the floor', unit: entry.unit, hint: 'its underside; a point, its middle' },
-      ],
-      [
-        { key: 'widthMm', label: 'Width', optional: true, unit: entry.unit, when: sized },
-        { key: 'heightMm', label: 'Height', optional: true, unit: entry.unit, when: sized },
-        { key: 'depthMm', label: 'Stands out by', optional: true, unit: entry.unit, when: sized },
-        {
-          key: 'outMm',
-          label: 'Off the wall',
-          unit: entry.unit,
-          hint: '0 on it; a ceiling point so far into the room',
-        },
-      ],
-      [{ key: 'note', label: 'Note', optional: true }],
-    ],
-    toRow: (read) => ({ ...read, fromEnd: read.fromEnd === 'end' }),
-    sentence: (read, row) => `${row ? 'Changed' : 'Noted'} ${read.name || `a ${read.what}`}`,
-    removed: (row) => `Took ${row.name || `a ${row.what}`} away`,
-    caution: 'New points, gas and water are for licensed trades. Power off before a cover plate comes off.',
   })
 }
 

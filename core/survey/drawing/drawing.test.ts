@@ -4,7 +4,8 @@ import { writeDimension } from '../../measure/length.ts'
 import { measuredRoom, rectangle, withBay, withBreast, type Measured } from '../../testing/surveyed.ts'
 import { elevationOf } from './elevation.ts'
 import { planOf } from './plan.ts'
-import { widthOf, type Drawing, type Mark } from './sheet.ts'
+import { type Drawing, type Mark } from './marks.ts'
+import { widthOf } from './boxes.ts'
 
 type P = { readonly x: number; readonly y: number }
 type Text = Extract<Mark, { is: 'text' }>

@@ -3,7 +3,9 @@ import { writeDimension, type UnitSystem } from '../../measure/length.ts'
 import type { Point } from '../adjust.ts'
 import { faceOf } from '../areas.ts'
 import type { OnWall, Room, Wall } from '../room.ts'
-import { sheet, widthOf, type Drawing, type Sheet } from './sheet.ts'
+import { sheet, type Sheet } from './sheet.ts'
+import { type Drawing } from './marks.ts'
+import { widthOf } from './boxes.ts'
 
 export type ElevationOptions = { readonly text: number; readonly units: UnitSystem; readonly again?: readonly string[] }
 

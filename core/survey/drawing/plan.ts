@@ -1,25 +1,14 @@
 /** The plan of a room, and of the rooms that open into it, to scale. */
-import { writeDimension, type UnitSystem } from '../../measure/length.ts'
-import type { Rules } from '../../rulebook/rulebook.ts'
+import { writeDimension } from '../../measure/length.ts'
 import type { Point } from '../adjust.ts'
-import type { Check } from '../closing.ts'
+import type { Check } from '../walk.ts'
 import { direction, inside, offset, sides } from '../geometry.ts'
-import { laid, lieOf, type Lie } from '../joined.ts'
+import { lieOf } from '../joined.ts'
 import { letterOf, pointOn, wayOn, type OnWall, type Room, type Wall } from '../room.ts'
-import { sheet, type Drawing, type Mark, type Sheet } from './sheet.ts'
-
-export type PlanOptions = {
-  /** Height of the text in mm of the room: of the paper times the scale. */
-  readonly text: number
-  readonly units: UnitSystem
-  readonly rules: Rules
-  /** Rooms beside it are drawn where a shared opening joins them. */
-  readonly beside?: readonly Room[]
-  readonly diagonals?: boolean
-  readonly fixtures?: boolean
-  /** Lengths that are to be measured again. */
-  readonly again?: readonly string[]
-}
+import { sheet, type Sheet } from './sheet.ts'
+import { type Drawing } from './marks.ts'
+import { fixture, fixtureName, neighbour, opening } from './plan-things.ts'
+import { type PlanOptions, around } from './plan-options.ts'
 
 /** The plan of a room: walls, what is in and on them, its zones, and every measured length beside its wall. */
 export function planOf(room: Room, options: PlanOptions): Drawing {
@@ -117,7 +106,9 @@ const outward = (wall: Wall, along: number): Point => {
 
 /** A curved wall’s lengths stand off as far as it bulges. */
 const standOff = (wall: Wall, thickness: number, size: number): number => 1.6 + Math.max(thickness, wall.rise) / size
+
 const outwardOf = (wall: Wall): Point => outward({ ...wall, arc: null }, 0)
+
 const onIt = (wall: Wall): readonly OnWall<'opening'>[] =>
   wall.arc ? [] : wall.openings.filter((opening) => opening.u0 > -1 && opening.u1 < wall.lengthMm + 1)
 
@@ -191,19 +182,6 @@ function across(
   page.label(text, places, 'dimensions', { subject: { kind: 'diagonal', id }, marked: again.includes(id) })
 }
 
-/** Places round a point, near ones first. */
-function around({ x, y }: Point, size: number): Point[] {
-  return [
-    { x, y },
-    ...[1.2, 2.4, 3.6, 5].flatMap((far) =>
-      Array.from({ length: 8 }, (_, at) => ({
-        x: x + far * size * Math.cos((at * Math.PI) / 4),
-        y: y + far * size * Math.sin((at * Math.PI) / 4),
-      })),
-    ),
-  ]
-}
-
 /** A letter on each wall, inside the room. */
 function letters(page: Sheet, room: Room): void {
   const { size } = page
@@ -240,193 +218,4 @@ function numbers(page: Sheet, room: Room): void {
       'names',
     )
   }
-}
-
-function opening(page: Sheet, wall: Wall, onWall: OnWall<'opening'>, thickness: number): void {
-  const subject = { kind: 'opening' as const, id: onWall.row.id }
-  const deep = -Math.max(thickness, 1)
-  const [a, b, c, d] = [
-    pointOn(wall, onWall.u0),
-    pointOn(wall, onWall.u1),
-    pointOn(wall, onWall.u1, deep),
-    pointOn(wall, onWall.u0, deep),
-  ]
-  const line = (points: readonly Point[]): Mark => ({ is: 'line', layer: 'openings', stroke: 'firm', points, subject })
-  if (onWall.row.what === 'niche') {
-    const back = -(onWall.row.revealMm ?? thickness)
-    const points = [a, pointOn(wall, onWall.u0, back), pointOn(wall, onWall.u1, back), b]
-    page.draw({ is: 'line', layer: 'openings', stroke: 'firm', points, closed: true, filled: 'paper', subject })
-    page.keepClear(points)
-    return
-  }
-  page.draw(
-    { is: 'line', layer: 'openings', stroke: 'fine', points: [a, b, c, d], closed: true, filled: 'paper', subject },
-    line([a, d]),
-    line([b, c]),
-  )
-  if (onWall.row.what === 'window')
-    page.draw(
-      line([a, b]),
-      line([pointOn(wall, onWall.u0, deep / 2), pointOn(wall, onWall.u1, deep / 2)]),
-      line([d, c]),
-    )
-  else if (onWall.row.what === 'arch')
-    for (const points of [
-      [a, b],
-      [d, c],
-    ])
-      page.dashed({ layer: 'openings', points, subject })
-  else {
-    // the leaf stands open at a right angle; left and right are as one sees them from inside
-    const { hinge, swing } = onWall.row
-    if (swing === 'none' || hinge === 'none') {
-      page.draw(line([pointOn(wall, onWall.u0, deep / 2), pointOn(wall, onWall.u1, deep / 2)]))
-      return
-    }
-    const [at, value] = hinge === 'left' ? [onWall.u0, onWall.u1] : [onWall.u1, onWall.u0]
-    const off = swing === 'in' ? 0 : deep
-    const [pin, strike, tip] = [
-      pointOn(wall, at, off),
-      pointOn(wall, value, off),
-      pointOn(wall, at, off + (swing === 'in' ? 1 : -1) * onWall.row.widthMm),
-    ]
-    const angle = (to: Point): number => (Math.atan2(to.y - pin.y, to.x - pin.x) * 180) / Math.PI
-    const [start, to] = [angle(strike), angle(tip)]
-    const turn = (((to - start) % 360) + 360) % 360
-    page.draw(line([pin, tip]), {
-      is: 'arc',
-      layer: 'openings',
-      stroke: 'fine',
-      centre: pin,
-      radius: onWall.row.widthMm,
-      from: turn < 180 ? start : to,
-      to: turn < 180 ? to : start,
-      subject,
-    })
-    page.keepClear([pin, tip])
-  }
-}
-
-/** The outline of a fixed thing seen from above; a point as a small mark on its wall. */
-function fixture(page: Sheet, wall: Wall, onWall: OnWall<'fixture'>, { fixtures = true }: PlanOptions): void {
-  if (!fixtures) return
-  const subject = { kind: 'fixture' as const, id: onWall.row.id }
-  const { outMm: out, what } = onWall.row
-  const above = what === 'soffit'
-  if (onWall.u1 > onWall.u0) {
-    const deep = out + (onWall.row.depthMm ?? 60)
-    const points = [
-      pointOn(wall, onWall.u0, out),
-      pointOn(wall, onWall.u1, out),
-      pointOn(wall, onWall.u1, deep),
-      pointOn(wall, onWall.u0, deep),
-    ]
-    page.draw({
-      is: 'line',
-      layer: 'fixtures',
-      stroke: above ? 'dashed' : 'firm',
-      points,
-      closed: true,
-      filled: above ? 'none' : 'paper',
-      subject,
-    })
-    page.keepClear(points, true)
-    return
-  }
-  const r = page.size * 0.32
-  const at = pointOn(wall, onWall.u0, out > 0 ? out : r)
-  page.draw({ is: 'arc', layer: 'fixtures', stroke: 'firm', centre: at, radius: r, from: 0, to: 360, subject })
-  if (what === 'light point')
-    page.draw(
-      {
-        is: 'line',
-        layer: 'fixtures',
-        stroke: 'firm',
-        points: [
-          { x: at.x - r, y: at.y - r },
-          { x: at.x + r, y: at.y + r },
-        ],
-        subject,
-      },
-      {
-        is: 'line',
-        layer: 'fixtures',
-        stroke: 'firm',
-        points: [
-          { x: at.x - r, y: at.y + r },
-          { x: at.x + r, y: at.y - r },
-        ],
-        subject,
-      },
-    )
-  else if (what === 'switch')
-    page.draw({
-      is: 'line',
-      layer: 'fixtures',
-      stroke: 'firm',
-      points: [at, { x: at.x + r * 1.8, y: at.y + r * 1.8 }],
-      subject,
-    })
-  page.keepClear(
-    [
-      { x: at.x - r, y: at.y - r },
-      { x: at.x + r, y: at.y - r },
-      { x: at.x + r, y: at.y + r },
-      { x: at.x - r, y: at.y + r },
-    ],
-    true,
-  )
-}
-
-/** What a fixed thing with a width is called, on it or before it in the room. */
-function fixtureName(page: Sheet, room: Room, wall: Wall, onWall: OnWall<'fixture'>): void {
-  if (onWall.u1 <= onWall.u0) return
-  const middle = (onWall.u0 + onWall.u1) / 2
-  const deep = onWall.row.outMm + (onWall.row.depthMm ?? 60)
-  const before = pointOn(wall, middle, deep + page.size)
-  page.label(
-    onWall.name,
-    [
-      pointOn(wall, middle, (onWall.row.outMm + deep) / 2),
-      ...around(before, page.size).filter((place) => room.outline.length === 0 || inside(place, room.outline)),
-    ],
-    'fixtures',
-    { subject: { kind: 'fixture', id: onWall.row.id } },
-  )
-}
-
-/** A room beside this one: its walls and its name, without lengths. */
-function neighbour(page: Sheet, room: Room, lie: Lie, options: PlanOptions): void {
-  const outline = room.outline.map((point) => laid(lie, point))
-  const outer = offset(room.outline, options.rules['survey.wall-thickness']).map((point) => laid(lie, point))
-  page.draw(
-    { is: 'line', layer: 'walls', stroke: 'fine', points: outer, closed: true, filled: 'wall' },
-    {
-      is: 'line',
-      layer: 'walls',
-      stroke: 'firm',
-      points: outline,
-      closed: true,
-      filled: 'paper',
-      subject: { kind: 'room', id: room.id },
-    },
-  )
-  page.keepClear(outline, true)
-  page.keepClear(outer, true)
-  const middle = outline.reduce((sum, { x, y }) => ({ x: sum.x + x / outline.length, y: sum.y + y / outline.length }), {
-    x: 0,
-    y: 0,
-  })
-  page.label(room.name, around(middle, page.size), 'names', { subject: { kind: 'room', id: room.id }, strong: true })
-  for (const wall of room.walls)
-    for (const opening of wall.openings) {
-      const points = [
-        pointOn(wall, opening.u0),
-        pointOn(wall, opening.u1),
-        pointOn(wall, opening.u1, -options.rules['survey.wall-thickness']),
-        pointOn(wall, opening.u0, -options.rules['survey.wall-thickness']),
-      ].map((point) => laid(lie, point))
-      if (opening.row.what !== 'niche')
-        page.draw({ is: 'line', layer: 'openings', stroke: 'fine', points, closed: true, filled: 'paper' })
-    }
 }

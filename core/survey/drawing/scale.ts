@@ -1,6 +1,6 @@
 /** Which scale a drawing is printed at, and on which way of the page. */
 import type { UnitSystem } from '../../measure/length.ts'
-import type { Drawing } from './sheet.ts'
+import type { Drawing } from './marks.ts'
 
 /** 1 : n as architects use them: round in metric; in feet, an inch, 3/4, 1/2, 3/8, 1/4, 1/8 and 1/16 in to the foot. */
 export const scales: { readonly [S in UnitSystem]: readonly number[] } = {

@@ -3,137 +3,14 @@
  * where nothing else is: a place is tried, and the next one, and what finds none is left out and listed.
  */
 import type { Point } from '../adjust.ts'
-
-/** From the back to the front: dashed lines before what is written over them. */
-export const layers = ['walls', 'ceiling', 'checks', 'zones', 'openings', 'fixtures', 'dimensions', 'names'] as const
-export type Layer = (typeof layers)[number]
-export type DrawnKind = 'wall' | 'opening' | 'fixture' | 'diagonal' | 'zone' | 'room'
-export type Subject = { readonly kind: DrawnKind; readonly id: string }
-/** heavy: walls. firm: what is seen. fine: dimension lines. dashed: what is above, thought, or measured across. */
-export type Stroke = 'heavy' | 'firm' | 'fine' | 'dashed'
-
-export type Mark =
-  | {
-      readonly is: 'line'
-      readonly layer: Layer
-      readonly stroke: Stroke
-      readonly points: readonly Point[]
-      readonly closed?: boolean
-      readonly filled?: 'wall' | 'paper' | 'none'
-      readonly subject?: Subject
-    }
-  /** Counterclockwise from one angle to the other, in degrees. */
-  | {
-      readonly is: 'arc'
-      readonly layer: Layer
-      readonly stroke: Stroke
-      readonly centre: Point
-      readonly radius: number
-      readonly from: number
-      readonly to: number
-      readonly subject?: Subject
-    }
-  /** Centred at its place, turned counterclockwise. `size` is its height in mm of the room. `length` where the text is one that can be typed anew. */
-  | {
-      readonly is: 'text'
-      readonly layer: Layer
-      readonly at: Point
-      readonly text: string
-      readonly size: number
-      readonly turn: number
-      readonly subject?: Subject
-      readonly strong?: boolean
-      readonly marked?: boolean
-      readonly length?: boolean
-      /** It found no place but on a dashed line, which is broken under it. */ readonly breaks?: boolean
-    }
-
-export type Bounds = { readonly left: number; readonly right: number; readonly bottom: number; readonly top: number }
-export type Drawing = {
-  readonly marks: readonly Mark[]
-  readonly bounds: Bounds
-  /** Lengths that found no free place. */ readonly unplaced: readonly string[]
-}
-
-/** A box that lies at any angle: its middle, half its length and height, and the direction of its length. */
-type Box = {
-  readonly x: number
-  readonly y: number
-  readonly half: number
-  readonly tall: number
-  readonly cos: number
-  readonly sin: number
-  readonly reachX: number
-  readonly reachY: number
-}
-const box = (x: number, y: number, half: number, tall: number, cos: number, sin: number): Box => ({
-  x,
-  y,
-  half,
-  tall,
-  cos,
-  sin,
-  reachX: Math.abs(half * cos) + Math.abs(tall * sin),
-  reachY: Math.abs(half * sin) + Math.abs(tall * cos),
-})
-
-/** How far a box reaches along a direction, either way from its middle. */
-const reach = ({ half, tall, cos: c, sin: s }: Box, cos: number, sin: number): number =>
-  half * Math.abs(c * cos + s * sin) + tall * Math.abs(c * sin - s * cos)
-const apartAlong = (box: Box, right: Box, cos: number, sin: number): boolean =>
-  Math.abs((right.x - box.x) * cos + (right.y - box.y) * sin) >= reach(box, cos, sin) + reach(right, cos, sin) - 1e-9
-/** Do two boxes overlap? Separating axes, after a look at their upright bounds. */
-function overlap(box: Box, right: Box): boolean {
-  if (Math.abs(right.x - box.x) >= box.reachX + right.reachX || Math.abs(right.y - box.y) >= box.reachY + right.reachY)
-    return false
-  return !(
-    apartAlong(box, right, box.cos, box.sin) ||
-    apartAlong(box, right, -box.sin, box.cos) ||
-    apartAlong(box, right, right.cos, right.sin) ||
-    apartAlong(box, right, -right.sin, right.cos)
-  )
-}
-
-type Shelf = { readonly put: (box: Box) => void; readonly meets: (box: Box) => boolean }
-/** Boxes by the squares of a grid they lie in, so that only near ones are held against each other. */
-function shelf(square: number): Shelf {
-  const squares = new Map<number, Box[]>()
-  const squareAt = (at: number): number => Math.floor(at / square) + 4096
-  /** Until one of the squares under a box answers yes. */
-  function someSquare({ x, y, reachX, reachY }: Box, ask: (key: number) => boolean): boolean {
-    const [left, right, low, high] = [
-      squareAt(x - reachX),
-      squareAt(x + reachX),
-      squareAt(y - reachY),
-      squareAt(y + reachY),
-    ]
-    for (let column = left; column <= right; column++)
-      for (let row = low; row <= high; row++) if (ask(column * 8192 + row)) return true
-    return false
-  }
-  return {
-    put: (box) => {
-      someSquare(box, (key) => {
-        const here = squares.get(key)
-        if (here) here.push(box)
-        else squares.set(key, [box])
-        return false
-      })
-    },
-    meets: (box) => someSquare(box, (key) => squares.get(key)?.some((square) => overlap(box, square)) ?? false),
-  }
-}
-
-/** The width of a text, as a share of its height, letter by letter: generous, so that what fits here fits in print. */
-export const widthOf = (text: string, size: number): number =>
-  [...text].reduce(
-    (sum, letter) => sum + (/[\s\u00a0.,:'′″"|il]/.test(letter) ? 0.34 : /[A-ZMWmw²³]/.test(letter) ? 0.74 : 0.6),
-    0.1,
-  ) * size
+import { type Box, type Shelf, box, overlap, shelf, widthOf } from './boxes.ts'
+import { type Drawing, type Layer, type Mark, type Subject, boundsOf } from './marks.ts'
 
 type Taken = 'text' | 'line' | 'extension' | 'dashed'
+
 /** What no text may ever lie on. */
 const solid: readonly Taken[] = ['text', 'line', 'extension']
+
 export type Dimension = {
   readonly from: Point
   readonly to: Point
@@ -354,31 +231,5 @@ export function sheet(size: number) {
     finished,
   }
 }
-export type Sheet = ReturnType<typeof sheet>
 
-/** The upright rectangle that holds all marks. */
-export function boundsOf(marks: readonly Mark[]): Bounds {
-  let [left, right, bottom, top] = [Infinity, -Infinity, Infinity, -Infinity]
-  const hold = (x: number, y: number): void => {
-    left = Math.min(left, x)
-    right = Math.max(right, x)
-    bottom = Math.min(bottom, y)
-    top = Math.max(top, y)
-  }
-  for (const mark of marks) {
-    if (mark.is === 'line') for (const point of mark.points) hold(point.x, point.y)
-    else if (mark.is === 'arc') {
-      hold(mark.centre.x - mark.radius, mark.centre.y - mark.radius)
-      hold(mark.centre.x + mark.radius, mark.centre.y + mark.radius)
-    } else {
-      const reach = Math.max(widthOf(mark.text, mark.size) / 2, mark.size / 2)
-      const [cos, sin] = [
-        Math.abs(Math.cos((mark.turn * Math.PI) / 180)),
-        Math.abs(Math.sin((mark.turn * Math.PI) / 180)),
-      ]
-      hold(mark.at.x - reach * cos - (mark.size / 2) * sin, mark.at.y - reach * sin - (mark.size / 2) * cos)
-      hold(mark.at.x + reach * cos + (mark.size / 2) * sin, mark.at.y + reach * sin + (mark.size / 2) * cos)
-    }
-  }
-  return left > right ? { left: 0, right: 1000, bottom: -1000, top: 0 } : { left, right, bottom, top }
-}
+export type Sheet = ReturnType<typeof sheet>

@@ -1,0 +1,126 @@
+/** What a change may not do to money: a payment is only reversed, an order stays within what was agreed. */
+import { byId } from '../makeover/by-id.ts'
+import { fault, type Fault } from '../makeover/change.ts'
+import { currencyOf, groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
+import type { Row } from '../makeover/kinds.ts'
+import { sum } from '../money/minor.ts'
+import { writeMoney } from '../money/written.ts'
+import { writeDate, type PlainDate } from '../measure/plain-date.ts'
+import { netPaid } from './ledger.ts'
+import { reckonMoney } from './money.ts'
+import { dateFaults } from './goods-guards.ts'
+
+export function paymentFaults(after: Makeover, today: PlainDate): Fault[] {
+  const currency = currencyOf(after)
+  const paymentsOf = groupBy(rowsOf(after, 'payment'), (row) => row.orderId)
+  return rowsOf(after, 'order').flatMap((order) => {
+    const paid = paymentsOf.get(order.id) ?? []
+    return [
+      ...paid.flatMap((row) => dateFaults('payment', row.id, 'paidOn', row.paidOn, order.orderedOn, today)),
+      ...paid.flatMap((row) => tenderFaults(after, order, row)),
+      ...moneyFaults(paid, currency),
+    ]
+  })
+}
+
+function tenderFaults(after: Makeover, order: Row<'order'>, row: Row<'payment'>): Fault[] {
+  const wrong = (field: string, message: string) => [fault('payment', 'payment', row.id, field, message)]
+  const held = row.tender === 'gift card' || row.tender === 'held credit'
+  const credit = row.creditId === null ? undefined : after.rows.credit[row.creditId]
+  if (!held)
+    return row.creditId === null
+      ? []
+      : wrong('tender', 'was made with held credit or a gift card: expected one of these')
+  if (!credit)
+    return wrong('creditId', `is missing: expected the ${row.tender === 'gift card' ? 'gift card' : 'credit note'}`)
+  if ((credit.kind === 'gift card') !== (row.tender === 'gift card'))
+    return wrong('tender', `is ${row.tender}, and it is a ${credit.kind}`)
+  if (credit.sellerId !== order.sellerId) return wrong('creditId', 'is held with another seller')
+  if (credit.expiresOn !== null && row.direction === 'out' && row.paidOn > credit.expiresOn)
+    return wrong('creditId', `ended on ${writeDate(credit.expiresOn)}`)
+  return []
+}
+
+function moneyFaults(paid: readonly Row<'payment'>[], currency: string): Fault[] {
+  const faults: Fault[] = []
+  const reversed = new Set<string>()
+  for (const row of paid) {
+    if (row.reversesId === null) continue
+    const first = byId(paid, row.reversesId)
+    if (
+      !first ||
+      first.reversesId !== null ||
+      reversed.has(first.id) ||
+      first.direction === row.direction ||
+      first.amountMinor !== row.amountMinor ||
+      first.creditId !== row.creditId
+    )
+      faults.push(
+        fault(
+          'payment',
+          'payment',
+          row.id,
+          'reversesId',
+          'a payment is reversed once, by its whole amount, the other way',
+        ),
+      )
+    reversed.add(row.reversesId)
+  }
+  const out = paid.filter((row) => row.direction === 'out')
+  const back = paid.filter((row) => row.direction === 'back')
+  if (netPaid(paid) < 0)
+    faults.push(
+      fault(
+        'payment',
+        'payment',
+        back.at(-1)?.id ?? null,
+        'amountMinor',
+        `more would come back than was paid: ${writeMoney(sum(back.map((row) => row.amountMinor)), currency)} back, ${writeMoney(sum(out.map((row) => row.amountMinor)), currency)} paid`,
+      ),
+    )
+  return faults
+}
+
+export function creditFaults(after: Makeover): Fault[] {
+  const currency = currencyOf(after)
+  const balances = new Map(reckonMoney(after).credits.map((credit) => [credit.id, credit]))
+  return rowsOf(after, 'credit').flatMap((row) => {
+    const held = balances.get(row.id)
+    if (row.kind === 'credit note' && row.faceMinor > 0)
+      return [fault('credit', 'credit', row.id, 'faceMinor', 'a credit note is filled by refunds: expected 0')]
+    if (row.expiresOn !== null && row.expiresOn < row.gotOn)
+      return [fault('credit', 'credit', row.id, 'expiresOn', 'lies before it was got')]
+    if (held && held.balance < 0)
+      return [
+        fault(
+          'credit',
+          'payment',
+          rowsOf(after, 'payment').findLast((payment) => payment.creditId === row.id)?.id ?? null,
+          'amountMinor',
+          `only ${writeMoney(held.put, currency)} was put on it, and ${writeMoney(held.spent, currency)} would be spent`,
+        ),
+      ]
+    return []
+  })
+}
+
+/**
+ * An order is made within the agreed sum: where a change makes more owed, the forecast after it may not pass what was
+ * agreed with the contingency. A signed change in the same change set, or before it, lifts the limit.
+ */
+export function withinAgreed(before: Makeover, after: Makeover): Fault[] {
+  const was = reckonMoney(before).total
+  const { total, agreement } = reckonMoney(after)
+  if (agreement === null || total.owed <= was.owed || total.over === 0) return []
+  const currency = currencyOf(after)
+  const order = rowsOf(after, 'order').find((row) => !before.rows.order[row.id])
+  return [
+    fault(
+      'over-agreed',
+      order ? 'order' : null,
+      order?.id ?? null,
+      null,
+      `this would come to ${writeMoney(total.forecast, currency)}, which is ${writeMoney(total.over, currency)} over the agreed ${writeMoney(total.agreed, currency)}: it needs a signed change first, or a wish given up`,
+    ),
+  ]
+}
