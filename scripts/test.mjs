@@ -1,7 +1,8 @@
 // npm test: installs what is missing, then lint, types, unit and server tests, browser tests. Ends with one line.
+//   npm test -- quick  for the work in hand: what changed is linted, all types, the tests that need no server or browser
 //   npm test -- unit   only the Vitest part       npm test -- browser   only the browser part
 //   what follows the name of one part goes to its tool: npm test -- browser -g "two people"
-import { spawn } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import {
@@ -16,7 +17,7 @@ import {
   say,
 } from './prerequisites.mjs'
 
-const parts = ['lint', 'types', 'unit', 'browser']
+const parts = ['lint', 'types', 'unit', 'browser', 'quick']
 const words = process.argv.slice(2)
 const asked = words.filter((word) => parts.includes(word))
 const passedOn = asked.length === 1 ? words.filter((word) => !parts.includes(word)) : []
@@ -54,13 +55,54 @@ function readReport(file, count) {
   }
 }
 
+/** What changed since the last commit, and the tests that need neither a database nor a browser: under two minutes. */
+async function quick() {
+  const changed = spawnSync('git', ['ls-files', '--modified', '--others', '--exclude-standard'], {
+    cwd: root,
+    encoding: 'utf8',
+  })
+    .stdout.split('\n')
+    .filter((file) => /\.(ts|mjs|vue)$/.test(file) && existsSync(join(root, file)))
+  mkdirSync(reports, { recursive: true })
+  const file = join(reports, 'quick.json')
+  const told = (name) => (code) => tell(name, ...(code === 0 ? [1, 0] : [0, 1]))
+  await Promise.all([
+    run('../scripts/types.mjs', [])
+      .then(told('Types'))
+      .then(() =>
+        changed.length > 0 ? run('eslint/bin/eslint.js', changed).then(told('Lint of what changed')) : undefined,
+      ),
+    run('vitest/vitest.mjs', [
+      'run',
+      '--project=core',
+      '--project=web',
+      '--reporter=dot',
+      '--reporter=json',
+      `--outputFile.json=${file}`,
+    ]),
+  ])
+  const { ok, bad } = readReport(file, countUnit)
+  tell('Core and interface', ok, bad)
+}
+
+const countUnit = ({ numPassedTests, numFailedTests, numFailedTestSuites, success }) => ({
+  ok: numPassedTests,
+  bad: numFailedTests || (success ? 0 : Math.max(1, numFailedTestSuites)),
+})
+
 async function main() {
   requireNode()
   installPackages()
-  // neither needs the other, and each keeps one core busy
+  if (asked.includes('quick')) return quick()
+  const check = (name, program, args) =>
+    run(program, args).then((code) => tell(name, ...(code === 0 ? [1, 0] : [0, 1])))
+  // none needs the others
   await Promise.all([
-    wants('lint') && run('eslint/bin/eslint.js', ['.']).then((code) => tell('Lint', ...(code === 0 ? [1, 0] : [0, 1]))),
-    wants('types') && run('../scripts/types.mjs', []).then((code) => tell('Types', ...(code === 0 ? [1, 0] : [0, 1]))),
+    wants('lint') && check('Lint', 'eslint/bin/eslint.js', ['.']),
+    wants('types') &&
+      check('Types', '../scripts/types.mjs', [])
+        .then(() => check('Format', 'prettier/bin/prettier.cjs', ['--check', '--log-level=warn', '.']))
+        .then(() => check('What nobody uses', 'knip/bin/knip.js', [])),
   ])
   if (!wants('unit') && !wants('browser')) return
 
@@ -85,10 +127,7 @@ async function main() {
       ['run', '--reporter=dot', '--reporter=json', `--outputFile.json=${file}`, ...passedOn],
       env,
     )
-    const { ok, bad } = readReport(file, ({ numPassedTests, numFailedTests, numFailedTestSuites, success }) => ({
-      ok: numPassedTests,
-      bad: numFailedTests || (success ? 0 : Math.max(1, numFailedTestSuites)),
-    }))
+    const { ok, bad } = readReport(file, countUnit)
     tell('Unit and server', ok, bad || (code === 0 ? 0 : 1))
   }
   if (wants('browser')) {

@@ -7,10 +7,10 @@ import { keepBrief, writeKept } from './kept.ts'
 
 /** What a change may not do to the brief. */
 export const briefGuards = (before: Documents, after: Documents, today: PlainDate): Fault[] => [
-  ...keptGuards(before, after),
   ...scopeGuards(after.makeover),
   ...answerGuards('permission', rowsOf(after.makeover, 'permission')),
   ...budgetGuards(before.makeover, after.makeover, today),
+  ...keptGuards(before, after),
 ]
 
 /** What is signed keeps the brief as it stands at that moment, and nothing else. */

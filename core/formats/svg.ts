@@ -69,7 +69,7 @@ export function arcPath(
   return `M${point(start)}A${short(radius / scale)} ${short(radius / scale)} 0 ${spans > 180 ? 1 : 0} 0 ${point(to)}`
 }
 
-export const sizeOn = (
+const sizeOn = (
   { left, right, top, bottom }: Bounds,
   scale: number,
 ): { readonly width: number; readonly height: number } => ({

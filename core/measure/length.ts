@@ -6,7 +6,7 @@ export type LengthUnit = keyof typeof millimetresIn
 export type UnitSystem = 'metric' | 'feet and inches'
 
 /** The unit that most people of a system type a bare number in; each makeover may say another. */
-export const usualUnit = (system: UnitSystem): LengthUnit => (system === 'metric' ? 'mm' : 'in')
+const usualUnit = (system: UnitSystem): LengthUnit => (system === 'metric' ? 'mm' : 'in')
 
 const decimal = (text: string): number | null => {
   const read = readDecimal(text, 6)

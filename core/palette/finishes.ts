@@ -113,25 +113,29 @@ function clashesAmong(rows: readonly Row<'finish'>[], rules: Rules, wholeHome: b
 }
 
 const ownRules = new Set(['wood', 'metal', 'greenery'])
-/** Finishes that are one colour to the eye, or one hue at several depths; materials with rules of their own are left out. */
+/**
+ * Finishes that are one colour to the eye, or one hue at several depths; materials with rules of their own are left out.
+ * What is linked by others is one colour too, so that the groups do not depend on the order of entry.
+ */
 function colourGroups(rows: readonly Row<'finish'>[], rules: Rules): string[][] {
-  const groups: { readonly row: Row<'finish'>; readonly tone: Tone }[][] = []
-  for (const row of rows) {
-    if (ownRules.has(row.family)) continue
-    const tone = toneOf(labOf(row))
-    const near = tone.C < rules['colour.near-neutral']
-    const home = groups.find((group) =>
-      group.some(
-        (member) =>
-          tieOfTones(member.tone, tone, rules) !== null ||
-          (near &&
-            member.tone.C < rules['colour.near-neutral'] &&
-            deltaE(member.tone, tone) <= 2 * rules['colour.at-a-glance'] &&
-            clash(asSwatch(member.row), asSwatch(row), rules) === null),
-      ),
-    )
-    if (home) home.push({ row, tone })
-    else groups.push([{ row, tone }])
+  const shown = rows.filter((row) => !ownRules.has(row.family)).map((row) => ({ row, tone: toneOf(labOf(row)) }))
+  const groupAt = shown.map((_, at) => at)
+  const root = (at: number): number => {
+    const above = groupAt[at] ?? at
+    return above === at ? at : root(above)
   }
-  return groups.map((group) => group.map(({ row }) => row.id))
+  for (const [at, left] of shown.entries())
+    for (const [from, right] of shown.slice(0, at).entries()) {
+      const [mine, theirs] = [root(at), root(from)]
+      if (mine !== theirs && isOneColour(left, right, rules)) groupAt[Math.max(mine, theirs)] = Math.min(mine, theirs)
+    }
+  return [...groupBy(shown.keys(), root).values()].map((group) => group.flatMap((at) => shown[at]?.row.id ?? []))
 }
+
+type Toned = { readonly row: Row<'finish'>; readonly tone: Tone }
+const isOneColour = (left: Toned, right: Toned, rules: Rules): boolean =>
+  tieOfTones(left.tone, right.tone, rules) !== null ||
+  (left.tone.C < rules['colour.near-neutral'] &&
+    right.tone.C < rules['colour.near-neutral'] &&
+    deltaE(left.tone, right.tone) <= 2 * rules['colour.at-a-glance'] &&
+    clash(asSwatch(left.row), asSwatch(right.row), rules) === null)

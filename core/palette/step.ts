@@ -8,6 +8,7 @@ import { reckonPalette, type Palette } from './finishes.ts'
 import { paletteGuards } from './guards.ts'
 import { paletteKinds } from './kinds.ts'
 import { paletteRemarks } from './remarks/index.ts'
+import { paletteRemedies } from './remedies.ts'
 
 /** The rules that a colour is read, compared and weighed by. */
 const colourRules = [
@@ -61,6 +62,7 @@ export const step = {
     reads: { rows: ['finish'], figures: ['sample', 'viewing', 'purchase', 'piece'], rules: ['dates.'], today: true },
     reckon: ({ makeover, practice, today }) => paletteAttention(makeover, practice.rules, today),
   }),
+  remedies: paletteRemedies,
   guards: (_before, after) => paletteGuards(after.makeover),
   // a finish counts when it clashes with nothing
   progress: (makeover, { remarks }: { remarks: readonly Remark[] }) => {

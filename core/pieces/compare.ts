@@ -78,7 +78,7 @@ export function compareCandidates(
       cells,
       tied: cells.filter((cell) => cell.tie === 'same' || cell.tie === 'hue').length,
       clashes: cells.filter((cell) => cell.tie === 'clash').length,
-      fit: fitOf(piece, row, rules),
+      fit: fitOf(piece, row, rules, headOf(makeover)?.units),
       orderBy: wantedOn ? addDays(wantedOn, -row.leadDays) : null,
       slackDays: wantedOn ? daysBetween(addDays(today, row.leadDays), wantedOn) : null,
       ruledOut: ruledOut(forbidden, wordsOfCandidate(makeover, row, rules)),

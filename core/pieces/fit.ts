@@ -1,3 +1,4 @@
+import { writeLength, type UnitSystem } from '../measure/length.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 
 export type Size = {
@@ -9,9 +10,10 @@ export type Fit = { readonly is: 'fits' | 'too large' | 'not known'; readonly ov
 
 /**
  * Whether a thing fits the room that a piece may take: height against height, width and depth either way round, within
- * the grace of the rulebook. A side that nobody measured is left out; with none known nothing is said. Sizes in mm.
+ * the grace of the rulebook. A side that nobody measured is left out; with none known nothing is said. Sizes in mm;
+ * the words in the makeover's own units.
  */
-export function fitOf(room: Size, thing: Size, rules: Rules): Fit {
+export function fitOf(room: Size, thing: Size, rules: Rules, system: UnitSystem = 'metric'): Fit {
   const over = (has: number | null, may: number | null): number | null =>
     has === null || may === null ? null : has - may
   const height = over(thing.heightMm, room.heightMm)
@@ -27,7 +29,11 @@ export function fitOf(room: Size, thing: Size, rules: Rules): Fit {
   if (known.length === 0) return { is: 'not known', overMm: 0, words: 'not measured' }
   const most = worst([height, ...best])
   if (most > rules['fit.grace'])
-    return { is: 'too large', overMm: most, words: `${Math.round(most)} mm too ${height === most ? 'high' : 'large'}` }
+    return {
+      is: 'too large',
+      overMm: most,
+      words: `${writeLength(Math.round(most), system)} too ${height === most ? 'high' : 'large'}`,
+    }
   return {
     is: 'fits',
     overMm: 0,

@@ -1,7 +1,6 @@
 export { step } from './step.ts'
-export { compareCandidates, criteria, scoreOf, type CandidateReckoning, type Mark } from './compare.ts'
-export { pieceDates, slackOf, type PieceDates } from './dates.ts'
-export { fitOf, type Fit } from './fit.ts'
-export { sourceNeeds, type SourceNeeds } from './sources.ts'
-export { differences, type Difference } from './substitution.ts'
-export { slackWorking } from './working.ts'
+export { compareCandidates, scoreOf, type CandidateReckoning } from './compare.ts'
+
+export { fitOf } from './fit.ts'
+export { sourceNeeds } from './sources.ts'
+export { differences } from './substitution.ts'

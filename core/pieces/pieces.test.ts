@@ -23,10 +23,12 @@ describe('fit', () => {
     ['within it', size(600, 400, 700), size(590, 400, 700), 'fits'],
     ['turned round', size(600, 400, null), size(400, 600, null), 'fits, turned round'],
     ['a shade over, as inches are', size(457, null, null), size(457.2, null, null), 'fits'], // 18 in is 457.2 mm; 3 mm of grace
-    ['too large', size(600, 400, 700), size(640, 400, 700), '40 mm too large'],
-    ['too high', size(600, 400, 700), size(600, 400, 760), '60 mm too high'],
+    ['too large', size(600, 400, 700), size(640, 400, 700), '40\u00a0mm too large'],
+    ['too high', size(600, 400, 700), size(600, 400, 760), '60\u00a0mm too high'],
     ['not measured', size(600, null, null), size(null, 400, null), 'not measured'],
   ])('%s', (_name, room, thing, words) => expect(fitOf(room, thing, rules).words).toBe(words))
+  it('says by how much in the units of the makeover', () =>
+    expect(fitOf(size(914.4, null, null), size(1016, null, null), rules, 'feet and inches').words).toBe('4" too large'))
   it('a thing that fits still fits a larger room', () => {
     const side = fc.integer({ min: 100, max: 3000 })
     fc.assert(
@@ -180,7 +182,7 @@ describe('a substitution', () => {
     expect(told.get('Landed, for all')).toEqual(['100.00', '190.00'])
     expect(told.get('Lead time')).toEqual(['10 days', '200 days'])
     expect(told.get('To return')).toEqual(['30 days', 'final sale'])
-    expect(told.get('Fit')).toEqual(['fits', '500 mm too large'])
+    expect(told.get('Fit')).toEqual(['fits', '500\u00a0mm too large'])
     expect(told.has('From')).toBe(false)
     expect(differences(documents.makeover, start, start, 'EUR', rules)).toEqual([])
   })

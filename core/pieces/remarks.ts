@@ -1,13 +1,18 @@
 import { isKeepsake } from '../brief/index.ts'
 import { isInHand } from '../makeover/choices.ts'
-import { groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
+import { groupBy, headOf, rowsOf, type Makeover } from '../makeover/document.ts'
 import { daysBetween, writeDate, writeWeekdayDate, type PlainDate } from '../measure/plain-date.ts'
+import { writeLength, type UnitSystem } from '../measure/length.ts'
 import type { Money } from '../purchases/index.ts'
 import { remark, type Remark, type Subject } from '../remarks/remark.ts'
 import type { Practice } from '../rulebook/practice.ts'
 import { citeRule } from '../rulebook/rulebook.ts'
 import type { PieceDates } from './dates.ts'
-import { fitOf } from './fit.ts'
+import { fitOf, type Size } from './fit.ts'
+
+/** “1.20 m × – × 0.90 m”, in the makeover's units. */
+const sizeWords = ({ widthMm, depthMm, heightMm }: Size, units: UnitSystem): string =>
+  [widthMm, depthMm, heightMm].map((side) => (side === null ? '–' : writeLength(side, units))).join(' × ')
 
 const count = (days: number): string => `${days} ${days === 1 ? 'day' : 'days'}`
 
@@ -73,6 +78,7 @@ function late(makeover: Makeover, dates: readonly PieceDates[], { rules, schools
 
 /** What is chosen: its size, its price, its school, and when to look at it again. */
 function chosenThings(makeover: Makeover, money: Money, { rules, schools }: Practice, today: PlainDate): Remark[] {
+  const units = headOf(makeover)?.units ?? 'metric'
   const reckoned = new Map(money.pieces.map((piece) => [piece.id, piece]))
   return rowsOf(makeover, 'piece').flatMap((piece) => {
     const chosen = piece.chosenId === null ? undefined : makeover.rows.candidate[piece.chosenId]
@@ -91,13 +97,13 @@ function chosenThings(makeover: Makeover, money: Money, { rules, schools }: Prac
         remark({ code: `pieces.${code}`, weight, step: 'pieces', subjects, title, sentence, rule, numbers }),
       )
     const open = (reckoned.get(piece.id)?.open ?? 0) > 0
-    const fit = fitOf(piece, chosen, rules)
+    const fit = fitOf(piece, chosen, rules, units)
     if (fit.is === 'too large')
       add(
         'too-large',
         'look',
         `${chosen.name} is ${fit.words}`,
-        `It was given ${[piece.widthMm, piece.depthMm, piece.heightMm].map((side) => side ?? '–').join(' × ')} mm, and takes ${[chosen.widthMm, chosen.depthMm, chosen.heightMm].map((side) => side ?? '–').join(' × ')} mm. Measure again, give it more, or choose another.`,
+        `It was given ${sizeWords(piece, units)}, and takes ${sizeWords(chosen, units)}. Measure again, give it more, or choose another.`,
         [fit.overMm],
         'fit.grace',
       )

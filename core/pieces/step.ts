@@ -8,6 +8,7 @@ import { pieceGuards } from './guards.ts'
 import { pieceKinds } from './kinds.ts'
 import { pieceRemarks } from './remarks.ts'
 import { slackWorking } from './working.ts'
+import { pieceRemedies } from './remedies.ts'
 
 type Dates = readonly PieceDates[]
 
@@ -48,6 +49,7 @@ export const step = {
     reckon: ({ makeover, practice, today, parts }: Given<{ money: Money; dates: Dates }>) =>
       pieceAttention(makeover, parts.money, parts.dates, practice.rules, today),
   }),
+  remedies: pieceRemedies,
   guards: (_before, after) => pieceGuards(after.makeover),
   // a piece counts when it is more than a sum put aside
   progress: (_makeover, { money }: { money: Money }) =>

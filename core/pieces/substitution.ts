@@ -1,3 +1,5 @@
+import { headOf } from '../makeover/document.ts'
+import { writeLength, type UnitSystem } from '../measure/length.ts'
 import { deltaE } from '../colour/difference.ts'
 import type { Makeover } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
@@ -9,8 +11,8 @@ import type { CandidateReckoning } from './compare.ts'
 export type Difference = { readonly what: string; readonly from: string; readonly to: string }
 
 const days = (count: number | null, none: string): string => (count === null ? none : `${count} days`)
-const size = (row: Row<'candidate'>): string =>
-  [row.widthMm, row.depthMm, row.heightMm].map((side) => (side === null ? '–' : String(side))).join(' × ')
+const size = (row: Row<'candidate'>, units: UnitSystem): string =>
+  [row.widthMm, row.depthMm, row.heightMm].map((side) => (side === null ? '–' : writeLength(side, units))).join(' × ')
 
 /** Every difference between what was planned and what would be taken instead; what is alike is left out. */
 export function differences(
@@ -20,6 +22,7 @@ export function differences(
   currency: string,
   rules: Rules,
 ): Difference[] {
+  const units = headOf(makeover)?.units ?? 'metric'
   const [left, right] = [coloursOf(makeover, start.row)[0], coloursOf(makeover, to.row)[0]]
   const apart = left && right ? deltaE(left, right) : null
   const family = 'textile' as const
@@ -50,7 +53,7 @@ export function differences(
     },
     { what: 'Ties', from: `${start.tied} of the palette`, to: `${to.tied} of the palette` },
     { what: 'Clashes', from: String(start.clashes), to: String(to.clashes) },
-    { what: 'Size, mm', from: size(start.row), to: size(to.row) },
+    { what: 'Size', from: size(start.row, units), to: size(to.row, units) },
     { what: 'Fit', from: start.fit.words, to: to.fit.words },
     { what: 'Lead time', from: days(start.row.leadDays, ''), to: days(to.row.leadDays, '') },
     { what: 'To return', from: days(start.row.returnDays, 'final sale'), to: days(to.row.returnDays, 'final sale') },

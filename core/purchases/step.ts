@@ -68,6 +68,7 @@ export const step = {
     reckon: ({ makeover, practice, today, parts }: Given<Has>) =>
       purchaseAttention(makeover, parts.money, practice.rules, today),
   }),
+  ways: { 'purchases.over-agreed': { words: 'Sign a change', step: 'brief', query: { sign: 'change' } } },
   guards: (before, after, today) => purchaseGuards(before.makeover, after.makeover, today),
   // of all that was ordered and is still wanted, what is here
   progress: (_makeover, { money }: Has) => {

@@ -16,4 +16,4 @@ export type Parts = {
 }
 
 /** The step of a name; undefined for pages that are no step. */
-export const stepNamed = (name: string): Steps | undefined => steps.find((step) => step.name === name)
+const stepNamed = (name: string): Steps | undefined => steps.find((step) => step.name === name)

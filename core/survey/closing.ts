@@ -2,12 +2,13 @@
  * Closing a room: the walls as typed, walked round, never quite meet. Least squares on the corners finds the likeliest
  * room, says what each length had to move, and which one to measure again.
  */
+import { writeLength, type UnitSystem } from '../measure/length.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { adjust, angleAt, apart, type Point } from './adjust.ts'
 import { crossing } from './geometry.ts'
 import { measureAgain } from './measure-again.ts'
 import { begin, observe } from './observed.ts'
-import { type Check, type WallMeasure, datum, mm, origin, walk } from './walk.ts'
+import { type Check, type WallMeasure, datum, origin, walk } from './walk.ts'
 import { asTyped, readings, setAside } from './readings.ts'
 
 export type LengthReading = {
@@ -68,7 +69,13 @@ export type Closing = {
 }
 
 /** Closes a room, or says why not. Lengths in mm, angles in degrees; nothing typed is changed. */
-export function close(walls: readonly WallMeasure[], checks: readonly Check[], rules: Rules): Closing {
+export function close(
+  walls: readonly WallMeasure[],
+  checks: readonly Check[],
+  rules: Rules,
+  system: UnitSystem = 'metric',
+): Closing {
+  const mm = (length: number): string => writeLength(Math.round(length), system)
   const known = walls.flatMap((wall) => (wall.cornerDeg === null ? [] : [180 - wall.cornerDeg]))
   const turned = known.reduce((sum, value) => sum + value, 0)
   const unknown = walls.length - known.length

@@ -1,6 +1,6 @@
 /** A room as it was measured: its walls closed, its ceiling over them, and what is fixed on them, all in one place. */
 import { kept } from '../makeover/kept.ts'
-import { groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
+import { groupBy, headOf, rowsOf, type Makeover } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { apart, type Point } from './adjust.ts'
@@ -76,7 +76,7 @@ export const wallsOf = (makeover: Makeover, roomId: string): Row<'wall'>[] =>
 
 /** The rooms of a makeover as they were measured, in their order. */
 export const roomsOf: (makeover: Makeover, rules: Rules) => readonly Room[] = kept(
-  ({ rows }, rules) => [
+  ({ id, rows }, rules) => [
     rows.wall,
     rows.room,
     rows.survey,
@@ -85,6 +85,7 @@ export const roomsOf: (makeover: Makeover, rules: Rules) => readonly Room[] = ke
     rows.opening,
     rows.fixture,
     rows.zone,
+    rows.makeover[id]?.units,
     rules,
   ],
   measured,
@@ -118,7 +119,7 @@ function measured(makeover: Makeover, rules: Rules): Room[] {
       cornerDeg: cornerDegrees(row),
       assumed: row.corner === 'inside' || row.corner === 'outside',
     }))
-    const closing = withArcs(close(measures, checks, rules), rows)
+    const closing = withArcs(close(measures, checks, rules, headOf(makeover)?.units), rows)
     const { corners } = closing
     const closed = closing.state === 'closed'
     const walls = rows.map((row, at): Wall => {

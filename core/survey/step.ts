@@ -5,6 +5,7 @@ import { surveyKinds } from './kinds.ts'
 import { surveyOf, type Surveyed } from './reckoned.ts'
 import { surveyRemarks } from './remarks.ts'
 import { roomsOf, type Room } from './room.ts'
+import { surveyRemedies } from './remedies.ts'
 
 const measured = ['room', 'survey', 'wall', 'slope', 'diagonal', 'opening', 'fixture', 'zone'] as const
 
@@ -16,7 +17,7 @@ export const step = {
     part({
       name: 'rooms',
       inner: true,
-      reads: { rows: measured, rules: ['survey.'] },
+      reads: { rows: measured, figures: ['makeover'], rules: ['survey.'] },
       reckon: ({ makeover, practice }) => roomsOf(makeover, practice.rules),
     }),
     part({
@@ -32,6 +33,7 @@ export const step = {
     reckon: ({ makeover, practice, parts }: Given<{ rooms: readonly Room[] }>) =>
       surveyRemarks(makeover, parts.rooms, practice.rules),
   }),
+  remedies: surveyRemedies,
   guards: (_before, after) => surveyGuards(after.makeover),
   // a room counts half when it is walked round, and whole when its ceiling is known and nothing asks for a second look
   progress: (_makeover, { survey }: { survey: Surveyed }) => {

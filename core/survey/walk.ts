@@ -22,8 +22,6 @@ const step = (point: Point, heading: number, length: number): Point => ({
   y: point.y + length * Math.sin(heading * radians),
 })
 
-export const mm = (value: number): string => `${Math.round(value)}\u00a0mm`
-
 /** The walls walked with their left hand on them: east along the first, then clockwise. As many points as walls, and one. */
 export function walk(walls: readonly WallMeasure[], lengths: readonly number[], turns: readonly number[]): Point[] {
   const points = [origin]

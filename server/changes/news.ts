@@ -32,7 +32,7 @@ export type News = {
 }
 
 /** A window says every so often that it is still here; one that fell silent is forgotten. */
-export const hereEveryMs = 20_000
+const hereEveryMs = 20_000
 const forgottenAfterMs = 50_000
 const coalescedMs = 1
 

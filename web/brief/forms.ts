@@ -282,4 +282,4 @@ export function keeperForm({ makeover }: Setting) {
   })
 }
 
-export const allQuestions: readonly Question[] = questions
+const allQuestions: readonly Question[] = questions

@@ -5,7 +5,7 @@ import { balanceCures, clashCures, labOf, staysBecause, type Cure } from '#core/
 import type { Preview } from '#core/reckoning/preview.ts'
 import FormDialog from '../parts/FormDialog.vue'
 import MaterialSwatch from '../parts/MaterialSwatch.vue'
-import DifferencePreview from '../purchases/DifferencePreview.vue'
+import DifferencePreview from '../parts/DifferencePreview.vue'
 import { useMakeover } from '../stores/makeover.ts'
 
 /** What to change least, for two that clash or for shares that are off: each way with what it would do, before it is done. */

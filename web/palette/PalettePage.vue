@@ -300,15 +300,12 @@ useKeys([
         </p>
         <RemarkList v-slot="{ remark }" :remarks="remarks">
           <button
-            v-if="remark.code === 'palette.clash'"
+            v-if="remark.subjects.length === 2 && remark.subjects.every(({ kind }) => kind === 'finish')"
             type="button"
             class="word"
             @click="pairUp(remark.subjects[0]?.id ?? '', remark.subjects[1]?.id ?? '')"
           >
             Lay them out
-          </button>
-          <button v-else-if="remark.code === 'palette.balance'" type="button" class="word" @click="cure(null)">
-            What would bring it right
           </button>
         </RemarkList>
       </section>

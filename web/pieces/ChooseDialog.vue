@@ -6,7 +6,7 @@ import type { Preview } from '#core/reckoning/preview.ts'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
 import { textField, useForm } from '../parts/form.ts'
-import DifferencePreview from '../purchases/DifferencePreview.vue'
+import DifferencePreview from '../parts/DifferencePreview.vue'
 import { useMakeover } from '../stores/makeover.ts'
 
 const { piece, candidate } = defineProps<{ piece: Row<'piece'>; candidate: Row<'candidate'> }>()

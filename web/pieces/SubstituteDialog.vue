@@ -9,7 +9,7 @@ import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
 import { dateField, maybeChoiceField, textField, useForm } from '../parts/form.ts'
-import DifferencePreview from '../purchases/DifferencePreview.vue'
+import DifferencePreview from '../parts/DifferencePreview.vue'
 import { useMakeover } from '../stores/makeover.ts'
 import { optionsOf, useRows } from '../stores/rows.ts'
 

@@ -34,7 +34,7 @@ import { asOptions } from '../parts/rowform.ts'
 import WorkingSlip from '../parts/WorkingSlip.vue'
 import { useMakeover } from '../stores/makeover.ts'
 import { optionsOf, useRows } from '../stores/rows.ts'
-import DifferencePreview from './DifferencePreview.vue'
+import DifferencePreview from '../parts/DifferencePreview.vue'
 
 /** An order to one seller: the piece it began with, and what else is chosen from the same seller and still open. */
 const { first } = defineProps<{ first: Row<'piece'> }>()

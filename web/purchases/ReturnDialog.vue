@@ -25,7 +25,7 @@ import {
   yesField,
 } from '../parts/form.ts'
 import { useMakeover } from '../stores/makeover.ts'
-import DifferencePreview from './DifferencePreview.vue'
+import DifferencePreview from '../parts/DifferencePreview.vue'
 
 /** Sends goods back, or notes that the seller has accepted them. */
 const { purchase, money, accepting } = defineProps<{

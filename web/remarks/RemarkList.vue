@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { writeShortDate, type PlainDate } from '#core/measure/plain-date.ts'
+import { remedyWords } from '#core/reckoning/remedies.ts'
 import type { Remark } from '#core/remarks/remark.ts'
 import RemarkMark from '../parts/RemarkMark.vue'
 import { useMakeover } from '../stores/makeover.ts'
 import AcceptDialog from './AcceptDialog.vue'
+import RemedyDialog from './RemedyDialog.vue'
 import { withdraw } from './settle.ts'
 
 /** Remarks as they stand beside a thing, each to be cured or accepted with a reason. */
@@ -15,6 +17,12 @@ const open = ref(false)
 function accept(remark: Remark): void {
   accepting.value = remark
   open.value = true
+}
+const cured = ref<Remark | null>(null)
+const curing = ref(false)
+function cure(remark: Remark): void {
+  cured.value = remark
+  curing.value = true
 }
 const on = (date: string): string => writeShortDate(date as PlainDate) // an acceptance holds a date that its schema took
 </script>
@@ -37,11 +45,20 @@ const on = (date: string): string => writeShortDate(date as PlainDate) // an acc
       <p v-else>
         <button type="button" class="word" :aria-label="`Accept: ${remark.title}`" @click="accept(remark)">
           Accept it</button
+        >&ensp;<button
+          v-if="remedyWords(remark)"
+          type="button"
+          class="word"
+          :aria-label="`${remedyWords(remark)}: ${remark.title}`"
+          @click="cure(remark)"
+        >
+          {{ remedyWords(remark) }}</button
         >&ensp;<slot :remark="remark" />
       </p>
     </li>
   </ul>
   <AcceptDialog v-model="open" :remark="accepting" />
+  <RemedyDialog v-model="curing" :remark="cured" />
 </template>
 
 <style>

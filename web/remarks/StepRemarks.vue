@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { StepName } from '#core/steps/index.ts'
+import { wayFrom } from '#core/reckoning/remedies.ts'
 import { useMakeover } from '../stores/makeover.ts'
 
 /** The stops of a step, at its head: inverted full-width lines that come first. */
@@ -17,9 +18,9 @@ const stops = computed(() =>
     <span>
       {{ stop.title }}. {{ stop.sentence }}
       <router-link
-        v-if="stop.code === 'purchases.over-agreed'"
-        :to="{ name: 'brief', params: { id: $route.params.id }, query: { sign: 'change' } }"
-        >Sign a change</router-link
+        v-if="wayFrom(stop)"
+        :to="{ name: wayFrom(stop)!.step, params: { id: $route.params.id }, query: wayFrom(stop)!.query }"
+        >{{ wayFrom(stop)!.words }}</router-link
       >
     </span>
   </div>

@@ -26,7 +26,6 @@ import { createView, documentsOf, type FarReckoner, type Opened } from './makeov
 import { useSession } from './session.ts'
 import { isWaitingKey } from './waiting.ts'
 
-export type { Moment } from './makeover/past.ts'
 export type Saving = 'saved' | 'saving' | 'waiting'
 
 let worker: FarReckoner | undefined

@@ -291,7 +291,7 @@ export function roomForm() {
 }
 
 /** What a room's survey is made of, taken away together, so that it can be measured anew. */
-export const emptied = (makeover: Makeover, room: Room): Operation[] => {
+const emptied = (makeover: Makeover, room: Room): Operation[] => {
   const all = new Map(
     room.walls.flatMap((wall) => takeOutWall(makeover, wall.row)).map((operation) => [operation.id, operation]),
   )

@@ -176,4 +176,4 @@ export function createQueue(sending: Sending) {
 
   return { waiting, sorted, busy, away, savedAt, add, send, reread, rereadAll, giveUp, settle }
 }
-export type Queue = ReturnType<typeof createQueue>
+type Queue = ReturnType<typeof createQueue>

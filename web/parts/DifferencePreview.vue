@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Preview } from '#core/reckoning/preview.ts'
-import MoneyAmount from '../parts/MoneyAmount.vue'
-import RemarkMark from '../parts/RemarkMark.vue'
+import MoneyAmount from './MoneyAmount.vue'
+import RemarkMark from './RemarkMark.vue'
 import { useMakeover } from '../stores/makeover.ts'
 
 /** What a change would do, before it is made: the sums now and after, and the remarks that would come and go. */

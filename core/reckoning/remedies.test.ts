@@ -1,0 +1,82 @@
+import { describe, expect, it } from 'vitest'
+import { apply, type Documents } from '../makeover/change.ts'
+import { byId } from '../makeover/by-id.ts'
+import { add } from '../makeover/change.ts'
+import { minor } from '../money/minor.ts'
+import { demoDocuments } from '../testing/demos.ts'
+import { begin, candidateOf, change, countingIds, pieceOf, testToday } from '../testing/small-makeover.ts'
+import { guard } from './guards.ts'
+import { reckon, type Reckoning } from './reckon.ts'
+import { remediesFor, remedyWords, wayFrom } from './remedies.ts'
+
+const newId = countingIds()
+const { ids, categories, start, operations } = begin(newId)
+const [piece, candidate] = [newId(), newId()]
+
+/** A chair of 700 × 620 × 900 in a place of 600 × 700 × 1000. */
+const tight: Documents = change(start, [
+  ...operations,
+  add(
+    'piece',
+    piece,
+    pieceOf(ids.room, categories.Furniture ?? '', { chosenId: candidate, widthMm: 600, depthMm: 700, heightMm: 1000 }),
+  ),
+  add(
+    'candidate',
+    candidate,
+    candidateOf(piece, ids.seller, { widthMm: 620, depthMm: 760, heightMm: 900, priceMinor: minor(100_00) }),
+  ),
+])
+const cured = (documents: Documents, code: string, which = 0) => {
+  const before = reckon(documents, testToday)
+  const remark = before.remarks.find((found) => found.code === code)
+  if (!remark) throw new Error(`${code} is not said`)
+  const remedy = remediesFor(remark, documents.makeover, before, newId)[which]
+  if (!remedy) throw new Error(`nothing cures ${code}`)
+  const applied = apply(documents, remedy.operations, newId())
+  expect(applied.faults).toEqual([])
+  expect(guard(documents, applied.documents, testToday)).toEqual([])
+  const after = reckon(applied.documents, testToday)
+  expect(after.remarks.map(({ key }) => key)).not.toContain(remark.key)
+  return applied.documents
+}
+
+const off = ({ palette }: Reckoning): number => palette.balance.roles.reduce((sum, role) => sum + role.off, 0)
+
+describe('a remedy cures its remark', () => {
+  it('gives a piece the room it takes, and no more than that', () => {
+    const row = byId(Object.values(cured(tight, 'pieces.too-large').makeover.rows.piece), piece)
+    expect(row).toMatchObject({ widthMm: 620, depthMm: 760, heightMm: 1000 })
+  })
+  it('says what a piece serves: what nothing serves yet stands first', () => {
+    const after = cured(tight, 'pieces.serves-nothing')
+    expect(Object.values(after.makeover.rows.serving)).toMatchObject([{ needId: ids.need, pieceId: piece }])
+  })
+  it('of every remark of the demo that has a word for it, unless nothing is free to change', () => {
+    let count = 0
+    for (const documents of demoDocuments()) {
+      const before = reckon(documents, testToday)
+      for (const remark of before.remarks.filter((found) => remedyWords(found) !== null))
+        for (const remedy of remediesFor(remark, documents.makeover, before, newId).slice(0, 1)) {
+          const applied = apply(documents, remedy.operations, newId())
+          expect(applied.faults).toEqual([])
+          const after = reckon(applied.documents, testToday)
+          // shares are brought nearer, as near as what may change allows
+          if (remark.code === 'palette.balance') expect(off(after)).toBeLessThan(off(before))
+          else expect(after.remarks.map(({ key }) => key)).not.toContain(remark.key)
+          count++
+        }
+    }
+    expect(count).toBeGreaterThan(0)
+  })
+})
+
+it('what no change set cures alone says where it is done', () => {
+  const over = change(start, [
+    ...operations,
+    add('piece', newId(), pieceOf(ids.room, categories.Furniture ?? '', { allowanceMinor: minor(99_999_00) })),
+  ])
+  const stop = reckon(over, testToday).remarks[0]
+  expect(stop && wayFrom(stop)).toMatchObject({ step: 'brief' })
+  expect(stop && remedyWords(stop)).toBeNull()
+})

@@ -1,0 +1,38 @@
+/** What cures remarks on the survey without a tape: what was only said wrongly. */
+import { edit } from '../makeover/change.ts'
+import type { Remedies } from '../remarks/remedy.ts'
+
+export const surveyRemedies = {
+  'survey.shared-differs': {
+    words: 'Settle it',
+    find: ({ subjects }, makeover) => {
+      const [left, right] = subjects.map(({ id }) => makeover.rows.opening[id])
+      if (!left || !right) return []
+      const size = ({ widthMm, sillMm, headMm }: typeof left) => ({ widthMm, sillMm, headMm })
+      const roomOf = ({ wallId }: typeof left): string =>
+        makeover.rows.room[makeover.rows.wall[wallId]?.roomId ?? '']?.name ?? 'the other room'
+      const sharing = left.sharesId === right.id ? left : right
+      return [
+        ...[
+          [left, right],
+          [right, left],
+        ].flatMap(([from, to]) =>
+          from && to
+            ? [
+                {
+                  title: `Took the size of the opening as measured from ${roomOf(from)}`,
+                  detail: 'The other reading is given up.',
+                  operations: [edit('opening', to, size(from))],
+                },
+              ]
+            : [],
+        ),
+        {
+          title: 'Said that they are two openings',
+          detail: 'Each keeps its own size.',
+          operations: [edit('opening', sharing, { sharesId: null })],
+        },
+      ]
+    },
+  },
+} as const satisfies Readonly<Record<string, Remedies>>
