@@ -22,8 +22,6 @@ import { addDays, type PlainDate } from '#core/measure/plain-date.ts'
 import { minor, type Minor } from '#core/money/minor.ts'
 import { couponShares } from '#core/purchases/index.ts'
 
-type Telling = ReturnType<typeof tell>
-
 export const cents = (amount: number): Minor => minor(Math.round(amount * 100))
 export const percent = (rate: number): number => Math.round(rate * 10_000)
 

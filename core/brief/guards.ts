@@ -1,3 +1,4 @@
+import { belongingTo } from '../makeover/by-id.ts'
 import { fault, type Documents, type Fault } from '../makeover/change.ts'
 import { rowsOf, type Makeover } from '../makeover/document.ts'
 import { answerGuards } from '../makeover/guards.ts'
@@ -119,7 +120,7 @@ function versionFaults(after: Makeover, today: PlainDate): Fault[] {
       faults.push(fault('agreement', 'agreement', row.id, field, message))
     if (row.number !== at + 1)
       wrong('number', `expected version ${at + 1}: another change was signed or drafted meanwhile`)
-    for (const line of rowsOf(after, 'agreementLine').filter((agreementLine) => agreementLine.agreementId === row.id)) {
+    for (const line of belongingTo(rowsOf(after, 'agreementLine'), 'agreementId', row.id)) {
       const key = `${row.id} ${line.categoryId}`
       if (seen.has(key))
         faults.push(fault('twice', 'agreementLine', line.id, 'categoryId', 'has two sums for one category'))

@@ -1,5 +1,5 @@
 /** A drawing as an SVG file in mm of its paper: sharp at any size, layers as groups, text as text. */
-import type { Bounds, Drawing, Mark, Stroke } from '../survey/index.ts'
+import type { Drawing, Mark, Stroke } from '../survey/index.ts'
 import { layers, widthOf } from '../survey/index.ts'
 
 const ink = '#191919'
@@ -68,11 +68,3 @@ export function arcPath(
   const spans = (((to - start) % 360) + 360) % 360
   return `M${point(start)}A${short(radius / scale)} ${short(radius / scale)} 0 ${spans > 180 ? 1 : 0} 0 ${point(to)}`
 }
-
-const sizeOn = (
-  { left, right, top, bottom }: Bounds,
-  scale: number,
-): { readonly width: number; readonly height: number } => ({
-  width: (right - left) / scale,
-  height: (top - bottom) / scale,
-})

@@ -19,7 +19,7 @@ const groupsOf = kept(
   (list, field) => groupBy(list, (row) => (row as Readonly<Record<string, unknown>>)[field]),
 )
 /** Those whose field names what they belong to: the candidates of a piece. */
-const belongingTo = <T extends object, F extends keyof T & string>(
+export const belongingTo = <T extends object, F extends keyof T & string>(
   list: readonly T[],
   field: F,
   owner: T[F],

@@ -43,7 +43,7 @@ function headGuards(before: Documents, after: Documents): Fault[] {
 function twice(documents: Documents): Fault[] {
   const rows = anyRows(documents)
   return kindNames.flatMap((kind) => {
-    const fields = onceIn(kind)
+    const fields = onceIn[kind]
     if (fields.length === 0) return []
     const seen = new Set<string>()
     return Object.values(rows[kind])

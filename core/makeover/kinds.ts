@@ -81,7 +81,9 @@ export const personalKinds: ReadonlySet<Kind> = new Set(
 )
 
 /** The fields that no two rows of a kind share. */
-export const onceIn = (kind: Kind): readonly string[] => schemas[kind].describe().meta?.once ?? []
+export const onceIn: { readonly [K in Kind]: readonly string[] } = byKind(
+  (kind) => schemas[kind].describe().meta?.once ?? [],
+)
 
 /** What a person calls a row of this kind. */
 export const spoken: { readonly [K in Kind]: string } = byKind((kind) => schemas[kind].describe().meta?.spoken ?? kind)

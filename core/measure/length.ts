@@ -5,9 +5,6 @@ export const millimetresIn = { mm: 1, cm: 10, m: 1000, in: 25.4, ft: 304.8 } as 
 export type LengthUnit = keyof typeof millimetresIn
 export type UnitSystem = 'metric' | 'feet and inches'
 
-/** The unit that most people of a system type a bare number in; each makeover may say another. */
-const usualUnit = (system: UnitSystem): LengthUnit => (system === 'metric' ? 'mm' : 'in')
-
 const decimal = (text: string): number | null => {
   const read = readDecimal(text, 6)
   return read.ok ? Number(`${read.value.digits}e-${read.value.scale}`) : null

@@ -59,7 +59,7 @@ it('how many colours there are does not depend on the order they were entered in
   fc.assert(
     fc.property(fc.array(finish, { minLength: 2, maxLength: 4 }), (finishes) => {
       const [first, ...others] = orders(finishes.length).map((order) => coloursIn(order, finishes))
-      for (const other of others) expect(other).toEqual(first)
+      for (const colours of others) expect(colours).toEqual(first)
     }),
     { numRuns: 60 },
   )

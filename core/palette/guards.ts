@@ -1,3 +1,4 @@
+import { belongingTo } from '../makeover/by-id.ts'
 import { fault, type Fault } from '../makeover/change.ts'
 import { rowsOf, type Makeover } from '../makeover/document.ts'
 
@@ -6,9 +7,10 @@ export function paletteGuards(makeover: Makeover): Fault[] {
   const faults: Fault[] = []
   for (const finish of rowsOf(makeover, 'finish'))
     if (
-      rowsOf(makeover, 'patternPart')
-        .filter((row) => row.finishId === finish.id)
-        .reduce((total, row) => total + row.sharePpm, 0) > 1_000_000
+      belongingTo(rowsOf(makeover, 'patternPart'), 'finishId', finish.id).reduce(
+        (total, row) => total + row.sharePpm,
+        0,
+      ) > 1_000_000
     )
       faults.push(
         fault('pattern', 'finish', finish.id, null, `the parts of ${finish.name} come to more than all of it`),

@@ -1,15 +1,12 @@
 /** Samples of the finishes: what is ordered, what is here, and by which light each was seen. */
+import { belongingTo } from '../makeover/by-id.ts'
 import { lights, type Light } from '../makeover/choices.ts'
 import { type Makeover, rowsOf } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 
 /** The lights a finish was seen by, over all its samples, in the order of the day. */
 export function lightsSeen(makeover: Makeover, finishId: string): Light[] {
-  const own = new Set(
-    rowsOf(makeover, 'sample')
-      .filter((row) => row.finishId === finishId)
-      .map((row) => row.id),
-  )
+  const own = new Set(belongingTo(rowsOf(makeover, 'sample'), 'finishId', finishId).map((row) => row.id))
   const seen = new Set(
     rowsOf(makeover, 'viewing')
       .filter((row) => own.has(row.sampleId))

@@ -1,4 +1,5 @@
 /** Candidates for one piece, compared on what can be computed, with the weights of the rulebook and the working shown. */
+import { belongingTo } from '../makeover/by-id.ts'
 import { forbiddenIn, ruledOut, wordsOfCandidate, type Forbidden } from '../brief/index.ts'
 import { headOf, type Makeover, paletteFinishes, rowsOf, type Studio, studioRows } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
@@ -61,7 +62,7 @@ export function compareCandidates(
   const finishes = paletteFinishes(makeover).filter((row) => row.roomId === piece.roomId)
   const carried = finishes.filter((row) => row.pieceId === piece.id)
   const sellers = new Map(studioRows(studio, 'seller').map((row) => [row.id, row.name]))
-  const rows = rowsOf(makeover, 'candidate').filter((row) => row.pieceId === piece.id)
+  const rows = belongingTo(rowsOf(makeover, 'candidate'), 'pieceId', piece.id)
   const first = rows.map((row) => {
     const packs = packsFor(piece.quantity, row.packSize)
     const landed = landedCost(row, packs)

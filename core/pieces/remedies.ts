@@ -1,4 +1,5 @@
 /** What cures remarks on pieces. */
+import { belongingTo } from '../makeover/by-id.ts'
 import { add, edit } from '../makeover/change.ts'
 import { rowsOf } from '../makeover/document.ts'
 import type { Remedies } from '../remarks/remedy.ts'
@@ -45,8 +46,7 @@ export const pieceRemedies = {
       const piece = makeover.rows.piece[remark.subjects[0]?.id ?? '']
       if (!piece) return []
       const served = new Set(rowsOf(makeover, 'serving').map((row) => row.needId))
-      return rowsOf(makeover, 'need')
-        .filter((need) => need.roomId === piece.roomId)
+      return belongingTo(rowsOf(makeover, 'need'), 'roomId', piece.roomId)
         .toSorted((left, right) => Number(served.has(left.id)) - Number(served.has(right.id)))
         .map((need) => ({
           title: `${piece.name} serves “${need.name}”`,

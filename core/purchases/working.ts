@@ -1,4 +1,4 @@
-import { byId } from '../makeover/by-id.ts'
+import { belongingTo, byId } from '../makeover/by-id.ts'
 import { currencyOf, rowsOf, type Makeover } from '../makeover/document.ts'
 import { writeQuantity } from '../measure/quantity.ts'
 import { writeDate } from '../measure/plain-date.ts'
@@ -81,15 +81,13 @@ export function orderWorking(makeover: Makeover, order: OrderReckoning, money: M
         line(makeover.rows.piece[purchase.pieceId]?.name ?? 'A piece', purchase.terms.landed, 'landed, as ordered'),
       ),
     ...credits(makeover, order.lineIds),
-    ...rowsOf(makeover, 'payment')
-      .filter((row) => row.orderId === order.id)
-      .map((row) =>
-        line(
-          row.reversesId ? 'Reversed' : row.direction === 'out' ? 'Paid' : 'Refunded',
-          row.direction === 'out' ? negate(row.amountMinor) : row.amountMinor,
-          `${writeDate(row.paidOn)}, ${row.tender}`,
-        ),
+    ...belongingTo(rowsOf(makeover, 'payment'), 'orderId', order.id).map((row) =>
+      line(
+        row.reversesId ? 'Reversed' : row.direction === 'out' ? 'Paid' : 'Refunded',
+        row.direction === 'out' ? negate(row.amountMinor) : row.amountMinor,
+        `${writeDate(row.paidOn)}, ${row.tender}`,
       ),
+    ),
   ]
   const due = minus(order.owed, order.paid)
   return {

@@ -14,6 +14,3 @@ type Part = Steps['parts'][number]
 export type Parts = {
   readonly [P in Part as P extends { readonly inner: true } ? never : P['name']]: ReturnType<P['reckon']>
 }
-
-/** The step of a name; undefined for pages that are no step. */
-const stepNamed = (name: string): Steps | undefined => steps.find((step) => step.name === name)

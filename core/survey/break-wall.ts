@@ -1,4 +1,5 @@
 /** Walls that are not plain: a bump, a recess, a bay or a slant put into a wall that was typed in one piece. */
+import { belongingTo } from '../makeover/by-id.ts'
 import { blank } from '../makeover/blank.ts'
 import { add, edit, remove, type Operation } from '../makeover/change.ts'
 import { rowsOf, type Makeover } from '../makeover/document.ts'
@@ -167,7 +168,7 @@ function places(wall: Row<'wall'>, after: Row<'wall'> | null, count: number): nu
 
 /** The change that takes a wall out of the walk, with what is on it; finishes and zones of it become those of the room. */
 export function takeOutWall(makeover: Makeover, wall: Row<'wall'>): Operation[] {
-  const openings = rowsOf(makeover, 'opening').filter((row) => row.wallId === wall.id)
+  const openings = belongingTo(rowsOf(makeover, 'opening'), 'wallId', wall.id)
   const gone = new Set(openings.map((row) => row.id))
   return [
     ...rowsOf(makeover, 'opening').flatMap((row): Operation[] =>
@@ -182,12 +183,8 @@ export function takeOutWall(makeover: Makeover, wall: Row<'wall'>): Operation[] 
       row.wallId === wall.id ? [edit('finish', row, { wallId: null })] : [],
     ),
     ...openings.map((row) => remove('opening', row)),
-    ...rowsOf(makeover, 'fixture')
-      .filter((row) => row.wallId === wall.id)
-      .map((row) => remove('fixture', row)),
-    ...rowsOf(makeover, 'slope')
-      .filter((row) => row.wallId === wall.id)
-      .map((row) => remove('slope', row)),
+    ...belongingTo(rowsOf(makeover, 'fixture'), 'wallId', wall.id).map((row) => remove('fixture', row)),
+    ...belongingTo(rowsOf(makeover, 'slope'), 'wallId', wall.id).map((row) => remove('slope', row)),
     ...rowsOf(makeover, 'diagonal')
       .filter((row) => row.fromId === wall.id || row.toId === wall.id)
       .map((row) => remove('diagonal', row)),

@@ -1,4 +1,5 @@
 /** A room as it was measured: its walls closed, its ceiling over them, and what is fixed on them, all in one place. */
+import { belongingTo } from '../makeover/by-id.ts'
 import { kept } from '../makeover/kept.ts'
 import { groupBy, headOf, rowsOf, type Makeover } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
@@ -70,9 +71,9 @@ const nameOfThing = (row: { readonly name: string; readonly what: string }): str
 
 /** Walls of a room in the order of the walk. */
 export const wallsOf = (makeover: Makeover, roomId: string): Row<'wall'>[] =>
-  rowsOf(makeover, 'wall')
-    .filter((row) => row.roomId === roomId)
-    .toSorted((left, right) => left.place - right.place || (left.id < right.id ? -1 : 1))
+  belongingTo(rowsOf(makeover, 'wall'), 'roomId', roomId).toSorted(
+    (left, right) => left.place - right.place || (left.id < right.id ? -1 : 1),
+  )
 
 /** The rooms of a makeover as they were measured, in their order. */
 export const roomsOf: (makeover: Makeover, rules: Rules) => readonly Room[] = kept(

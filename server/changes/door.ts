@@ -21,7 +21,7 @@ import { inTransaction, sqlState, type Database, type Transaction } from '../dat
 import { loadAt, loadStudio, writeRows, type Stand } from '../database/documents.ts'
 import { changedDocuments, changes, documents } from '../database/tables.ts'
 import type { News } from './news.ts'
-import { type Conflict, type Row, conflictsOf } from './conflicts.ts'
+import { type Conflict, conflictsOf } from './conflicts.ts'
 import { databaseFault } from './faults.ts'
 
 export type Person = { readonly studioId: string; readonly personId: string }

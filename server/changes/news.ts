@@ -31,8 +31,6 @@ export type News = {
   readonly close: () => Promise<void>
 }
 
-/** A window says every so often that it is still here; one that fell silent is forgotten. */
-const hereEveryMs = 20_000
 const forgottenAfterMs = 50_000
 const coalescedMs = 1
 

@@ -23,7 +23,7 @@ export function keysOf(kind: Kind, name: string, columns: Columns, tableOf: (kin
   const { once = {}, checks = {} } = constraints[kind] ?? {}
   return [
     primaryKey({ columns: key([...scope, 'id']) }),
-    ...(onceIn(kind).length > 0 ? [unique(`${name}_once`).on(...key([...scope, ...onceIn(kind)]))] : []),
+    ...(onceIn[kind].length > 0 ? [unique(`${name}_once`).on(...key([...scope, ...onceIn[kind]]))] : []),
     ...Object.entries(once).map(([constraint, fields]) => unique(constraint).on(...key([...scope, ...fields]))),
     ...Object.entries(checks).map(([constraint, text]) => check(constraint, written(text, column))),
     ...referencesOf(kind)

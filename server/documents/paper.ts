@@ -17,7 +17,6 @@ const faces = {
 type Face = 'serif' | 'sans'
 
 export type Column = { readonly head: string; readonly width: number; readonly right?: boolean }
-type Paper = ReturnType<typeof paper>
 
 /** Letters and signs beyond Latin-1 that the first faces have. */
 const alsoBasic = new Set([0x131, 0x152, 0x153, 0x20ac, 0x2122, 0x2191, 0x2193, 0x2212])

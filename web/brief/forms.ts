@@ -4,10 +4,8 @@ import { v7 as uuidv7 } from 'uuid'
 import { add, remove } from '#core/makeover/change.ts'
 import { blank } from '#core/makeover/blank.ts'
 import { constraintReasons, forbiddable, importances, keepReasons, methods, ways } from '#core/makeover/choices.ts'
-import { rowsOf, type Makeover } from '#core/makeover/document.ts'
-import type { PlainDate } from '#core/measure/plain-date.ts'
+import { rowsOf } from '#core/makeover/document.ts'
 import { zero } from '#core/money/minor.ts'
-import { questions, type Question } from '#core/rulebook/schools.ts'
 import {
   choiceField,
   maybeChoiceField,
@@ -281,5 +279,3 @@ export function keeperForm({ makeover }: Setting) {
     ],
   })
 }
-
-const allQuestions: readonly Question[] = questions

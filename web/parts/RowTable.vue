@@ -108,7 +108,7 @@ const drawn = computed(() => {
 })
 
 function toggle(id: string): void {
-  hidden.value = hidden.value.includes(id) ? hidden.value.filter((other) => other !== id) : [...hidden.value, id]
+  hidden.value = hidden.value.includes(id) ? hidden.value.filter((hiddenId) => hiddenId !== id) : [...hidden.value, id]
 }
 
 /** Up and down go from line to line, and choose the one they come to. */

@@ -40,7 +40,7 @@ export function useOrderLines(): ComputedRef<readonly OrderLine[]> {
         seller: order.sellerId ? (opened.studio.rows.seller[order.sellerId]?.name ?? '') : (candidate?.origin ?? ''),
         candidate,
         standIn: candidate?.source === 'placeholder',
-        together: rows.value.filter((other) => other.orderId === row.orderId).length,
+        together: rows.value.filter((line) => line.orderId === row.orderId).length,
       }
     })
   })

@@ -1,8 +1,8 @@
 /** The small forms of the survey. */
-import { edit, type Operation } from '#core/makeover/change.ts'
+import { edit } from '#core/makeover/change.ts'
 import { bowings, corners, curves, passageKinds } from '#core/makeover/choices.ts'
 import { rowsOf, type Makeover } from '#core/makeover/document.ts'
-import { nameOfWall, takeOutWall, wallsOf, type Room } from '#core/survey/index.ts'
+import { nameOfWall, takeOutWall, wallsOf } from '#core/survey/index.ts'
 import {
   choiceField,
   distanceField,
@@ -288,12 +288,4 @@ export function roomForm() {
     toRow: (read) => read,
     sentence: (read, row) => (row ? `The room is called ${read.name}` : `Took in the room ${read.name}`),
   })
-}
-
-/** What a room's survey is made of, taken away together, so that it can be measured anew. */
-const emptied = (makeover: Makeover, room: Room): Operation[] => {
-  const all = new Map(
-    room.walls.flatMap((wall) => takeOutWall(makeover, wall.row)).map((operation) => [operation.id, operation]),
-  )
-  return [...all.values()]
 }

@@ -1,6 +1,6 @@
 /** What a drawing is made of: marks on layers, in millimetres, each of which may stand for a thing. */
 import type { Point } from '../adjust.ts'
-import { reach, widthOf } from './boxes.ts'
+import { widthOf } from './boxes.ts'
 
 /** From the back to the front: dashed lines before what is written over them. */
 export const layers = ['walls', 'ceiling', 'checks', 'zones', 'openings', 'fixtures', 'dimensions', 'names'] as const

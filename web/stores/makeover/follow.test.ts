@@ -30,7 +30,9 @@ function setting(busy = false) {
     },
     busy: () => busy,
     send: sent,
-    quietly: (work) => (last = work()),
+    quietly: (work) => {
+      last = work()
+    },
   })
   return { follow, sent, settled: () => last, rev: () => base.makeover.rev }
 }

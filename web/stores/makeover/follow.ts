@@ -29,15 +29,18 @@ export function createFollow({ base, setBase, busy, send, quietly }: Following) 
     catching = true
     try {
       for (;;) {
-        const from = base()
-        if (!from || from.makeover.rev >= heardRev) return
-        const { id, rev } = from.makeover
+        const known = base()
+        if (!known || known.makeover.rev >= heardRev) return
+        const { id, rev } = known.makeover
         const entries = await request<DiaryEntry[]>('GET', `/makeovers/${id}/changes?after=${rev}`)
-        if (base() !== from) continue
+        if (base() !== known) continue
         if (entries.length === 0) return
-        const next = entries.length < page ? advance(documentsOf(from), entries) : null
-        if (!next) return await refresh()
-        await setBase({ ...from, ...next })
+        const next = entries.length < page ? advance(documentsOf(known), entries) : null
+        if (!next) {
+          await refresh()
+          return
+        }
+        await setBase({ ...known, ...next })
       }
     } finally {
       catching = false

@@ -176,4 +176,3 @@ export function createQueue(sending: Sending) {
 
   return { waiting, sorted, busy, away, savedAt, add, send, reread, rereadAll, giveUp, settle }
 }
-type Queue = ReturnType<typeof createQueue>
