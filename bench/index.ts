@@ -1,5 +1,6 @@
 /** npm run bench: everything that is measured, one after the other. */
 import './reckon.ts'
+import './edits.ts'
 import './survey.ts'
 import { benchBrowser } from './palette.ts'
 import { benchChanges } from './changes.ts'

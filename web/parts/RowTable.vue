@@ -228,6 +228,15 @@ const said = (column: Column<Line>, line: Line): string => {
 </template>
 
 <style scoped>
+.seek {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  margin-bottom: 6px;
+}
+.seek > .el-input {
+  flex: 0 1 280px;
+}
 .sort {
   font: inherit;
   color: inherit;

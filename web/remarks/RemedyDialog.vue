@@ -56,6 +56,7 @@ async function make(): Promise<void> {
     action="Do it"
     :busy="busy"
     :faults="problem"
+    :blocked="remedies.length === 0 ? 'Nothing is free to change' : ''"
     :width="560"
     @submit="make"
   >
