@@ -46,7 +46,9 @@ const whole = middle(
 )
 const shares: number[] = []
 for (const [kind, field, value] of edits) {
-  const row = Object.values(documents.makeover.rows[kind])[0]
+  const rows: Readonly<Record<string, { readonly id: string; readonly version: string }>> =
+    documents.makeover.rows[kind]
+  const row = Object.values(rows)[0]
   if (!row) continue
   const memory = new Memory()
   reckon(documents, today, memory)

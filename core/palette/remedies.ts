@@ -9,7 +9,7 @@ type Has = { readonly palette: Palette; readonly practice: Practice }
 
 export const paletteRemedies = {
   'palette.clash': {
-    words: 'What would cure it',
+    words: 'Cure it',
     find: ({ subjects }: Remark, makeover: Makeover, { practice }: Has) =>
       clashCures(makeover, { left: subjects[0]?.id ?? '', right: subjects[1]?.id ?? '' }, practice),
   },

@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { byId } from '#core/makeover/by-id.ts'
 import { v7 as uuidv7 } from 'uuid'
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { hexFromLab, type Lab } from '#core/colour/lab.ts'
-import { add, edit, remove, type Operation } from '#core/makeover/change.ts'
+import { add } from '#core/makeover/change.ts'
 import {
   conditions,
   families,
@@ -21,7 +20,7 @@ import {
 } from '#core/makeover/choices.ts'
 import type { Fields, Row } from '#core/makeover/kinds.ts'
 import { writeArea } from '#core/measure/area.ts'
-import { labOf, repeatOf, scaleOf, texturesOf, undertone, type LibraryFinish } from '#core/palette/index.ts'
+import { labOf, texturesOf, undertone, type LibraryFinish } from '#core/palette/index.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
 import { nameOfWall, wallsOf } from '#core/survey/index.ts'
 import { useBasis } from '../parts/basis.ts'
@@ -37,12 +36,10 @@ import {
   maybeChoiceField,
   maybeLengthField,
   maybeNumberField,
-  rateField,
   severalField,
   textField,
   useForm,
   yesField,
-  type Field,
 } from '../parts/form.ts'
 import MaterialSwatch from '../parts/MaterialSwatch.vue'
 import { useEntry } from '../stores/entry.ts'
@@ -52,7 +49,7 @@ import { optionsOf, useRows } from '../stores/rows.ts'
 import LibraryPicker from './LibraryPicker.vue'
 import MeterReader from './MeterReader.vue'
 import PhotoPicker from './PhotoPicker.vue'
-import type { Printed } from './print.ts'
+import { usePatternParts } from './pattern-parts.ts'
 
 /** `existing`: a new finish of the form is one that is there already, in the room given. */
 const {
@@ -68,7 +65,6 @@ const finishes = useRows('finish')
 const walls = useRows('wall')
 const zones = useRows('zone')
 const entry = useEntry()
-const patternParts = useRows('patternPart')
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
 const written = (row: Row<'finish'>): string =>
   row.colourSource === 'hex' ? hexFromLab(labOf(row)) : `${row.labL} ${row.labA} ${row.labB}`
@@ -129,59 +125,18 @@ const wallsHere = computed(() =>
     : [],
 )
 const { basis, save: saveFinish } = useBasis('finish', () => finish, open)
-/** The palette colours that a pattern carries, each with its share. */
-type Part = { row: Row<'patternPart'> | null; part: Field<string | null>; share: Field<number> }
-const parts = ref<Part[]>([])
-const others = computed(() =>
-  finishes.value.filter((thisFinish) => thisFinish.id !== finish?.id && thisFinish.pattern === 'plain'),
+const { parts, others, partLine, begin, print, partOperations } = usePatternParts(
+  () => finish,
+  () => form.fields,
+  () => rules.value,
 )
-const partLine = (row: Row<'patternPart'> | null): Part =>
-  reactive({
-    row,
-    part: maybeChoiceField(
-      others.value.map((finish) => finish.id),
-      row?.partId ?? null,
-    ),
-    share: rateField(row?.sharePpm ?? 250_000),
-  })
 watch(open, (isOpen) => {
   if (!isOpen) return
   reset()
   way.value = 'typed'
   got.value = null
-  parts.value = patternParts.value.filter((row) => row.finishId === finish?.id).map(partLine)
+  begin()
 })
-const print = computed<Printed | undefined>(() => {
-  const pattern = patterns.find((pattern) => pattern === form.fields.pattern.text) ?? 'plain'
-  const scale = scales.find((scale) => scale === form.fields.patternScale.text) ?? 'medium'
-  const read = parts.value.flatMap(({ part, share }) => {
-    const carried = byId(finishes.value, part.text)
-    const rate = share.read(share.text)
-    return carried && rate.ok ? [{ lab: labOf(carried), share: rate.value / 1_000_000 }] : []
-  })
-  const repeat = form.fields.repeatMm.read(form.fields.repeatMm.text)
-  const size = { patternScale: scale, repeatMm: repeat.ok ? repeat.value : null }
-  return pattern === 'plain' || read.length === 0
-    ? undefined
-    : { pattern, scale: scaleOf(size, rules.value), repeatMm: repeatOf(size, rules.value), parts: read }
-})
-function partOperations(finishId: string, pattern: string): Operation[] | null {
-  const kept = pattern === 'plain' ? [] : parts.value.filter(({ part }) => part.text !== '')
-  const operations: Operation[] = patternParts.value
-    .filter((row) => row.finishId === finishId && !kept.some((entry) => entry.row?.id === row.id))
-    .map((row) => remove('patternPart', row))
-  for (const { row, part, share } of kept) {
-    const rate = share.read(share.text)
-    share.error = rate.ok ? '' : rate.error
-    if (!rate.ok) return null
-    const fields = { finishId, partId: part.text, sharePpm: rate.value }
-    if (row === null) operations.push(add('patternPart', uuidv7(), fields))
-    else if (row.partId !== fields.partId || row.sharePpm !== fields.sharePpm)
-      operations.push(edit('patternPart', row, fields))
-  }
-  return operations
-}
-
 const shown = computed(() => {
   const read = form.fields.colour.read(form.fields.colour.text)
   const family = families.find((family) => family === form.fields.family.text) ?? 'paint'

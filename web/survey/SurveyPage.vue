@@ -1,23 +1,13 @@
 <script setup lang="ts">
-import { byId } from '#core/makeover/by-id.ts'
 import { v7 as uuidv7 } from 'uuid'
-import { useDebounceFn } from '@vueuse/core'
-import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { blank } from '#core/makeover/blank.ts'
-import { add, edit } from '#core/makeover/change.ts'
+import { add } from '#core/makeover/change.ts'
 import type { Row } from '#core/makeover/kinds.ts'
-import { readLength, writeLength } from '#core/measure/length.ts'
+import { writeLength } from '#core/measure/length.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
-import {
-  elevationOf,
-  letterOf,
-  planOf,
-  pointOn,
-  surveyWorking,
-  type Drawing,
-  type Subject,
-} from '#core/survey/index.ts'
+import { elevationOf, letterOf, planOf, surveyWorking, type Drawing, type Subject } from '#core/survey/index.ts'
 import FilesOf from '../files/FilesOf.vue'
 import { useKeys } from '../frame/keys.ts'
 import FinishDialog from '../palette/FinishDialog.vue'
@@ -28,16 +18,17 @@ import { useMakeover } from '../stores/makeover.ts'
 import { useWorking } from '../stores/working.ts'
 import AccessSection from './AccessSection.vue'
 import { useRooms } from './draft.ts'
-import { asTyped } from './entry-line.ts'
 import ExistingSection from './ExistingSection.vue'
 import FilesSection from './FilesSection.vue'
-import { diagonalForm, roomForm, slopeForm, surveyForm, wallForm, zoneForm } from './forms.ts'
-import { fixtureForm, openingForm } from './thing-forms.ts'
 import ShapeDialog from './ShapeDialog.vue'
 import SurveyDrawing from './SurveyDrawing.vue'
 import SurveyTag from './SurveyTag.vue'
 import ThingsSection from './ThingsSection.vue'
 import WalkRound from './WalkRound.vue'
+import { formOf, type OpenedForm } from './opened-form.ts'
+import { nameOf, placesOf } from './places.ts'
+import { useTyping } from './typing.ts'
+import { useLiveRoom } from './live-room.ts'
 
 const route = useRoute()
 const router = useRouter()
@@ -45,24 +36,7 @@ const makeover = useMakeover()
 const working = useWorking()
 const entry = useEntry()
 const { rooms, saved, areas: areasFor, draft } = useRooms()
-const live = computed(() => byId(rooms.value, String(route.query.room)) ?? rooms.value[0])
-/** What is drawn: it follows each key, but half a number closes no room, and then it waits until the typing pauses. */
-const room = shallowRef(live.value)
-const savedRoom = computed(() => byId(saved.value, room.value?.id) ?? room.value)
-/** Figures, readings and what is said of the closing follow when the typing pauses, so that the page lies still under the hand. */
-const paused = shallowRef(live.value)
-const pause = useDebounceFn(() => (paused.value = room.value = live.value), 180)
-watch(
-  live,
-  (thisRoom) => {
-    const typing = draft.value !== null && room.value?.id === thisRoom?.id
-    if (!typing || thisRoom?.closing.state === 'closed' || room.value?.closing.state !== 'closed') room.value = thisRoom
-    if (typing) void pause()
-    else paused.value = thisRoom
-  },
-  { flush: 'sync' },
-)
-const calm = computed(() => (draft.value === null ? room.value : paused.value))
+const { room, savedRoom, calm } = useLiveRoom(rooms, saved, draft, () => String(route.query.room))
 const areas = computed(() => (calm.value ? areasFor(calm.value) : null))
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
 const toRoom = (id: string): void => void router.replace({ query: { room: id } })
@@ -95,132 +69,20 @@ const drawing = useTemplateRef<{
 }>('drawing')
 const walk = useTemplateRef<{ focus: () => void }>('walk')
 const measuring = ref(false)
-const points = computed(() => {
-  const thisRoom = room.value
-  if (!thisRoom) return []
-  const before = wall.value
-  if (before)
-    return [
-      { x: 0, y: 0, name: 'the left corner' },
-      { x: before.lengthMm, y: 0, name: 'the right corner' },
-      ...[...before.openings, ...before.fixtures].flatMap((opening) => [
-        { x: opening.u0, y: opening.z0, name: `${opening.name}, lower left` },
-        ...(opening.u1 > opening.u0 ? [{ x: opening.u1, y: opening.z0, name: `${opening.name}, lower right` }] : []),
-        ...(opening.z1 > opening.z0
-          ? [
-              { x: opening.u0, y: opening.z1, name: `${opening.name}, upper left` },
-              { x: opening.u1, y: opening.z1, name: `${opening.name}, upper right` },
-            ]
-          : []),
-      ]),
-    ]
-  return [
-    ...thisRoom.closing.corners.map((corner, at) => ({ ...corner, name: `corner ${at + 1}` })),
-    ...thisRoom.walls.flatMap((wall) =>
-      [...wall.openings, ...wall.fixtures].flatMap((opening) => [
-        {
-          ...pointOn(wall, opening.u0, 'outMm' in opening.row ? opening.row.outMm : 0),
-          name: opening.u1 > opening.u0 ? `${opening.name}, left` : opening.name,
-        },
-        ...(opening.u1 > opening.u0
-          ? [
-              {
-                ...pointOn(wall, opening.u1, 'outMm' in opening.row ? opening.row.outMm : 0),
-                name: `${opening.name}, right`,
-              },
-            ]
-          : []),
-      ]),
-    ),
-  ]
-})
-function nameOf(subject: Subject): string {
-  const thisRoom = room.value
-  if (!thisRoom) return ''
-  if (subject.kind === 'wall') return thisRoom.walls.find((wall) => wall.row.id === subject.id)?.name ?? 'Wall'
-  if (subject.kind === 'diagonal') return byId(thisRoom.closing.lengths, subject.id)?.name ?? 'Corner to corner'
-  if (subject.kind === 'zone') return thisRoom.zones.find((zone) => zone.row.id === subject.id)?.row.name ?? 'Zone'
-  for (const wall of thisRoom.walls)
-    for (const opening of [...wall.openings, ...wall.fixtures])
-      if (opening.row.id === subject.id) return `${opening.name}, wall ${letterOf(wall.at)}`
-  return ''
-}
-
-/** A length typed where it stands on the drawing. */
-const typing = ref<{ subject: Subject; x: number; y: number; shown: string; text: string; error: string } | null>(null)
-async function typeAt(subject: Subject, at: { x: number; y: number }): Promise<void> {
-  const row = makeover.opened?.makeover.rows.wall[subject.id]
-  if (subject.kind !== 'wall' || !row) return
-  const shown = asTyped(row.lengthMm, entry.value)
-  typing.value = { subject, ...at, shown, text: shown, error: '' }
-  await nextTick()
-  const input = document.getElementById('typed-on-drawing')
-  if (input instanceof HTMLInputElement) input.select()
-}
-function draftTyped(): void {
-  const typed = typing.value
-  if (!typed) return
-  typed.error = ''
-  const read = readLength(typed.text, entry.value.unit)
-  draft.value = read.ok ? { kind: 'wall', id: typed.subject.id, fields: { lengthMm: read.value } } : null
-}
-async function endTyping(keep: boolean): Promise<void> {
-  const typed = typing.value
-  const row = typed ? makeover.opened?.makeover.rows.wall[typed.subject.id] : undefined
-  if (!typed || !row) return
-  const read = readLength(typed.text, entry.value.unit)
-  if (keep && !read.ok && typed.text.trim() !== '') {
-    typed.error = read.error
-    return
-  }
-  typing.value = null
-  // what is shown is rounded: left as it was, it changes nothing
-  if (keep && read.ok && typed.text !== typed.shown)
-    await makeover.change(`${nameOf(typed.subject)} is ${writeLength(read.value, entry.value.units)}`, [
-      edit('wall', row, { lengthMm: read.value }),
-    ])
-  draft.value = null
-}
-const typed = computed(() => {
-  const read = typing.value ? readLength(typing.value.text, entry.value.unit) : null
-  return read?.ok ? writeLength(read.value, entry.value.units) : ''
-})
-
+const points = computed(() => (room.value ? placesOf(room.value, wall.value) : []))
+const called = (subject: Subject): string => nameOf(room.value, subject)
+const { typing, typed, typeAt, draftTyped, endTyping } = useTyping(draft, called)
 /** The forms, one open at a time. */
-type Opened = {
-  what: 'wall' | 'opening' | 'fixture' | 'slope' | 'diagonal' | 'zone' | 'survey' | 'room'
-  id: string | null
-}
-const opened = ref<Opened | null>(null)
+const opened = ref<OpenedForm | null>(null)
 const setting = computed(() =>
   makeover.opened && room.value
     ? { makeover: makeover.opened.makeover, entry: entry.value, roomId: room.value.id }
     : null,
 )
 const wallId = computed(() => (selected.value?.kind === 'wall' ? selected.value.id : (wall.value?.row.id ?? null)))
-const form = computed(() => {
-  const [thisRoom, typed] = [setting.value, opened.value]
-  if (!thisRoom || !typed) return null
-  switch (typed.what) {
-    case 'wall':
-      return wallForm(thisRoom, Math.max(0, room.value?.walls.findIndex((wall) => wall.row.id === typed.id) ?? 0))
-    case 'opening':
-      return openingForm(thisRoom, wallId.value)
-    case 'fixture':
-      return fixtureForm(thisRoom, wallId.value)
-    case 'slope':
-      return slopeForm(thisRoom)
-    case 'diagonal':
-      return diagonalForm(thisRoom)
-    case 'zone':
-      return zoneForm(thisRoom)
-    case 'survey':
-      return surveyForm(thisRoom)
-    case 'room':
-      return roomForm()
-  }
-  return null
-})
+const form = computed(() =>
+  setting.value && opened.value ? formOf(setting.value, opened.value, wallId.value, room.value?.walls ?? []) : null,
+)
 const formRow = computed(() =>
   opened.value?.id ? (makeover.opened?.makeover.rows[opened.value.what][opened.value.id] ?? null) : null,
 )
@@ -228,7 +90,7 @@ const formOpen = computed({
   get: () => opened.value !== null && form.value !== null,
   set: (isOpen) => !isOpen && (opened.value = null),
 })
-const openForm = (what: Opened['what'], id: string | null = null): void => void (opened.value = { what, id })
+const openForm = (what: OpenedForm['what'], id: string | null = null): void => void (opened.value = { what, id })
 function made(id: string): void {
   if (lastWhat === 'room') toRoom(id)
 }
@@ -388,7 +250,7 @@ useKeys([
         :draw="draw"
         :selected="selected"
         :label="wall ? `${wall.name} as one stands before it` : `Plan of ${room.name}`"
-        :name-of="nameOf"
+        :name-of="called"
         :points="points"
         :measuring="measuring"
         :say="(mm) => writeLength(mm, entry.units)"
@@ -399,7 +261,7 @@ useKeys([
           <input
             id="typed-on-drawing"
             v-model="typing.text"
-            :aria-label="`Length of ${nameOf(typing.subject)}`"
+            :aria-label="`Length of ${called(typing.subject)}`"
             :aria-invalid="typing.error !== ''"
             autocomplete="off"
             @input="draftTyped"
