@@ -1,15 +1,16 @@
 import type { Component } from 'vue'
 import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router'
-import { steps } from '#core/steps/index.ts'
 import { useSession } from './stores/session.ts'
 
-/** The page of each step is `<step>/<Title>Page.vue`; a step may have more in `<step>/routes.ts`. */
-const pages = import.meta.glob<Component>('./*/*Page.vue')
+/**
+ * The pages of a makeover: `<folder>/<Folder>Page.vue`, so a step's page is there once its folder is. More pages of a step
+ * are in `<folder>/routes.ts`. The core's list of steps is not read here: it would bring all of the core to the day page.
+ */
+const pages = import.meta.glob<Component>(['./*/*Page.vue', '!./day/*', '!./studio/*'])
 const further = import.meta.glob<{ routes: RouteRecordRaw[] }>('./*/routes.ts', { eager: true })
-const stepRoutes = steps.flatMap(({ name, title }): RouteRecordRaw[] => {
-  const page = pages[`./${name}/${title}Page.vue`]
-  if (!page) throw new Error(`the step ${name} has no page ${title}Page.vue`)
-  return [{ path: name, name, component: page, meta: { title } }, ...(further[`./${name}/routes.ts`]?.routes ?? [])]
+const makeoverPages = Object.entries(pages).flatMap(([path, component]): RouteRecordRaw[] => {
+  const [, folder = '', title = ''] = /^\.\/(\w+)\/(\w+)Page\.vue$/.exec(path) ?? []
+  return title.toLowerCase() === folder ? [{ path: folder, name: folder, component, meta: { title } }] : []
 })
 
 export const router = createRouter({
@@ -28,19 +29,8 @@ export const router = createRouter({
       component: () => import('./frame/MakeoverFrame.vue'),
       children: [
         { path: '', redirect: { name: 'brief' } },
-        ...stepRoutes,
-        {
-          path: 'history',
-          name: 'history',
-          component: () => import('./history/HistoryPage.vue'),
-          meta: { title: 'History' },
-        },
-        {
-          path: 'remarks',
-          name: 'remarks',
-          component: () => import('./remarks/RemarksPage.vue'),
-          meta: { title: 'Remarks' },
-        },
+        ...makeoverPages,
+        ...Object.values(further).flatMap(({ routes }) => routes),
       ],
     },
     {
