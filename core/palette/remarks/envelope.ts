@@ -1,0 +1,112 @@
+/** What the school of one envelope holds a small room to. */
+import { byId } from '../../makeover/by-id.ts'
+import { deltaE } from '../../colour/difference.ts'
+import { chroma } from '../../colour/lab.ts'
+import { groupBy, paletteFinishes } from '../../makeover/document.ts'
+import { remark, type Remark } from '../../remarks/remark.ts'
+import { citeRule } from '../../rulebook/rulebook.ts'
+import { labOf } from '../colour-of.ts'
+import { type Checks, saidBy, subjectOf, whole } from './said.ts'
+import { soft } from './said.ts'
+
+/** One envelope, for small rooms: one colour all round, warm white or a rich dark, and one thing to look at. */
+export const envelope: Checks = (makeover, palette, practice) => {
+  const { rules } = practice
+  return [...groupBy(paletteFinishes(makeover), (row) => row.roomId).values()].flatMap((rows) => {
+    const walls = rows.find((row) => row.surface === 'walls')
+    const reckoned = byId(palette.finishes, walls?.id)
+    if (!walls || !reckoned) return []
+    const remarks: Remark[] = []
+    const off = rows.filter(
+      (row) =>
+        ['trim', 'door', 'ceiling', 'walls'].includes(row.surface) &&
+        row.id !== walls.id &&
+        deltaE(labOf(row), labOf(walls)) > rules['envelope.one'],
+    )
+    if (off.length > 0)
+      remarks.push(
+        remark({
+          code: 'palette.envelope-broken',
+          weight: 'look',
+          step: 'palette',
+          subjects: [subjectOf(walls), ...off.map(subjectOf)],
+          title: `${off.map((row) => row.name).join(', ')} ${off.length === 1 ? 'breaks' : 'break'} the envelope`,
+          sentence: `${saidBy(practice)} walls, trim, doors and ceiling are one colour, within ${citeRule('envelope.one', rules)} of ${walls.name}: ${off.map((row) => `${row.name} parts by ${deltaE(labOf(row), labOf(walls)).toFixed(1)}`).join(', ')}.`,
+          rule: 'envelope.one',
+          numbers: off.map((row) => deltaE(labOf(row), labOf(walls))),
+        }),
+      )
+    const dark = reckoned.lrv <= rules['envelope.dark']
+    const white = reckoned.lrv >= rules['envelope.pale'] && chroma(labOf(walls)) < rules['colour.near-neutral']
+    if (!dark && !(white && reckoned.undertone.warmth === 'warm'))
+      remarks.push(
+        remark({
+          code: 'palette.envelope-depth',
+          weight: 'look',
+          step: 'palette',
+          subjects: [subjectOf(walls)],
+          title: `${walls.name} is neither a warm white nor a rich dark`,
+          sentence: `It is ${reckoned.undertone.words} with an LRV of ${Math.round(reckoned.lrv)}, an estimate. ${saidBy(practice)} an envelope is a warm white from ${citeRule('envelope.pale', rules)}, or dark up to ${citeRule('envelope.dark', rules)}.`,
+          rule: 'envelope.pale',
+          numbers: [reckoned.lrv],
+        }),
+      )
+    const focal = rows.filter(
+      (row) =>
+        row.role === 'accent' &&
+        row.surface !== 'walls' &&
+        (Math.abs(row.labL - walls.labL) > rules['wall.stand-out'] ||
+          chroma(labOf(row)) - chroma(labOf(walls)) > rules['envelope.bright']),
+    )
+    if (focal.length !== 1 && rows.length >= 3)
+      remarks.push(
+        remark({
+          code: 'palette.envelope-focal',
+          weight: focal.length === 0 ? 'look' : 'note',
+          step: 'palette',
+          subjects: focal.length === 0 ? whole(makeover) : focal.map(subjectOf),
+          title:
+            focal.length === 0 ? 'No focal point in the envelope' : `${focal.length} focal points, where one is meant`,
+          sentence: `${saidBy(practice)} one bright or light thing is looked at: an accent more than ${citeRule('wall.stand-out', rules)} from ${walls.name}, or stronger by ${citeRule('envelope.bright', rules)}.${focal.length > 1 ? ` Here ${focal.map((row) => row.name).join(', ')} compete.` : ''}`,
+          rule: 'wall.stand-out',
+          numbers: [focal.length],
+        }),
+      )
+    const lost = dark
+      ? rows.filter(
+          (row) =>
+            soft.has(row.family) &&
+            row.surface === 'piece' &&
+            Math.abs(row.labL - walls.labL) < rules['wall.vanish-lightness'],
+        )
+      : []
+    for (const row of lost)
+      remarks.push(
+        remark({
+          code: 'palette.envelope-lost',
+          weight: 'look',
+          step: 'palette',
+          subjects: [subjectOf(row), subjectOf(walls)],
+          title: `${row.name} sinks into the dark`,
+          sentence: `In a dark envelope upholstery stands out: it lies ${Math.abs(row.labL - walls.labL).toFixed(0)} from ${walls.name} in lightness, under ${citeRule('wall.vanish-lightness', rules)}.`,
+          rule: 'wall.vanish-lightness',
+          numbers: [row.labL - walls.labL],
+        }),
+      )
+    const rugs = rows.filter((row) => row.surface === 'floor' && soft.has(row.family))
+    if (rugs.length > 1)
+      remarks.push(
+        remark({
+          code: 'palette.envelope-floor',
+          weight: 'note',
+          step: 'palette',
+          subjects: rugs.map(subjectOf),
+          title: `${rugs.length} rugs break up the floor`,
+          sentence: `${saidBy(practice)} the floor is unbroken, and rugs are few: ${rugs.map((row) => row.name).join(', ')}.`,
+          rule: null,
+          numbers: [rugs.length],
+        }),
+      )
+    return remarks
+  })
+}
