@@ -10,19 +10,7 @@ import { split } from '../money/split.ts'
 import { reckon } from '../reckoning/reckon.ts'
 import { change, testToday, tryChange } from '../testing/small-makeover.ts'
 import { couponRefusal, couponShares, landOrder, reckonMoney } from './index.ts'
-import {
-  came,
-  chairs,
-  coupon,
-  ids,
-  line,
-  lines,
-  newId,
-  pay,
-  table,
-  taxes,
-  twoLines,
-} from '../testing/orders.ts'
+import { came, chairs, coupon, ids, line, lines, newId, pay, table, taxes, twoLines } from '../testing/orders.ts'
 
 describe('tax rounded per line and per total', () => {
   it('three lines of 0.33 at 20 %: 0.21 per line, 0.20 on the total (HMRC Notice 700, section 17.5, allows either, said which)', () => {
