@@ -76,7 +76,8 @@ export default defineConfig(
         'error',
         {
           // `from` is a field beside `to`; as a variable it says nothing
-          selector: 'VariableDeclarator > Identifier[name=from], :function > Identifier[name=from]',
+          selector:
+            'VariableDeclarator > Identifier[name=from], :function > Identifier[name=from], ArrayPattern > Identifier[name=from]',
           message: 'Name the thing: start, origin, source.',
         },
       ],

@@ -125,8 +125,8 @@ function colourGroups(rows: readonly Row<'finish'>[], rules: Rules): string[][] 
     return above === at ? at : root(above)
   }
   for (const [at, left] of shown.entries())
-    for (const [from, right] of shown.slice(0, at).entries()) {
-      const [mine, theirs] = [root(at), root(from)]
+    for (const [earlier, right] of shown.slice(0, at).entries()) {
+      const [mine, theirs] = [root(at), root(earlier)]
       if (mine !== theirs && isOneColour(left, right, rules)) groupAt[Math.max(mine, theirs)] = Math.min(mine, theirs)
     }
   return [...groupBy(shown.keys(), root).values()].map((group) => group.flatMap((at) => shown[at]?.row.id ?? []))
