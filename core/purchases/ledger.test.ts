@@ -7,7 +7,8 @@ import { tryChange } from '../testing/small-makeover.ts'
 import { goodsValue, landedCost, packsFor, quantityOf } from './landed.ts'
 import { reckonMoney } from './money.ts'
 import { figures, orderWorking, pieceWorking, purchaseWorking, workingOf } from './working.ts'
-import { anyTerms, attempt, step, world } from '../testing/ledgers.ts'
+import { anyTerms, world } from '../testing/ledgers.ts'
+import { attempt, step } from '../testing/attempts.ts'
 
 describe('landed cost', () => {
   it('is price × packs less discount, with delivery and tax, as exact decimals have it to within the two roundings', () => {

@@ -16,13 +16,13 @@ export const surveyRemedies = {
         ...[
           [left, right],
           [right, left],
-        ].flatMap(([from, to]) =>
-          from && to
+        ].flatMap(([kept, given]) =>
+          kept && given
             ? [
                 {
-                  title: `Took the size of the opening as measured from ${roomOf(from)}`,
+                  title: `Took the size of the opening as measured from ${roomOf(kept)}`,
                   detail: 'The other reading is given up.',
-                  operations: [edit('opening', to, size(from))],
+                  operations: [edit('opening', given, size(kept))],
                 },
               ]
             : [],

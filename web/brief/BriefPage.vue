@@ -8,7 +8,9 @@ import { useKeys } from '../frame/keys.ts'
 import FilesOf from '../files/FilesOf.vue'
 import FigureButton from '../parts/FigureButton.vue'
 import MoneyAmount from '../parts/MoneyAmount.vue'
+import PageParts from '../parts/PageParts.vue'
 import RowDialog from '../parts/RowDialog.vue'
+import { toPart } from '../parts/to-part.ts'
 import RemarkList from '../remarks/RemarkList.vue'
 import StepRemarks from '../remarks/StepRemarks.vue'
 import { useMakeover } from '../stores/makeover.ts'
@@ -72,12 +74,10 @@ const parts = [
   ['questions', 'Questions'],
   ['budget', 'Budget'],
 ] as const
-const goTo = (part: string): void =>
-  document.getElementById(`${part}-title`)?.scrollIntoView({ block: 'start', behavior: 'smooth' })
 useKeys([
   { key: 'n', does: 'A new need', run: () => openNeed(null) },
-  { key: 'b', does: 'To the budget', run: () => goTo('budget') },
-  { key: 'w', does: 'To whose practice is followed', run: () => goTo('practice') },
+  { key: 'b', does: 'To the budget', run: () => toPart('budget') },
+  { key: 'w', does: 'To whose practice is followed', run: () => toPart('practice') },
 ])
 </script>
 
@@ -92,9 +92,7 @@ useKeys([
       >
       <span class="end"><button type="button" class="word" @click="headOpen = true">Change these</button></span>
     </div>
-    <p class="parts" role="navigation" aria-label="Parts of the brief">
-      <button v-for="[id, name] in parts" :key="id" type="button" class="word" @click="goTo(id)">{{ name }}</button>
-    </p>
+    <PageParts class="parts" :parts="parts" label="Parts of the brief" />
     <StepRemarks step="brief" />
 
     <section aria-labelledby="needs-title">

@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import { byId } from '#core/makeover/by-id.ts'
-import { computed, ref, useTemplateRef, watch } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
 import { useRoute } from 'vue-router'
-import { remove } from '#core/makeover/change.ts'
-import { families, type Family, type Role } from '#core/makeover/choices.ts'
 import { paletteFinishes } from '#core/makeover/document.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
 import { schoolOf } from '#core/rulebook/schools.ts'
 import { useKeys } from '../frame/keys.ts'
+import PageParts from '../parts/PageParts.vue'
 import RemarkList from '../remarks/RemarkList.vue'
 import StepRemarks from '../remarks/StepRemarks.vue'
 import { useMakeover } from '../stores/makeover.ts'
@@ -19,14 +18,16 @@ import CureDialog from './CureDialog.vue'
 import FinishDialog from './FinishDialog.vue'
 import FinishTag from './FinishTag.vue'
 import LaidOut from './LaidOut.vue'
+import { useLookedAt } from './looked-at.ts'
 import PairTag from './PairTag.vue'
 import { printOf } from './print.ts'
 import SamplesSection from './SamplesSection.vue'
 import SchoolSection from './SchoolSection.vue'
 import SpreadSection from './SpreadSection.vue'
 import SuggestDialog from './SuggestDialog.vue'
-import { inOrder, moveOperations, type Laid } from './tray.ts'
+import { useTrayChanges } from './tray-changes.ts'
 import TrayBoard from './TrayBoard.vue'
+import TrayFilters from './TrayFilters.vue'
 import UndertoneDial from './UndertoneDial.vue'
 import VarietySection from './VarietySection.vue'
 
@@ -37,39 +38,15 @@ const palette = computed(() => makeover.reckoning?.palette ?? null)
 const finishes = computed(() => (makeover.opened ? paletteFinishes(makeover.opened.makeover) : []))
 const patternParts = useRows('patternPart')
 const samples = useRows('sample')
-const viewings = useRows('viewing')
 const rooms = useRows('room')
-const zones = useRows('zone')
-const pieces = useRows('piece')
 const printed = (finish: Row<'finish'>) => printOf(finish, finishes.value, patternParts.value, rules.value)
 const readings = computed(() => new Map(palette.value?.finishes.map((finish) => [finish.id, finish])))
 
-/** What is looked at: all of it, one family, one room, one zone. */
-const family = ref<Family | ''>('')
-const roomId = ref('')
-const zoneId = ref('')
-const zonesHere = computed(() => zones.value.filter((zone) => roomId.value === '' || zone.roomId === roomId.value))
-watch(roomId, () => (zoneId.value = ''))
-const zoneOf = (finish: Row<'finish'>): string | null =>
-  finish.zoneId ?? byId(pieces.value, finish.pieceId)?.zoneId ?? null
-const shown = computed(() =>
-  finishes.value.filter(
-    (finish) =>
-      (family.value === '' || finish.family === family.value) &&
-      (roomId.value === '' || finish.roomId === roomId.value) &&
-      (zoneId.value === '' || zoneOf(finish) === zoneId.value),
-  ),
-)
-const laid = computed((): Laid[] =>
-  shown.value.map((row) => ({ row, m2: row.surface === 'ceiling' ? 0 : (readings.value.get(row.id)?.area.m2 ?? 0) })),
-)
-const filtered = computed(() => shown.value.length < finishes.value.length)
-const familiesHere = computed(() =>
-  families.filter((family) => finishes.value.some((finish) => finish.family === family)),
-)
-function clear(): void {
-  family.value = ''
-  roomId.value = zoneId.value = ''
+const lookedAt = useLookedAt(finishes, readings)
+const { roomId, laid, shown, clear } = lookedAt
+const { problem, move, toRole, takeOut } = useTrayChanges(finishes, readings, laid)
+const takeOutInHand = async (finish: Row<'finish'>): Promise<void> => {
+  if (await takeOut(finish)) taken.value = []
 }
 
 /** Taken up: one is read on the tag, two to four lie edge to edge over the tray. */
@@ -91,49 +68,6 @@ const pairUp = (first: string, second: string): void => {
   window.scrollTo({ top: 0, behavior: 'smooth' })
 }
 const remarks = computed(() => (makeover.reckoning?.remarks ?? []).filter((remark) => remark.step === 'palette'))
-
-const problem = ref('')
-async function change(sentence: string, operations: Parameters<typeof makeover.change>[1]): Promise<boolean> {
-  const faults = operations.length === 0 ? [] : await makeover.change(sentence, operations)
-  problem.value = faults.map((fault) => fault.message).join('; ')
-  return faults.length === 0
-}
-/** Moved among what is shown: among all of its role, it comes to stand by the same neighbour. */
-async function move(finish: Row<'finish'>, role: Role, index: number): Promise<void> {
-  const all: Laid[] = finishes.value.map((row) => ({ row, m2: readings.value.get(row.id)?.area.m2 ?? 0 }))
-  const after = inOrder(
-    laid.value.filter(({ row }) => row.id !== finish.id),
-    role,
-  )[index]
-  const others = inOrder(
-    all.filter(({ row }) => row.id !== finish.id),
-    role,
-  )
-  const at = after ? others.findIndex(({ row }) => row.id === after.row.id) : others.length
-  await change(
-    finish.role === role ? `Put ${finish.name} in another place of the tray` : `${finish.name} is ${role}`,
-    moveOperations(all, finish.id, role, at),
-  )
-}
-const toRole = (finish: Row<'finish'>, role: Role): Promise<void> => move(finish, role, laid.value.length)
-async function takeOut(finish: Row<'finish'>): Promise<void> {
-  const carriers = patternParts.value
-    .filter((row) => row.partId === finish.id)
-    .flatMap((row) => byId(finishes.value, row.finishId)?.name ?? [])
-  if (carriers.length > 0) {
-    problem.value = `${carriers.join(' and ')} ${carriers.length === 1 ? 'carries' : 'carry'} ${finish.name} in the pattern: take it out of the pattern first.`
-    return
-  }
-  const own = samples.value.filter((row) => row.finishId === finish.id)
-  const gone = [
-    ...viewings.value
-      .filter((row) => own.some((sample) => sample.id === row.sampleId))
-      .map((row) => remove('viewing', row)),
-    ...own.map((row) => remove('sample', row)),
-    ...patternParts.value.filter((row) => row.finishId === finish.id).map((row) => remove('patternPart', row)),
-  ]
-  if (await change(`Took ${finish.name} out of the palette`, [...gone, remove('finish', finish)])) taken.value = []
-}
 
 const dialogOpen = ref(false)
 const edited = ref<Row<'finish'> | null>(null)
@@ -179,8 +113,6 @@ const parts = [
   ['samples', 'Samples'],
   ['schools', 'School'],
 ] as const
-const goTo = (part: string): void =>
-  document.getElementById(`${part}-title`)?.scrollIntoView({ block: 'start', behavior: 'smooth' })
 useKeys([
   { key: 'n', does: 'A new finish', run: () => openDialog(null) },
   { key: 's', does: 'Suggest what would go with it', run: () => (suggesting.value = true) },
@@ -211,29 +143,9 @@ useKeys([
       walls, the floor that stays, the cloth it all began with.
     </p>
     <template v-else-if="palette">
-      <div class="filters" role="group" aria-label="What the tray shows">
-        <select v-if="rooms.length > 1" v-model="roomId" aria-label="Room">
-          <option value="">all rooms</option>
-          <option v-for="room in rooms" :key="room.id" :value="room.id">{{ room.name }}</option>
-        </select>
-        <select v-if="zonesHere.length > 0" v-model="zoneId" aria-label="Zone">
-          <option value="">all zones</option>
-          <option v-for="zone in zonesHere" :key="zone.id" :value="zone.id">{{ zone.name }}</option>
-        </select>
-        <select v-model="family" aria-label="Family">
-          <option value="">all families</option>
-          <option v-for="entry in familiesHere" :key="entry" :value="entry">{{ entry }}</option>
-        </select>
-        <span v-if="filtered" class="quiet"
-          >{{ shown.length }} of {{ finishes.length }} shown
-          <button type="button" class="word" @click="clear">all</button></span
-        >
-        <span class="jump" role="navigation" aria-label="Parts of the palette"
-          ><button v-for="[id, name] in parts" :key="id" type="button" class="word" @click="goTo(id)">
-            {{ name }}
-          </button></span
-        >
-      </div>
+      <TrayFilters :looked-at="lookedAt" :all="finishes.length">
+        <PageParts class="jump" :parts="parts" label="Parts of the palette" />
+      </TrayFilters>
       <TrayBoard
         ref="board"
         :finishes="laid"
@@ -285,7 +197,7 @@ useKeys([
           :finishes="finishes"
           :print="printed(inHand)"
           @change="openDialog(inHand)"
-          @take-out="takeOut(inHand)"
+          @take-out="takeOutInHand(inHand)"
           @beside="taken = [...taken, $event]"
           @sample="note(inHand)"
           @role="toRole(inHand, $event)"

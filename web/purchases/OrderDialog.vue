@@ -1,249 +1,41 @@
 <script setup lang="ts">
-import { byId } from '#core/makeover/by-id.ts'
-import { watchDebounced } from '@vueuse/core'
-import { v7 as uuidv7 } from 'uuid'
-import { computed, ref, shallowRef, watch } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
-import { blank, termsOf } from '#core/makeover/blank.ts'
-import { add, type Operation } from '#core/makeover/change.ts'
-import { buyers, taxRoundings } from '#core/makeover/choices.ts'
+import { ref } from 'vue'
+import { taxRoundings } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { writeQuantity } from '#core/measure/quantity.ts'
-import { sum, zero } from '#core/money/minor.ts'
-import { writeMoney } from '#core/money/written.ts'
-import { workingLine, type Working } from '#core/money/working.ts'
-import { couponShares, landedWorking, landOrder, packsFor } from '#core/purchases/index.ts'
-import type { Preview } from '#core/reckoning/preview.ts'
 import BudgetDialog from '../brief/BudgetDialog.vue'
+import DifferencePreview from '../parts/DifferencePreview.vue'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
-import {
-  choiceField,
-  dateField,
-  maybeChoiceField,
-  maybeDateField,
-  moneyField,
-  numberField,
-  rateField,
-  textField,
-  useForm,
-  type Field,
-} from '../parts/form.ts'
 import { asOptions } from '../parts/rowform.ts'
 import WorkingSlip from '../parts/WorkingSlip.vue'
 import { useMakeover } from '../stores/makeover.ts'
-import { optionsOf, useRows } from '../stores/rows.ts'
-import DifferencePreview from '../parts/DifferencePreview.vue'
+import { optionsOf } from '../stores/rows.ts'
+import { useOrderForm } from './order-form.ts'
 
 /** An order to one seller: the piece it began with, and what else is chosen from the same seller and still open. */
 const { first } = defineProps<{ first: Row<'piece'> }>()
 const open = defineModel<boolean>({ required: true })
-const route = useRoute()
-const router = useRouter()
 const makeover = useMakeover()
-const candidates = useRows('candidate')
-const pieces = useRows('piece')
-const coupons = useRows('coupon')
-const candidateOf = (piece: Row<'piece'>): Row<'candidate'> | null => byId(candidates.value, piece.chosenId) ?? null
-const stillOpen = (piece: Row<'piece'>): number => byId(makeover.reckoning?.money.pieces, piece.id)?.open ?? 0
-const sellerId = computed(() => candidateOf(first)?.sellerId ?? null)
-const seller = computed(() => (sellerId.value ? makeover.opened?.studio.rows.seller[sellerId.value] : undefined))
-const others = computed(() =>
-  pieces.value.filter(
-    (piece) =>
-      piece.id !== first.id &&
-      sellerId.value !== null &&
-      stillOpen(piece) > 0 &&
-      candidateOf(piece)?.sellerId === sellerId.value,
-  ),
-)
-const ownCoupons = computed(() => coupons.value.filter((row) => row.sellerId === sellerId.value))
-
-const { form, reset, submit } = useForm(() => ({
-  orderedOn: dateField(makeover.opened?.today ?? null),
-  reference: textField('', { most: 60, may: true }),
-  boughtBy: choiceField(buyers, 'client'),
-  depositMinor: moneyField(makeover.currency, zero),
-  balanceDueOn: maybeDateField(null),
-  couponId: maybeChoiceField(
-    ownCoupons.value.map((row) => row.id),
-    null,
-  ),
-  taxRounding: choiceField(taxRoundings, seller.value?.taxRounding ?? 'line'),
-}))
-type Amount = ReturnType<typeof sum>
-type Line = {
-  piece: Row<'piece'>
-  candidate: Row<'candidate'>
-  id: string
-  packs: Field<number>
-  price: Field<Amount>
-  discount: Field<number>
-  delivery: Field<Amount>
-}
-const lines = ref<Line[]>([])
-const orderId = ref(uuidv7())
-const difference = shallowRef<Preview | null>(null)
+const {
+  form,
+  seller,
+  others,
+  ownCoupons,
+  lines,
+  difference,
+  has,
+  toggle,
+  typed,
+  breaks,
+  faults,
+  raise,
+  finals,
+  stillOpen,
+  save,
+} = useOrderForm(() => first, open)
 const changing = ref(false)
-
-function lineOf(piece: Row<'piece'>): Line | null {
-  const candidate = candidateOf(piece)
-  if (!candidate) return null
-  return {
-    piece,
-    candidate,
-    id: uuidv7(),
-    packs: numberField(packsFor(Math.max(stillOpen(piece), 0.001), candidate.packSize), {
-      decimals: 0,
-      least: 1,
-      most: 100_000,
-    }),
-    price: moneyField(makeover.currency, candidate.priceMinor),
-    discount: rateField(candidate.discountPpm),
-    delivery: moneyField(makeover.currency, candidate.deliveryMinor),
-  }
-}
-function begin(): void {
-  reset()
-  orderId.value = uuidv7()
-  const line = lineOf(first)
-  lines.value = line ? [line] : []
-}
-watch(open, (isOpen) => isOpen && begin(), { immediate: true })
-const has = (piece: Row<'piece'>): boolean => lines.value.some((line) => line.piece.id === piece.id)
-function toggle(piece: Row<'piece'>): void {
-  const line = has(piece) ? null : lineOf(piece)
-  if (line) lines.value.push(line)
-  else lines.value = lines.value.filter((line) => line.piece.id !== piece.id)
-}
-
-/** The order as typed so far; null while a part cannot be read. */
-const typed = computed(() => {
-  const read = lines.value.map((line) => ({
-    line,
-    packs: line.packs.read(line.packs.text),
-    price: line.price.read(line.price.text),
-    discount: line.discount.read(line.discount.text),
-    delivery: line.delivery.read(line.delivery.text),
-  }))
-  const on = form.fields.orderedOn.read(form.fields.orderedOn.text)
-  const deposit = form.fields.depositMinor.read(form.fields.depositMinor.text || '0')
-  const balance = form.fields.balanceDueOn.read(form.fields.balanceDueOn.text)
-  if (!on.ok || !deposit.ok || !balance.ok || read.length === 0) return null
-  const plain = read.flatMap(({ line, packs, price, discount, delivery }) =>
-    packs.ok && price.ok && discount.ok && delivery.ok
-      ? [
-          {
-            id: line.id,
-            fields: {
-              ...termsOf(line.candidate),
-              priceMinor: price.value,
-              discountPpm: discount.value,
-              deliveryMinor: delivery.value,
-              orderId: orderId.value,
-              pieceId: line.piece.id,
-              candidateId: line.candidate.id,
-              packs: packs.value,
-            },
-            line,
-          },
-        ]
-      : [],
-  )
-  if (plain.length < read.length) return null
-  const coupon = byId(ownCoupons.value, form.fields.couponId.text)
-  const shares = coupon
-    ? couponShares(
-        coupon,
-        plain.map((entry) => entry.fields),
-      )
-    : []
-  const purchases = plain.map(({ id, fields, line }, at) => ({
-    id,
-    line,
-    fields: { ...fields, couponMinor: shares[at] ?? zero },
-  }))
-  const rounding = form.fields.taxRounding.text === 'total' ? 'total' : 'line'
-  const landed = landOrder(
-    purchases.map((purchase) => purchase.fields),
-    rounding,
-  )
-  const order = {
-    ...blank.order,
-    sellerId: sellerId.value,
-    orderedOn: on.value,
-    reference: form.fields.reference.text.trim(),
-    boughtBy: form.fields.boughtBy.text === 'studio' ? ('studio' as const) : ('client' as const),
-    depositMinor: deposit.value,
-    balanceDueOn: balance.value,
-    taxRounding: rounding,
-    couponId: coupon?.id ?? null,
-  } as const
-  const operations: Operation[] = [
-    add('order', orderId.value, order),
-    ...purchases.map(({ id, fields }) => add('purchase', id, fields)),
-  ]
-  const [only] = purchases
-  const working: Working =
-    purchases.length === 1 && only && landed[0]
-      ? landedWorking(only.fields, landed[0], makeover.currency)
-      : {
-          title: 'Landed',
-          means: '',
-          lines: purchases.map(({ line }, at) =>
-            workingLine(
-              line.piece.name,
-              landed[at]?.landed ?? zero,
-              `with tax of ${writeMoney(landed[at]?.tax ?? zero, makeover.currency)}`,
-            ),
-          ),
-          result: workingLine('Landed', sum(landed.map((landed) => landed.landed))),
-        }
-  return { operations, working }
-})
-watchDebounced(
-  [typed, open, () => makeover.reckoning],
-  async () => {
-    const order = typed.value
-    if (open.value && order) difference.value = await makeover.preview(order.operations)
-  },
-  { debounce: 120, immediate: true },
-)
-const breaks = computed(() => difference.value?.faults.find((fault) => fault.code === 'over-agreed') ?? null)
-const faults = computed(() =>
-  (difference.value?.faults ?? []).filter(
-    (fault) => fault.code !== 'over-agreed' && (fault.field === null || fault.field === 'couponId'),
-  ),
-)
-const raise = computed(() => {
-  const over = difference.value?.after.money.total.over
-  return breaks.value && over && first.categoryId ? { categoryId: first.categoryId, by: over } : null
-})
-const finals = computed(() => lines.value.filter((line) => line.candidate.returnDays === null))
-
-async function save(): Promise<void> {
-  let good = true
-  for (const line of lines.value)
-    for (const field of [line.packs, line.price, line.discount, line.delivery]) {
-      const read = field.read(field.text)
-      field.error = read.ok ? '' : read.error
-      good &&= read.ok
-    }
-  const done = await submit(() => {
-    if (!good || !typed.value)
-      return Promise.resolve([{ field: null, message: 'A line of the order is not right yet: see above.' }])
-    const names = lines.value.map((line) => line.piece.name).join(', ')
-    return makeover.change(
-      `Ordered ${names}${seller.value ? ` from ${seller.value.name}` : ''}`.slice(0, 490),
-      typed.value.operations,
-    )
-  })
-  if (!done) return
-  open.value = false
-  if (route.name !== 'purchases')
-    await router.push({ name: 'purchases', params: { id: route.params.id }, query: { open: lines.value[0]?.id } })
-}
 </script>
 
 <template>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { useDebounceFn, useElementSize } from '@vueuse/core'
 import { select as chosen, zoom, zoomIdentity, type D3ZoomEvent, type ZoomTransform } from 'd3'
-import { computed, nextTick, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, onMounted, shallowRef, useTemplateRef, watch } from 'vue'
 import { arcPath } from '#core/formats/svg.ts'
 import type { Drawing, Mark, Stroke, Subject } from '#core/survey/index.ts'
+import { useMeasuring, type Place } from './measuring.ts'
 
 /**
  * A drawing of the survey on the screen: moved, zoomed, measured on, and its things selected. Its text keeps its size,
@@ -23,7 +24,7 @@ const {
   label: string
   nameOf: (subject: Subject) => string
   /** Places that a measurement snaps to. */
-  points: readonly { readonly x: number; readonly y: number; readonly name: string }[]
+  points: readonly Place[]
   measuring?: boolean
   say: (mm: number) => string
 }>()
@@ -149,40 +150,11 @@ const things = computed(() => {
   return [...found.values()]
 })
 
-/** Two places, picked one after the other: how far apart they are. */
-type Place = { readonly x: number; readonly y: number; readonly name: string }
-const picked = ref<Place[]>([])
-const hover = ref<Place | null>(null)
-watch(
-  () => measuring,
-  () => (picked.value = []),
-)
-function placeAt(event: PointerEvent | MouseEvent): Place {
-  const box = svg.value?.getBoundingClientRect()
-  const { k, x, y } = view.value
-  const at = {
-    x: (event.clientX - (box?.left ?? 0) - x) / k,
-    y: -(event.clientY - (box?.top ?? 0) - y) / k,
-    name: 'a place',
-  }
-  const near = points
-    .map((point) => ({ point, far: Math.hypot(point.x - at.x, point.y - at.y) }))
-    .sort((left, right) => left.far - right.far)[0]
-  return near && near.far * k < 16 ? near.point : at
-}
-function pick(place: Place): void {
-  picked.value = picked.value.length === 1 ? [...picked.value, place] : [place]
-}
-const between = computed(() => {
-  const [left, right = measuring ? hover.value : null] = picked.value
-  if (!left || !right) return null
-  return {
-    left,
-    right,
-    mm: Math.hypot(right.x - left.x, right.y - left.y),
-    across: Math.abs(right.x - left.x),
-    up: Math.abs(right.y - left.y),
-  }
+const { picked, hover, between, placeAt, pick } = useMeasuring({
+  svg,
+  view,
+  points: () => points,
+  measuring: () => measuring,
 })
 function clicked(event: MouseEvent): void {
   if (measuring) pick(placeAt(event))

@@ -4,13 +4,13 @@ import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { blank } from '#core/makeover/blank.ts'
 import { add } from '#core/makeover/change.ts'
-import type { Row } from '#core/makeover/kinds.ts'
 import { writeLength } from '#core/measure/length.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
 import { elevationOf, letterOf, planOf, surveyWorking, type Drawing, type Subject } from '#core/survey/index.ts'
 import FilesOf from '../files/FilesOf.vue'
 import { useKeys } from '../frame/keys.ts'
 import FinishDialog from '../palette/FinishDialog.vue'
+import PageParts from '../parts/PageParts.vue'
 import RowDialog from '../parts/RowDialog.vue'
 import StepRemarks from '../remarks/StepRemarks.vue'
 import { useEntry } from '../stores/entry.ts'
@@ -20,13 +20,15 @@ import AccessSection from './AccessSection.vue'
 import { useRooms } from './draft.ts'
 import ExistingSection from './ExistingSection.vue'
 import FilesSection from './FilesSection.vue'
+import LengthOnDrawing from './LengthOnDrawing.vue'
 import ShapeDialog from './ShapeDialog.vue'
+import SurveyHead from './SurveyHead.vue'
 import SurveyDrawing from './SurveyDrawing.vue'
 import SurveyTag from './SurveyTag.vue'
 import ThingsSection from './ThingsSection.vue'
 import WalkRound from './WalkRound.vue'
-import { formOf, type OpenedForm } from './opened-form.ts'
 import { nameOf, placesOf } from './places.ts'
+import { useSurveyForms } from './survey-forms.ts'
 import { useTyping } from './typing.ts'
 import { useLiveRoom } from './live-room.ts'
 
@@ -72,42 +74,9 @@ const measuring = ref(false)
 const points = computed(() => (room.value ? placesOf(room.value, wall.value) : []))
 const called = (subject: Subject): string => nameOf(room.value, subject)
 const { typing, typed, typeAt, draftTyped, endTyping } = useTyping(draft, called)
-/** The forms, one open at a time. */
-const opened = ref<OpenedForm | null>(null)
-const setting = computed(() =>
-  makeover.opened && room.value
-    ? { makeover: makeover.opened.makeover, entry: entry.value, roomId: room.value.id }
-    : null,
-)
 const wallId = computed(() => (selected.value?.kind === 'wall' ? selected.value.id : (wall.value?.row.id ?? null)))
-const form = computed(() =>
-  setting.value && opened.value ? formOf(setting.value, opened.value, wallId.value, room.value?.walls ?? []) : null,
-)
-const formRow = computed(() =>
-  opened.value?.id ? (makeover.opened?.makeover.rows[opened.value.what][opened.value.id] ?? null) : null,
-)
-const formOpen = computed({
-  get: () => opened.value !== null && form.value !== null,
-  set: (isOpen) => !isOpen && (opened.value = null),
-})
-const openForm = (what: OpenedForm['what'], id: string | null = null): void => void (opened.value = { what, id })
-function made(id: string): void {
-  if (lastWhat === 'room') toRoom(id)
-}
-let lastWhat = ''
-watch(opened, (typed) => typed && (lastWhat = typed.what))
-const shaping = ref<Row<'wall'> | null>(null)
-const shapeOpen = ref(false)
-function shape(id: string): void {
-  shaping.value = makeover.opened?.makeover.rows.wall[id] ?? null
-  shapeOpen.value = shaping.value !== null
-}
-const finishOpen = ref(false)
-const finish = ref<Row<'finish'> | null>(null)
-function openFinish(row: Row<'finish'> | null): void {
-  finish.value = row
-  finishOpen.value = true
-}
+const { opened, form, formRow, formOpen, openForm, made, shaping, shapeOpen, shape, finish, finishOpen, openFinish } =
+  useSurveyForms(room, wallId, toRoom)
 
 /** A wall that was forgotten, put into the walk: not measured yet. */
 async function addAfter(id: string): Promise<void> {
@@ -128,13 +97,6 @@ async function addAfter(id: string): Promise<void> {
 }
 
 const closing = computed(() => calm.value?.closing)
-const closes = computed(() => {
-  const thisClosing = closing.value
-  if (!thisClosing || thisClosing.state !== 'closed') return ''
-  if (thisClosing.misclosure)
-    return `misses its start by ${writeLength(Math.round(thisClosing.misclosure.mm), entry.value.units)}${thisClosing.misclosure.oneIn ? `, 1 : ${thisClosing.misclosure.oneIn}` : ''}`
-  return thisClosing.freedom === 0 ? 'nothing checks it' : 'closed over its diagonals'
-})
 function showClosing(): void {
   if (calm.value && areas.value)
     working.showWorking(surveyWorking('closing', calm.value, areas.value, rules.value, entry.value.units))
@@ -149,8 +111,6 @@ const parts = [
   ['files', 'Out and in'],
   ['photos', 'Pictures'],
 ] as const
-const goTo = (part: string): void =>
-  document.getElementById(`${part}-title`)?.scrollIntoView({ block: 'start', behavior: 'smooth' })
 function turn(by: number): void {
   const count = room.value?.closing.state === 'closed' ? room.value.walls.length : 0
   if (count === 0) return
@@ -176,29 +136,15 @@ useKeys([
 
 <template>
   <div v-if="room" class="survey">
-    <div class="page-head">
-      <h1>Survey</h1>
-      <span class="rooms">
-        <button
-          v-for="entry in saved"
-          :key="entry.id"
-          type="button"
-          class="word"
-          :class="{ here: entry.id === room.id }"
-          :aria-pressed="entry.id === room.id"
-          @click="toRoom(entry.id)"
-        >
-          {{ entry.name }}
-        </button>
-      </span>
-      <span v-if="closes" class="quiet"
-        >{{ closes }} <button type="button" class="word" @click="showClosing">How it closes</button></span
-      >
-      <span class="end"><button type="button" class="word" @click="openForm('room')">Another room</button></span>
-    </div>
-    <p class="parts" role="navigation" aria-label="Parts of the survey">
-      <button v-for="[id, name] in parts" :key="id" type="button" class="word" @click="goTo(id)">{{ name }}</button>
-    </p>
+    <SurveyHead
+      :room="room"
+      :closing="closing"
+      :rooms="saved"
+      @turn="toRoom"
+      @working="showClosing"
+      @add="openForm('room')"
+    />
+    <PageParts class="parts" :parts="parts" label="Parts of the survey" />
     <StepRemarks step="survey" />
 
     <p v-if="room.walls.length === 0" class="opening">
@@ -257,20 +203,17 @@ useKeys([
         @select="selected = $event"
         @type="typeAt"
       >
-        <span v-if="typing" class="typed-here" :style="{ left: `${typing.x}px`, top: `${typing.y}px` }">
-          <input
-            id="typed-on-drawing"
-            v-model="typing.text"
-            :aria-label="`Length of ${called(typing.subject)}`"
-            :aria-invalid="typing.error !== ''"
-            autocomplete="off"
-            @input="draftTyped"
-            @keydown.enter.prevent="endTyping(true)"
-            @keydown.esc.stop="endTyping(false)"
-            @blur="endTyping(true)"
-          />
-          <span class="said" :class="{ error: typing.error }">{{ typing.error || typed }}</span>
-        </span>
+        <LengthOnDrawing
+          v-if="typing"
+          :key="typing.subject.id"
+          v-model="typing.text"
+          :at="typing"
+          :label="`Length of ${called(typing.subject)}`"
+          :said="typing.error || typed"
+          :wrong="typing.error !== ''"
+          @typed="draftTyped"
+          @end="endTyping"
+        />
       </SurveyDrawing>
       <p v-if="closing?.state !== 'closed'" class="said-line" role="status">
         <strong>{{ closing?.state === 'cannot' ? 'This cannot be closed.' : 'Not round yet.' }}</strong>

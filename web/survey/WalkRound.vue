@@ -1,19 +1,15 @@
 <script setup lang="ts">
 import { byId } from '#core/makeover/by-id.ts'
-import { v7 as uuidv7 } from 'uuid'
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
-import { blank } from '#core/makeover/blank.ts'
-import { add, edit, type Operation } from '#core/makeover/change.ts'
-import { corners as cornerKinds } from '#core/makeover/choices.ts'
-import { readNumber } from '#core/measure/decimal.ts'
-import { readLength, writeLength } from '#core/measure/length.ts'
+import { writeLength } from '#core/measure/length.ts'
 import { letterOf, type LengthReading, type Room, type Subject } from '#core/survey/index.ts'
+import FilterChoice from '../parts/FilterChoice.vue'
 import { useEntry } from '../stores/entry.ts'
-import { useMakeover } from '../stores/makeover.ts'
 import type { Draft } from './draft.ts'
-import { asTyped, readWallEntry } from './entry-line.ts'
+import { asTyped } from './entry-line.ts'
 import { cornerWords } from './forms.ts'
 import LengthCell from './LengthCell.vue'
+import { useWalk } from './walk.ts'
 
 /** The walls in the order they are walked, typed one after the other; beside each what closing the room made of it. */
 const { room, selected = null } = defineProps<{ room: Room; selected?: Subject | null }>()
@@ -24,42 +20,15 @@ const emit = defineEmits<{
   shape: [wallId: string]
   diagonal: [id: string | null]
 }>()
-const makeover = useMakeover()
 const entry = useEntry()
-const problem = ref('')
 const next = ref('')
 const nextError = ref('')
 const nextField = useTemplateRef<HTMLInputElement>('nextField')
 const closed = computed(() => room.closing.state === 'closed')
 const reading = (id: string): LengthReading | undefined => (closed.value ? byId(room.closing.lengths, id) : undefined)
 const again = computed(() => new Set(room.closing.again?.set ?? []))
-const read = (text: string) => readWallEntry(text, entry.value.unit)
-const readOne = (text: string) => readLength(text, entry.value.unit)
-const echoOf = (text: string): string => {
-  const found = read(text)
-  return found.ok
-    ? `${writeLength(found.value.lengthMm, entry.value.units)}${found.value.corner ? `, ${cornerWord(found.value.corner)}` : ''}`
-    : ''
-}
-const cornerWord = ({ corner, cornerDeg }: { corner: string; cornerDeg: number | null }): string =>
-  corner === 'angle'
-    ? `${cornerDeg ?? '?'}°`
-    : (cornerWords.find((cornerWord) => cornerWord.value === corner)?.label ?? corner)
-const row = (id: string) => makeover.opened?.makeover.rows.wall[id]
-
-async function put(sentence: string, operations: readonly Operation[]): Promise<boolean> {
-  const faults = await makeover.change(sentence, operations)
-  problem.value = faults.map((fault) => fault.message).join('; ')
-  return faults.length === 0
-}
-async function saveLength(id: string, at: number, text: string): Promise<void> {
-  const [found, wall] = [read(text), row(id)]
-  if (!found.ok || !wall) return
-  await put(`Wall ${letterOf(at)} is ${writeLength(found.value.lengthMm, entry.value.units)}`, [
-    edit('wall', wall, { lengthMm: found.value.lengthMm, ...found.value.corner }),
-  ])
-  emit('draft', null)
-}
+const { problem, read, readCheck, echoOf, row, diagonalRow, saveLength, saveCorner, saveAngle, saveCheck, addLast } =
+  useWalk(() => room)
 const draftLength = (id: string, text: string | null): void => {
   const found = text === null ? null : read(text)
   emit(
@@ -67,54 +36,18 @@ const draftLength = (id: string, text: string | null): void => {
     found?.ok ? { kind: 'wall', id, fields: { lengthMm: found.value.lengthMm, ...found.value.corner } } : null,
   )
 }
-async function saveCorner(id: string, at: number, corner: string): Promise<void> {
-  const [wall, kind] = [row(id), cornerKinds.find((cornerKind) => cornerKind === corner)]
-  if (!wall || !kind) return
-  await put(
-    `The corner at the end of wall ${letterOf(at)} is ${cornerWords.find((cornerWord) => cornerWord.value === kind)?.label ?? ''}`,
-    [edit('wall', wall, { corner: kind, cornerDeg: kind === 'angle' ? (wall.cornerDeg ?? 135) : null })],
-  )
-}
-async function saveAngle(id: string, at: number, text: string): Promise<void> {
-  const [wall, found] = [row(id), readNumber(text.replace('°', ''), { decimals: 2, least: 1, most: 359 })]
-  problem.value = found.ok ? '' : `Corner ${at + 2}: ${found.error}`
-  if (wall && found.ok && found.value !== wall.cornerDeg)
-    await put(`The corner at the end of wall ${letterOf(at)} has ${found.value}°`, [
-      edit('wall', wall, { cornerDeg: found.value }),
-    ])
+/** What is typed stands in until it is kept. */
+async function save(saving: Promise<boolean>): Promise<void> {
+  if (await saving) emit('draft', null)
 }
 async function addWall(): Promise<void> {
   if (next.value.trim() === '') return
   const found = read(next.value)
   nextError.value = found.ok ? '' : found.error
-  if (!found.ok) return
-  const last = room.walls.at(-1)?.row.place ?? 0
-  const survey: Operation[] = room.survey ? [] : [add('survey', uuidv7(), { ...blank.survey, roomId: room.id })]
-  if (
-    await put(`Wall ${letterOf(room.walls.length)} is ${writeLength(found.value.lengthMm, entry.value.units)}`, [
-      ...survey,
-      add('wall', uuidv7(), {
-        ...blank.wall,
-        roomId: room.id,
-        place: last + 1,
-        lengthMm: found.value.lengthMm,
-        ...found.value.corner,
-      }),
-    ])
-  ) {
-    next.value = ''
-    await nextTick()
-    nextField.value?.focus()
-  }
-}
-const diagonalRow = (id: string) => makeover.opened?.makeover.rows.diagonal[id]
-async function saveCheck(id: string, name: string, text: string): Promise<void> {
-  const [found, check] = [readOne(text), diagonalRow(id)]
-  if (!found.ok || !check) return
-  await put(`${name} is ${writeLength(found.value, entry.value.units)}`, [
-    edit('diagonal', check, { lengthMm: found.value }),
-  ])
-  emit('draft', null)
+  if (!found.ok || !(await addLast(found.value))) return
+  next.value = ''
+  await nextTick()
+  nextField.value?.focus()
 }
 const length = (mm: number): string => writeLength(Math.round(mm * 10) / 10, entry.value.units)
 const moved = (mm: number): string => (Math.abs(mm) < 0.05 ? '0.0' : `${mm < 0 ? '−' : '+'}${Math.abs(mm).toFixed(1)}`)
@@ -171,17 +104,16 @@ defineExpose({ focus: () => nextField.value?.focus() })
                 :read="read"
                 :echo="echoOf"
                 @draft="draftLength(wall.row.id, $event)"
-                @save="saveLength(wall.row.id, wall.at, $event)"
+                @save="save(saveLength(wall.row.id, wall.at, $event))"
               />
             </td>
             <td class="corner">
-              <select
-                :value="wall.row.corner"
-                :aria-label="`Corner at the end of wall ${letterOf(wall.at)}`"
-                @change="saveCorner(wall.row.id, wall.at, ($event.target as HTMLSelectElement).value)"
-              >
-                <option v-for="word in cornerWords" :key="word.value" :value="word.value">{{ word.label }}</option>
-              </select>
+              <FilterChoice
+                :model-value="wall.row.corner"
+                :label="`Corner at the end of wall ${letterOf(wall.at)}`"
+                :options="cornerWords"
+                @update:model-value="saveCorner(wall.row.id, wall.at, $event)"
+              />
               <input
                 v-if="wall.row.corner === 'angle'"
                 :value="wall.row.cornerDeg"
@@ -254,7 +186,7 @@ defineExpose({ focus: () => nextField.value?.focus() })
               <LengthCell
                 :shown="asTyped(diagonalRow(check.id)?.lengthMm ?? null, entry)"
                 :label="`From corner ${check.from + 1} to corner ${check.to + 1}`"
-                :read="readOne"
+                :read="readCheck"
                 :echo="echoOf"
                 @draft="
                   emit(
@@ -264,11 +196,11 @@ defineExpose({ focus: () => nextField.value?.focus() })
                       : {
                           kind: 'diagonal',
                           id: check.id,
-                          fields: { lengthMm: (readOne($event) as { value: number }).value },
+                          fields: { lengthMm: (readCheck($event) as { value: number }).value },
                         },
                   )
                 "
-                @save="saveCheck(check.id, `From corner ${check.from + 1} to ${check.to + 1}`, $event)"
+                @save="save(saveCheck(check.id, `From corner ${check.from + 1} to ${check.to + 1}`, $event))"
               />
             </td>
             <td />

@@ -1,4 +1,4 @@
-import { computed, nextTick, ref, type Ref } from 'vue'
+import { computed, ref, type Ref } from 'vue'
 import { edit } from '#core/makeover/change.ts'
 import { readLength, writeLength } from '#core/measure/length.ts'
 import type { Subject } from '#core/survey/index.ts'
@@ -14,14 +14,11 @@ export function useTyping(draft: Ref<Draft | null>, nameOf: (subject: Subject) =
   const typing = ref<{ subject: Subject; x: number; y: number; shown: string; text: string; error: string } | null>(
     null,
   )
-  async function typeAt(subject: Subject, at: { x: number; y: number }): Promise<void> {
+  function typeAt(subject: Subject, at: { x: number; y: number }): void {
     const row = makeover.opened?.makeover.rows.wall[subject.id]
     if (subject.kind !== 'wall' || !row) return
     const shown = asTyped(row.lengthMm, entry.value)
     typing.value = { subject, ...at, shown, text: shown, error: '' }
-    await nextTick()
-    const input = document.getElementById('typed-on-drawing')
-    if (input instanceof HTMLInputElement) input.select()
   }
   function draftTyped(): void {
     const typed = typing.value
