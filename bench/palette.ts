@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test'
 import { v7 as uuidv7 } from 'uuid'
 import { labFromLch } from '#core/colour/lab.ts'
 import { blank } from '#core/makeover/blank.ts'
-import { add, schemaVersion, type Documents } from '#core/makeover/change.ts'
+import { add, schemaVersion, type Documents, type Operation } from '#core/makeover/change.ts'
 import { families, roles } from '#core/makeover/choices.ts'
 import { plainDate } from '#core/measure/plain-date.ts'
 import { drawTile, library, reckonPalette, step, suggest, texturesOf } from '#core/palette/index.ts'
@@ -28,8 +28,8 @@ function timed(work: () => unknown, runs = 200): number {
   )
 }
 
-/** A measured room with 60 finishes of every family and 100 pieces of every colour, each before a wall. */
-function full(): Documents {
+/** A measured room with finishes of every family and pieces of every colour, each before a wall. */
+function full(count: { readonly finishes: number; readonly pieces: number }): Documents {
   const world = paletteWorld()
   const { operations, wallIds } = surveyRows(
     world.ids.room,
@@ -37,7 +37,7 @@ function full(): Documents {
     world.newId,
   )
   const surfaces = ['walls', 'floor', 'trim', 'door', 'window', 'piece', 'piece', 'other'] as const
-  const finishes = Array.from({ length: 60 }, (_, at) =>
+  const finishes = Array.from({ length: count.finishes }, (_, at) =>
     world.finish(`F${at}`, labFromLch(20 + ((at * 37) % 70), (at * 13) % 44, (at * 97) % 360), {
       family: families[at % families.length] ?? 'paint',
       role: roles[at % 3] ?? 'accent',
@@ -45,7 +45,7 @@ function full(): Documents {
       visibleM2: at % 3 === 0 ? null : 1 + (at % 9),
     }),
   )
-  const pieces = Array.from({ length: 100 }, (_, at) =>
+  const pieces = Array.from({ length: count.pieces }, (_, at) =>
     world.piece(
       `P${at}`,
       `#${((at * 2654435) % 0xffffff).toString(16).padStart(6, '0')}`,
@@ -53,10 +53,14 @@ function full(): Documents {
       { widthMm: 300 + at, heightMm: 400 + at },
     ),
   )
-  return change(world.with(), [...operations, ...finishes, ...pieces.flat()])
+  let documents = change(world.with(), operations)
+  const rows: Operation[] = [...finishes, ...pieces.flat()]
+  // a change set holds only so many
+  for (let at = 0; at < rows.length; at += 200) documents = change(documents, rows.slice(at, at + 200))
+  return documents
 }
 
-const documents = full()
+const documents = full({ finishes: 60, pieces: 100 })
 const practice = practiceOf(documents)
 /** The same rows in new objects, as a change leaves them: nothing kept helps. */
 const fresh = () => ({
@@ -83,6 +87,16 @@ say(
   }).toFixed(2)} ms median (goal: under 4)`,
 )
 const palette = reckonPalette(documents.makeover, practice, finishes, measured)
+{
+  const large = full({ finishes: 240, pieces: 280 })
+  const rooms = roomsOf(large.makeover, practice.rules)
+  const areas = surveyOf(large.makeover, rooms, practice.rules).finishes
+  const reckoned = (): unknown =>
+    reckonPalette({ ...large.makeover, rows: { ...large.makeover.rows } }, practice, areas, rooms)
+  say(
+    `palette, 240 finishes, 280 pieces: ${timed(reckoned, 10).toFixed(0)} ms median, ${(JSON.stringify(reckoned()).length / 1e6).toFixed(2)} MB told (105 ms and 4.5 MB before)`,
+  )
+}
 for (const name of ['library', 'free'] as const)
   say(
     `accents suggested, ${name}:        ${timed(() => suggest(documents.makeover, palette, practice, { roomId, want: 'accent', from: name }), 20).toFixed(1)} ms median`,

@@ -11,7 +11,8 @@ import { asSwatch, labOf } from './colour-of.ts'
 import { clash, type Clash } from './compare.ts'
 import { standings, tellApart, type Apart, type Standing } from './contrast.ts'
 import { spreadsOf, type Spread } from './places.ts'
-import { appearances, tieOfTones, tieTable, type Appearance, type PieceColours } from './ties.ts'
+import { nearTones } from './near.ts'
+import { appearances, tieOfTones, tieTable, type PieceTies } from './ties.ts'
 import { groupOf, undertone, type Undertone } from './undertone.ts'
 import { varietyOf, type Variety } from './variety.ts'
 
@@ -25,7 +26,8 @@ export type FinishReckoning = {
   readonly area: SeenArea
   /** Share of all that is seen, 0 to 1; ceilings count apart. A pattern's parts count with their own colours. */
   readonly share: number
-  readonly appears: readonly Appearance[]
+  /** In how many things it appears. */
+  readonly appears: number
 }
 
 export type PairClash = Clash & { readonly left: string; readonly right: string }
@@ -36,8 +38,8 @@ export type Palette = {
   readonly balance: Balance
   /** How many finishes have an area that was measured or judged, of how many. */
   readonly judged: number
-  readonly ties: readonly PieceColours[]
-  /** Where each colour appears. */
+  readonly ties: readonly PieceTies[]
+  /** How well the places are spread where each colour appears; the places themselves by `placesOf`. */
   readonly spreads: readonly Spread[]
   /** What stands before a wall, and how it reads. */
   readonly standings: readonly Standing[]
@@ -72,7 +74,7 @@ export function reckonPalette(
     showable: showable(labOf(row)),
     area: areas.get(row.id) ?? nothing,
     share: area === 0 ? 0 : (colourArea.get(row.id) ?? 0) / area,
-    appears: places.get(row.id) ?? [],
+    appears: places.get(row.id)?.length ?? 0,
   }))
   const roomOf = new Map(rooms.map((room) => [room.id, room]))
   const colours = colourGroups(rows, rules)
@@ -81,7 +83,7 @@ export function reckonPalette(
     clashes: clashesAmong(rows, rules, schools.scheme === 'home'),
     balance: balanceOf(finishes, areas, rules),
     judged: rows.filter((row) => areas.get(row.id)?.basis !== 'typical').length,
-    ties,
+    ties: ties.map(({ pieceId, tied, clashes }) => ({ pieceId, tied, clashes })),
     spreads: spreadsOf(makeover, rows, places, roomOf, rules),
     standings: standings(makeover, ties, rules),
     apart: tellApart(makeover, rules),
@@ -124,10 +126,15 @@ function colourGroups(rows: readonly Row<'finish'>[], rules: Rules): string[][] 
     const above = groupAt[at] ?? at
     return above === at ? at : root(above)
   }
+  const near = nearTones(shown, rules)
+  const neutrals = shown.filter(({ tone }) => tone.C < rules['colour.near-neutral'])
+  const order = new Map(shown.map((toned, at) => [toned, at]))
   for (const [at, left] of shown.entries())
-    for (const [earlier, right] of shown.slice(0, at).entries()) {
+    for (const right of [...near(left.tone), ...(neutrals.includes(left) ? neutrals : [])]) {
+      const earlier = order.get(right) ?? at
       const [mine, theirs] = [root(at), root(earlier)]
-      if (mine !== theirs && isOneColour(left, right, rules)) groupAt[Math.max(mine, theirs)] = Math.min(mine, theirs)
+      if (earlier < at && mine !== theirs && isOneColour(left, right, rules))
+        groupAt[Math.max(mine, theirs)] = Math.min(mine, theirs)
     }
   return [...groupBy(shown.keys(), root).values()].map((group) => group.flatMap((at) => shown[at]?.row.id ?? []))
 }

@@ -3,7 +3,7 @@ import { type Makeover } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { pointOn, type Room } from '../survey/index.ts'
-import type { Appearance } from './ties.ts'
+import { appearances, tieTable, type Appearance } from './ties.ts'
 
 /** In mm of the room's own plan, y upwards; null where nobody said. `all`: it is all over its surface, so no one place. */
 export type Place = Appearance & {
@@ -14,14 +14,29 @@ export type Place = Appearance & {
 
 export type Spread = {
   readonly finishId: string
-  readonly places: readonly Place[]
   /** How many of them are places of their own: apart in plan or in height, or nobody knows where. */
   readonly apart: number
   /** What a practitioner would see at once; null where it is well spread or not enough is known. */
   readonly fault: 'one side' | 'one height' | null
 }
 
-/** The places of each finish's appearances, with what their spread gives cause to say. */
+/** Where the finishes named appear, each thing with its place in the room: for what is looked at. */
+export function placesOf(
+  makeover: Makeover,
+  ids: readonly string[],
+  rooms: ReadonlyMap<string, Room>,
+  rules: Rules,
+): Map<string, Place[]> {
+  const found = appearances(makeover, tieTable(makeover, rules), rules)
+  return new Map(
+    ids.map((id) => {
+      const room = rooms.get(makeover.rows.finish[id]?.roomId ?? '')
+      return [id, (found.get(id) ?? []).map((appearance) => placeOf(makeover, appearance, room))]
+    }),
+  )
+}
+
+/** How the appearances of each finish are spread over its room, with what gives cause to say something. */
 export function spreadsOf(
   makeover: Makeover,
   finishes: readonly Row<'finish'>[],
@@ -40,7 +55,7 @@ export function spreadsOf(
     })
     const kept: Place[] = []
     for (const place of places) if (!kept.some((otherPlace) => near(place, otherPlace, rules))) kept.push(place)
-    return { finishId: finish.id, places, apart: kept.length, fault: faultOf(places, room, rules) }
+    return { finishId: finish.id, apart: kept.length, fault: faultOf(places, room, rules) }
   })
 }
 

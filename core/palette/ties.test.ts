@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
-import { labFromHex, labFromLch, type Lab } from '../colour/lab.ts'
+import { labFromHex, labFromLch, toneOf, type Lab } from '../colour/lab.ts'
 import { deltaE } from '../colour/difference.ts'
 import { families } from '../makeover/choices.ts'
 import type { Documents, Operation } from '../makeover/change.ts'
@@ -8,7 +8,9 @@ import { plainPractice } from '../rulebook/practice.ts'
 import { reckon } from '../reckoning/reckon.ts'
 import { codesOf, paletteWorld } from '../testing/palette.ts'
 import { change, testToday } from '../testing/small-makeover.ts'
-import { tieOf } from './ties.ts'
+import { nearTones } from './near.ts'
+import { placesOf } from './places.ts'
+import { tieOf, tieOfTones, tieTable } from './ties.ts'
 
 const { rules } = plainPractice
 const lab = (hex: string): Lab => labFromHex(hex) ?? { L: 0, a: 0, b: 0 }
@@ -85,10 +87,13 @@ describe('a tie is never a clash', () => {
           }),
           finish('Other', labFromLch(second.L, second.C, second.h), { family: second.family }),
         ])
-        const { clashes, finishes, ties } = reckon(documents, testToday).palette
+        const { clashes } = reckon(documents, testToday).palette
+        const table = tieTable(documents.makeover, rules)
         const appears = (name: string): readonly string[] =>
-          finishes.find((finish) => finish.id === world.idOf(name))?.appears.map((appear) => appear.id) ?? []
-        const cell = ties[0]?.cells.find((cell) => cell.finishId === world.idOf('Other'))?.tie ?? null
+          placesOf(documents.makeover, [world.idOf(name)], new Map(), rules)
+            .get(world.idOf(name))
+            ?.map((place) => place.id) ?? []
+        const cell = table[0]?.cells.find((cell) => cell.finishId === world.idOf('Other'))?.tie ?? null
         if (clashes.length > 0) {
           expect(cell).toBe('clash')
           expect(appears('Other')).toEqual([world.idOf('Other')])
@@ -107,6 +112,37 @@ describe('a tie is never a clash', () => {
         ).toEqual([])
       }),
       { numRuns: 60 },
+    )
+  })
+})
+
+describe('colours sorted by hue and depth', () => {
+  it('leave out nothing that ties, whatever the rules of a tie, and give nothing twice', () => {
+    const colour = fc
+      .record({
+        L: fc.double({ min: 0, max: 100, noNaN: true }),
+        C: fc.double({ min: 0, max: 90, noNaN: true }),
+        h: fc.double({ min: 0, max: 360, noNaN: true }),
+      })
+      .map(({ L, C, h }) => ({ tone: toneOf(labFromLch(L, C, h)) }))
+    fc.assert(
+      fc.property(
+        fc.array(colour, { minLength: 2, maxLength: 40 }),
+        fc.integer({ min: 1, max: 20 }),
+        fc.integer({ min: 1, max: 170 }),
+        (list, same, hue) => {
+          const asked = { ...rules, 'tie.same': same, 'tie.hue': hue }
+          const near = nearTones(list, asked)
+          for (const { tone } of list) {
+            const found = near(tone)
+            expect(new Set(found).size).toBe(found.length)
+            expect(
+              list.filter((entry) => tieOfTones(tone, entry.tone, asked) !== null && !found.includes(entry)),
+            ).toEqual([])
+          }
+        },
+      ),
+      { numRuns: 120 },
     )
   })
 })
@@ -130,7 +166,7 @@ describe('an accent', () => {
     ])
     const carried = change(striped, [carries('Stripe', 'Rust', 0.3)])
     const appears = reckon(carried, testToday).palette.finishes.find((finish) => finish.name === 'Rust')?.appears
-    expect(appears).toHaveLength(2)
+    expect(appears).toBe(2)
     expect(reckon(carried, testToday).palette.balance.roles.find(({ role }) => role === 'accent')?.share).toBeCloseTo(
       (100 * (1 + 3)) / 21,
       9,

@@ -5,6 +5,7 @@ import type { Row } from '../makeover/kinds.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { asSwatch, labOf } from './colour-of.ts'
 import { clash } from './compare.ts'
+import { nearTones } from './near.ts'
 
 /** "same": seen as one colour; "hue": one hue at another depth; null: no tie. */
 export type Tie = 'same' | 'hue' | null
@@ -48,13 +49,12 @@ export function coloursOf(
 }
 
 export type Cell = { readonly finishId: string; readonly tie: 'same' | 'hue' | 'clash' }
-export type PieceColours = {
-  readonly pieceId: string
+/** How many finishes of its room a piece holds together, and how many it clashes with. */
+export type PieceTies = { readonly pieceId: string; readonly tied: number; readonly clashes: number }
+export type PieceColours = PieceTies & {
   readonly colours: readonly Lab[]
   /** The finishes of its room that it ties to or clashes with, by the strongest tie of any of its colours. */
   readonly cells: readonly Cell[]
-  /** How many palette colours it holds together. */
-  readonly tied: number
 }
 
 /**
@@ -95,22 +95,33 @@ function hold(
   return cells
 }
 
-/** Palette colour × piece: every piece whose colour is known, by its chosen candidate. */
-export function tieTable(makeover: Makeover, rules: Rules): PieceColours[] {
+/** Palette colour × piece: every piece whose colour is known, by its chosen candidate; `only` some of them, where they are named. */
+export function tieTable(makeover: Makeover, rules: Rules, only?: ReadonlySet<string>): PieceColours[] {
   const further = groupBy(rowsOf(makeover, 'candidateColour'), (row) => row.candidateId)
   const finishes = paletteFinishes(makeover)
-  const inRoom = groupBy(finishes.map(asTone), ({ row }) => row.roomId)
+  const inRoom = new Map(
+    [...groupBy(finishes.map(asTone), ({ row }) => row.roomId)].map(([roomId, tones]) => [
+      roomId,
+      { tones, near: nearTones(tones, rules) },
+    ]),
+  )
   const carriedBy = groupBy(finishes, (row) => row.pieceId)
   return rowsOf(makeover, 'piece').flatMap((piece) => {
+    if (only && !only.has(piece.id)) return []
     const chosen = piece.chosenId === null ? undefined : makeover.rows.candidate[piece.chosenId]
     const carried = carriedBy.get(piece.id) ?? []
     const colours = [
       ...(chosen ? coloursOf(makeover, chosen, further.get(chosen.id) ?? []) : []),
       ...carried.map((row) => labOf(row)),
     ]
-    if (colours.length === 0) return []
-    const cells = hold(colours.map(toneOf), inRoom.get(piece.roomId) ?? [], carried, rules)
-    return [{ pieceId: piece.id, colours, cells, tied: cells.filter((cell) => cell.tie !== 'clash').length }]
+    const [first, ...more] = colours.map(toneOf)
+    if (!first) return []
+    const room = inRoom.get(piece.roomId)
+    // of several colours, and where undertones may clash, each is held against all
+    const tones = !room ? [] : more.length > 0 || carried.length > 0 ? room.tones : room.near(first)
+    const cells = hold([first, ...more], tones, carried, rules)
+    const clashes = cells.filter((cell) => cell.tie === 'clash').length
+    return [{ pieceId: piece.id, colours, cells, tied: cells.length - clashes, clashes }]
   })
 }
 
@@ -126,36 +137,40 @@ export function appearances(
   rules: Rules,
 ): Map<string, Appearance[]> {
   const finishes = paletteFinishes(makeover)
-  const found = new Map(finishes.map((row) => [row.id, new Map<string, Appearance>()]))
-  const place = (finish: Row<'finish'>): Appearance =>
-    finish.pieceId === null ? { kind: 'finish', id: finish.id } : { kind: 'piece', id: finish.pieceId }
-  const add = (finishId: string, appearance: Appearance): void =>
-    void found.get(finishId)?.set(appearance.id, appearance)
   const carriers = groupBy(rowsOf(makeover, 'patternPart'), (part) => part.partId)
-  for (const row of finishes) add(row.id, place(row))
-  for (const toned of groupBy(finishes.map(asTone), ({ row }) => row.roomId).values())
-    for (const [at, thisToned] of toned.entries())
-      for (const otherToned of toned.slice(at + 1)) {
-        if (
-          tieOfTones(thisToned.tone, otherToned.tone, rules) === null ||
-          clash(
-            { family: thisToned.row.family, lab: thisToned.tone },
-            { family: otherToned.row.family, lab: otherToned.tone },
-            rules,
-          ) !== null
-        )
-          continue
-        add(thisToned.row.id, place(otherToned.row))
-        add(otherToned.row.id, place(thisToned.row))
-      }
-  for (const [partId, parts] of carriers) {
-    const roomId = makeover.rows.finish[partId]?.roomId
-    for (const { finishId } of parts) {
-      const carrier = makeover.rows.finish[finishId]
-      if (carrier && carrier.roomId === roomId && carrier.fate !== 'change') add(partId, place(carrier))
-    }
-  }
-  for (const { pieceId, cells } of table)
-    for (const { finishId, tie } of cells) if (tie !== 'clash') add(finishId, { kind: 'piece', id: pieceId })
-  return new Map([...found].map(([id, things]) => [id, [...things.values()]]))
+  const ties = groupBy(
+    table.flatMap(({ pieceId, cells }) => cells.map((cell) => ({ pieceId, ...cell }))),
+    (cell) => cell.finishId,
+  )
+  return new Map(
+    [...groupBy(finishes.map(asTone), ({ row }) => row.roomId).values()].flatMap((toned) => {
+      const near = nearTones(toned, rules)
+      const order = new Map(toned.map((finish, at) => [finish, at]))
+      return toned.map((finish) => {
+        const { row, tone } = finish
+        const found = [
+          placeOf(row),
+          ...near(tone)
+            .filter((beside) => agree(finish, beside, rules))
+            .sort((left, right) => (order.get(left) ?? 0) - (order.get(right) ?? 0))
+            .map((beside) => placeOf(beside.row)),
+          ...(carriers.get(row.id) ?? []).flatMap(({ finishId }) => {
+            const carrier = makeover.rows.finish[finishId]
+            return carrier && carrier.roomId === row.roomId && carrier.fate !== 'change' ? [placeOf(carrier)] : []
+          }),
+          ...(ties.get(row.id) ?? []).flatMap(({ pieceId, tie }) =>
+            tie === 'clash' ? [] : [{ kind: 'piece' as const, id: pieceId }],
+          ),
+        ]
+        return [row.id, [...new Map(found.map((appearance) => [appearance.id, appearance])).values()]] as const
+      })
+    }),
+  )
 }
+const placeOf = (finish: Row<'finish'>): Appearance =>
+  finish.pieceId === null ? { kind: 'finish', id: finish.id } : { kind: 'piece', id: finish.pieceId }
+/** Two finishes that tie and whose undertones do not clash. */
+const agree = (left: Toned, right: Toned, rules: Rules): boolean =>
+  left !== right &&
+  tieOfTones(left.tone, right.tone, rules) !== null &&
+  clash({ family: left.row.family, lab: left.tone }, { family: right.row.family, lab: right.tone }, rules) === null

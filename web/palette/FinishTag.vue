@@ -14,6 +14,7 @@ import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 import PatternColours from './PatternColours.vue'
+import { usePlaces } from './places.ts'
 import type { Printed } from './print.ts'
 
 /** One finish, read by itself: what it is, where it is and how much, what it stands up to, what is open about it. */
@@ -28,6 +29,7 @@ const entry = useEntry()
 const pieces = useRows('piece')
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
 const reading = computed(() => byId(makeover.reckoning?.palette.finishes, finish.id))
+const places = usePlaces(() => [finish.id])
 const area = computed(() => reading.value?.area)
 const remarks = computed(() =>
   (makeover.reckoning?.remarks ?? []).filter((remark) => remark.subjects.some((subject) => subject.id === finish.id)),
@@ -113,7 +115,7 @@ const areaLabel = computed(
     </div>
     <div>
       <dt>Appears</dt>
-      <dd>{{ (reading?.appears ?? []).map(nameOf).join(', ') }}</dd>
+      <dd>{{ (places.get(finish.id) ?? []).map(nameOf).join(', ') }}</dd>
     </div>
     <div v-if="finish.fate">
       <dt>There already</dt>

@@ -12,6 +12,7 @@ import MaterialSwatch from '../parts/MaterialSwatch.vue'
 import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
+import { usePlaces } from './places.ts'
 import TieTable from './TieTable.vue'
 
 /** Each palette colour by where it appears in plan and how high: too few places, all on one side, all at one height. */
@@ -27,51 +28,59 @@ const nameOf = (place: Place): string =>
   (place.kind === 'piece' ? byId(pieces.value, place.id)?.name : byId(finishes, place.id)?.name) ?? ''
 const side = 132
 const tall = 92
-const cards = computed(() =>
+/** As many cards as are looked at; a large palette is read on when asked for more. */
+const atOnce = 24
+const most = ref(atOnce)
+const told = computed(() =>
   finishes
     .filter(
       (row) =>
         row.surface !== 'ceiling' &&
         (all.value || row.role === 'accent' || chroma(labOf(row)) >= rules.value['tie.chroma']),
     )
-    .toSorted((left, right) => Number(right.role === 'accent') - Number(left.role === 'accent'))
-    .flatMap((row) => {
-      const spread = palette.spreads.find((spread) => spread.finishId === row.id)
-      if (!spread) return []
-      const room = byId(rooms.value, row.roomId)
-      const outline = room?.outline ?? []
-      const [xs, ys] = [outline.map((corner) => corner.x), outline.map((corner) => corner.y)]
-      const scale =
-        outline.length === 0
-          ? 0
-          : Math.min((side - 8) / (Math.max(...xs) - Math.min(...xs)), (tall - 8) / (Math.max(...ys) - Math.min(...ys)))
-      const put = (point: { x: number; y: number }): { x: number; y: number } => ({
-        x: 4 + (point.x - Math.min(...xs)) * scale,
-        y: 4 + (Math.max(...ys) - point.y) * scale,
-      })
-      const up = scaleLinear([0, room?.survey?.heightMm ?? 2500], [tall - 4, 4]).clamp(true)
-      const spots = spread.places.flatMap((place) => (place.at && scale > 0 ? [{ place, ...put(place.at) }] : []))
-      return [
-        {
-          row,
-          spread,
-          path:
-            outline.length > 0
-              ? `M${outline
-                  .map((corner) => {
-                    const { x, y } = put(corner)
-                    return `${x.toFixed(1)} ${y.toFixed(1)}`
-                  })
-                  .join('L')}Z`
-              : '',
-          spots,
-          heights: spread.places.flatMap((place) => (place.z === null ? [] : [{ place, y: up(place.z) }])),
-          everywhere: spread.places.some((place) => place.all),
-          nowhere: spread.places.filter((place) => place.at === null && !place.all),
-          verdict: verdictOf(spread.apart, spread.fault, row.role === 'accent'),
-        },
-      ]
-    }),
+    .toSorted((left, right) => Number(right.role === 'accent') - Number(left.role === 'accent')),
+)
+const looked = computed(() => told.value.slice(0, most.value))
+const placed = usePlaces(() => looked.value.map((row) => row.id))
+const cards = computed(() =>
+  looked.value.flatMap((row) => {
+    const places = placed.value.get(row.id) ?? []
+    const spread = palette.spreads.find((spread) => spread.finishId === row.id)
+    if (!spread) return []
+    const room = byId(rooms.value, row.roomId)
+    const outline = room?.outline ?? []
+    const [xs, ys] = [outline.map((corner) => corner.x), outline.map((corner) => corner.y)]
+    const scale =
+      outline.length === 0
+        ? 0
+        : Math.min((side - 8) / (Math.max(...xs) - Math.min(...xs)), (tall - 8) / (Math.max(...ys) - Math.min(...ys)))
+    const put = (point: { x: number; y: number }): { x: number; y: number } => ({
+      x: 4 + (point.x - Math.min(...xs)) * scale,
+      y: 4 + (Math.max(...ys) - point.y) * scale,
+    })
+    const up = scaleLinear([0, room?.survey?.heightMm ?? 2500], [tall - 4, 4]).clamp(true)
+    const spots = places.flatMap((place) => (place.at && scale > 0 ? [{ place, ...put(place.at) }] : []))
+    return [
+      {
+        row,
+        places,
+        path:
+          outline.length > 0
+            ? `M${outline
+                .map((corner) => {
+                  const { x, y } = put(corner)
+                  return `${x.toFixed(1)} ${y.toFixed(1)}`
+                })
+                .join('L')}Z`
+            : '',
+        spots,
+        heights: places.flatMap((place) => (place.z === null ? [] : [{ place, y: up(place.z) }])),
+        everywhere: places.some((place) => place.all),
+        nowhere: places.filter((place) => place.at === null && !place.all),
+        verdict: verdictOf(spread.apart, spread.fault, row.role === 'accent'),
+      },
+    ]
+  }),
 )
 function verdictOf(
   apart: number,
@@ -115,7 +124,7 @@ const high = (place: Place): string =>
         <svg
           :viewBox="`0 0 ${side + 62} ${tall}`"
           role="img"
-          :aria-label="`${card.row.name}: ${card.spread.places.map((place) => `${nameOf(place)}, ${place.all ? 'all over' : place.at ? high(place) : 'place not known'}`).join('; ')}`"
+          :aria-label="`${card.row.name}: ${card.places.map((place) => `${nameOf(place)}, ${place.all ? 'all over' : place.at ? high(place) : 'place not known'}`).join('; ')}`"
         >
           <path v-if="card.path" :d="card.path" class="room" :class="{ over: card.everywhere }" />
           <text v-else x="4" :y="tall / 2" class="none">not measured yet</text>
@@ -133,13 +142,16 @@ const high = (place: Place): string =>
           <text :x="side + 36" :y="tall - 8" class="none">floor</text>
         </svg>
         <p class="quiet which">
-          {{ card.spread.places.map(nameOf).join(', ')
+          {{ card.places.map(nameOf).join(', ')
           }}<template v-if="card.nowhere.length > 0"
             >. <em>Where nobody said: {{ card.nowhere.map(nameOf).join(', ') }}</em></template
           >
         </p>
       </li>
     </ul>
+    <p v-if="!table && told.length > most">
+      <button type="button" class="word" @click="most += atOnce">{{ told.length - most }} more</button>
+    </p>
     <p v-if="!table" class="quiet note">
       Left the plan, right the height of each. Hatched: all over. Say which wall or zone a piece stands at, and it is
       placed here.

@@ -3,7 +3,7 @@ import { byId } from '#core/makeover/by-id.ts'
 import { computed } from 'vue'
 import { deltaE } from '#core/colour/difference.ts'
 import type { Row } from '#core/makeover/kinds.ts'
-import { labOf, type Palette } from '#core/palette/index.ts'
+import { labOf, tieTable, type Palette } from '#core/palette/index.ts'
 import { paletteFinishes } from '#core/makeover/document.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
@@ -13,8 +13,11 @@ const { palette } = defineProps<{ palette: Palette }>()
 const makeover = useMakeover()
 const pieces = useRows('piece')
 const finishes = computed(() => (makeover.opened ? paletteFinishes(makeover.opened.makeover) : []))
+const table = computed(() =>
+  makeover.opened && makeover.reckoning ? tieTable(makeover.opened.makeover, makeover.reckoning.practice.rules) : [],
+)
 const rows = computed(() =>
-  palette.ties.map((tie) => ({
+  table.value.map((tie) => ({
     ...tie,
     piece: byId(pieces.value, tie.pieceId),
     wall: palette.standings.find((wall) => wall.kind === 'piece' && wall.id === tie.pieceId),
@@ -26,7 +29,7 @@ const words = { same: 'the same colour', hue: 'the same hue, another depth', cla
 const said = (tie: 'same' | 'hue' | 'clash' | null): string => (tie === null ? 'no tie' : words[tie])
 const near = (row: (typeof rows.value)[number], finish: Row<'finish'>): number =>
   Math.min(...row.colours.map((colour) => deltaE(colour, labOf(finish))))
-const appears = (id: string): number => byId(palette.finishes, id)?.appears.length ?? 0
+const appears = (id: string): number => byId(palette.finishes, id)?.appears ?? 0
 </script>
 
 <template>

@@ -39,13 +39,7 @@ const besides = computed(() => {
   const shares = (reckoning: typeof after): string =>
     reckoning.palette.balance.roles.map((role) => role.share.toFixed(0)).join(' : ')
   const clashes = (reckoning: typeof after): string =>
-    String(
-      reckoning.palette.clashes.length +
-        reckoning.palette.ties.reduce(
-          (total, tie) => total + tie.cells.filter((cell) => cell.tie === 'clash').length,
-          0,
-        ),
-    )
+    String(reckoning.palette.clashes.length + reckoning.palette.ties.reduce((total, tie) => total + tie.clashes, 0))
   return [
     { name: 'Slack', before: days(before.slackDays), after: days(after.slackDays) },
     { name: 'Needs covered', before: covered(before), after: covered(after) },

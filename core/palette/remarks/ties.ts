@@ -22,7 +22,7 @@ export function tieRemarks(makeover: Makeover, palette: Palette, { rules, school
       return []
     const subjects = [{ kind: 'finish' as const, id: finish.id }]
     const remarks: Remark[] = []
-    const [spread, things] = [spreads.get(finish.id), finish.appears.length]
+    const [spread, things] = [spreads.get(finish.id), finish.appears]
     const places = spread?.apart ?? things
     if (places < least) {
       const close =
