@@ -2,6 +2,8 @@
 import { hexFromLab } from '../colour/lab.ts'
 import { anyRows, type Documents } from '../makeover/change.ts'
 import { aSpoken, isKind, references, spoken, type Kind } from '../makeover/kinds.ts'
+import { headOf } from '../makeover/document.ts'
+import { writeLength, type UnitSystem } from '../measure/length.ts'
 import { isPlainDate, writeDate } from '../measure/plain-date.ts'
 import { isMinor } from '../money/minor.ts'
 import { writeMoney, writeRate } from '../money/written.ts'
@@ -50,7 +52,9 @@ export function tellRow(
 ): RowTold {
   const kind = isKind(row.kind) ? row.kind : null
   const value = (field: string, raw: unknown, all: Readonly<Record<string, unknown>> | null): string =>
-    kind ? writeValue(kind, field, raw, all, currency, names) : String(raw)
+    kind
+      ? writeValue(kind, field, raw, all, { currency, units: headOf(documents.makeover)?.units ?? 'metric', names })
+      : String(raw)
   const fields = [...new Set([...Object.keys(row.before ?? {}), ...Object.keys(row.after ?? {})])].filter(
     (field) => !quiet.has(field),
   )
@@ -92,8 +96,7 @@ function writeValue(
   field: string,
   raw: unknown,
   all: Readonly<Record<string, unknown>> | null,
-  currency: string,
-  names: ReadonlyMap<string, string>,
+  { currency, units, names }: { currency: string; units: UnitSystem; names: ReadonlyMap<string, string> },
 ): string {
   if (raw === null || raw === undefined) return '–'
   if (field === 'labL' && all && typeof raw === 'number') {
@@ -102,7 +105,7 @@ function writeValue(
   }
   if (field.endsWith('Minor') && isMinor(raw)) return writeMoney(raw, currency)
   if (field.endsWith('Ppm') && typeof raw === 'number') return writeRate(raw)
-  if (field.endsWith('Mm') && typeof raw === 'number') return `${raw} mm`
+  if (field.endsWith('Mm') && typeof raw === 'number') return writeLength(raw, units)
   if (typeof raw === 'boolean') return raw ? 'yes' : 'no'
   if (isPlainDate(raw)) return writeDate(raw)
   if (field === 'school' && all && typeof raw === 'string')

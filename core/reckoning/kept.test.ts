@@ -124,9 +124,9 @@ it('a change that is only tried leaves no trace in what is kept', () => {
   const [documents] = demos as [Documents]
   const memory = new Memory()
   const before = reckon(documents, testToday, memory)
-  const piece = Object.values(documents.makeover.rows.piece)[0]
-  if (!piece) throw new Error('the demo has pieces')
-  const tried = preview(documents, [edit('piece', piece, { name: 'Tried', heightMm: 9000 })], testToday, memory)
+  const finish = Object.values(documents.makeover.rows.finish)[0]
+  if (!finish) throw new Error('the demo has finishes')
+  const tried = preview(documents, [edit('finish', finish, { labL: finish.labL > 50 ? 20 : 80 })], testToday, memory)
   expect(tried.after).not.toEqual(before)
   expect(reckon(documents, testToday, memory)).toEqual(before)
 })

@@ -1,3 +1,5 @@
+import { writeLength, type UnitSystem } from '../measure/length.ts'
+
 /**
  * Every default number of the trade that the computation uses, with its unit, where it comes from, and why.
  * `mark`: std = a published standard; trade = common practice, no source; mem = a published source quoted from
@@ -425,7 +427,7 @@ export function effectiveRules(...overrides: readonly Partial<Rules>[]): Rules {
 }
 
 /** "4 in (a*, b*) [our own default]": the rule as a remark cites it. */
-export function citeRule(id: RuleId, rules: Rules): string {
+export function citeRule(id: RuleId, rules: Rules, units: UnitSystem = 'metric'): string {
   const rule: Rule = rulebook[id]
   const source = {
     std: 'a published standard',
@@ -433,5 +435,7 @@ export function citeRule(id: RuleId, rules: Rules): string {
     mem: 'a published source, from memory',
     own: 'our own default',
   }[rule.mark]
-  return `${rules[id]}${rule.unit === '' ? '' : ` ${rule.unit}`} (${rules[id] === rule.value ? source : 'as chosen here'})`
+  const said =
+    rule.unit === 'mm' ? writeLength(rules[id], units) : `${rules[id]}${rule.unit === '' ? '' : ` ${rule.unit}`}`
+  return `${said} (${rules[id] === rule.value ? source : 'as chosen here'})`
 }

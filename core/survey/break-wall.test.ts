@@ -79,7 +79,7 @@ describe('a wall that is not plain', () => {
     ).toEqual([[2, 700]])
   })
   it.each([
-    ['past the wall', { is: 'bump', fromMm: 4000, widthMm: 1400, depthMm: 350 }, /400 mm past the end/],
+    ['past the wall', { is: 'bump', fromMm: 4000, widthMm: 1400, depthMm: 350 }, /400\smm past the end/],
     ['in the corner', { is: 'recess', fromMm: 0, widthMm: 1400, depthMm: 350 }, /corner/],
     ['a bay without slants', { is: 'bay', fromMm: 1000, widthMm: 1400, depthMm: 350, frontMm: 1400 }, /recess/],
     ['a slant longer than the wall', { is: 'slant', alongMm: 5000, nextMm: 100 }, /longer/],

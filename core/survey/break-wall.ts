@@ -2,8 +2,9 @@
 import { belongingTo } from '../makeover/by-id.ts'
 import { blank } from '../makeover/blank.ts'
 import { add, edit, remove, type Operation } from '../makeover/change.ts'
-import { rowsOf, type Makeover } from '../makeover/document.ts'
+import { headOf, rowsOf, type Makeover } from '../makeover/document.ts'
 import type { Fields, Row } from '../makeover/kinds.ts'
+import { writeLength } from '../measure/length.ts'
 import { wallsOf } from './room.ts'
 
 export type Shape =
@@ -34,6 +35,7 @@ const wrong = (error: string): Broken => ({ ok: false, error })
 export function breakWall(makeover: Makeover, wall: Row<'wall'>, shape: Shape, newId: () => string): Broken {
   if (wall.curve !== 'straight')
     return wrong('A curved wall has no bumps: part it into straight and curved walls first.')
+  const length = (mm: number): string => writeLength(Math.round(mm), headOf(makeover)?.units ?? 'metric')
   const walls = wallsOf(makeover, wall.roomId)
   const at = walls.findIndex((thisWall) => thisWall.id === wall.id)
   const next = walls[(at + 1) % walls.length]
@@ -42,9 +44,7 @@ export function breakWall(makeover: Makeover, wall: Row<'wall'>, shape: Shape, n
   if (fromMm <= 0) return wrong('It begins in the corner: type its walls one by one, or begin it further along.')
   const rest = wall.lengthMm === null ? null : rounded(wall.lengthMm - fromMm - widthMm)
   if (rest !== null && rest <= 0)
-    return wrong(
-      `It ends ${Math.round(-rest)} mm past the end of the wall, which is ${Math.round(wall.lengthMm ?? 0)} mm long.`,
-    )
+    return wrong(`It ends ${length(-rest)} past the end of the wall, which is ${length(wall.lengthMm ?? 0)} long.`)
   const last = { corner: wall.corner, cornerDeg: wall.cornerDeg }
   let pieces: readonly Piece[]
   let front: { readonly from: number; readonly width: number }

@@ -3,6 +3,7 @@ import { belongingTo } from '../makeover/by-id.ts'
 import { kept } from '../makeover/kept.ts'
 import { groupBy, headOf, rowsOf, type Makeover } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
+import { writeLength, type UnitSystem } from '../measure/length.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { apart, type Point } from './adjust.ts'
 import { close, type Closing } from './closing.ts'
@@ -120,7 +121,8 @@ function measured(makeover: Makeover, rules: Rules): Room[] {
       cornerDeg: cornerDegrees(row),
       assumed: row.corner === 'inside' || row.corner === 'outside',
     }))
-    const closing = withArcs(close(measures, checks, rules, headOf(makeover)?.units), rows)
+    const units = headOf(makeover)?.units ?? 'metric'
+    const closing = withArcs(close(measures, checks, rules, units), rows, units)
     const { corners } = closing
     const closed = closing.state === 'closed'
     const walls = rows.map((row, at): Wall => {
@@ -198,7 +200,8 @@ function riseOfWall(row: Row<'wall'>, chordMm: number): number | null {
 }
 
 /** A closed room whose arcs cannot be is not closed. */
-function withArcs(closing: Closing, rows: readonly Row<'wall'>[]): Closing {
+function withArcs(closing: Closing, rows: readonly Row<'wall'>[], units: UnitSystem): Closing {
+  const length = (mm: number): string => writeLength(Math.round(mm), units)
   if (closing.state !== 'closed') return closing
   for (const [at, row] of rows.entries()) {
     const chord = closing.lengths[at]?.adjustedMm ?? 0
@@ -206,7 +209,7 @@ function withArcs(closing: Closing, rows: readonly Row<'wall'>[]): Closing {
       return {
         ...closing,
         state: 'cannot',
-        why: `${nameOfWall(row, at)}: a radius of ${Math.round(row.curveMm ?? 0)}\u00a0mm cannot span ${Math.round(chord)}\u00a0mm; it takes ${Math.ceil(chord / 2)}\u00a0mm or more.`,
+        why: `${nameOfWall(row, at)}: a radius of ${length(row.curveMm ?? 0)} cannot span ${length(chord)}; it takes ${length(Math.ceil(chord / 2))} or more.`,
         corners: [...closing.corners, closing.corners[0] ?? origin],
       }
   }

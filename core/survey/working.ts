@@ -149,7 +149,7 @@ export function surveyWorking(
     case 'skirting':
       return {
         title: `Skirting of ${room.name}`,
-        means: `Round the room, less what comes down below ${citeRule('survey.skirting-height', rules)}: doors, arches, low windows, fireplaces and built-ins. Niches at the floor add their sides.`,
+        means: `Round the room, less what comes down below ${citeRule('survey.skirting-height', rules, system)}: doors, arches, low windows, fireplaces and built-ins. Niches at the floor add their sides.`,
         lines: [
           workingLine('Perimeter', length(areas.perimeterMm)),
           ...room.walls.flatMap((wall) =>
@@ -181,12 +181,12 @@ export function surveyWorking(
           workingLine(
             'Skirting',
             area((areas.skirtingMm * rules['survey.skirting-height']) / 1e6),
-            `${length(areas.skirtingMm)} × ${citeRule('survey.skirting-height', rules)}`,
+            `${length(areas.skirtingMm)} × ${citeRule('survey.skirting-height', rules, system)}`,
           ),
           workingLine(
             'Casings',
             area((areas.casingMm * rules['survey.casing-width']) / 1e6),
-            `${length(areas.casingMm)} × ${citeRule('survey.casing-width', rules)}`,
+            `${length(areas.casingMm)} × ${citeRule('survey.casing-width', rules, system)}`,
           ),
         ],
         result: workingLine('Trim', area(areas.trimM2)),

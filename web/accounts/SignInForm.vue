@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { Refused } from '../api.ts'
 import FieldText from '../parts/FieldText.vue'
-import { textField, useForm } from '../parts/form.ts'
+import { saidField, useForm } from '../parts/form.ts'
 import { useSession } from '../stores/session.ts'
 
 const { email = '' } = defineProps<{ email?: string }>()
 const emit = defineEmits<{ done: [] }>()
 const session = useSession()
 const { form, submit } = useForm(() => ({
-  email: textField(email, { most: 254 }),
-  password: textField('', { most: 1000 }),
+  email: saidField(email, 254),
+  password: saidField('', 1000),
 }))
 
 async function signIn(): Promise<void> {

@@ -1,17 +1,17 @@
 <script setup lang="ts">
 import { Refused } from '../api.ts'
 import FieldText from '../parts/FieldText.vue'
-import { textField, useForm } from '../parts/form.ts'
+import { saidField, useForm } from '../parts/form.ts'
 import { useSession } from '../stores/session.ts'
 
 const emit = defineEmits<{ done: [] }>()
 const session = useSession()
 const { form, submit } = useForm(() => ({
-  studioName: textField(),
-  name: textField(),
-  email: textField('', { most: 254 }),
-  password: textField('', { most: 1000 }),
-  timeZone: textField(Intl.DateTimeFormat().resolvedOptions().timeZone, { most: 60 }),
+  studioName: saidField(),
+  name: saidField(),
+  email: saidField('', 254),
+  password: saidField('', 1000),
+  timeZone: saidField(Intl.DateTimeFormat().resolvedOptions().timeZone, 60),
 }))
 
 async function make(): Promise<void> {

@@ -10,11 +10,21 @@ import { effectiveRules } from '#core/rulebook/rulebook.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
-import { choiceField, dateField, moneyField, textField, useForm, type Field } from '../parts/form.ts'
+import {
+  choiceField,
+  dateField,
+  moneyField,
+  readFields,
+  saidField,
+  textField,
+  useForm,
+  type Field,
+} from '../parts/form.ts'
 import MoneyAmount from '../parts/MoneyAmount.vue'
 import { useMakeover } from '../stores/makeover.ts'
 import { optionsOf, useRows } from '../stores/rows.ts'
 import { keepSigned, writeBudget, type Sum } from './budget.ts'
+import { bounded } from '../parts/bounded.ts'
 
 /** Drafts a budget, has the draft signed, or signs a change to what was agreed. */
 const { mode, raise = null } = defineProps<{
@@ -45,7 +55,7 @@ const titles = { draft: 'Draft the budget', sign: 'Have the budget signed', chan
 
 const { form, reset, submit } = useForm(() => ({
   contingencyMinor: moneyField(makeover.currency, last.value?.row.contingencyMinor ?? null),
-  reason: textField('', { most: 500, may: mode !== 'change' }),
+  reason: mode === 'change' ? saidField('', 500) : textField(),
   signedById: choiceField(
     clients.value.map((client) => client.id),
     clients.value[0]?.id ?? '',
@@ -57,7 +67,7 @@ const sums = ref<Line[]>([])
 const line = (category: Row<'category'> | null, amount: Minor | null): Line =>
   reactive({
     category,
-    name: textField(category?.name ?? '', { most: 60 }),
+    ...bounded('category', { name: textField(category?.name ?? '') }),
     amount: moneyField(makeover.currency, amount),
   })
 
@@ -83,11 +93,9 @@ const typed = computed(() => {
 
 /** The sums as typed, or null where one is not right; each then says what is wrong with it. */
 function readSums(): Sum[] | null {
-  const read = sums.value.flatMap(({ category, name, amount }): Sum[] => {
-    const [named, counted] = [name.read(name.text), amount.read(amount.text)]
-    name.error = named.ok ? '' : named.error
-    amount.error = counted.ok ? '' : counted.error
-    return named.ok && counted.ok ? [{ category, name: named.value, amount: counted.value }] : []
+  const read = sums.value.flatMap(({ category, ...fields }): Sum[] => {
+    const values = readFields(fields)
+    return values ? [{ category, ...values }] : []
   })
   return read.length === sums.value.length ? read : null
 }

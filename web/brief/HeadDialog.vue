@@ -5,10 +5,19 @@ import { blank } from '#core/makeover/blank.ts'
 import { add, edit, type Operation } from '#core/makeover/change.ts'
 import { entryUnits, scopes, unitSystems } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
+import { bounded } from '../parts/bounded.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
-import { choiceField, maybeDateField, maybeNumberField, textField, useForm, type Field } from '../parts/form.ts'
+import {
+  choiceField,
+  maybeDateField,
+  maybeNumberField,
+  readFields,
+  textField,
+  useForm,
+  type Field,
+} from '../parts/form.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 
@@ -18,24 +27,26 @@ const makeover = useMakeover()
 const clients = useRows('client')
 const rooms = useRows('room')
 const zones = useRows('zone')
-const { form, reset, submit } = useForm(() => ({
-  name: textField(head.name),
-  installOn: maybeDateField(head.installOn),
-  units: choiceField(unitSystems, head.units),
-  entryUnit: choiceField(entryUnits, head.entryUnit),
-  builtYear: maybeNumberField(head.builtYear, { decimals: 0, least: 1000, most: 2200 }),
-  scope: choiceField(scopes, head.scope),
-}))
+const { form, reset, submit } = useForm(() =>
+  bounded('makeover', {
+    name: textField(head.name),
+    installOn: maybeDateField(head.installOn),
+    units: choiceField(unitSystems, head.units),
+    entryUnit: choiceField(entryUnits, head.entryUnit),
+    builtYear: maybeNumberField(head.builtYear, 0),
+    scope: choiceField(scopes, head.scope),
+  }),
+)
 
 type Named = {
   kind: 'client' | 'room' | 'zone'
   row: Row<'client'> | Row<'room'> | Row<'zone'> | null
-  field: Field<string>
+  name: Field<string>
 }
 const names = ref<Named[]>([])
 const named = <K extends Named['kind']>(kind: K, rows: readonly Row<K>[]): Named[] => [
-  ...rows.map((row) => ({ kind, row, field: textField(row.name) })),
-  { kind, row: null, field: textField('', { may: true }) },
+  ...rows.map((row) => ({ kind, row, ...bounded(kind, { name: textField(row.name) }) })),
+  { kind, row: null, name: textField() },
 ]
 let seen = head
 watch(open, (isOpen) => {
@@ -52,18 +63,17 @@ async function save(): Promise<void> {
     const was = new Map<string, unknown>(Object.entries(seen))
     const changed = Object.fromEntries(Object.entries(values).filter(([name, value]) => was.get(name) !== value))
     if (Object.keys(changed).length > 0) operations.push(edit('makeover', seen, changed))
-    for (const { kind, row, field } of names.value) {
-      const read = field.read(field.text)
-      field.error = read.ok ? '' : read.error
-      if (!read.ok) return [{ field: null, message: `${labels[kind]}: ${read.error}` }]
-      if (row === null && read.value !== '')
+    for (const { kind, row, name } of names.value) {
+      const read = readFields({ name })
+      if (!read) return [{ field: null, message: `${labels[kind]}: ${name.error}` }]
+      if (row === null && read.name !== '')
         operations.push(
           kind === 'zone'
-            ? add('zone', uuidv7(), { ...blank.zone, roomId: rooms.value[0]?.id ?? '', name: read.value })
-            : add(kind, uuidv7(), { name: read.value }),
+            ? add('zone', uuidv7(), { ...blank.zone, roomId: rooms.value[0]?.id ?? '', name: read.name })
+            : add(kind, uuidv7(), { name: read.name }),
         )
-      else if (row !== null && read.value !== row.name)
-        operations.push({ op: 'put', kind, id: row.id, base: row.version, fields: { name: read.value } })
+      else if (row !== null && read.name !== row.name)
+        operations.push({ op: 'put', kind, id: row.id, base: row.version, fields: { name: read.name } })
     }
     return operations.length === 0 ? [] : makeover.change('Changed what the makeover is', operations)
   })
@@ -107,7 +117,7 @@ async function save(): Promise<void> {
         <FieldText
           v-for="(thisName, at) in names.filter((name) => name.kind === kind)"
           :key="at"
-          :field="thisName.field"
+          :field="thisName.name"
           :label="thisName.row ? labels[kind] : `Another ${labels[kind].toLowerCase()}`"
         />
       </div>

@@ -10,15 +10,15 @@ import { NoAnswer, Refused, request } from '../api.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
-import { choiceField, maybeDateField, textField, useForm } from '../parts/form.ts'
+import { choiceField, maybeDateField, saidField, useForm } from '../parts/form.ts'
 
 const { today } = defineProps<{ today: PlainDate }>()
 const open = defineModel<boolean>({ required: true })
 const router = useRouter()
 const { form, submit } = useForm(() => ({
-  name: textField(),
-  client: textField(),
-  room: textField(),
+  name: saidField(),
+  client: saidField(),
+  room: saidField(),
   currency: choiceField(currencyCodes, 'EUR'),
   units: choiceField(unitSystems, 'metric'),
   scope: choiceField(scopes, 'decorate'),

@@ -39,6 +39,7 @@ import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 import { usePatternParts } from './pattern-parts.ts'
+import { bounded } from '../parts/bounded.ts'
 
 /** Where the form says that its colour comes from. */
 export type ColourWay = 'typed' | 'library' | 'photo' | 'meter'
@@ -63,15 +64,15 @@ export function useFinishForm(asked: () => FinishAsked, open: Ref<boolean>) {
   })
   const { form, reset, submit } = useForm(() => {
     const { finish, existing, roomId } = asked()
-    return {
+    return bounded('finish', {
       name: textField(finish?.name),
       colour: colourField(finish ? written(finish) : ''),
       family: choiceField(families, finish?.family ?? 'paint'),
       sheen: choiceField(sheens, finish?.sheen ?? 'matt'),
       texture: choiceField(textures, finish?.texture ?? 'usual'),
       role: choiceField(roles, finish?.role ?? 'dominant'),
-      usedFor: textField(finish?.usedFor, { may: true }),
-      visibleM2: maybeNumberField(finish?.visibleM2 ?? null, { decimals: 2, least: 0.01, most: 10_000 }),
+      usedFor: textField(finish?.usedFor),
+      visibleM2: maybeNumberField(finish?.visibleM2 ?? null, 2),
       surface: choiceField(surfaces, finish?.surface ?? 'walls'),
       pieceId: maybeChoiceField(
         pieces.value.map((piece) => piece.id),
@@ -95,14 +96,14 @@ export function useFinishForm(asked: () => FinishAsked, open: Ref<boolean>) {
       fate: maybeChoiceField(fates, finish ? finish.fate : existing ? 'keep' : null),
       condition: maybeChoiceField(conditions, finish ? finish.condition : existing ? 'good' : null),
       material: maybeChoiceField(materials, finish?.material ?? null),
-      laidYear: maybeNumberField(finish?.laidYear ?? null, { decimals: 0, least: 1000, most: 2200 }),
+      laidYear: maybeNumberField(finish?.laidYear ?? null, 0),
       wallId: maybeChoiceField(
         walls.value.map((wall) => wall.id),
         finish?.wallId ?? null,
       ),
       bandFromMm: distanceField(entry.value, finish?.bandFromMm ?? 0),
       bandToMm: maybeLengthField(entry.value, finish?.bandToMm ?? null),
-    }
+    })
   })
   const zonesHere = computed(() => zones.value.filter((zone) => zone.roomId === form.fields.roomId.text))
   const texturesHere = computed(() =>

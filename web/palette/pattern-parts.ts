@@ -6,7 +6,7 @@ import { patterns, scales } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { labOf, repeatOf, scaleOf } from '#core/palette/index.ts'
 import type { Rules } from '#core/rulebook/rulebook.ts'
-import { maybeChoiceField, rateField, type Field } from '../parts/form.ts'
+import { maybeChoiceField, rateField, readFields, type Field } from '../parts/form.ts'
 import { useRows } from '../stores/rows.ts'
 import type { Printed } from './print.ts'
 
@@ -59,10 +59,9 @@ export function usePatternParts(finish: () => Row<'finish'> | null, fields: () =
       .filter((row) => row.finishId === finishId && !kept.some((entry) => entry.row?.id === row.id))
       .map((row) => remove('patternPart', row))
     for (const { row, part, share } of kept) {
-      const rate = share.read(share.text)
-      share.error = rate.ok ? '' : rate.error
-      if (!rate.ok) return null
-      const fields = { finishId, partId: part.text, sharePpm: rate.value }
+      const read = readFields({ share })
+      if (!read) return null
+      const fields = { finishId, partId: part.text, sharePpm: read.share }
       if (row === null) operations.push(add('patternPart', uuidv7(), fields))
       else if (row.partId !== fields.partId || row.sharePpm !== fields.sharePpm)
         operations.push(edit('patternPart', row, fields))

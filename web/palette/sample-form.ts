@@ -17,7 +17,7 @@ export const sampleForm = ({ today }: Setting, finish: Row<'finish'>, viewings: 
       orderedOn: maybeDateField(row ? row.orderedOn : today),
       cameOn: maybeDateField(row?.cameOn ?? null),
       verdict: choiceField(verdicts, row?.verdict ?? 'open'),
-      judgedBy: textField(row?.judgedBy, { most: 60, may: true }),
+      judgedBy: textField(row?.judgedBy),
     }),
     layout: [
       [
@@ -60,8 +60,8 @@ export const viewingForm = (
       ),
       seenOn: maybeDateField(row ? row.seenOn : today),
       verdict: choiceField(verdicts, row?.verdict ?? 'open'),
-      judgedBy: textField(row?.judgedBy, { most: 60, may: true }),
-      note: textField(row?.note, { most: 300, may: true }),
+      judgedBy: textField(row?.judgedBy),
+      note: textField(row?.note),
     }),
     layout: [
       [

@@ -5,6 +5,7 @@ import { add, remove, type Operation } from '#core/makeover/change.ts'
 import type { Kind, Row } from '#core/makeover/kinds.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useBasis } from './basis.ts'
+import { bounded } from './bounded.ts'
 import FieldChoice from './FieldChoice.vue'
 import FieldSeveral from './FieldSeveral.vue'
 import FieldText from './FieldText.vue'
@@ -22,7 +23,7 @@ const {
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ made: [id: string] }>()
 const makeover = useMakeover()
-const { form, reset, submit } = useForm(() => told.fields(row))
+const { form, reset, submit } = useForm(() => bounded(told.kind, told.fields(row)))
 const { basis, save: saveRow } = useBasis<K>(told.kind, () => row, open)
 const id = shallowRef(uuidv7())
 const spareId = shallowRef(uuidv7())

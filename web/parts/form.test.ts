@@ -1,13 +1,22 @@
 import { describe, expect, it } from 'vitest'
 import { minor } from '#core/money/minor.ts'
-import { choiceField, dateField, maybeNumberField, moneyField, rateField, textField, useForm } from './form.ts'
+import {
+  choiceField,
+  dateField,
+  maybeNumberField,
+  moneyField,
+  rateField,
+  saidField,
+  textField,
+  useForm,
+} from './form.ts'
 
 const start = () => ({
-  name: textField('', { most: 10 }),
+  name: saidField('', 10),
   price: moneyField('EUR', minor(12_50)),
   tax: rateField(88_750),
   on: dateField(null),
-  lead: maybeNumberField(null, { decimals: 0, least: 0, most: 99 }),
+  lead: maybeNumberField(null, 0),
   by: choiceField(['card', 'cash'], ''),
 })
 

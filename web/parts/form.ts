@@ -22,10 +22,14 @@ const field = <T>(
 const ok = <T>(value: T): Reading<T> => ({ ok: true, value })
 const wrong = (error: string): Reading<never> => ({ ok: false, error })
 
-export const textField = (start = '', { most = 120, may = false } = {}): Field<string> =>
+/** Text of a row; what it may be, its schema says. */
+export const textField = (start = ''): Field<string> => field(start, (text) => ok(text.trim()))
+
+/** Text that must say something and belongs to no row, of at most so many characters. */
+export const saidField = (start = '', most = 120): Field<string> =>
   field(start, (text) => {
     const length = [...text.trim()].length
-    if (length === 0 && !may) return wrong('is empty: expected some text')
+    if (length === 0) return wrong('is empty: expected some text')
     return length > most
       ? wrong(`is too long: expected at most ${most} characters, this has ${length}`)
       : ok(text.trim())
@@ -48,18 +52,14 @@ export const moneyField = (currency: string, start: Minor | null = null, { least
     (amount) => `${writeMoney(amount, currency)} ${currency}`,
   )
 
-export const numberField = (
-  start: number | null,
-  bounds: { decimals: number; least: number; most: number },
-): Field<number> => field(start === null ? '' : String(start), (text) => readNumber(text, bounds), String)
+/** A number of a row, with so many decimals at most; its bounds are those of its schema. */
+export const numberField = (start: number | null, decimals: number): Field<number> =>
+  field(start === null ? '' : String(start), (text) => readNumber(text, { decimals, least: 0, most: 1e9 }), String)
 
-export const maybeNumberField = (
-  start: number | null,
-  bounds: { decimals: number; least: number; most: number },
-): Field<number | null> =>
+export const maybeNumberField = (start: number | null, decimals: number): Field<number | null> =>
   field(
     start === null ? '' : String(start),
-    (text) => (text.trim() === '' ? ok(null) : readNumber(text, bounds)),
+    (text) => (text.trim() === '' ? ok(null) : readNumber(text, { decimals, least: 0, most: 1e9 })),
     (value) => (value === null ? '' : String(value)),
   )
 
@@ -178,6 +178,27 @@ export const maybeChoiceField = <T extends string>(options: readonly T[], start:
 
 export const yesField = (start: boolean): Field<boolean> => field(start ? 'yes' : '', (text) => ok(text === 'yes'))
 
+/** What is typed in the fields so far, or null while something cannot be read. */
+export function valuesOf<F extends Record<string, AnyField>>(fields: F): Values<F> | null {
+  const read = Object.entries(fields).map(([name, field]) => [name, field.read(field.text)] as const)
+  return read.every(([, reading]) => reading.ok)
+    ? (Object.fromEntries(read.flatMap(([name, reading]) => (reading.ok ? [[name, reading.value]] : []))) as Values<F>)
+    : null
+}
+
+/** What is typed in the fields, or null where something is wrong; each field then says what. */
+export function readFields<F extends Record<string, AnyField>>(fields: F): Values<F> | null {
+  const values: Record<string, unknown> = {}
+  let good = true
+  for (const [name, anyField] of Object.entries(fields)) {
+    const result = anyField.read(anyField.text)
+    anyField.error = result.ok ? '' : result.error
+    if (result.ok) values[name] = result.value
+    else good = false
+  }
+  return good ? (values as Values<F>) : null
+}
+
 /** A form of fields: reads them all, and puts what the core or the server finds wrong where it belongs. */
 export function useForm<F extends Record<string, AnyField>>(start: () => F) {
   const form = reactive({ fields: start(), faults: [] as string[], busy: false }) as {
@@ -193,15 +214,7 @@ export function useForm<F extends Record<string, AnyField>>(start: () => F) {
   /** The values, or null where something is wrong; every field then says what. */
   function read(): Values<F> | null {
     form.faults = []
-    const values: Record<string, unknown> = {}
-    let good = true
-    for (const [name, anyField] of Object.entries(form.fields)) {
-      const result = anyField.read(anyField.text)
-      anyField.error = result.ok ? '' : result.error
-      if (result.ok) values[name] = result.value
-      else good = false
-    }
-    return good ? (values as Values<F>) : null
+    return readFields(form.fields)
   }
   /** Faults by the names of their row fields; `names` says which form field stands for one of another name. */
   function blame(

@@ -14,6 +14,7 @@ import type { Entry } from '../stores/entry.ts'
 import * as survey from '../survey/forms.ts'
 import * as thingForms from '../survey/thing-forms.ts'
 import type { Setting } from '../stores/setting.ts'
+import { bounded } from './bounded.ts'
 import type { AnyRowForm } from './rowform.ts'
 
 const today = '2026-11-25' as never
@@ -62,7 +63,7 @@ function formsOf(makeover: Makeover, entry: Entry): [AnyRowForm, Row<Kind>][] {
 /** What would be saved if the form were opened and closed with its button, nothing typed. */
 function savedAsItIs(form: AnyRowForm, row: Row<Kind>): Record<string, unknown> | string {
   const values: Record<string, unknown> = {}
-  for (const [name, field] of Object.entries(form.fields(row))) {
+  for (const [name, field] of Object.entries(bounded(form.kind, form.fields(row)))) {
     const read = field.read(field.text)
     if (!read.ok) return `${name}: “${field.text}” ${read.error}`
     values[name] = read.value

@@ -5,14 +5,14 @@ import type { Row } from '#core/makeover/kinds.ts'
 import type { Preview } from '#core/reckoning/preview.ts'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
-import { textField, useForm } from '../parts/form.ts'
+import { saidField, useForm } from '../parts/form.ts'
 import DifferencePreview from '../parts/DifferencePreview.vue'
 import { useMakeover } from '../stores/makeover.ts'
 
 const { piece, candidate } = defineProps<{ piece: Row<'piece'>; candidate: Row<'candidate'> }>()
 const open = defineModel<boolean>({ required: true })
 const makeover = useMakeover()
-const { form, reset, submit } = useForm(() => ({ reason: textField('', { most: 500 }) }))
+const { form, reset, submit } = useForm(() => ({ reason: saidField('', 500) }))
 const difference = shallowRef<Preview | null>(null)
 const choice = computed(() => (reason: string) => [
   edit('piece', piece, { chosenId: candidate.id, chosenReason: reason }),

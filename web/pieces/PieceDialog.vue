@@ -4,6 +4,7 @@ import { computed, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { add, remove, type Operation } from '#core/makeover/change.ts'
 import type { Row } from '#core/makeover/kinds.ts'
+import { bounded } from '../parts/bounded.ts'
 import { useBasis } from '../parts/basis.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
@@ -37,42 +38,44 @@ const walls = useRows('wall')
 const categories = useRows('category')
 const entry = useEntry()
 const served = computed(() => servings.value.filter((row) => row.pieceId === piece?.id))
-const { form, reset, submit } = useForm(() => ({
-  name: textField(piece?.name),
-  needId: maybeChoiceField(
-    needs.value.map((need) => need.id),
-    served.value[0]?.needId ?? null,
-  ),
-  alsoId: maybeChoiceField(
-    needs.value.map((need) => need.id),
-    served.value[1]?.needId ?? null,
-  ),
-  categoryId: maybeChoiceField(
-    categories.value.map((category) => category.id),
-    piece?.categoryId ?? null,
-  ),
-  quantity: numberField(piece?.quantity ?? 1, { decimals: 3, least: 0.001, most: 100_000 }),
-  unit: textField(piece?.unit ?? 'pieces', { most: 20 }),
-  allowanceMinor: moneyField(makeover.currency, piece?.allowanceMinor ?? null),
-  setName: textField(piece?.setName, { most: 60, may: true }),
-  widthMm: maybeLengthField(entry.value, piece?.widthMm ?? null),
-  depthMm: maybeLengthField(entry.value, piece?.depthMm ?? null),
-  heightMm: maybeLengthField(entry.value, piece?.heightMm ?? null),
-  hides: yesField(piece?.hides ?? false),
-  roomId: choiceField(
-    rooms.value.map((room) => room.id),
-    piece?.roomId ?? rooms.value[0]?.id ?? '',
-  ),
-  zoneId: maybeChoiceField(
-    zones.value.map((zone) => zone.id),
-    piece?.zoneId ?? null,
-  ),
-  wallId: maybeChoiceField(
-    walls.value.map((wall) => wall.id),
-    piece?.wallId ?? null,
-  ),
-  aboveMm: distanceField(entry.value, piece?.aboveMm ?? 0),
-}))
+const { form, reset, submit } = useForm(() =>
+  bounded('piece', {
+    name: textField(piece?.name),
+    needId: maybeChoiceField(
+      needs.value.map((need) => need.id),
+      served.value[0]?.needId ?? null,
+    ),
+    alsoId: maybeChoiceField(
+      needs.value.map((need) => need.id),
+      served.value[1]?.needId ?? null,
+    ),
+    categoryId: maybeChoiceField(
+      categories.value.map((category) => category.id),
+      piece?.categoryId ?? null,
+    ),
+    quantity: numberField(piece?.quantity ?? 1, 3),
+    unit: textField(piece?.unit ?? 'pieces'),
+    allowanceMinor: moneyField(makeover.currency, piece?.allowanceMinor ?? null),
+    setName: textField(piece?.setName),
+    widthMm: maybeLengthField(entry.value, piece?.widthMm ?? null),
+    depthMm: maybeLengthField(entry.value, piece?.depthMm ?? null),
+    heightMm: maybeLengthField(entry.value, piece?.heightMm ?? null),
+    hides: yesField(piece?.hides ?? false),
+    roomId: choiceField(
+      rooms.value.map((room) => room.id),
+      piece?.roomId ?? rooms.value[0]?.id ?? '',
+    ),
+    zoneId: maybeChoiceField(
+      zones.value.map((zone) => zone.id),
+      piece?.zoneId ?? null,
+    ),
+    wallId: maybeChoiceField(
+      walls.value.map((wall) => wall.id),
+      piece?.wallId ?? null,
+    ),
+    aboveMm: distanceField(entry.value, piece?.aboveMm ?? 0),
+  }),
+)
 const { save: savePiece } = useBasis('piece', () => piece, open)
 watch(open, (isOpen) => isOpen && reset())
 const zonesHere = computed(() => zones.value.filter((zone) => zone.roomId === form.fields.roomId.text))

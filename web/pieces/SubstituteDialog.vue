@@ -8,7 +8,7 @@ import type { Preview } from '#core/reckoning/preview.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
-import { dateField, maybeChoiceField, textField, useForm } from '../parts/form.ts'
+import { dateField, maybeChoiceField, saidField, useForm } from '../parts/form.ts'
 import DifferencePreview from '../parts/DifferencePreview.vue'
 import { useMakeover } from '../stores/makeover.ts'
 import { optionsOf, useRows } from '../stores/rows.ts'
@@ -23,7 +23,7 @@ const open = defineModel<boolean>({ required: true })
 const makeover = useMakeover()
 const clients = useRows('client')
 const { form, reset, submit } = useForm(() => ({
-  reason: textField('', { most: 500 }),
+  reason: saidField('', 500),
   agreedById: maybeChoiceField(
     clients.value.map((client) => client.id),
     clients.value[0]?.id ?? null,

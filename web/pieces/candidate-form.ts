@@ -28,6 +28,7 @@ import {
 import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
+import { bounded } from '../parts/bounded.ts'
 
 /** The form of one candidate for a piece: what is typed, what it lands at, and how it is kept with its colours. */
 export function useCandidateForm(
@@ -57,24 +58,23 @@ export function useCandidateForm(
         hexFromLab({ L: candidateColour.labL, a: candidateColour.labA, b: candidateColour.labB }),
       )
       .join('; ')
-  const days = { decimals: 0, least: 0, most: 1000 }
   const { form, reset, submit } = useForm(() => {
     const candidate = asked().candidate
-    return {
+    return bounded('candidate', {
       source: choiceField(sources, candidate?.source ?? 'new'),
-      seller: textField(sellerName(candidate?.sellerId), { may: true }),
+      seller: textField(sellerName(candidate?.sellerId)),
       name: textField(candidate?.name),
-      origin: textField(candidate?.origin, { most: 200, may: true }),
+      origin: textField(candidate?.origin),
       keepReason: maybeChoiceField(keepReasons, candidate?.keepReason ?? null),
-      condition: textField(candidate?.condition, { most: 200, may: true }),
-      hole: textField(candidate?.hole, { most: 200, may: true }),
+      condition: textField(candidate?.condition),
+      hole: textField(candidate?.hole),
       goBackOn: maybeDateField(candidate?.goBackOn ?? null),
       lookAgainOn: maybeDateField(candidate?.lookAgainOn ?? null),
       priceMinor: moneyField(makeover.currency, candidate?.priceMinor ?? null),
       priceKind: choiceField(priceKinds, candidate?.priceKind ?? 'asked'),
       pricedOn: maybeDateField(candidate ? candidate.pricedOn : (makeover.opened?.today ?? null)),
-      packSize: numberField(candidate?.packSize ?? 1, { decimals: 3, least: 0.001, most: 100_000 }),
-      periods: numberField(candidate?.periods ?? 1, { decimals: 0, least: 1, most: 1000 }),
+      packSize: numberField(candidate?.packSize ?? 1, 3),
+      periods: numberField(candidate?.periods ?? 1, 0),
       discountPpm: rateField(candidate?.discountPpm ?? 0),
       tradePpm: rateField(candidate?.tradePpm ?? 0),
       deliveryMinor: moneyField(makeover.currency, candidate?.deliveryMinor ?? null),
@@ -82,24 +82,24 @@ export function useCandidateForm(
       taxIncluded: yesField((candidate ?? last.value)?.taxIncluded ?? false),
       deliveryTaxed: yesField((candidate ?? last.value)?.deliveryTaxed ?? true),
       workMinor: moneyField(makeover.currency, candidate?.workMinor ?? null),
-      hours: numberField(candidate?.hours ?? 0, { decimals: 3, least: 0, most: 10_000 }),
+      hours: numberField(candidate?.hours ?? 0, 3),
       hourMinor: moneyField(makeover.currency, candidate?.hourMinor ?? null),
-      leadDays: numberField(candidate?.leadDays ?? null, days),
-      returnDays: maybeNumberField(candidate?.returnDays ?? null, days),
-      adjustDays: maybeNumberField(candidate?.adjustDays ?? null, days),
+      leadDays: numberField(candidate?.leadDays ?? null, 0),
+      returnDays: maybeNumberField(candidate?.returnDays ?? null, 0),
+      adjustDays: maybeNumberField(candidate?.adjustDays ?? null, 0),
       colour: maybeColourField(writtenColour(candidate)),
       colours: coloursField(writtenFurther(candidate)),
-      colourName: textField(candidate?.colourName, { most: 80, may: true }),
-      batch: textField(candidate?.batch, { most: 60, may: true }),
-      article: textField(candidate?.article, { most: 80, may: true }),
-      link: textField(candidate?.link, { most: 300, may: true }),
+      colourName: textField(candidate?.colourName),
+      batch: textField(candidate?.batch),
+      article: textField(candidate?.article),
+      link: textField(candidate?.link),
       widthMm: maybeLengthField(entry.value, candidate?.widthMm ?? null),
       depthMm: maybeLengthField(entry.value, candidate?.depthMm ?? null),
       heightMm: maybeLengthField(entry.value, candidate?.heightMm ?? null),
-      lifeYears: maybeNumberField(candidate?.lifeYears ?? null, { decimals: 1, least: 0.1, most: 200 }),
+      lifeYears: maybeNumberField(candidate?.lifeYears ?? null, 1),
       methods: severalField(methods, candidate?.methods ?? ''),
       qualities: severalField(qualities, candidate?.qualities ?? ''),
-    }
+    })
   })
   const { basis, save: saveCandidate } = useBasis('candidate', () => asked().candidate, open)
   watch(open, (isOpen) => isOpen && reset())

@@ -14,7 +14,7 @@ export const priceForm = ({ currency, today }: Setting, candidate: Row<'candidat
       amountMinor: moneyField(currency, row?.amountMinor ?? null),
       kind: choiceField(priceKinds, row?.kind ?? 'seen'),
       seenOn: dateField(row?.seenOn ?? today),
-      note: textField(row?.note, { most: 200, may: true }),
+      note: textField(row?.note),
     }),
     layout: [
       [
@@ -35,7 +35,7 @@ export const turnDownForm = () =>
   rowForm({
     kind: 'candidate',
     title: (row) => `Turn down ${row?.name ?? ''}`,
-    fields: (row) => ({ turnedDown: textField(row?.turnedDown ?? '', { most: 500 }) }),
+    fields: (row) => ({ turnedDown: textField(row?.turnedDown ?? '') }),
     layout: [[{ key: 'turnedDown', label: 'Why not', lines: 2, hint: 'It stays on record as a fall-back' }]],
     toRow: ({ turnedDown }, row) => {
       if (!row) throw new RangeError('only a candidate that is there is turned down')

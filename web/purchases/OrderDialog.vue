@@ -68,14 +68,14 @@ const changing = ref(false)
           </p>
           <div class="columns">
             <FieldText
-              :field="line.packs"
+              :field="line.fields.packs"
               :label="
                 line.candidate.packSize === 1 ? 'How many' : `Packs of ${line.candidate.packSize} ${line.piece.unit}`
               "
             />
-            <FieldText :field="line.price" label="Price of a pack" :unit="makeover.currency" />
-            <FieldText :field="line.discount" label="Discount" unit="%" />
-            <FieldText :field="line.delivery" label="Delivery" :unit="makeover.currency" />
+            <FieldText :field="line.fields.priceMinor" label="Price of a pack" :unit="makeover.currency" />
+            <FieldText :field="line.fields.discountPpm" label="Discount" unit="%" />
+            <FieldText :field="line.fields.deliveryMinor" label="Delivery" :unit="makeover.currency" />
           </div>
         </div>
         <p v-if="others.some((piece) => !has(piece))" class="also">

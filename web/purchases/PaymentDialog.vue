@@ -9,6 +9,7 @@ import type { Row } from '#core/makeover/kinds.ts'
 import { zero } from '#core/money/minor.ts'
 import { writeMoney } from '#core/money/written.ts'
 import type { OrderReckoning } from '#core/purchases/index.ts'
+import { bounded } from '../parts/bounded.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
@@ -39,16 +40,18 @@ const held = computed(() =>
       balance: byId(makeover.reckoning?.money.credits, row.id)?.balance ?? zero,
     })),
 )
-const { form, reset, submit } = useForm(() => ({
-  amountMinor: moneyField(makeover.currency, expected.value > 0 ? expected.value : null, { least: 1 }),
-  paidOn: dateField(makeover.opened?.today ?? null),
-  tender: choiceField(tenders, 'transfer'),
-  creditId: maybeChoiceField(
-    credits.value.map((row) => row.id),
-    null,
-  ),
-  expiresOn: maybeDateField(null),
-}))
+const { form, reset, submit } = useForm(() =>
+  bounded('payment', {
+    amountMinor: moneyField(makeover.currency, expected.value > 0 ? expected.value : null, { least: 1 }),
+    paidOn: dateField(makeover.opened?.today ?? null),
+    tender: choiceField(tenders, 'transfer'),
+    creditId: maybeChoiceField(
+      credits.value.map((row) => row.id),
+      null,
+    ),
+    expiresOn: maybeDateField(null),
+  }),
+)
 watch(open, (isOpen) => isOpen && reset())
 const kind = computed(() =>
   form.fields.tender.text === 'gift card'

@@ -9,6 +9,7 @@ import { atLeastZero, minus, zero } from '#core/money/minor.ts'
 import { writeMoney } from '#core/money/written.ts'
 import { goodsValue, type PurchaseReckoning } from '#core/purchases/index.ts'
 import type { Preview } from '#core/reckoning/preview.ts'
+import { bounded } from '../parts/bounded.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FieldYes from '../parts/FieldYes.vue'
@@ -39,16 +40,18 @@ const name = computed(() => makeover.opened?.makeover.rows.piece[purchase.pieceI
 const before = computed(() => money.goingBack + money.returned)
 const most = computed(() => money.received - before.value)
 const valueOf = (packs: number) => goodsValue(purchase, packs, before.value)
-const { form, reset, submit } = useForm(() => ({
-  packs: numberField(accepting?.packs ?? 1, { decimals: 0, least: 1, most: 100_000 }),
-  sentOn: dateField(accepting?.sentOn ?? makeover.opened?.today ?? null),
-  reason: textField(accepting?.reason, { most: 500 }),
-  creditMinor: moneyField(makeover.currency, accepting?.creditMinor ?? valueOf(1)),
-  restockingMinor: moneyField(makeover.currency, accepting?.restockingMinor ?? zero),
-  settles: choiceField(settlements, accepting?.settles ?? 'money'),
-  acceptedOn: accepting ? dateField(makeover.opened?.today ?? null) : maybeDateField(null),
-  wantedAgain: yesField(accepting?.wantedAgain ?? false),
-}))
+const { form, reset, submit } = useForm(() =>
+  bounded('return', {
+    packs: numberField(accepting?.packs ?? 1, 0),
+    sentOn: dateField(accepting?.sentOn ?? makeover.opened?.today ?? null),
+    reason: textField(accepting?.reason),
+    creditMinor: moneyField(makeover.currency, accepting?.creditMinor ?? valueOf(1)),
+    restockingMinor: moneyField(makeover.currency, accepting?.restockingMinor ?? zero),
+    settles: choiceField(settlements, accepting?.settles ?? 'money'),
+    acceptedOn: accepting ? dateField(makeover.opened?.today ?? null) : maybeDateField(null),
+    wantedAgain: yesField(accepting?.wantedAgain ?? false),
+  }),
+)
 /** What the seller keeps for taking it back comes off the credit, until somebody types another. */
 watch(
   () => form.fields.restockingMinor.text,

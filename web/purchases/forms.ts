@@ -32,10 +32,10 @@ export const goodsForm = ({ today }: Setting, { row: line, money, name }: LineAt
     title: () => `Goods came: ${name}`,
     action: 'They are here',
     fields: () => ({
-      packs: numberField(money.awaited, { decimals: 0, least: 1, most: 100_000 }),
+      packs: numberField(money.awaited, 0),
       receivedOn: dateField(today),
-      damagedPacks: numberField(0, { decimals: 0, least: 0, most: 100_000 }),
-      note: textField('', { most: 500, may: true }),
+      damagedPacks: numberField(0, 0),
+      note: textField(''),
     }),
     layout: [
       [
@@ -65,9 +65,9 @@ export const cancelForm = ({ currency, today }: Setting, { row: line, money, nam
     title: () => `Cancel: ${name}`,
     action: 'Cancelled',
     fields: () => ({
-      packs: numberField(money.awaited, { decimals: 0, least: 1, most: 100_000 }),
+      packs: numberField(money.awaited, 0),
       cancelledOn: dateField(today),
-      reason: textField('', { most: 500 }),
+      reason: textField(''),
       creditMinor: moneyField(
         currency,
         cancelledValue(line, Math.min(line.packs - money.cancelled, Math.max(1, money.awaited)), money.cancelled),
@@ -114,7 +114,7 @@ export const claimForm = (
       about: choiceField(claimReasons, row?.about ?? asks.about),
       askedMinor: moneyField(currency, row?.askedMinor ?? asks.amount, { least: 1 }),
       madeOn: dateField(row?.madeOn ?? today),
-      note: textField(row?.note, { most: 500, may: true }),
+      note: textField(row?.note),
       answer: choiceField(answers, row?.answer === 'waiting' || !row ? (row ? 'yes' : 'waiting') : row.answer),
       grantedMinor: moneyField(currency, row ? (row.grantedMinor > 0 ? row.grantedMinor : row.askedMinor) : zero),
       answeredOn: maybeDateField(row ? today : null),
@@ -183,7 +183,7 @@ export const couponForm = ({ currency }: Setting, studio: Studio) => {
       base: choiceField(couponBases, row?.base ?? 'reduced price'),
       minimumMinor: moneyField(currency, row?.minimumMinor ?? zero),
       endsOn: maybeDateField(row?.endsOn ?? null),
-      conditions: textField(row?.conditions, { most: 500, may: true }),
+      conditions: textField(row?.conditions),
     }),
     layout: [
       [
@@ -234,7 +234,7 @@ export const giftCardForm = ({ currency, today }: Setting, studio: Studio) => {
         sellers.map((seller) => seller.id),
         row?.sellerId ?? '',
       ),
-      number: textField(row?.number, { most: 60, may: true }),
+      number: textField(row?.number),
       faceMinor: moneyField(currency, row?.faceMinor ?? null),
       gotOn: dateField(row?.gotOn ?? today),
       expiresOn: maybeDateField(row?.expiresOn ?? null),

@@ -19,6 +19,8 @@ import {
   maybeDateField,
   moneyField,
   numberField,
+  readFields,
+  valuesOf,
   rateField,
   textField,
   useForm,
@@ -26,16 +28,14 @@ import {
 } from '../parts/form.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
+import { bounded } from '../parts/bounded.ts'
 
 type Amount = ReturnType<typeof sum>
 type Line = {
   piece: Row<'piece'>
   candidate: Row<'candidate'>
   id: string
-  packs: Field<number>
-  price: Field<Amount>
-  discount: Field<number>
-  delivery: Field<Amount>
+  fields: { packs: Field<number>; priceMinor: Field<Amount>; discountPpm: Field<number>; deliveryMinor: Field<Amount> }
 }
 
 /** The form of an order to one seller: its lines, what they land at, what the order would do to the budget. */
@@ -61,18 +61,20 @@ export function useOrderForm(first: () => Row<'piece'>, open: Ref<boolean>) {
   )
   const ownCoupons = computed(() => coupons.value.filter((row) => row.sellerId === sellerId.value))
 
-  const { form, reset, submit } = useForm(() => ({
-    orderedOn: dateField(makeover.opened?.today ?? null),
-    reference: textField('', { most: 60, may: true }),
-    boughtBy: choiceField(buyers, 'client'),
-    depositMinor: moneyField(makeover.currency, zero),
-    balanceDueOn: maybeDateField(null),
-    couponId: maybeChoiceField(
-      ownCoupons.value.map((row) => row.id),
-      null,
-    ),
-    taxRounding: choiceField(taxRoundings, seller.value?.taxRounding ?? 'line'),
-  }))
+  const { form, reset, submit } = useForm(() =>
+    bounded('order', {
+      orderedOn: dateField(makeover.opened?.today ?? null),
+      reference: textField(''),
+      boughtBy: choiceField(buyers, 'client'),
+      depositMinor: moneyField(makeover.currency, zero),
+      balanceDueOn: maybeDateField(null),
+      couponId: maybeChoiceField(
+        ownCoupons.value.map((row) => row.id),
+        null,
+      ),
+      taxRounding: choiceField(taxRoundings, seller.value?.taxRounding ?? 'line'),
+    }),
+  )
   const lines = ref<Line[]>([])
   const orderId = ref(uuidv7())
   const difference = shallowRef<Preview | null>(null)
@@ -84,14 +86,12 @@ export function useOrderForm(first: () => Row<'piece'>, open: Ref<boolean>) {
       piece,
       candidate,
       id: uuidv7(),
-      packs: numberField(packsFor(Math.max(stillOpen(piece), 0.001), candidate.packSize), {
-        decimals: 0,
-        least: 1,
-        most: 100_000,
+      fields: bounded('purchase', {
+        packs: numberField(packsFor(Math.max(stillOpen(piece), 0.001), candidate.packSize), 0),
+        priceMinor: moneyField(makeover.currency, candidate.priceMinor),
+        discountPpm: rateField(candidate.discountPpm),
+        deliveryMinor: moneyField(makeover.currency, candidate.deliveryMinor),
       }),
-      price: moneyField(makeover.currency, candidate.priceMinor),
-      discount: rateField(candidate.discountPpm),
-      delivery: moneyField(makeover.currency, candidate.deliveryMinor),
     }
   }
   function begin(): void {
@@ -110,31 +110,22 @@ export function useOrderForm(first: () => Row<'piece'>, open: Ref<boolean>) {
 
   /** The order as typed so far; null while a part cannot be read. */
   const typed = computed(() => {
-    const read = lines.value.map((line) => ({
-      line,
-      packs: line.packs.read(line.packs.text),
-      price: line.price.read(line.price.text),
-      discount: line.discount.read(line.discount.text),
-      delivery: line.delivery.read(line.delivery.text),
-    }))
+    const read = lines.value.map((line) => ({ line, values: valuesOf(line.fields) }))
     const on = form.fields.orderedOn.read(form.fields.orderedOn.text)
     const deposit = form.fields.depositMinor.read(form.fields.depositMinor.text || '0')
     const balance = form.fields.balanceDueOn.read(form.fields.balanceDueOn.text)
     if (!on.ok || !deposit.ok || !balance.ok || read.length === 0) return null
-    const plain = read.flatMap(({ line, packs, price, discount, delivery }) =>
-      packs.ok && price.ok && discount.ok && delivery.ok
+    const plain = read.flatMap(({ line, values }) =>
+      values
         ? [
             {
               id: line.id,
               fields: {
                 ...termsOf(line.candidate),
-                priceMinor: price.value,
-                discountPpm: discount.value,
-                deliveryMinor: delivery.value,
+                ...values,
                 orderId: orderId.value,
                 pieceId: line.piece.id,
                 candidateId: line.candidate.id,
-                packs: packs.value,
               },
               line,
             },
@@ -214,13 +205,7 @@ export function useOrderForm(first: () => Row<'piece'>, open: Ref<boolean>) {
   const finals = computed(() => lines.value.filter((line) => line.candidate.returnDays === null))
 
   async function save(): Promise<void> {
-    let good = true
-    for (const line of lines.value)
-      for (const field of [line.packs, line.price, line.discount, line.delivery]) {
-        const read = field.read(field.text)
-        field.error = read.ok ? '' : read.error
-        good &&= read.ok
-      }
+    const good = lines.value.map((line) => readFields(line.fields)).every((values) => values !== null)
     const done = await submit(() => {
       if (!good || !typed.value)
         return Promise.resolve([{ field: null, message: 'A line of the order is not right yet: see above.' }])

@@ -3,14 +3,14 @@ import { watch } from 'vue'
 import type { Remark } from '#core/remarks/remark.ts'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
-import { textField, useForm } from '../parts/form.ts'
+import { saidField, useForm } from '../parts/form.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { accept } from './settle.ts'
 
 const { remark } = defineProps<{ remark: Remark | null }>()
 const open = defineModel<boolean>({ required: true })
 const makeover = useMakeover()
-const { form, reset, submit } = useForm(() => ({ reason: textField('', { most: 500 }) }))
+const { form, reset, submit } = useForm(() => ({ reason: saidField('', 500) }))
 watch(open, (isOpen) => isOpen && reset())
 
 async function save(): Promise<void> {

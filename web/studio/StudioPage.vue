@@ -5,7 +5,7 @@ import { toDataURL } from 'qrcode'
 import { NoAnswer, Refused, request } from '../api.ts'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
-import { textField, useForm } from '../parts/form.ts'
+import { saidField, useForm } from '../parts/form.ts'
 import { useKeys } from '../frame/keys.ts'
 import { useSession } from '../stores/session.ts'
 import ImportSection from './ImportSection.vue'
@@ -46,9 +46,9 @@ onMounted(load)
 
 const adding = ref(false)
 const { form, reset, submit } = useForm(() => ({
-  name: textField(),
-  email: textField('', { most: 254 }),
-  password: textField('', { most: 1000 }),
+  name: saidField(),
+  email: saidField('', 254),
+  password: saidField('', 1000),
 }))
 function openForm(): void {
   reset()

@@ -39,9 +39,9 @@ export function surveyForm({ entry, roomId, makeover }: Setting) {
       heightMm: maybeLengthField(entry, row?.heightMm ?? null),
       dadoMm: maybeLengthField(entry, row?.dadoMm ?? null),
       railMm: maybeLengthField(entry, row?.railMm ?? null),
-      facesDeg: maybeNumberField(row?.facesDeg ?? null, { decimals: 1, least: 0, most: 360 }),
+      facesDeg: maybeNumberField(row?.facesDeg ?? null, 1),
       measuredOn: maybeDateField(row?.measuredOn ?? null),
-      note: textField(row?.note, { most: 500, may: true }),
+      note: textField(row?.note),
     }),
     layout: [
       [
@@ -78,10 +78,10 @@ export function wallForm(setting: Setting, at: number) {
     kind: 'wall',
     title: (row) => (row ? nameOfWall(row, at) : 'A wall'),
     fields: (row) => ({
-      name: textField(row?.name, { most: 60, may: true }),
+      name: textField(row?.name),
       lengthMm: maybeLengthField(entry, row?.lengthMm ?? null),
       corner: choiceField(corners, row?.corner ?? 'inside'),
-      cornerDeg: maybeNumberField(row?.cornerDeg ?? null, { decimals: 2, least: 1, most: 359 }),
+      cornerDeg: maybeNumberField(row?.cornerDeg ?? null, 2),
       curve: choiceField(curves, row?.curve ?? 'straight'),
       curveMm: maybeLengthField(entry, row?.curveMm ?? null),
       bows: choiceField(bowings, row?.bows ?? 'out'),
@@ -205,11 +205,11 @@ export function passageForm({ makeover, entry }: Setting) {
     fields: (row) => ({
       what: choiceField(passageKinds, row?.what ?? 'door'),
       name: textField(row?.name),
-      place: numberField(row?.place ?? last + 1, { decimals: 3, least: 0, most: 1_000_000 }),
+      place: numberField(row?.place ?? last + 1, 3),
       widthMm: lengthField(entry, row?.widthMm ?? null),
       heightMm: maybeLengthField(entry, row?.heightMm ?? null),
       depthMm: maybeLengthField(entry, row?.depthMm ?? null),
-      note: textField(row?.note, { most: 500, may: true }),
+      note: textField(row?.note),
     }),
     layout: [
       [

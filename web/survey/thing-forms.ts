@@ -31,10 +31,10 @@ export function openingForm(setting: Setting, wallId: string | null = null) {
     title: (row) => (row ? row.name || `A ${row.what}` : 'A door, window, arch or niche'),
     fields: (row) => ({
       what: choiceField(openingKinds, row?.what ?? 'door'),
-      name: textField(row?.name, { most: 60, may: true }),
+      name: textField(row?.name),
       wallId: choiceField(values(walls), row?.wallId ?? wallId ?? ''),
       fromMm: distanceField(entry, row?.fromMm ?? 0),
-      fromEnd: choiceField(['start', 'end'], row?.fromEnd ? 'end' : 'start'),
+      measuredFrom: choiceField(['start', 'end'], row?.fromEnd ? 'end' : 'start'),
       widthMm: lengthField(entry, row?.widthMm ?? null),
       sillMm: distanceField(entry, row?.sillMm ?? 0),
       headMm: lengthField(entry, row?.headMm ?? null),
@@ -53,7 +53,7 @@ export function openingForm(setting: Setting, wallId: string | null = null) {
       [
         { key: 'fromMm', label: 'So far along', unit: entry.unit },
         {
-          key: 'fromEnd',
+          key: 'measuredFrom',
           label: 'From',
           as: 'choice',
           options: [
@@ -106,7 +106,7 @@ export function openingForm(setting: Setting, wallId: string | null = null) {
         },
       ],
     ],
-    toRow: (read) => ({ ...read, fromEnd: read.fromEnd === 'end' }),
+    toRow: ({ measuredFrom, ...read }) => ({ ...read, fromEnd: measuredFrom === 'end' }),
     sentence: (read, row) => `${row ? 'Changed' : 'Noted'} ${read.name || `a ${read.what}`}`,
     removed: (row) => `Took ${row.name || `a ${row.what}`} away`,
     removedWith: (row) =>
@@ -127,16 +127,16 @@ export function fixtureForm(setting: Setting, wallId: string | null = null) {
     title: (row) => (row ? row.name || `A ${row.what}` : 'A fixed thing'),
     fields: (row) => ({
       what: choiceField(fixtureKinds, row?.what ?? 'socket'),
-      name: textField(row?.name, { most: 60, may: true }),
+      name: textField(row?.name),
       wallId: choiceField(values(walls), row?.wallId ?? wallId ?? ''),
       fromMm: distanceField(entry, row?.fromMm ?? 0),
-      fromEnd: choiceField(['start', 'end'], row?.fromEnd ? 'end' : 'start'),
+      measuredFrom: choiceField(['start', 'end'], row?.fromEnd ? 'end' : 'start'),
       aboveMm: distanceField(entry, row?.aboveMm ?? 0),
       widthMm: maybeLengthField(entry, row?.widthMm ?? null),
       heightMm: maybeLengthField(entry, row?.heightMm ?? null),
       depthMm: maybeLengthField(entry, row?.depthMm ?? null),
       outMm: distanceField(entry, row?.outMm ?? 0),
-      note: textField(row?.note, { most: 300, may: true }),
+      note: textField(row?.note),
     }),
     layout: [
       [
@@ -147,7 +147,7 @@ export function fixtureForm(setting: Setting, wallId: string | null = null) {
       [
         { key: 'fromMm', label: 'So far along', unit: entry.unit },
         {
-          key: 'fromEnd',
+          key: 'measuredFrom',
           label: 'From',
           as: 'choice',
           options: [
@@ -170,7 +170,7 @@ export function fixtureForm(setting: Setting, wallId: string | null = null) {
       ],
       [{ key: 'note', label: 'Note', optional: true }],
     ],
-    toRow: (read) => ({ ...read, fromEnd: read.fromEnd === 'end' }),
+    toRow: ({ measuredFrom, ...read }) => ({ ...read, fromEnd: measuredFrom === 'end' }),
     sentence: (read, row) => `${row ? 'Changed' : 'Noted'} ${read.name || `a ${read.what}`}`,
     removed: (row) => `Took ${row.name || `a ${row.what}`} away`,
     caution: 'New points, gas and water are for licensed trades. Power off before a cover plate comes off.',

@@ -1,5 +1,5 @@
 /** Colours that appear too seldom, or all in one place, and accents where the school does not want them. */
-import type { Makeover } from '../../makeover/document.ts'
+import { headOf, type Makeover } from '../../makeover/document.ts'
 import { remark, type Remark } from '../../remarks/remark.ts'
 import type { Practice } from '../../rulebook/practice.ts'
 import { citeRule } from '../../rulebook/rulebook.ts'
@@ -10,6 +10,7 @@ const materials = new Set(['wood', 'metal', 'stone', 'greenery', 'cane', 'glass'
 
 export function tieRemarks(makeover: Makeover, palette: Palette, { rules, schools }: Practice): Remark[] {
   const least = rules['palette.least-appearances']
+  const units = headOf(makeover)?.units
   const spreads = new Map(palette.spreads.map((spread) => [spread.finishId, spread]))
   return palette.finishes.flatMap((finish) => {
     const row = makeover.rows.finish[finish.id]
@@ -27,7 +28,7 @@ export function tieRemarks(makeover: Makeover, palette: Palette, { rules, school
     if (places < least) {
       const close =
         things > places
-          ? ` ${things} things carry it, but some stand nearer than ${citeRule('tie.apart-plan', rules)} and ${citeRule('tie.apart-height', rules)} in height.`
+          ? ` ${things} things carry it, but some stand nearer than ${citeRule('tie.apart-plan', rules, units)} and ${citeRule('tie.apart-height', rules, units)} in height.`
           : ''
       remarks.push(
         remark({
@@ -62,7 +63,7 @@ export function tieRemarks(makeover: Makeover, palette: Palette, { rules, school
           step: 'palette',
           subjects,
           title: `${finish.name} is all at one height`,
-          sentence: `Its ${things} places lie within ${citeRule('tie.apart-height', rules)} of each other in height: take it up once low or once high.`,
+          sentence: `Its ${things} places lie within ${citeRule('tie.apart-height', rules, units)} of each other in height: take it up once low or once high.`,
           rule: 'tie.apart-height',
           numbers: [things],
         }),

@@ -1,0 +1,34 @@
+import { Schema, ValidationError, type AnySchema } from 'yup'
+import { schemas, type Kind } from '#core/makeover/kinds.ts'
+import type { Field } from './form.ts'
+
+/**
+ * The fields of a form, those that are fields of a kind of row held to its schema as well: a bound is said once, where the
+ * row is described.
+ */
+export function bounded<F extends Record<string, Field<unknown>>>(kind: Kind, fields: F): F {
+  const held = Object.entries(fields).map(([name, field]) => {
+    const schema = (schemas[kind].fields as Readonly<Record<string, unknown>>)[name]
+    return [name, schema instanceof Schema ? within(schema, field) : field] as const
+  })
+  return Object.fromEntries(held) as F
+}
+
+const within = <T>(schema: AnySchema, field: Field<T>): Field<T> => ({
+  ...field,
+  read: (text) => {
+    const read = field.read(text)
+    const error = read.ok ? faultOf(schema, read.value) : null
+    return error === null ? read : { ok: false, error }
+  },
+})
+
+function faultOf(schema: AnySchema, value: unknown): string | null {
+  try {
+    schema.validateSync(value)
+    return null
+  } catch (error) {
+    if (error instanceof ValidationError) return error.message
+    throw error
+  }
+}
