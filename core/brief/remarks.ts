@@ -1,5 +1,6 @@
 import { type Makeover, paletteFinishes, rowsOf } from '../makeover/document.ts'
-import { remark, type Remark } from '../remarks/remark.ts'
+import type { Remark } from '../remarks/remark.ts'
+import { remark } from './catalogue.ts'
 import { agreedNow, agreements } from './agreement.ts'
 import {
   because,
@@ -35,14 +36,11 @@ export function briefRemarks(
   if (agreedNow(versions) === null && pieces > 0)
     remarks.push(
       remark({
-        code: 'brief.unsigned',
-        weight: 'look',
-        step: 'brief',
+        code: 'unsigned',
         subjects: [{ kind: 'makeover', id: makeover.id }],
         title: 'No budget is signed yet',
         sentence:
           'Pieces are planned, and nothing has been agreed that they can be held against. Nothing can be ordered until the client has signed.',
-        rule: null,
         numbers: ['unsigned'],
       }),
     )
@@ -51,13 +49,11 @@ export function briefRemarks(
     if (!row || need.pieceIds.length > 0 || pieces === 0) continue
     remarks.push(
       remark({
-        code: 'brief.need-unserved',
+        code: 'need-unserved',
         weight: row.importance === 'must' ? 'look' : 'note',
-        step: 'brief',
         subjects: [{ kind: 'need', id: need.id }],
         title: `Nothing serves “${row.name}”`,
         sentence: `The client ${row.importance === 'must' ? 'must have' : row.importance === 'should' ? 'should have' : 'would like'} it, and no piece is planned for it. Plan one, or ask whether it is still wanted.`,
-        rule: null,
         numbers: [row.importance],
       }),
     )
@@ -119,13 +115,12 @@ function breaches(makeover: Makeover, practice: Practice): Remark[] {
       .filter((forbidden) => !paidBack(forbidden, practice))
       .map((forbidden) =>
         remark({
-          code: 'brief.forbidden',
+          code: 'forbidden',
           weight: !isMethod(forbidden.word) || forbidden.leave === 'waiting' ? 'look' : 'stop',
           step,
           subjects: [subject, ...forbidden.constraints.map((row) => ({ kind: 'constraint' as const, id: row.id }))],
           title: `${name}: ${forbidden.word} is ruled out`,
           sentence: `${capital(because(forbidden))} forbids it${forbidden.leave === 'waiting' ? ', and leave was asked but not given yet' : forbidden.leave === 'no' ? ', and leave was refused' : ''}. Usual in its place: ${insteadOf(forbidden.word)}.${isMethod(forbidden.word) && forbidden.leave === 'not asked' ? ' Or ask for leave, and write down the answer.' : ''}`,
-          rule: null,
           numbers: [forbidden.word, forbidden.leave],
         }),
       )
@@ -148,39 +143,30 @@ function keeperRemarks(makeover: Makeover, today: PlainDate): Remark[] {
     if (thing.goBackOn !== null && thing.goBackOn < today)
       remarks.push(
         remark({
-          code: 'brief.go-back-late',
-          weight: 'look',
-          step: 'brief',
+          code: 'go-back-late',
           subjects,
           title: `${piece.name} should have gone back`,
           sentence: `It was to go back ${thing.origin ? `to ${thing.origin} ` : ''}on ${writeDate(thing.goBackOn)}, ${daysBetween(thing.goBackOn, today)} days ago.`,
-          rule: null,
           numbers: [thing.goBackOn],
         }),
       )
     else if (lent && thing.source !== 'moved' && thing.goBackOn === null)
       remarks.push(
         remark({
-          code: 'brief.no-go-back',
-          weight: 'note',
-          step: 'brief',
+          code: 'no-go-back',
           subjects,
           title: `${piece.name} is lent without a date`,
           sentence: `It comes ${thing.origin ? `from ${thing.origin}` : 'from somebody else'}. Agree when it goes back, and write the date down.`,
-          rule: null,
           numbers: ['no date'],
         }),
       )
     if (thing.source === 'moved' && thing.hole === '')
       remarks.push(
         remark({
-          code: 'brief.hole',
-          weight: 'note',
-          step: 'brief',
+          code: 'hole',
           subjects,
           title: `${piece.name} leaves a hole where it stood`,
           sentence: `It was moved ${thing.origin ? `from ${thing.origin}` : 'from another room'}. Say what is missing there now, or that nothing is.`,
-          rule: null,
           numbers: [thing.origin],
         }),
       )
@@ -198,13 +184,10 @@ function scopeRemarks(makeover: Makeover, practice: Practice): Remark[] {
     const write = (way: typeof repaint): string => writeMoney(way.row.costMinor, currencyOf(makeover))
     return [
       remark({
-        code: 'brief.repaint-near-replace',
-        weight: 'look',
-        step: 'brief',
+        code: 'repaint-near-replace',
         subjects: [{ kind: 'scopeChoice', id: choice.row.id }],
         title: `${choice.row.name}: repainting costs ${Math.round(choice.repaintShare)} % of replacing`,
         sentence: `${write(repaint)} against ${write(replace)}. From ${citeRule('brief.repaint-near-replace', practice.rules)} the two are worth comparing before deciding: what is new lasts longer.`,
-        rule: 'brief.repaint-near-replace',
         numbers: [choice.repaintShare],
       }),
     ]
@@ -252,13 +235,10 @@ function beginRemarks(makeover: Makeover, { schools, chosen }: Practice): Remark
   return is
     ? [
         remark({
-          code: 'brief.begin',
-          weight: 'note',
-          step: 'brief',
+          code: 'begin',
           subjects: [{ kind: 'makeover', id: makeover.id }],
           title,
           sentence,
-          rule: null,
           numbers: [schools.begin],
         }),
       ]

@@ -1,5 +1,7 @@
 import type { MakeoverKind } from '../makeover/kinds.ts'
 import type { Money } from '../purchases/index.ts'
+import { catalogue } from './catalogue.ts'
+import { briefRemedies } from './remedies.ts'
 import { part, type Given, type Step } from '../steps/step.ts'
 import { briefAttention } from './attention.ts'
 import { briefGuards } from './guards.ts'
@@ -13,6 +15,7 @@ export const step = {
   name: 'brief',
   title: 'Brief',
   kinds: Object.keys(briefKinds) as MakeoverKind[],
+  catalogue,
   parts: [
     part({
       name: 'needs',
@@ -52,6 +55,8 @@ export const step = {
     reads: { rows: ['permission'], today: true },
     reckon: ({ makeover, today }) => briefAttention(makeover, today),
   }),
+  remedies: briefRemedies,
+  ways: { unsigned: { words: 'Have it signed', step: 'brief', query: { sign: 'sign' } } },
   guards: briefGuards,
   // what it is for, and what it may cost
   progress: (_makeover, { needs, money }: { needs: Needs; money: Money }) =>

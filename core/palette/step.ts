@@ -1,6 +1,7 @@
 import { paletteFinishes } from '../makeover/document.ts'
 import type { MakeoverKind } from '../makeover/kinds.ts'
 import type { Remark } from '../remarks/remark.ts'
+import { catalogue, codeOf } from './catalogue.ts'
 import { part, type Given, type Step } from '../steps/step.ts'
 import type { Room, Surveyed } from '../survey/index.ts'
 import { paletteAttention } from './attention.ts'
@@ -31,6 +32,7 @@ export const step = {
   name: 'palette',
   title: 'Palette',
   kinds: Object.keys(paletteKinds) as MakeoverKind[],
+  catalogue,
   parts: [
     part({
       name: 'palette',
@@ -67,7 +69,7 @@ export const step = {
   // a finish counts when it clashes with nothing
   progress: (makeover, { remarks }: { remarks: readonly Remark[] }) => {
     const finishes = paletteFinishes(makeover).length
-    const clashes = remarks.filter((remark) => remark.code === 'palette.clash' && remark.accepted === null).length
+    const clashes = remarks.filter((remark) => remark.code === codeOf('clash') && remark.accepted === null).length
     return finishes === 0 ? 0 : Math.max(0, finishes - clashes) / finishes
   },
 } as const satisfies Step

@@ -4,7 +4,8 @@ import { groupBy, headOf, rowsOf, type Makeover } from '../makeover/document.ts'
 import { daysBetween, writeDate, writeWeekdayDate, type PlainDate } from '../measure/plain-date.ts'
 import { writeLength, type UnitSystem } from '../measure/length.ts'
 import type { Money } from '../purchases/index.ts'
-import { remark, type Remark, type Subject } from '../remarks/remark.ts'
+import type { Remark, Subject } from '../remarks/remark.ts'
+import { remark } from './catalogue.ts'
 import type { Practice } from '../rulebook/practice.ts'
 import { citeRule } from '../rulebook/rulebook.ts'
 import type { PieceDates } from './dates.ts'
@@ -42,14 +43,11 @@ function idle(makeover: Makeover): Remark[] {
       ? []
       : [
           remark({
-            code: 'pieces.serves-nothing',
-            weight: 'note',
-            step: 'pieces',
+            code: 'serves-nothing',
             subjects: [{ kind: 'piece', id: piece.id }],
             title: `${piece.name} serves no need`,
             sentence:
               'Every piece should serve at least one need of the brief. Say which, or ask whether it is wanted.',
-            rule: null,
             numbers: ['none'],
           }),
         ],
@@ -63,13 +61,12 @@ function late(makeover: Makeover, dates: readonly PieceDates[], { rules, schools
       return []
     return [
       remark({
-        code: 'pieces.late',
+        code: 'late',
         weight: schools.pace === 'year' ? 'note' : 'look',
         step: date.toOrder ? 'pieces' : 'purchases',
         subjects: [{ kind: 'piece', id: date.id }],
         title: `${piece.name} comes ${count(-date.slackDays)} late`,
         sentence: `${date.toOrder ? 'Ordered today, it' : 'As ordered, it'} is here on ${writeWeekdayDate(date.hereOn)}; it is wanted on site by ${writeDate(date.wantedOn)}, which is ${citeRule('dates.buffer', rules)} before the install date. Ask the seller, choose one that is nearer, or move the date.`,
-        rule: 'dates.buffer',
         numbers: [date.slackDays],
       }),
     ]
@@ -86,31 +83,23 @@ function chosenThings(makeover: Makeover, money: Money, { rules, schools }: Prac
     const subjects: Subject[] = [{ kind: 'piece', id: piece.id }]
     const remarks: Remark[] = []
     const add = (
-      code: string,
-      weight: Remark['weight'],
+      code: Parameters<typeof remark>[0]['code'],
       title: string,
       sentence: string,
       numbers: (string | number)[],
-      rule: Remark['rule'] = null,
-    ): void =>
-      void remarks.push(
-        remark({ code: `pieces.${code}`, weight, step: 'pieces', subjects, title, sentence, rule, numbers }),
-      )
+    ): void => void remarks.push(remark({ code, subjects, title, sentence, numbers }))
     const open = (reckoned.get(piece.id)?.open ?? 0) > 0
     const fit = fitOf(piece, chosen, rules, units)
     if (fit.is === 'too large')
       add(
         'too-large',
-        'look',
         `${chosen.name} is ${fit.words}`,
         `It was given ${sizeWords(piece, units)}, and takes ${sizeWords(chosen, units)}. Measure again, give it more, or choose another.`,
         [fit.overMm],
-        'fit.grace',
       )
     if (open && chosen.priceKind === 'from memory')
       add(
         'price-from-memory',
-        'look',
         `${chosen.name} is priced from memory`,
         'Ask the seller before ordering: a remembered price is mostly an old one.',
         [chosen.priceMinor],
@@ -118,17 +107,14 @@ function chosenThings(makeover: Makeover, money: Money, { rules, schools }: Prac
     else if (open && chosen.pricedOn !== null && daysBetween(chosen.pricedOn, today) > rules['dates.price-fresh'])
       add(
         'price-old',
-        'note',
         `${chosen.name}: the price is ${count(daysBetween(chosen.pricedOn, today))} old`,
         `It was ${chosen.priceKind} on ${writeDate(chosen.pricedOn)}. After ${citeRule('dates.price-fresh', rules)} it is worth asking again: prices fall from list to sale to clearance.`,
         [chosen.pricedOn],
-        'dates.price-fresh',
       )
     if (chosen.source === 'placeholder') {
       if (schools.placeholder === 'real')
         add(
           'placeholder-school',
-          'look',
           `${piece.name} is a placeholder`,
           'The school chosen here buys what will be needed anyway, once. Choose the real one, or change the school.',
           ['real'],
@@ -136,7 +122,6 @@ function chosenThings(makeover: Makeover, money: Money, { rules, schools }: Prac
       if (chosen.lookAgainOn === null)
         add(
           'placeholder-undated',
-          'note',
           `${piece.name} stands in without a day to look again`,
           'A stand-in without a date tends to stay. Write down when to look at it again.',
           ['none'],
@@ -144,7 +129,6 @@ function chosenThings(makeover: Makeover, money: Money, { rules, schools }: Prac
       else if (chosen.lookAgainOn <= today)
         add(
           'placeholder-due',
-          'look',
           `${piece.name}: look at the stand-in again`,
           `It was to be looked at on ${writeDate(chosen.lookAgainOn)}. Choose the real piece, or give it another date.`,
           [chosen.lookAgainOn],
@@ -153,7 +137,6 @@ function chosenThings(makeover: Makeover, money: Money, { rules, schools }: Prac
     if (schools.goods === 'owned' && !isInHand(chosen.source))
       add(
         'goods-school',
-        'look',
         `${piece.name} would be bought`,
         'The school chosen here uses only what is owned. Look in the house first, or change the school.',
         [chosen.source],
@@ -161,7 +144,6 @@ function chosenThings(makeover: Makeover, money: Money, { rules, schools }: Prac
     if (schools.goods === 'second-hand' && chosen.source === 'new')
       add(
         'goods-school',
-        'note',
         `${piece.name} is new`,
         'The school chosen here hunts second-hand first. Was a found one looked for?',
         [chosen.source],
@@ -186,13 +168,10 @@ function sets(makeover: Makeover, money: Money, { schools }: Practice): Remark[]
     const name = pieces[0]?.setName ?? ''
     return [
       remark({
-        code: 'pieces.set-broken',
-        weight: 'look',
-        step: 'pieces',
+        code: 'set-broken',
         subjects: pieces.map((piece) => ({ kind: 'piece' as const, id: piece.id })),
         title: `${name}: ${gone} of ${whole} will not be there`,
         sentence: `Pairs and sets stay together. Order ${gone === 1 ? 'it' : 'them'} again, send the rest back too, or say that they may part.`,
-        rule: null,
         numbers: [gone, whole],
       }),
     ]
@@ -210,13 +189,10 @@ function keepsakes(makeover: Makeover): Remark[] {
       return []
     return [
       remark({
-        code: 'pieces.keepsake-replaced',
-        weight: 'look',
-        step: 'pieces',
+        code: 'keepsake-replaced',
         subjects: [{ kind: 'piece', id: piece.id }],
         title: `${keepsake.name} would be replaced`,
         sentence: 'It is kept for its own sake. Choose it, or write down with the client why it may go.',
-        rule: null,
         numbers: [piece.chosenId],
       }),
     ]

@@ -1,14 +1,17 @@
 /** What cures remarks on pieces. */
-import { belongingTo } from '../makeover/by-id.ts'
+import { belongingTo, byId } from '../makeover/by-id.ts'
 import { add, edit } from '../makeover/change.ts'
-import { rowsOf } from '../makeover/document.ts'
+import { headOf, rowsOf } from '../makeover/document.ts'
+import { writeDate } from '../measure/plain-date.ts'
 import type { Remedies } from '../remarks/remedy.ts'
+import type { catalogue } from './catalogue.ts'
+import type { PieceDates } from './dates.ts'
 
 const larger = (may: number | null, takes: number | null): number | null =>
   may === null || takes === null ? may : Math.max(may, takes)
 
 export const pieceRemedies = {
-  'pieces.too-large': {
+  'too-large': {
     words: 'Give it the room',
     find: (remark, makeover) =>
       remark.subjects.flatMap(({ kind, id }) => {
@@ -40,7 +43,7 @@ export const pieceRemedies = {
         ]
       }),
   },
-  'pieces.serves-nothing': {
+  'serves-nothing': {
     words: 'Say what it serves',
     find: (remark, makeover, _reckoning, newId) => {
       const piece = makeover.rows.piece[remark.subjects[0]?.id ?? '']
@@ -55,4 +58,60 @@ export const pieceRemedies = {
         }))
     },
   },
-} as const satisfies Readonly<Record<string, Remedies>>
+  late: {
+    words: 'Choose one that is here in time',
+    find: (remark, makeover, { dates }: { readonly dates: readonly PieceDates[] }) =>
+      remark.subjects.flatMap(({ id }) => {
+        const piece = makeover.rows.piece[id]
+        const date = byId(dates, id)
+        const chosen = piece?.chosenId ? makeover.rows.candidate[piece.chosenId] : undefined
+        if (!piece || !chosen || !date?.toOrder || date.slackDays === null) return []
+        const most = chosen.leadDays + date.slackDays
+        return belongingTo(rowsOf(makeover, 'candidate'), 'pieceId', id)
+          .filter((row) => row.id !== chosen.id && row.turnedDown === null && row.leadDays <= most)
+          .toSorted((left, right) => right.leadDays - left.leadDays)
+          .map((row) => ({
+            title: `Chose “${row.name}” for ${piece.name}, which is here in time`,
+            detail: `${row.leadDays} days instead of ${chosen.leadDays}.`,
+            operations: [edit('piece', piece, { chosenId: row.id, chosenReason: 'It is here in time' })],
+          }))
+      }),
+  },
+  'placeholder-undated': {
+    words: 'Look again on the install date',
+    find: (remark, makeover) =>
+      remark.subjects.flatMap(({ id }) => {
+        const piece = makeover.rows.piece[id]
+        const chosen = piece?.chosenId ? makeover.rows.candidate[piece.chosenId] : undefined
+        const on = headOf(makeover)?.installOn
+        return piece && chosen && on
+          ? [
+              {
+                title: `Look at ${piece.name} again on ${writeDate(on)}`,
+                detail: 'On that day it is asked for.',
+                operations: [edit('candidate', chosen, { lookAgainOn: on })],
+              },
+            ]
+          : []
+      }),
+  },
+  'keepsake-replaced': {
+    words: 'Choose the keepsake',
+    find: (remark, makeover) =>
+      remark.subjects.flatMap(({ id }) => {
+        const piece = makeover.rows.piece[id]
+        const keepsake = belongingTo(rowsOf(makeover, 'candidate'), 'pieceId', id).find(
+          (row) => row.keepReason === 'sentimental' && row.turnedDown === null,
+        )
+        return piece && keepsake
+          ? [
+              {
+                title: `Chose “${keepsake.name}” for ${piece.name}`,
+                detail: 'It is kept for its own sake.',
+                operations: [edit('piece', piece, { chosenId: keepsake.id, chosenReason: 'Kept for its own sake' })],
+              },
+            ]
+          : []
+      }),
+  },
+} as const satisfies Partial<Record<keyof typeof catalogue, Remedies>>

@@ -1,6 +1,7 @@
 import type { MakeoverKind } from '../makeover/kinds.ts'
 import type { Money } from '../purchases/index.ts'
 import type { Practice } from '../rulebook/practice.ts'
+import { catalogue } from './catalogue.ts'
 import { part, type Given, type Step } from '../steps/step.ts'
 import { pieceAttention } from './attention.ts'
 import { pieceDates, slackOf, type PieceDates } from './dates.ts'
@@ -16,6 +17,7 @@ export const step = {
   name: 'pieces',
   title: 'Pieces',
   kinds: Object.keys(pieceKinds) as MakeoverKind[],
+  catalogue,
   parts: [
     part({
       name: 'dates',

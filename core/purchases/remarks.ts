@@ -3,7 +3,8 @@ import { currencyOf, type Makeover } from '../makeover/document.ts'
 import { writeMoney } from '../money/written.ts'
 import { minus, zero } from '../money/minor.ts'
 import { daysBetween, writeWeekdayDate, type PlainDate } from '../measure/plain-date.ts'
-import { remark, type Remark, type Subject } from '../remarks/remark.ts'
+import type { Remark, Subject } from '../remarks/remark.ts'
+import { remark } from './catalogue.ts'
 import { citeRule, type Rules } from '../rulebook/rulebook.ts'
 import { writeDate } from '../measure/plain-date.ts'
 import { rowsOf } from '../makeover/document.ts'
@@ -33,26 +34,20 @@ function sumRemarks(makeover: Makeover, money: Money): Remark[] {
   if (total.over > 0)
     remarks.push(
       remark({
-        code: 'purchases.over-agreed',
-        weight: 'stop',
-        step: 'purchases',
+        code: 'over-agreed',
         subjects: whole,
         title: `${write(total.over)} over the agreed sum`,
         sentence: `The forecast is ${write(total.forecast)}; ${write(total.categoriesAgreed)} and a contingency of ${write(total.contingency)} were agreed. Nothing more can be ordered until the client signs a change, or a wish is given up.`,
-        rule: null,
         numbers: [total.over],
       }),
     )
   else if (total.contingencyDrawn > 0)
     remarks.push(
       remark({
-        code: 'purchases.draws-contingency',
-        weight: 'look',
-        step: 'purchases',
+        code: 'draws-contingency',
         subjects: whole,
         title: `${write(total.contingencyDrawn)} is drawn from the contingency`,
         sentence: `The categories come to ${write(total.categoriesAgreed)}, the forecast to ${write(total.forecast)}. Of the contingency ${write(minus(total.contingency, total.contingencyDrawn))} is left for what nobody foresees.`,
-        rule: null,
         numbers: [total.contingencyDrawn],
       }),
     )
@@ -60,13 +55,10 @@ function sumRemarks(makeover: Makeover, money: Money): Remark[] {
     if (category.left < 0 && total.over === 0)
       remarks.push(
         remark({
-          code: 'purchases.category-over',
-          weight: 'look',
-          step: 'purchases',
+          code: 'category-over',
           subjects: [{ kind: 'category', id: category.id }],
           title: `${category.name} is ${write(minus(zero, category.left))} over`,
           sentence: `${write(category.agreed)} was agreed for it and ${write(category.forecast)} is forecast, while the total holds. Tell the client before it grows, or find it elsewhere.`,
-          rule: null,
           numbers: [category.left],
         }),
       )
@@ -82,26 +74,20 @@ function orderRemarks(makeover: Makeover, money: Money, rules: Rules, today: Pla
     if (purchase.refundDue > 0)
       remarks.push(
         remark({
-          code: 'purchases.refund-due',
-          weight: 'look',
-          step: 'purchases',
+          code: 'refund-due',
           subjects,
           title: `${name}: ${writeMoney(purchase.refundDue, currency)} to come back`,
           sentence: `${writeMoney(purchase.paid, currency)} is paid and ${writeMoney(purchase.owed, currency)} is owed. Ask the seller for the rest, and note it here when it comes.`,
-          rule: null,
           numbers: [purchase.refundDue],
         }),
       )
     if (purchase.goingBack > 0)
       remarks.push(
         remark({
-          code: 'purchases.going-back',
-          weight: 'note',
-          step: 'purchases',
+          code: 'going-back',
           subjects,
           title: `${name}: the seller has still to accept the return`,
           sentence: `${purchase.goingBack} of ${purchase.packs} went back, for ${writeMoney(purchase.creditExpected, currency)}. Until the seller accepts it, the whole price is owed and counted.`,
-          rule: null,
           numbers: [purchase.creditExpected],
         }),
       )
@@ -109,13 +95,10 @@ function orderRemarks(makeover: Makeover, money: Money, rules: Rules, today: Pla
     if (purchase.returnBy && daysLeft !== null && daysLeft >= 0 && daysLeft <= rules['dates.return-warning'])
       remarks.push(
         remark({
-          code: 'purchases.last-return-day',
-          weight: 'look',
-          step: 'purchases',
+          code: 'last-return-day',
           subjects,
           title: `${name} can go back until ${writeWeekdayDate(purchase.returnBy)}`,
           sentence: `${daysLeft === 0 ? 'Today is the last day' : `${daysLeft} ${daysLeft === 1 ? 'day is' : 'days are'} left`}. See it in its place before then, and leave the tags on until you have.`,
-          rule: 'dates.return-warning',
           numbers: [purchase.returnBy],
         }),
       )
@@ -132,13 +115,10 @@ function dropRemarks(makeover: Makeover, money: Money, today: PlainDate): Remark
     .filter((drop) => drop.open)
     .map((drop) =>
       remark({
-        code: 'purchases.price-drop',
-        weight: 'look',
-        step: 'purchases',
+        code: 'price-drop',
         subjects: [{ kind: 'purchase', id: drop.purchaseId }],
         title: `${nameOf(makeover, drop.pieceId)}: seen for ${writeMoney(drop.saves, currency)} less`,
         sentence: `Paid at ${writeMoney(drop.paidEach, currency)} a pack, seen at ${writeMoney(drop.seenEach, currency)} on ${writeDate(drop.seenOn)}. The seller pays the difference until ${writeWeekdayDate(drop.claimBy)}: ask for it. What was paid stays as it is.`,
-        rule: null,
         numbers: [drop.saves, drop.claimBy],
       }),
     )
@@ -155,14 +135,11 @@ function claimRemarks(makeover: Makeover, money: Money): Remark[] {
     if (purchase.damaged === 0 || handled) return []
     return [
       remark({
-        code: 'purchases.damaged',
-        weight: 'look',
-        step: 'purchases',
+        code: 'damaged',
         subjects: [{ kind: 'purchase', id: purchase.id }],
         title: `${nameOf(makeover, purchase.pieceId)}: ${purchase.damaged} came damaged`,
         sentence:
           'Tell the seller at once, with a picture: ask for a replacement, for money off, or send it back. Nothing is claimed yet.',
-        rule: null,
         numbers: [purchase.damaged],
       }),
     ]
@@ -174,13 +151,10 @@ function claimRemarks(makeover: Makeover, money: Money): Remark[] {
       return purchase
         ? [
             remark({
-              code: 'purchases.claim-waiting',
-              weight: 'note',
-              step: 'purchases',
+              code: 'claim-waiting',
               subjects: [{ kind: 'purchase', id: purchase.id }],
               title: `${nameOf(makeover, purchase.pieceId)}: the seller has not answered`,
               sentence: `${writeMoney(row.askedMinor, currencyOf(makeover))} was asked for ${row.about} on ${writeDate(row.madeOn)}. Until the seller grants it, the whole price is owed and counted.`,
-              rule: null,
               numbers: [row.madeOn],
             }),
           ]
@@ -199,9 +173,7 @@ function creditRemarks(makeover: Makeover, money: Money, rules: Rules, today: Pl
     const write = writeMoney(balance, currencyOf(makeover))
     return [
       remark({
-        code: 'purchases.credit-ends',
-        weight: 'look',
-        step: 'purchases',
+        code: 'credit-ends',
         subjects: [{ kind: 'credit', id }],
         title:
           left < 0
@@ -211,7 +183,6 @@ function creditRemarks(makeover: Makeover, money: Money, rules: Rules, today: Pl
           left < 0
             ? `It ended on ${writeDate(row.expiresOn)}. Ask the seller whether it still holds.`
             : `${left} ${left === 1 ? 'day is' : 'days are'} left to spend it; from ${citeRule('dates.credit-warning', rules)} before the end it is said.`,
-        rule: 'dates.credit-warning',
         numbers: [balance, row.expiresOn],
       }),
     ]
@@ -231,26 +202,20 @@ function dueRemarks(makeover: Makeover, money: Money, today: PlainDate): Remark[
     if (order.depositDue > 0)
       remarks.push(
         remark({
-          code: 'purchases.deposit-due',
-          weight: 'look',
-          step: 'purchases',
+          code: 'deposit-due',
           subjects,
           title: `${name}: a deposit of ${writeMoney(order.depositDue, currency)} is asked`,
           sentence: `The seller begins once ${writeMoney(row.depositMinor, currency)} is paid; ${writeMoney(order.paid, currency)} is.`,
-          rule: null,
           numbers: [order.depositDue],
         }),
       )
     if (row.balanceDueOn !== null && row.balanceDueOn < today && order.committed > 0)
       remarks.push(
         remark({
-          code: 'purchases.balance-late',
-          weight: 'look',
-          step: 'purchases',
+          code: 'balance-late',
           subjects,
           title: `${name}: ${writeMoney(order.committed, currency)} was due on ${writeDate(row.balanceDueOn)}`,
           sentence: `${daysBetween(row.balanceDueOn, today)} days ago. Pay it, or agree another day with the seller.`,
-          rule: null,
           numbers: [order.committed, row.balanceDueOn],
         }),
       )

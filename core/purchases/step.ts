@@ -1,5 +1,7 @@
 import type { Makeover } from '../makeover/document.ts'
 import type { MakeoverKind } from '../makeover/kinds.ts'
+import type { Way } from '../remarks/remedy.ts'
+import { catalogue } from './catalogue.ts'
 import { part, type Given, type Step } from '../steps/step.ts'
 import { purchaseAttention } from './attention.ts'
 import { purchaseGuards } from './guards.ts'
@@ -17,10 +19,13 @@ const workings = Object.fromEntries(
   ]),
 ) as Record<Figure, (makeover: Makeover, reckoning: Has, categoryId: string | null) => ReturnType<typeof workingOf>>
 
+const signChange: Way = { words: 'Sign a change', step: 'brief', query: { sign: 'change' } }
+
 export const step = {
   name: 'purchases',
   title: 'Purchases',
   kinds: Object.keys(purchaseKinds) as MakeoverKind[],
+  catalogue,
   parts: [
     part({
       name: 'money',
@@ -68,7 +73,11 @@ export const step = {
     reckon: ({ makeover, practice, today, parts }: Given<Has>) =>
       purchaseAttention(makeover, parts.money, practice.rules, today),
   }),
-  ways: { 'purchases.over-agreed': { words: 'Sign a change', step: 'brief', query: { sign: 'change' } } },
+  ways: {
+    'over-agreed': signChange,
+    'draws-contingency': signChange,
+    'category-over': signChange,
+  } satisfies Partial<Record<keyof typeof catalogue, Way>>,
   guards: (before, after, today) => purchaseGuards(before.makeover, after.makeover, today),
   // of all that was ordered and is still wanted, what is here
   progress: (_makeover, { money }: Has) => {

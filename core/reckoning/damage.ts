@@ -2,7 +2,12 @@
 import { anyRows } from '../makeover/change.ts'
 import { emptyStudio, type Makeover } from '../makeover/document.ts'
 import { aSpoken, isStudioKind, makeoverKinds, referencesOf } from '../makeover/kinds.ts'
-import { remark, type Remark } from '../remarks/remark.ts'
+import { remarksOf } from '../remarks/catalogue.ts'
+import type { Remark } from '../remarks/remark.ts'
+
+const { remark } = remarksOf('damaged', {
+  reference: { said: 'A row points at one that is not there.', weight: 'stop', units: ['words', 'id'] },
+})
 
 const inside = makeoverKinds.map((kind) => ({
   kind,
@@ -18,14 +23,12 @@ export function brokenRows(makeover: Makeover): Remark[] {
         if (typeof id !== 'string' || all[to][id]) return []
         return [
           remark({
-            code: 'damaged.reference',
-            weight: 'stop',
+            code: 'reference',
             step: 'brief',
             subjects: [{ kind, id: row.id }],
             title: `${aSpoken(kind).replace('a', 'A')} points at ${aSpoken(to)} that is not there`,
             sentence:
               'Figures that rest on it may be wrong. The file or the database it came from is damaged: restore it from a copy.',
-            rule: null,
             numbers: [field, id],
           }),
         ]

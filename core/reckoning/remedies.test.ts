@@ -1,8 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { apply, type Documents } from '../makeover/change.ts'
 import { byId } from '../makeover/by-id.ts'
-import { add } from '../makeover/change.ts'
+import { add, edit } from '../makeover/change.ts'
+import { headOf } from '../makeover/document.ts'
+import type { Fields, Row } from '../makeover/kinds.ts'
+import { addDays } from '../measure/plain-date.ts'
 import { minor } from '../money/minor.ts'
+import { paletteWorld } from '../testing/palette.ts'
 import { demoDocuments } from '../testing/demos.ts'
 import { begin, candidateOf, change, countingIds, pieceOf, testToday } from '../testing/small-makeover.ts'
 import { guard } from './guards.ts'
@@ -10,6 +14,7 @@ import { reckon, type Reckoning } from './reckon.ts'
 import { remediesFor, remedyWords, wayFrom } from './remedies.ts'
 
 const newId = countingIds()
+const world = paletteWorld()
 const { ids, categories, start, operations } = begin(newId)
 const [piece, candidate] = [newId(), newId()]
 
@@ -68,6 +73,69 @@ describe('a remedy cures its remark', () => {
         }
     }
     expect(count).toBeGreaterThan(0)
+  })
+})
+
+describe('a remedy of the palette', () => {
+  const { finish, school, with: laid } = world
+  it('gives trim the colour of its wall, where the school has them one', () => {
+    const after = cured(
+      laid(
+        finish('Chalk wall', '#e8e4da', { surface: 'walls' }),
+        finish('Dark trim', '#4a4a48', { surface: 'trim', role: 'secondary' }),
+        school('trim', 'same'),
+      ),
+      'palette.trim',
+    )
+    const [wall, trim] = ['Chalk wall', 'Dark trim'].map((name) =>
+      Object.values(after.makeover.rows.finish).find((row) => row.name === name),
+    )
+    expect([trim?.labL, trim?.labA, trim?.labB]).toEqual([wall?.labL, wall?.labA, wall?.labB])
+  })
+  it('says of a thing that is lost before its wall that it is meant to hide', () => {
+    const after = cured(
+      laid(
+        finish('Moss wall', '#6b7a58', { surface: 'walls' }),
+        finish('Moss chair', '#6b7a58', { surface: 'piece', role: 'accent', visibleM2: 1 }),
+      ),
+      'palette.before-wall',
+    )
+    expect(Object.values(after.makeover.rows.finish).find((row) => row.name === 'Moss chair')?.hides).toBe(true)
+  })
+})
+
+describe('a remedy of a piece or the brief', () => {
+  it('plans a piece for a need that nothing serves', () => {
+    const after = cured(tight, 'brief.need-unserved')
+    const [serving] = Object.values(after.makeover.rows.serving)
+    expect(serving?.needId).toBe(ids.need)
+    expect(after.makeover.rows.piece[serving?.pieceId ?? '']?.allowanceMinor).toBe(0)
+  })
+  it('chooses of what comes in time the one that comes last, and never one that was turned down', () => {
+    const [soon, sooner, away] = [newId(), newId(), newId()]
+    const head = headOf(tight.makeover)
+    if (!head) throw new Error('a makeover has a head')
+    const offer = (leadDays: number, fields: Partial<Fields<'candidate'>> = {}) =>
+      candidateOf(piece, ids.seller, { leadDays, priceMinor: minor(100_00), ...fields })
+    const late = change(tight, [
+      edit('makeover', head, { installOn: addDays(testToday, 30) }),
+      edit('candidate', tight.makeover.rows.candidate[candidate] as Row<'candidate'>, { leadDays: 90 }),
+      add('candidate', soon, offer(9)),
+      add('candidate', sooner, offer(2)),
+      add('candidate', away, offer(10, { turnedDown: 'Too low' })),
+    ])
+    expect(cured(late, 'pieces.late').makeover.rows.piece[piece]?.chosenId).toBe(soon)
+  })
+  it('has a stand-in looked at again on the install date', () => {
+    const head = headOf(tight.makeover)
+    if (!head) throw new Error('a makeover has a head')
+    const standIn = change(tight, [
+      edit('makeover', head, { installOn: addDays(testToday, 60) }),
+      edit('candidate', tight.makeover.rows.candidate[candidate] as Row<'candidate'>, { source: 'placeholder' }),
+    ])
+    expect(cured(standIn, 'pieces.placeholder-undated').makeover.rows.candidate[candidate]?.lookAgainOn).toBe(
+      addDays(testToday, 60),
+    )
   })
 })
 

@@ -5,8 +5,19 @@ import { steps as allSteps } from '../steps/index.ts'
 import type { Step } from '../steps/step.ts'
 import type { Reckoning } from './reckon.ts'
 
+/** What a step holds for a remark of its own, by the remark's name in the step's catalogue. */
+const heldFor = <T>(
+  remark: Remark,
+  steps: readonly Step[],
+  held: (step: Step) => Readonly<Record<string, T>> | undefined,
+) =>
+  steps
+    .filter((step) => remark.code.startsWith(`${step.name}.`))
+    .map((step) => held(step)?.[remark.code.slice(step.name.length + 1)])
+    .find((found) => found !== undefined)
+
 const curesOf = (remark: Remark, steps: readonly Step[]): Remedies | undefined =>
-  steps.map((step) => step.remedies?.[remark.code]).find((remedies) => remedies !== undefined)
+  heldFor(remark, steps, ({ remedies }) => remedies)
 
 /** The word of the button that cures a remark; null where no change set does. */
 export const remedyWords = (remark: Remark, steps: readonly Step[] = allSteps): string | null =>
@@ -23,4 +34,4 @@ export const remediesFor = (
 
 /** Where a remark is cured that no change set cures alone. */
 export const wayFrom = (remark: Remark, steps: readonly Step[] = allSteps): Way | null =>
-  steps.map((step) => step.ways?.[remark.code]).find((way) => way !== undefined) ?? null
+  heldFor(remark, steps, ({ ways }) => ways) ?? null

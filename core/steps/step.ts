@@ -6,6 +6,7 @@ import type { PlainDate } from '../measure/plain-date.ts'
 import type { Working } from '../money/working.ts'
 import type { Attention } from '../remarks/attention.ts'
 import type { Remark } from '../remarks/remark.ts'
+import type { Catalogue } from '../remarks/catalogue.ts'
 import type { Remedies, Way } from '../remarks/remedy.ts'
 import type { Practice } from '../rulebook/practice.ts'
 
@@ -60,9 +61,11 @@ export type Step = {
   readonly guards?: (before: Documents, after: Documents, today: PlainDate) => readonly Fault[]
   /** How far it is, 0 to 1. */
   readonly progress: (makeover: Makeover, reckoning: never) => number
-  /** How its remarks are cured, by their codes. */
+  /** What it may say, each with its weight, its rule and what its numbers count. */
+  readonly catalogue?: Catalogue
+  /** How its remarks are cured, by their names in the catalogue. */
   readonly remedies?: Readonly<Record<string, Remedies>>
-  /** Where its remarks are cured that no change set cures alone. */
+  /** Where its remarks are cured that no change set cures alone, by their names in the catalogue. */
   readonly ways?: Readonly<Record<string, Way>>
   /** The figures that show their working, and how. `about` is what the figure is of, where it is of one thing. */
   readonly workings?: Readonly<

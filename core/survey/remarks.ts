@@ -1,7 +1,8 @@
 /** What the survey gives cause to say: how it closes, what cannot be where it was noted, and cautions about what is there. */
 import { headOf, rowsOf, type Makeover } from '../makeover/document.ts'
 import { writeLength, type UnitSystem } from '../measure/length.ts'
-import { remark, type Remark } from '../remarks/remark.ts'
+import type { Remark } from '../remarks/remark.ts'
+import { remark } from './catalogue.ts'
 import { citeRule, type RuleId, type Rules } from '../rulebook/rulebook.ts'
 import { faceOf } from './areas.ts'
 import { joints } from './joined.ts'
@@ -27,13 +28,11 @@ function closingRemarks(room: Room, rules: Rules, system: UnitSystem): Remark[] 
   if (closing.state !== 'closed')
     return [
       remark({
-        code: `survey.${closing.state}`,
+        code: closing.state,
         weight: closing.state === 'open' ? 'note' : 'look',
-        step: 'survey',
         subjects,
         title: `${room.name} ${closing.state === 'open' ? 'is not walked round yet' : 'cannot be closed'}`,
         sentence: `${closing.why} What was typed is kept as it is.`,
-        rule: null,
         numbers: [closing.why],
       }),
     ]
@@ -41,14 +40,11 @@ function closingRemarks(room: Room, rules: Rules, system: UnitSystem): Remark[] 
   if (closing.freedom === 0)
     remarks.push(
       remark({
-        code: 'survey.unchecked',
-        weight: 'note',
-        step: 'survey',
+        code: 'unchecked',
         subjects,
         title: `${room.name}: nothing checks these lengths`,
         sentence:
           'There are as many measurements as the room needs and none more: a wrong one would not show. Measure a diagonal, or the wall that is missing.',
-        rule: null,
         numbers: [room.walls.length],
       }),
     )
@@ -73,9 +69,7 @@ function closingRemarks(room: Room, rules: Rules, system: UnitSystem): Remark[] 
     : ' Measure each of them again.'
   remarks.push(
     remark({
-      code: 'survey.measure-again',
-      weight: 'look',
-      step: 'survey',
+      code: 'measure-again',
       subjects: text
         ? [
             {
@@ -96,7 +90,6 @@ function closingRemarks(room: Room, rules: Rules, system: UnitSystem): Remark[] 
             ' ',
           )
         : `${missed}${again.set.length > 1 ? `These cannot be told apart by what was measured.${told}` : 'Nothing says which length it is.'}`,
-      rule: 'survey.suspicious',
       numbers: [misclosure?.mm ?? 0, ...again.set],
     }),
   )
@@ -120,13 +113,10 @@ function onWallRemarks(room: Room, wall: Wall, rules: Rules, system: UnitSystem)
     if (over > grace)
       remarks.push(
         remark({
-          code: 'survey.past-wall',
-          weight: 'look',
-          step: 'survey',
+          code: 'past-wall',
           subjects: [subject(thing), { kind: 'wall', id: wall.row.id }],
           title: `${thing.name} reaches past the end of ${wall.name}`,
           sentence: `By ${length(over)}: the wall is ${length(wall.lengthMm)} long, and it goes from ${length(Math.max(0, thing.u0))} to ${length(thing.u1)}. Measure its distance again, or say that it is from the other corner.`,
-          rule: 'survey.edge-grace',
           numbers: [over],
         }),
       )
@@ -134,13 +124,10 @@ function onWallRemarks(room: Room, wall: Wall, rules: Rules, system: UnitSystem)
     if (top !== null && thing.z1 > top + grace)
       remarks.push(
         remark({
-          code: 'survey.above-ceiling',
-          weight: 'look',
-          step: 'survey',
+          code: 'above-ceiling',
           subjects: [subject(thing), { kind: 'wall', id: wall.row.id }],
           title: `${thing.name} is higher than the ceiling over ${wall.name}`,
           sentence: `Its top is at ${length(thing.z1)}, the ceiling there at ${length(top)}. Measure the height again.`,
-          rule: 'survey.edge-grace',
           numbers: [thing.z1, top],
         }),
       )
@@ -151,13 +138,10 @@ function onWallRemarks(room: Room, wall: Wall, rules: Rules, system: UnitSystem)
   for (const onWall of clear)
     remarks.push(
       remark({
-        code: 'survey.clear-width',
-        weight: 'look',
-        step: 'survey',
+        code: 'clear-width',
         subjects: [subject(onWall)],
         title: `${onWall.name} lets pass more than it is wide`,
         sentence: `Clear ${length(onWall.row.clearMm ?? 0)} in an opening of ${length(onWall.row.widthMm)}. Measure between the open leaf and the frame.`,
-        rule: null,
         numbers: [onWall.row.clearMm ?? 0],
       }),
     )
@@ -170,16 +154,13 @@ function onWallRemarks(room: Room, wall: Wall, rules: Rules, system: UnitSystem)
       if (!meet(onWall, thing, across, tall, grace)) continue
       remarks.push(
         remark({
-          code: 'survey.overlap',
-          weight: 'look',
-          step: 'survey',
+          code: 'overlap',
           subjects: [subject(onWall), subject(thing)],
           title: `${onWall.name} and ${thing.name} take the same place on ${wall.name}`,
           sentence:
             isPoint(onWall) || isPoint(thing)
               ? 'A point cannot be in an opening. One of the distances is wrong, or is from the other corner.'
               : `They overlap by ${length(across)} along the wall and ${length(tall)} in height. One of the distances is wrong, or is from the other corner.`,
-          rule: 'survey.edge-grace',
           numbers: [across, tall],
         }),
       )
@@ -230,16 +211,13 @@ function sharedRemarks(rooms: readonly Room[], rules: Rules, system: UnitSystem)
     if (Math.max(wide, high) <= rules['survey.shared-grace']) return []
     return [
       remark({
-        code: 'survey.shared-differs',
-        weight: 'look',
-        step: 'survey',
+        code: 'shared-differs',
         subjects: [
           { kind: 'opening', id: side.opening.row.id },
           { kind: 'opening', id: otherSide.opening.row.id },
         ],
         title: `${side.opening.name}: two sizes for one opening`,
         sentence: `From ${side.room.name} it is ${length(side.opening.row.widthMm)} × ${length(side.opening.z1 - side.opening.z0)}, from ${otherSide.room.name} ${length(otherSide.opening.row.widthMm)} × ${length(otherSide.opening.z1 - otherSide.opening.z0)}. Measure it once more, or say that they are two.`,
-        rule: 'survey.shared-grace',
         numbers: [wide, high],
       }),
     ]
@@ -264,9 +242,8 @@ function oldFinishes(makeover: Makeover, rules: Rules): Remark[] {
     const what = rule === 'survey.lead-year' ? 'lead' : 'asbestos'
     return [
       remark({
-        code: `survey.${what}`,
+        code: what,
         weight: row.fate === 'keep' ? 'note' : 'look',
-        step: 'survey',
         subjects: [{ kind: 'finish', id: row.id }],
         title: `${row.name} may hold ${what}: test before it is ${what === 'lead' ? 'sanded' : 'lifted or sanded'}`,
         sentence: `${row.laidYear === null ? 'The house is' : 'It is'} from ${year}, before ${citeRule(rule, rules)}. Have it tested before anyone sands, scrapes, drills or lifts it; local rules and licensed people decide how it is done.`,

@@ -1,9 +1,10 @@
 /** What cures remarks on the survey without a tape: what was only said wrongly. */
 import { edit } from '../makeover/change.ts'
 import type { Remedies } from '../remarks/remedy.ts'
+import type { catalogue } from './catalogue.ts'
 
 export const surveyRemedies = {
-  'survey.shared-differs': {
+  'shared-differs': {
     words: 'Settle it',
     find: ({ subjects }, makeover) => {
       const [left, right] = subjects.map(({ id }) => makeover.rows.opening[id])
@@ -35,4 +36,4 @@ export const surveyRemedies = {
       ]
     },
   },
-} as const satisfies Readonly<Record<string, Remedies>>
+} as const satisfies Partial<Record<keyof typeof catalogue, Remedies>>

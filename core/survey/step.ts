@@ -1,4 +1,5 @@
 import type { MakeoverKind } from '../makeover/kinds.ts'
+import { catalogue } from './catalogue.ts'
 import { part, type Given, type Step } from '../steps/step.ts'
 import { surveyGuards } from './guards.ts'
 import { surveyKinds } from './kinds.ts'
@@ -13,6 +14,7 @@ export const step = {
   name: 'survey',
   title: 'Survey',
   kinds: Object.keys(surveyKinds) as MakeoverKind[],
+  catalogue,
   parts: [
     part({
       name: 'rooms',

@@ -29,10 +29,12 @@ function start(as: 'draft' | 'sign' | 'change'): void {
   open.value = true
 }
 
-// a stop elsewhere leads here to sign a change
+// a remark elsewhere leads here to have the budget signed, or a change of it
 onMounted(() => {
-  if (route.query.sign !== 'change' || draft.value || !agreement.value) return
-  start('change')
+  const asked = route.query.sign
+  if (asked === 'sign' && !agreement.value) start(draft.value ? 'sign' : 'draft')
+  else if (asked === 'change' && agreement.value && !draft.value) start('change')
+  else return
   void router.replace({ query: {} })
 })
 </script>

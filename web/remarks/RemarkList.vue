@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { writeShortDate, type PlainDate } from '#core/measure/plain-date.ts'
-import { remedyWords } from '#core/reckoning/remedies.ts'
+import { remedyWords, wayFrom } from '#core/reckoning/remedies.ts'
 import type { Remark } from '#core/remarks/remark.ts'
 import RemarkMark from '../parts/RemarkMark.vue'
 import { useMakeover } from '../stores/makeover.ts'
@@ -53,6 +53,10 @@ const on = (date: string): string => writeShortDate(date as PlainDate) // an acc
           @click="cure(remark)"
         >
           {{ remedyWords(remark) }}</button
+        >&ensp;<router-link
+          v-if="wayFrom(remark)"
+          :to="{ name: wayFrom(remark)!.step, params: { id: $route.params.id }, query: wayFrom(remark)!.query }"
+          >{{ wayFrom(remark)!.words }}</router-link
         >&ensp;<slot :remark="remark" />
       </p>
     </li>

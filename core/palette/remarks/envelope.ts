@@ -3,7 +3,8 @@ import { byId } from '../../makeover/by-id.ts'
 import { deltaE } from '../../colour/difference.ts'
 import { chroma } from '../../colour/lab.ts'
 import { groupBy, paletteFinishes } from '../../makeover/document.ts'
-import { remark, type Remark } from '../../remarks/remark.ts'
+import type { Remark } from '../../remarks/remark.ts'
+import { remark } from '../catalogue.ts'
 import { citeRule } from '../../rulebook/rulebook.ts'
 import { labOf } from '../colour-of.ts'
 import { type Checks, saidBy, subjectOf, whole } from './said.ts'
@@ -26,13 +27,10 @@ export const envelope: Checks = (makeover, palette, practice) => {
     if (off.length > 0)
       remarks.push(
         remark({
-          code: 'palette.envelope-broken',
-          weight: 'look',
-          step: 'palette',
+          code: 'envelope-broken',
           subjects: [subjectOf(walls), ...off.map(subjectOf)],
           title: `${off.map((row) => row.name).join(', ')} ${off.length === 1 ? 'breaks' : 'break'} the envelope`,
           sentence: `${saidBy(practice)} walls, trim, doors and ceiling are one colour, within ${citeRule('envelope.one', rules)} of ${walls.name}: ${off.map((row) => `${row.name} parts by ${deltaE(labOf(row), labOf(walls)).toFixed(1)}`).join(', ')}.`,
-          rule: 'envelope.one',
           numbers: off.map((row) => deltaE(labOf(row), labOf(walls))),
         }),
       )
@@ -41,13 +39,10 @@ export const envelope: Checks = (makeover, palette, practice) => {
     if (!dark && !(white && reckoned.undertone.warmth === 'warm'))
       remarks.push(
         remark({
-          code: 'palette.envelope-depth',
-          weight: 'look',
-          step: 'palette',
+          code: 'envelope-depth',
           subjects: [subjectOf(walls)],
           title: `${walls.name} is neither a warm white nor a rich dark`,
           sentence: `It is ${reckoned.undertone.words} with an LRV of ${Math.round(reckoned.lrv)}, an estimate. ${saidBy(practice)} an envelope is a warm white from ${citeRule('envelope.pale', rules)}, or dark up to ${citeRule('envelope.dark', rules)}.`,
-          rule: 'envelope.pale',
           numbers: [reckoned.lrv],
         }),
       )
@@ -61,14 +56,12 @@ export const envelope: Checks = (makeover, palette, practice) => {
     if (focal.length !== 1 && rows.length >= 3)
       remarks.push(
         remark({
-          code: 'palette.envelope-focal',
+          code: 'envelope-focal',
           weight: focal.length === 0 ? 'look' : 'note',
-          step: 'palette',
           subjects: focal.length === 0 ? whole(makeover) : focal.map(subjectOf),
           title:
             focal.length === 0 ? 'No focal point in the envelope' : `${focal.length} focal points, where one is meant`,
           sentence: `${saidBy(practice)} one bright or light thing is looked at: an accent more than ${citeRule('wall.stand-out', rules)} from ${walls.name}, or stronger by ${citeRule('envelope.bright', rules)}.${focal.length > 1 ? ` Here ${focal.map((row) => row.name).join(', ')} compete.` : ''}`,
-          rule: 'wall.stand-out',
           numbers: [focal.length],
         }),
       )
@@ -83,13 +76,10 @@ export const envelope: Checks = (makeover, palette, practice) => {
     for (const row of lost)
       remarks.push(
         remark({
-          code: 'palette.envelope-lost',
-          weight: 'look',
-          step: 'palette',
+          code: 'envelope-lost',
           subjects: [subjectOf(row), subjectOf(walls)],
           title: `${row.name} sinks into the dark`,
           sentence: `In a dark envelope upholstery stands out: it lies ${Math.abs(row.labL - walls.labL).toFixed(0)} from ${walls.name} in lightness, under ${citeRule('wall.vanish-lightness', rules)}.`,
-          rule: 'wall.vanish-lightness',
           numbers: [row.labL - walls.labL],
         }),
       )
@@ -97,13 +87,10 @@ export const envelope: Checks = (makeover, palette, practice) => {
     if (rugs.length > 1)
       remarks.push(
         remark({
-          code: 'palette.envelope-floor',
-          weight: 'note',
-          step: 'palette',
+          code: 'envelope-floor',
           subjects: rugs.map(subjectOf),
           title: `${rugs.length} rugs break up the floor`,
           sentence: `${saidBy(practice)} the floor is unbroken, and rugs are few: ${rugs.map((row) => row.name).join(', ')}.`,
-          rule: null,
           numbers: [rugs.length],
         }),
       )

@@ -1,7 +1,8 @@
 /** What the palette gives cause to say. */
 import { isKeepsake } from '../../brief/index.ts'
 import { type Makeover, paletteFinishes } from '../../makeover/document.ts'
-import { remark, type Remark } from '../../remarks/remark.ts'
+import type { Remark } from '../../remarks/remark.ts'
+import { remark } from '../catalogue.ts'
 import type { Practice } from '../../rulebook/practice.ts'
 import { citeRule } from '../../rulebook/rulebook.ts'
 import type { Palette } from '../finishes.ts'
@@ -48,9 +49,7 @@ function clashRemarks(makeover: Makeover, palette: Palette, { rules, schools }: 
       kept.length > 0 ? ` ${kept.join(' and ')} stays as it is: bring the other to its side.` : ` ${why[group]}`
     return [
       remark({
-        code: 'palette.clash',
-        weight: 'look',
-        step: 'palette',
+        code: 'clash',
         subjects: [
           { kind: 'finish', id: pair.left },
           { kind: 'finish', id: pair.right },
@@ -70,14 +69,11 @@ function beyondScreen(makeover: Makeover, palette: Palette): Remark[] {
     if (byId.get(row.id)?.showable !== false) return []
     return [
       remark({
-        code: 'palette.outside-screen',
-        weight: 'note',
-        step: 'palette',
+        code: 'outside-screen',
         subjects: [{ kind: 'finish', id: row.id }],
         title: `${row.name} is beyond what a screen can show`,
         sentence:
           'It is drawn as the nearest colour of the same lightness and hue. Its numbers stay as they were given; judge it by a sample.',
-        rule: null,
         numbers: [row.labL, row.labA, row.labB],
       }),
     ]

@@ -1,6 +1,7 @@
 /** A sample is judged in the room, on its wall, by evening and lamp light too. */
 import { type Makeover, rowsOf } from '../../makeover/document.ts'
-import { remark, type Remark } from '../../remarks/remark.ts'
+import type { Remark } from '../../remarks/remark.ts'
+import { remark } from '../catalogue.ts'
 import { lightsSeen, unseenByLamp } from '../samples.ts'
 
 const words = (lights: readonly string[]): string =>
@@ -12,13 +13,11 @@ export function sampleRemarks(makeover: Makeover): Remark[] {
   const asked = unseenByLamp(makeover)
   const lamp = asked.map(({ finish, chosen, seen }) =>
     remark({
-      code: 'palette.lamp-unseen',
+      code: 'lamp-unseen',
       weight: chosen ? 'look' : 'note',
-      step: 'palette',
       subjects: [{ kind: 'finish', id: finish.id }],
       title: `${finish.name} was never seen by lamp light`,
       sentence: `${words(seen)} Before it is ordered, put a painted board or a cutting up on its wall, and look again in the evening with the lamps on.`,
-      rule: null,
       numbers: [seen.join(', '), chosen ? 'chosen' : 'open'],
     }),
   )
@@ -31,13 +30,10 @@ export function sampleRemarks(makeover: Makeover): Remark[] {
     known.add(finish.id)
     return [
       remark({
-        code: 'palette.sample-evening',
-        weight: 'note',
-        step: 'palette',
+        code: 'sample-evening',
         subjects: [{ kind: 'finish', id: finish.id }],
         title: `${finish.name}: the sample was not seen by evening light`,
         sentence: `${words(seen)} Put it up on each wall, and look again in the evening and by lamp.`,
-        rule: null,
         numbers: [seen.join(', ')],
       }),
     ]

@@ -4,7 +4,8 @@ import { deltaE } from '../../colour/difference.ts'
 import { chroma } from '../../colour/lab.ts'
 import { paletteFinishes } from '../../makeover/document.ts'
 import type { Row } from '../../makeover/kinds.ts'
-import { remark, type Remark } from '../../remarks/remark.ts'
+import type { Remark } from '../../remarks/remark.ts'
+import { remark } from '../catalogue.ts'
 import { citeRule } from '../../rulebook/rulebook.ts'
 import { schoolOf } from '../../rulebook/schools.ts'
 import { labOf } from '../colour-of.ts'
@@ -31,9 +32,8 @@ const balance: Checks = (makeover, palette, practice) => {
     if (off === 0) return []
     return [
       remark({
-        code: 'palette.balance',
+        code: 'balance',
         weight: typical > 0.2 ? 'note' : 'look',
-        step: 'palette',
         subjects: whole(makeover),
         title: `${capital(role)} is ${Math.round(share)} % of what is seen`,
         sentence: `${saidBy(practice)} it should be about ${target} %, within ${citeRule(`balance.grace-${role}`, rules)}. ${share > target ? 'Take some of it back, or give another colour more room.' : 'Give it more to cover, or let something else step back.'}${rests}`,
@@ -54,13 +54,10 @@ const counts: Checks = (makeover, palette, practice) => {
   if (palette.colours.length > most)
     remarks.push(
       remark({
-        code: 'palette.many-colours',
-        weight: 'look',
-        step: 'palette',
+        code: 'many-colours',
         subjects: whole(makeover),
         title: `${palette.colours.length} colours, where ${most} are meant`,
         sentence: `${saidBy(practice)} that is too many: ${list(palette.colours)}. Woods, metals and greenery are not counted. Let one go, or bring it to another.`,
-        rule: 'palette.most-colours',
         numbers: [palette.colours.length],
       }),
     )
@@ -71,13 +68,10 @@ const counts: Checks = (makeover, palette, practice) => {
   if (strong.length > mostStrong)
     remarks.push(
       remark({
-        code: 'palette.many-strong',
-        weight: 'look',
-        step: 'palette',
+        code: 'many-strong',
         subjects: whole(makeover),
         title: `${strong.length} strong ${strong.length === 1 ? 'colour' : 'colours'}, where ${mostStrong === 0 ? 'none is' : `${mostStrong} ${mostStrong === 1 ? 'is' : 'are'}`} meant`,
         sentence: `${saidBy(practice)}: ${list(strong)}. The rest should be near-neutral, under ${citeRule('colour.near-neutral', rules)}.`,
-        rule: 'palette.most-strong',
         numbers: [strong.length],
       }),
     )
@@ -99,26 +93,20 @@ const twoAndOne: Checks = (makeover, palette, practice) => {
   if (palette.finishes.length >= 3 && main.length < 2)
     remarks.push(
       remark({
-        code: 'palette.two-mains',
-        weight: 'note',
-        step: 'palette',
+        code: 'two-mains',
         subjects: whole(makeover),
         title: main.length === 0 ? 'No main colour yet' : 'One main colour, where two are meant',
         sentence: `${saidBy(practice)} two colours carry the room and an accent stands beside them. ${main.length === 0 ? 'Lay the first.' : `Beside ${name(main)} a second is to come.`}`,
-        rule: null,
         numbers: [main.length],
       }),
     )
   if (accents.length > 1)
     remarks.push(
       remark({
-        code: 'palette.one-accent',
-        weight: 'look',
-        step: 'palette',
+        code: 'one-accent',
         subjects: accents.flatMap((group) => group.slice(0, 1).map((id) => ({ kind: 'finish' as const, id }))),
         title: `${accents.length} accents, where one is meant`,
         sentence: `${saidBy(practice)} there is one: ${name(accents)}. The accent may change later and the rest stays; two of them never change together.`,
-        rule: null,
         numbers: [accents.length],
       }),
     )
@@ -129,13 +117,10 @@ const neutralsAndOne: Checks = (makeover, palette, practice) =>
   palette.finishes.length >= 3 && palette.strong.length === 0
     ? [
         remark({
-          code: 'palette.no-pop',
-          weight: 'note',
-          step: 'palette',
+          code: 'no-pop',
           subjects: whole(makeover),
           title: 'Neutrals, and no colour among them yet',
           sentence: `${saidBy(practice)} one colour of ${citeRule('colour.near-neutral', practice.rules)} or more stands among the neutrals.`,
-          rule: 'colour.near-neutral',
           numbers: [0],
         }),
       ]
@@ -152,13 +137,10 @@ const quiet: Checks = (makeover, palette, practice) => {
   )
   return dark.map((row) =>
     remark({
-      code: 'palette.quiet-cloth',
-      weight: 'look',
-      step: 'palette',
+      code: 'quiet-cloth',
       subjects: [subjectOf(row)],
       title: `${row.name} is dark for a quiet room`,
       sentence: `${saidBy(practice)} cushions and cloth are pale: at least ${citeRule('quiet.soft', practice.rules)}. Let texture do it, or carry the dark in greenery, art or at the window.`,
-      rule: 'quiet.soft',
       numbers: [row.labL],
     }),
   )
@@ -183,13 +165,10 @@ const trims: Checks = (makeover, palette, { rules, schools, chosen }) => {
       if (schools.trim === 'same' && apart > rules['colour.at-a-glance'])
         return [
           remark({
-            code: 'palette.trim',
-            weight: 'look',
-            step: 'palette',
+            code: 'trim',
             subjects: [subjectOf(trim), subjectOf(wall)],
             title: `${trim.name} parts from the wall`,
             sentence: `By the school “${schoolOf('trim', schools.trim).name}” trim and wall are one colour; these part by ΔE ${apart.toFixed(1)}, seen at a glance from ${citeRule('colour.at-a-glance', rules)}.`,
-            rule: 'colour.at-a-glance',
             numbers: [apart],
           }),
         ]
@@ -197,13 +176,10 @@ const trims: Checks = (makeover, palette, { rules, schools, chosen }) => {
       if (schools.trim === 'soft-white' && chosen.includes('trim') && !white)
         return [
           remark({
-            code: 'palette.trim-white',
-            weight: 'note',
-            step: 'palette',
+            code: 'trim-white',
             subjects: [subjectOf(trim)],
             title: `${trim.name} is no soft white`,
             sentence: `By the school “${schoolOf('trim', schools.trim).name}” trim is a white from ${citeRule('colour.white-from', rules)}, under ${citeRule('colour.near-neutral', rules)}.`,
-            rule: 'colour.white-from',
             numbers: [trim.labL, chroma(labOf(trim))],
           }),
         ]

@@ -1,6 +1,7 @@
 /** What disappears before its wall or stands out from it unmeant, and surfaces that cannot be told apart. */
 import { type Makeover, rowsOf } from '../../makeover/document.ts'
-import { remark, type Remark } from '../../remarks/remark.ts'
+import type { Remark } from '../../remarks/remark.ts'
+import { remark } from '../catalogue.ts'
 import type { Practice } from '../../rulebook/practice.ts'
 import { citeRule } from '../../rulebook/rulebook.ts'
 import type { Palette } from '../finishes.ts'
@@ -14,9 +15,8 @@ export function standingRemarks(makeover: Makeover, palette: Palette, { rules }:
     if (!standing.fault || !subject || !wall) return []
     return [
       remark({
-        code: 'palette.before-wall',
+        code: 'before-wall',
         weight: standing.hides ? 'note' : 'look',
-        step: 'palette',
         subjects: [
           { kind: standing.kind, id: standing.id },
           { kind: 'finish', id: wall.id },
@@ -41,16 +41,13 @@ export function standingRemarks(makeover: Makeover, palette: Palette, { rules }:
         if (pair.enough || !left || !right) return []
         return [
           remark({
-            code: 'palette.door',
-            weight: 'look',
-            step: 'palette',
+            code: 'door',
             subjects: [
               { kind: 'finish', id: left.id },
               { kind: 'finish', id: right.id },
             ],
             title: `${left.name} is hard to tell from ${right.name}`,
             sentence: `They part by ${pair.points.toFixed(0)} points of LRV, an estimate; people who see little want ${citeRule('door.contrast', rules)}.`,
-            rule: 'door.contrast',
             numbers: [pair.points],
           }),
         ]

@@ -1,6 +1,7 @@
 /** Colours that appear too seldom, or all in one place, and accents where the school does not want them. */
 import { headOf, type Makeover } from '../../makeover/document.ts'
-import { remark, type Remark } from '../../remarks/remark.ts'
+import type { Remark } from '../../remarks/remark.ts'
+import { remark } from '../catalogue.ts'
 import type { Practice } from '../../rulebook/practice.ts'
 import { citeRule } from '../../rulebook/rulebook.ts'
 import { schoolOf } from '../../rulebook/schools.ts'
@@ -32,52 +33,41 @@ export function tieRemarks(makeover: Makeover, palette: Palette, { rules, school
           : ''
       remarks.push(
         remark({
-          code: 'palette.appears-seldom',
+          code: 'appears-seldom',
           weight: places === 1 ? 'look' : 'note',
-          step: 'palette',
           subjects,
           title: `${finish.name} appears ${places === 1 ? (things > 1 ? 'in one place' : 'once') : places === 2 ? 'twice' : `${places} times`}`,
           sentence: `${places === 1 ? 'What appears once looks like a mistake. ' : ''}${citeRule('palette.least-appearances', rules)} look meant: bring it in again, in another part of the room and at another height.${close}`,
-          rule: 'palette.least-appearances',
           numbers: [places],
         }),
       )
     } else if (spread?.fault === 'one side')
       remarks.push(
         remark({
-          code: 'palette.one-side',
-          weight: 'look',
-          step: 'palette',
+          code: 'one-side',
           subjects,
           title: `${finish.name} is all on one side of the room`,
           sentence: `It appears in ${things} things, all in one half. A colour that is taken up across the room holds it together: bring it in once on the other side.`,
-          rule: 'tie.apart-plan',
           numbers: [things],
         }),
       )
     else if (spread?.fault === 'one height')
       remarks.push(
         remark({
-          code: 'palette.one-height',
-          weight: 'note',
-          step: 'palette',
+          code: 'one-height',
           subjects,
           title: `${finish.name} is all at one height`,
           sentence: `Its ${things} places lie within ${citeRule('tie.apart-height', rules, units)} of each other in height: take it up once low or once high.`,
-          rule: 'tie.apart-height',
           numbers: [things],
         }),
       )
     if (finish.role === 'accent' && schools.accent === 'never-cushions' && ['textile', 'plush'].includes(row.family))
       remarks.push(
         remark({
-          code: 'palette.accent-on-cloth',
-          weight: 'look',
-          step: 'palette',
+          code: 'accent-on-cloth',
           subjects,
           title: `${finish.name} is an accent on cloth`,
           sentence: `By the school “${schoolOf('accent', schools.accent).name}” cushions stay quiet: let greenery, art or the window carry it.`,
-          rule: null,
           numbers: [row.family],
         }),
       )

@@ -1,7 +1,8 @@
 /** A finish where it would not last: on a floor that is walked on, where hands touch, in the sun. */
 import { splitSeveral, type Surface, type Use } from '../../makeover/choices.ts'
 import { type Makeover, paletteFinishes } from '../../makeover/document.ts'
-import { remark, type Remark } from '../../remarks/remark.ts'
+import type { Remark } from '../../remarks/remark.ts'
+import { remark } from '../catalogue.ts'
 
 const asks: Readonly<Partial<Record<Surface, { readonly use: Use; readonly because: string }>>> = {
   floor: { use: 'traffic', because: 'a floor is walked on' },
@@ -21,13 +22,10 @@ export function useRemarks(makeover: Makeover): Remark[] {
     if (!wanted || suits.length === 0 || suits.includes(wanted.use)) return []
     return [
       remark({
-        code: 'palette.use',
-        weight: 'look',
-        step: 'palette',
+        code: 'use',
         subjects: [{ kind: 'finish', id: row.id }],
         title: `${row.name} is not made for ${row.surface === 'window' ? 'the sun' : wanted.use === 'scrub' ? 'scrubbing' : 'traffic'}`,
         sentence: `It is on the ${row.surface}, and ${wanted.because}; it stands up to ${suits.join(', ')} only. Take a harder sheen or another make of the same colour, or expect to renew it.`,
-        rule: null,
         numbers: [row.surface, row.suits],
       }),
     ]

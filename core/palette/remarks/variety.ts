@@ -1,6 +1,7 @@
 /** Too few textures, too many metals or none that leads, patterns that compete. */
 import type { Makeover } from '../../makeover/document.ts'
-import { remark, type Remark } from '../../remarks/remark.ts'
+import type { Remark } from '../../remarks/remark.ts'
+import { remark } from '../catalogue.ts'
 import type { Practice } from '../../rulebook/practice.ts'
 import { citeRule } from '../../rulebook/rulebook.ts'
 import type { Palette } from '../finishes.ts'
@@ -22,13 +23,10 @@ function textures(makeover: Makeover, palette: Palette, { textures: kinds, roomI
   if (inRoom < 4 || kinds.length >= rules['palette.least-textures']) return []
   return [
     remark({
-      code: 'palette.few-textures',
-      weight: 'note',
-      step: 'palette',
+      code: 'few-textures',
       subjects: [{ kind: 'room', id: roomId }],
       title: `${kinds.length} ${kinds.length === 1 ? 'texture' : 'textures'} in all`,
       sentence: `Only ${kinds.join(' and ')}. ${citeRule('palette.least-textures', rules)} keep a room from looking flat: woven, plush, wood, metal, ceramic, plant.`,
-      rule: 'palette.least-textures',
       numbers: [kinds.length],
     }),
   ]
@@ -41,26 +39,20 @@ function metals(makeover: Makeover, { metals: kinds, leads, roomId }: Variety, r
   if (kinds.length > most)
     return [
       remark({
-        code: 'palette.many-metals',
-        weight: 'look',
-        step: 'palette',
+        code: 'many-metals',
         subjects,
         title: `${kinds.length} metals, where ${most} ${most === 1 ? 'is' : 'are'} enough`,
         sentence: `${names}. ${citeRule('palette.most-metals', rules)}: let one lead, and take one away.`,
-        rule: 'palette.most-metals',
         numbers: [kinds.length],
       }),
     ]
   if (leads || kinds.length < 2) return []
   return [
     remark({
-      code: 'palette.no-metal-leads',
-      weight: 'note',
-      step: 'palette',
+      code: 'no-metal-leads',
       subjects: [{ kind: 'room', id: roomId }, ...subjects],
       title: `No metal leads: ${names}`,
       sentence: `The first is seen less than ${citeRule('metals.lead', rules)} as much as the next. Give one more to cover, or let the other go.`,
-      rule: 'metals.lead',
       numbers: kinds.map(({ m2 }) => m2),
     }),
   ]
@@ -76,26 +68,20 @@ function patterns(makeover: Makeover, { sameScale, sharesNone, patterns: all }: 
     ...sameScale.map((pair) => {
       const scale = all.find((entry) => entry.finishId === pair[0])?.scale ?? 'medium'
       return remark({
-        code: 'palette.pattern-scale',
-        weight: 'note',
-        step: 'palette',
+        code: 'pattern-scale',
         subjects: subjects(pair),
         title: `${both(pair)}: two ${scale} patterns`,
         sentence: 'Patterns of one size compete: one large, one medium, one small is common practice.',
-        rule: null,
         numbers: [scale],
       })
     }),
     ...sharesNone.map((pair) =>
       remark({
-        code: 'palette.pattern-apart',
-        weight: 'note',
-        step: 'palette',
+        code: 'pattern-apart',
         subjects: subjects(pair),
         title: `${both(pair)} share no colour`,
         sentence:
           'Patterns that hold one colour in common look chosen together. Say which palette colours each carries, or let one go plain.',
-        rule: null,
         numbers: ['none'],
       }),
     ),

@@ -1,0 +1,18 @@
+import { remarksOf } from '../remarks/catalogue.ts'
+
+/** What is said of a brief. */
+export const { catalogue, codeOf, remark } = remarksOf('brief', {
+  unsigned: { said: 'No budget is signed.', weight: 'look', units: ['words'] },
+  'need-unserved': { said: 'Nothing serves a need.', weight: 'look', units: ['words'] },
+  forbidden: { said: 'A thing, or how it is put up, is ruled out.', weight: 'look', units: ['words', 'words'] },
+  'go-back-late': { said: 'A lent thing should have gone back.', weight: 'look', units: ['date'] },
+  'no-go-back': { said: 'A thing is lent without a date.', weight: 'note', units: ['words'] },
+  hole: { said: 'What moves in leaves a hole where it stood.', weight: 'note', units: ['words'] },
+  'repaint-near-replace': {
+    said: 'To repaint costs nearly what it costs to replace.',
+    weight: 'look',
+    rule: 'brief.repaint-near-replace',
+    units: ['%'],
+  },
+  begin: { said: 'The school begins with something that is not there.', weight: 'note', units: ['words'] },
+})

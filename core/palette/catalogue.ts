@@ -1,0 +1,113 @@
+import { remarksOf } from '../remarks/catalogue.ts'
+
+/** What is said of a palette. */
+export const { catalogue, codeOf, remark } = remarksOf('palette', {
+  clash: { said: 'Two finishes of one family part in undertone.', weight: 'look', units: ['count', '°'] },
+  'outside-screen': { said: 'A colour cannot be shown on a screen.', weight: 'note', units: ['L*', 'a*', 'b*'] },
+  balance: { said: 'A role covers more or less than the school asks.', weight: 'look', units: ['words', '%'] },
+  'many-colours': {
+    said: 'More colours than hold together.',
+    weight: 'look',
+    rule: 'palette.most-colours',
+    units: ['count'],
+  },
+  'many-strong': {
+    said: 'More strong colours than hold together.',
+    weight: 'look',
+    rule: 'palette.most-strong',
+    units: ['count'],
+  },
+  'two-mains': { said: 'Two colours compete for the room.', weight: 'note', units: ['count'] },
+  'one-accent': { said: 'The school takes one accent, and there are more.', weight: 'look', units: ['count'] },
+  'no-pop': {
+    said: 'The school wants one colour among neutrals, and there is none.',
+    weight: 'note',
+    rule: 'colour.near-neutral',
+    units: ['count'],
+  },
+  'quiet-cloth': {
+    said: 'Dark cloth where the school keeps cloth pale.',
+    weight: 'look',
+    rule: 'quiet.soft',
+    units: ['L*'],
+  },
+  trim: {
+    said: 'Trim parts from a wall that it should match.',
+    weight: 'look',
+    rule: 'colour.at-a-glance',
+    units: ['ΔE00'],
+  },
+  'trim-white': {
+    said: 'Trim is no white where the school wants one.',
+    weight: 'note',
+    rule: 'colour.white-from',
+    units: ['L*', 'C*'],
+  },
+  use: { said: 'A finish does not stand up to where it is.', weight: 'look', units: ['words', 'words'] },
+  'appears-seldom': {
+    said: 'A colour appears too seldom to look meant.',
+    weight: 'look',
+    rule: 'palette.least-appearances',
+    units: ['count'],
+  },
+  'one-side': {
+    said: 'A colour is all on one side of the room.',
+    weight: 'look',
+    rule: 'tie.apart-plan',
+    units: ['count'],
+  },
+  'one-height': {
+    said: 'A colour is all at one height.',
+    weight: 'note',
+    rule: 'tie.apart-height',
+    units: ['count'],
+  },
+  'accent-on-cloth': { said: 'An accent on cloth, which the school keeps quiet.', weight: 'look', units: ['words'] },
+  'lamp-unseen': {
+    said: 'A colour that lamp light changes was not seen by it.',
+    weight: 'note',
+    units: ['words', 'words'],
+  },
+  'sample-evening': { said: 'A sample was not looked at in the evening.', weight: 'note', units: ['words'] },
+  'before-wall': {
+    said: 'A thing is lost before its wall, or stands out where it should hide.',
+    weight: 'look',
+    units: ['ΔE00', 'L*'],
+  },
+  door: { said: 'A door is hard to tell from its wall.', weight: 'look', rule: 'door.contrast', units: ['LRV'] },
+  'envelope-broken': {
+    said: 'An envelope of one colour is broken.',
+    weight: 'look',
+    rule: 'envelope.one',
+    units: ['ΔE00'],
+  },
+  'envelope-depth': {
+    said: 'An envelope is neither pale nor dark.',
+    weight: 'look',
+    rule: 'envelope.pale',
+    units: ['LRV'],
+  },
+  'envelope-focal': {
+    said: 'Nothing draws the eye in an envelope, or too much.',
+    weight: 'note',
+    rule: 'wall.stand-out',
+    units: ['count'],
+  },
+  'envelope-lost': {
+    said: 'Upholstery is lost in a dark envelope.',
+    weight: 'look',
+    rule: 'wall.vanish-lightness',
+    units: ['L*'],
+  },
+  'envelope-floor': { said: 'The floor of an envelope is covered.', weight: 'note', units: ['count'] },
+  'few-textures': {
+    said: 'Too few textures to keep a room from looking flat.',
+    weight: 'note',
+    rule: 'palette.least-textures',
+    units: ['count'],
+  },
+  'many-metals': { said: 'Too many metals.', weight: 'look', rule: 'palette.most-metals', units: ['count'] },
+  'no-metal-leads': { said: 'Of several metals none leads.', weight: 'note', rule: 'metals.lead', units: ['m²'] },
+  'pattern-scale': { said: 'Two patterns of one scale.', weight: 'note', units: ['words'] },
+  'pattern-apart': { said: 'Two patterns without a colour in common.', weight: 'note', units: ['words'] },
+})

@@ -1,0 +1,27 @@
+import { remarksOf } from '../remarks/catalogue.ts'
+
+/** What is said of orders, goods and money. */
+export const { catalogue, codeOf, remark } = remarksOf('purchases', {
+  'over-agreed': { said: 'More is committed than was agreed.', weight: 'stop', units: ['minor units'] },
+  'draws-contingency': { said: 'What is planned draws on the contingency.', weight: 'look', units: ['minor units'] },
+  'category-over': { said: 'A category is over its sum.', weight: 'look', units: ['minor units'] },
+  'refund-due': { said: 'Money is to come back.', weight: 'look', units: ['minor units'] },
+  'going-back': { said: 'Goods are on their way back.', weight: 'note', units: ['minor units'] },
+  'last-return-day': {
+    said: 'The last day to return is near.',
+    weight: 'look',
+    rule: 'dates.return-warning',
+    units: ['date'],
+  },
+  'price-drop': { said: 'A price fell while its drop can be claimed.', weight: 'look', units: ['minor units', 'date'] },
+  damaged: { said: 'Goods came damaged.', weight: 'look', units: ['count'] },
+  'claim-waiting': { said: 'The seller has not answered.', weight: 'note', units: ['date'] },
+  'credit-ends': {
+    said: 'Held credit expires soon.',
+    weight: 'look',
+    rule: 'dates.credit-warning',
+    units: ['minor units', 'date'],
+  },
+  'deposit-due': { said: 'A deposit is not paid.', weight: 'look', units: ['minor units'] },
+  'balance-late': { said: 'A balance was due.', weight: 'look', units: ['minor units', 'date'] },
+})
