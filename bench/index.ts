@@ -5,8 +5,10 @@ import './survey.ts'
 import { benchBrowser } from './palette.ts'
 import { benchChanges } from './changes.ts'
 import { benchFollow, benchStart } from './follow.ts'
+import { benchLists } from './lists.ts'
 
 await benchBrowser()
 await benchChanges()
 await benchStart()
 await benchFollow()
+await benchLists()

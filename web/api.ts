@@ -53,8 +53,25 @@ export const sendFile = <T>(path: string, file: File): Promise<T> =>
     headers: { 'content-type': 'application/octet-stream' },
     body: file,
   })
-/** Sends a picture or a PDF to be kept by its content. */
-export const upload = (file: File): Promise<KeptFile> => sendFile('/files', file)
+/**
+ * Sends a picture or a PDF to be kept by its content; `told` hears what share of it is sent, 0 to 1. Throws as `request`
+ * does. It is the browser's older way of asking, since only that one says how far it is.
+ */
+export const upload = (file: File, told: (share: number) => void = () => undefined): Promise<KeptFile> =>
+  new Promise((resolve, reject) => {
+    const asked = new XMLHttpRequest()
+    asked.open('POST', '/api/files')
+    asked.setRequestHeader('content-type', 'application/octet-stream')
+    asked.timeout = 120_000
+    asked.upload.onprogress = ({ loaded, total }) => told(total > 0 ? loaded / total : 0)
+    asked.onerror = asked.ontimeout = () => reject(new NoAnswer('no answer from the server'))
+    asked.onload = () => {
+      if (asked.status >= 502 && asked.status <= 504) reject(new NoAnswer('no answer from the server'))
+      else if (asked.status >= 400) reject(new Refused(problemIn(asked.responseText, asked.status)))
+      else resolve(JSON.parse(asked.responseText) as KeptFile)
+    }
+    asked.send(file)
+  })
 
 async function send<T>(path: string, how: RequestInit): Promise<T> {
   let response: Response

@@ -30,6 +30,8 @@ const here = computed(() =>
 const input = useTemplateRef<HTMLInputElement>('input')
 const problem = ref('')
 const busy = ref(false)
+/** What share of the file in hand is sent, 0 to 1. */
+const sent = ref(0)
 const over = ref(false)
 const address = (row: Row<'attachment'>): string => `/api/files/${row.sha256}`
 
@@ -37,10 +39,11 @@ async function take(files: Iterable<File>): Promise<void> {
   const today = makeover.opened?.today
   if (!today) return
   busy.value = true
+  sent.value = 0
   problem.value = ''
   for (const file of files) {
     try {
-      const kept = await upload(file)
+      const kept = await upload(file, (share) => (sent.value = share))
       const faults = await makeover.change(`Kept a ${pictures ? 'picture' : 'receipt'} with ${name}`, [
         add('attachment', uuidv7(), {
           ...blank.attachment,
@@ -107,6 +110,13 @@ const takeAway = (row: Row<'attachment'>): Promise<unknown> =>
         busy ? 'Keeping it …' : pictures ? 'Drop a picture, or choose one' : 'Photograph, choose or drop a receipt'
       }}</span>
     </label>
+    <el-progress
+      v-if="busy"
+      :percentage="Math.round(100 * sent)"
+      :stroke-width="4"
+      :show-text="false"
+      :aria-label="`Sending the file: ${Math.round(100 * sent)} %`"
+    />
     <p v-if="problem" class="error-line" role="alert">{{ problem }}</p>
   </div>
 </template>

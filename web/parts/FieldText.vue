@@ -1,5 +1,7 @@
 <script setup lang="ts" generic="T">
-import { computed, useId } from 'vue'
+import { Calendar } from '@element-plus/icons-vue'
+import { computed, defineAsyncComponent, ref, useId, useTemplateRef } from 'vue'
+import { isPlainDate, writeDate, type PlainDate } from '#core/measure/plain-date.ts'
 import type { Field } from './form.ts'
 
 const {
@@ -11,6 +13,7 @@ const {
   rows = 0,
   autocomplete = 'off',
   optional = false,
+  known = [],
 } = defineProps<{
   field: Field<T>
   label: string
@@ -20,8 +23,32 @@ const {
   rows?: number
   autocomplete?: string
   optional?: boolean
+  /** What is there already and may be meant: offered while it is typed. */
+  known?: readonly string[]
 }>()
 const id = useId()
+/** The month comes when it is first asked for: most days are typed. */
+const DayPick = defineAsyncComponent(() => import('./DayPick.vue'))
+const frame = useTemplateRef<HTMLElement>('frame')
+/** Known texts that what is typed is part of; what is typed already whole is not offered. */
+const meant = (typed: string): { value: string }[] => {
+  const sought = typed.trim().toLocaleLowerCase('en')
+  return known
+    .filter((text) => sought !== '' && text.toLocaleLowerCase('en').includes(sought) && text !== typed)
+    .map((value) => ({ value }))
+}
+const picking = ref(false)
+const day = computed<PlainDate | null>({
+  get: () => {
+    const read = field.read(field.text)
+    return read.ok && isPlainDate(read.value) ? read.value : null
+  },
+  set: (picked) => {
+    if (picked === null) return
+    field.text = writeDate(picked)
+    field.error = ''
+  },
+})
 
 /** What was typed, as it was read: shown when it says more than the text itself. */
 const echo = computed(() => {
@@ -43,9 +70,24 @@ function check(): void {
 </script>
 
 <template>
-  <div class="field">
+  <div ref="frame" class="field">
     <label class="label" :for="id">{{ label }}<span v-if="optional">, if known</span></label>
+    <el-autocomplete
+      v-if="known.length > 0"
+      :id="id"
+      v-model="field.text"
+      :fetch-suggestions="meant"
+      :trigger-on-focus="false"
+      :debounce="0"
+      autocomplete="off"
+      :aria-invalid="field.error !== ''"
+      :aria-describedby="`${id}-below`"
+      spellcheck="false"
+      @blur="check"
+      @input="field.error = ''"
+    />
     <el-input
+      v-else
       :id="id"
       v-model="field.text"
       :type="rows > 0 ? 'textarea' : type"
@@ -56,9 +98,23 @@ function check(): void {
       spellcheck="false"
       @blur="check"
       @input="field.error = ''"
+      @keydown.alt.down.prevent="picking = field.day === true"
     >
-      <template v-if="unit" #suffix>{{ unit }}</template>
+      <template v-if="unit || field.day" #suffix
+        >{{ unit
+        }}<button
+          v-if="field.day"
+          type="button"
+          class="bare day"
+          tabindex="-1"
+          :aria-label="`Pick a day: ${label}`"
+          :aria-expanded="picking"
+          @click="picking = !picking"
+        >
+          <Calendar /></button
+      ></template>
     </el-input>
+    <DayPick v-if="field.day && picking" v-model:open="picking" v-model:day="day" :target="frame" />
     <p :id="`${id}-below`" class="below" aria-live="polite">
       <span v-if="field.error" class="error">{{ field.error }}</span>
       <span v-else class="quiet">{{ echo || hint }}</span>
@@ -85,6 +141,15 @@ function check(): void {
   padding-left: 6px;
   font-weight: 600;
   display: inline-block;
+}
+.field .day {
+  width: 22px;
+  height: 24px;
+  padding: 3px;
+  color: var(--soft);
+}
+.field .day:hover {
+  color: var(--ink);
 }
 .field .el-input__wrapper {
   padding: 1px 9px;

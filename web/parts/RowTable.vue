@@ -12,11 +12,12 @@ import { computed, nextTick, ref, shallowRef, useTemplateRef } from 'vue'
 import { writtenCell } from '#core/formats/cells.ts'
 import { writeDate } from '#core/measure/plain-date.ts'
 import { writeMoney } from '#core/money/written.ts'
-import { sortValue, wordsOf, type Column } from './row-table.ts'
+import { inGroups, sortValue, wordsOf, type Column, type Item } from './row-table.ts'
 
 /**
  * A list that can grow: sorted by its heads, searched, its columns chosen, exported, gone through with the arrow keys, and
- * drawn only where it is looked at. A slot named after a column shows its cell; `foot` ends the table.
+ * drawn only where it is looked at. A slot named after a column shows its cell; the slot `group` shows
+ * the head of a group, over as many columns as it is told.
  */
 const {
   lines,
@@ -26,6 +27,7 @@ const {
   chosen = null,
   sorted = null,
   few = 5,
+  groups = null,
 } = defineProps<{
   lines: readonly Line[]
   columns: readonly Column<Line>[]
@@ -37,9 +39,11 @@ const {
   sorted?: string | null
   /** Up to so many lines nothing is offered to find them by. */
   few?: number
+  /** Lines that belong together stand below a row of their own: the groups in their order, and which a line is in. */
+  groups?: { readonly order: readonly string[]; readonly groupId: (line: Line) => string } | null
 }>()
 const emit = defineEmits<{ choose: [id: string] }>()
-defineSlots<{ [name: string]: (props: { line: Line }) => unknown }>()
+defineSlots<{ [name: string]: (props: { line: Line; id: string; columns: number }) => unknown }>()
 
 const sought = ref('')
 const hidden = useLocalStorage<string[]>(
@@ -81,27 +85,34 @@ const table = useVueTable<Line>({
   getCoreRowModel: getCoreRowModel(),
   getSortedRowModel: getSortedRowModel(),
 })
-const ordered = computed(() => table.getRowModel().rows.map((row) => row.original))
-const head = (id: string) => table.getColumn(id)
+/** What is drawn, row by row: lines, and the heads of their groups. */
+const items = computed((): Item<Line>[] => {
+  const rows = table.getRowModel().rows.map((row) => row.original)
+  return groups
+    ? inGroups(rows, groups.order, groups.groupId)
+    : rows.map((line) => ({ id: line.id, line, group: '', head: false }))
+})
+const ordered = computed(() => items.value.flatMap(({ line, head }) => (head ? [] : [line])))
+const headOf = (id: string) => table.getColumn(id)
 
 /** From so many lines on only those in sight are drawn. */
 const many = 80
 const body = useTemplateRef<HTMLElement>('body')
 const virtual = useWindowVirtualizer(
   computed(() => ({
-    count: ordered.value.length,
+    count: items.value.length,
     estimateSize: () => 41,
     overscan: 12,
     scrollMargin: body.value?.offsetTop ?? 0,
-    enabled: ordered.value.length > many,
+    enabled: items.value.length > many,
   })),
 )
 const drawn = computed(() => {
-  if (ordered.value.length <= many) return { lines: ordered.value, before: 0, after: 0 }
+  if (items.value.length <= many) return { items: items.value, before: 0, after: 0 }
   const parts = virtual.value.getVirtualItems()
   const margin = body.value?.offsetTop ?? 0
   return {
-    lines: parts.flatMap(({ index }) => ordered.value[index] ?? []),
+    items: parts.flatMap(({ index }) => items.value[index] ?? []),
     before: (parts[0]?.start ?? margin) - margin,
     after: virtual.value.getTotalSize() - ((parts.at(-1)?.end ?? margin) - margin),
   }
@@ -186,16 +197,20 @@ const said = (column: Column<Line>, line: Line): string => {
               column.plain
                 ? undefined
                 : (({ asc: 'ascending', desc: 'descending' } as const)[
-                    String(head(column.id)?.getIsSorted()) as 'asc'
+                    String(headOf(column.id)?.getIsSorted()) as 'asc'
                   ] ?? 'none')
             "
           >
             <span v-if="column.silent" class="visually-hidden">{{ column.title }}</span>
             <template v-else-if="column.plain || lines.length <= 1">{{ column.title }}</template>
-            <button v-else type="button" class="bare sort" @click="head(column.id)?.toggleSorting()">
+            <button v-else type="button" class="bare sort" @click="headOf(column.id)?.toggleSorting()">
               {{ column.title
               }}<span class="way" aria-hidden="true">{{
-                head(column.id)?.getIsSorted() === 'asc' ? '↓' : head(column.id)?.getIsSorted() === 'desc' ? '↑' : ''
+                headOf(column.id)?.getIsSorted() === 'asc'
+                  ? '↓'
+                  : headOf(column.id)?.getIsSorted() === 'desc'
+                    ? '↑'
+                    : ''
               }}</span>
             </button>
           </th>
@@ -205,23 +220,26 @@ const said = (column: Column<Line>, line: Line): string => {
         <tr v-if="drawn.before > 0" aria-hidden="true">
           <td :colspan="shown.length" :style="{ height: `${drawn.before}px` }" />
         </tr>
-        <tr
-          v-for="line in drawn.lines"
-          :key="line.id"
-          :data-line="line.id"
-          :class="{ chosen: line.id === chosen }"
-          @click="emit('choose', line.id)"
-          @keydown="step($event, line)"
-        >
-          <td v-for="column in shown" :key="column.id" :class="[column.id, { number: column.number }]">
-            <slot :name="column.id" :line="line">{{ said(column, line) }}</slot>
-          </td>
-        </tr>
+        <template v-for="{ id, group, line, head } in drawn.items" :key="id">
+          <tr v-if="head" class="group">
+            <slot name="group" :line="line" :id="group" :columns="shown.length" />
+          </tr>
+          <tr
+            v-else
+            :data-line="id"
+            :class="{ chosen: id === chosen }"
+            @click="emit('choose', id)"
+            @keydown="step($event, line)"
+          >
+            <td v-for="column in shown" :key="column.id" :class="[column.id, { number: column.number }]">
+              <slot :name="column.id" :line="line" :id="id" :columns="1">{{ said(column, line) }}</slot>
+            </td>
+          </tr>
+        </template>
         <tr v-if="drawn.after > 0" aria-hidden="true">
           <td :colspan="shown.length" :style="{ height: `${drawn.after}px` }" />
         </tr>
       </tbody>
-      <slot name="foot" :line="lines[0]!" />
     </table>
     <p v-if="found.length === 0" class="quiet">Nothing among the {{ name }} is called that.</p>
   </div>

@@ -1,4 +1,4 @@
-import { Schema, ValidationError, type AnySchema } from 'yup'
+import { ValidationError, type AnySchema } from 'yup'
 import { schemas, type Kind } from '#core/makeover/kinds.ts'
 import type { Field } from './form.ts'
 
@@ -8,8 +8,8 @@ import type { Field } from './form.ts'
  */
 export function bounded<F extends Record<string, Field<unknown>>>(kind: Kind, fields: F): F {
   const held = Object.entries(fields).map(([name, field]) => {
-    const schema = (schemas[kind].fields as Readonly<Record<string, unknown>>)[name]
-    return [name, schema instanceof Schema ? within(schema, field) : field] as const
+    const schema = (schemas[kind].fields as Readonly<Record<string, unknown>>)[name] as AnySchema | undefined
+    return [name, schema ? within(schema, field) : field] as const
   })
   return Object.fromEntries(held) as F
 }

@@ -10,7 +10,14 @@ import { moneyParts, readMoney, writeMoney } from '#core/money/written.ts'
 import { largestMinor, type Minor } from '#core/money/minor.ts'
 
 /** One field of a form: the text as typed, how it is read, what is wrong with it. */
-export type Field<T> = { text: string; error: string; read(text: string): Reading<T>; echo(value: T): string }
+export type Field<T> = {
+  text: string
+  error: string
+  read(text: string): Reading<T>
+  echo(value: T): string
+  /** It is a day, and may be picked from a month as well. */
+  readonly day?: true
+}
 type AnyField = Field<unknown>
 type Values<F> = { [K in keyof F]: F[K] extends Field<infer T> ? T : never }
 
@@ -74,19 +81,23 @@ export const rateField = (startPpm: number): Field<number> =>
     (ppm) => `${ppm / 10_000} %`,
   )
 
-export const dateField = (start: PlainDate | null): Field<PlainDate> =>
-  field(
+export const dateField = (start: PlainDate | null): Field<PlainDate> => ({
+  ...field(
     start ? writeDate(start) : '',
     (text) => (text.trim() === '' ? wrong('is empty: expected a date such as 14 Mar 2027') : readDate(text)),
     writeWeekdayDate,
-  )
+  ),
+  day: true,
+})
 
-export const maybeDateField = (start: PlainDate | null): Field<PlainDate | null> =>
-  field<PlainDate | null>(
+export const maybeDateField = (start: PlainDate | null): Field<PlainDate | null> => ({
+  ...field<PlainDate | null>(
     start ? writeDate(start) : '',
     (text) => (text.trim() === '' ? ok(null) : readDate(text)),
     (date) => (date ? writeWeekdayDate(date) : ''),
-  )
+  ),
+  day: true,
+})
 
 export type Colour = { lab: Lab; source: TypedSource }
 const writtenLab = ({ L, a, b }: Lab): string => `L* ${L.toFixed(1)}, a* ${a.toFixed(1)}, b* ${b.toFixed(1)}`

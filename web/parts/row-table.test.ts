@@ -1,9 +1,10 @@
 import { mount } from '@vue/test-utils'
+import fc from 'fast-check'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { minor } from '#core/money/minor.ts'
 import { plainDate } from '#core/measure/plain-date.ts'
 import RowTable from './RowTable.vue'
-import { sortValue, words, wordsOf, type Column } from './row-table.ts'
+import { inGroups, sortValue, words, wordsOf, type Column } from './row-table.ts'
 
 type Line = { readonly id: string; readonly name: string; readonly sum: number; readonly on: string | null }
 const lines: readonly Line[] = [
@@ -63,4 +64,23 @@ it('sorts what is not there last, and words whatever their case', () => {
 it('searches the words of all columns, and no numbers', () => {
   expect(wordsOf(lines[0] as Line, columns)).toContain('elm bench')
   expect(wordsOf(lines[0] as Line, columns)).not.toContain('900')
+})
+
+describe('lines in groups', () => {
+  it('stand below a head each, in the order of the groups, and none is lost', () => {
+    const line = fc.record({ id: fc.uuid(), group: fc.constantFrom('a', 'b', 'c', 'elsewhere') })
+    fc.assert(
+      fc.property(fc.uniqueArray(line, { selector: ({ id }) => id, maxLength: 20 }), (lines) => {
+        const items = inGroups(lines, ['c', 'a', 'b'], ({ group }) => group)
+        const heads = items.filter(({ head }) => head).map(({ group }) => group)
+        expect(heads).toEqual(['c', 'a', 'b', 'elsewhere'].filter((group) => lines.some((row) => row.group === group)))
+        for (const group of heads)
+          expect(items.filter((item) => !item.head && item.group === group).map(({ line: row }) => row)).toEqual(
+            lines.filter((row) => row.group === group),
+          )
+        expect(items).toHaveLength(lines.length + heads.length)
+        expect(new Set(items.map(({ id }) => id)).size).toBe(items.length)
+      }),
+    )
+  })
 })

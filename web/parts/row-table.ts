@@ -1,5 +1,6 @@
 /** What a table of rows says of its columns; RowTable shows it. */
 import type { Cell } from '#core/formats/cells.ts'
+import { groupBy } from '#core/makeover/document.ts'
 
 export type Column<Line> = {
   readonly id: string
@@ -36,3 +37,30 @@ export const wordsOf = <Line>(line: Line, columns: readonly Column<Line>[]): str
     .toLocaleLowerCase('en')
 
 export const words = (text: string): Cell => (text === '' ? null : { text })
+
+/** A row of a table: a line, or the head of the group whose first line it holds. */
+export type Item<Line> = {
+  readonly id: string
+  readonly line: Line
+  readonly group: string
+  readonly head: boolean
+}
+
+/** The rows of a table whose lines stand below heads: groups in the order given, none empty; within one the lines keep their order. */
+export function inGroups<Line extends { readonly id: string }>(
+  lines: readonly Line[],
+  order: readonly string[],
+  groupOf: (line: Line) => string,
+): Item<Line>[] {
+  const found = groupBy(lines, groupOf)
+  return [...new Set([...order, ...found.keys()])].flatMap((group) => {
+    const own = found.get(group) ?? []
+    const [first] = own
+    return first
+      ? [
+          { id: `head of ${group}`, line: first, group, head: true },
+          ...own.map((line) => ({ id: line.id, line, group, head: false })),
+        ]
+      : []
+  })
+}

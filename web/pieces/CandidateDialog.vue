@@ -45,14 +45,7 @@ const { form, sellers, needs, bought, landed, save } = useCandidateForm(() => ({
             v-if="needs.seller"
             :field="form.fields.seller"
             label="Seller"
-            :hint="
-              sellers.length > 0
-                ? `Known: ${sellers
-                    .slice(0, 3)
-                    .map((seller) => seller.name)
-                    .join(', ')} …`
-                : ''
-            "
+            :known="sellers.map((seller) => seller.name)"
           />
           <FieldText v-if="needs.origin" :field="form.fields.origin" :label="needs.origin" optional />
           <FieldText :field="form.fields.name" label="What it is" />
