@@ -33,6 +33,11 @@ const floors = [
     regex: '^(node:|express|pg$|drizzle-orm)|^#server/|/server/',
     message: 'The interface does not reach into the server: it speaks to its routes.',
   },
+  {
+    files: ['web/parts/**', 'web/stores/**'],
+    regex: `^(node:|express|pg$|drizzle-orm)|^#server/|/server/|^\\.\\./(${steps.join('|')})/`,
+    message: 'Parts and stores know no step: a step uses them.',
+  },
   { files: ['demo/**/*.ts'], regex: '^(node:|vue)|^#(web|server)/', message: 'The demo is data for the core.' },
 ]
 

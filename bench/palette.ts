@@ -7,7 +7,7 @@ import { add, schemaVersion, type Documents, type Operation } from '#core/makeov
 import { families, roles } from '#core/makeover/choices.ts'
 import { plainDate } from '#core/measure/plain-date.ts'
 import { drawTile, library, reckonPalette, step, suggest, texturesOf } from '#core/palette/index.ts'
-import { practiceOf } from '#core/rulebook/practice.ts'
+import { practiceOf } from '#core/makeover/practice.ts'
 import { paletteWorld } from '#core/testing/palette.ts'
 import { change } from '#core/testing/small-makeover.ts'
 import { rectangle, surveyRows } from '#core/testing/surveyed.ts'

@@ -5,37 +5,16 @@ import express, { type ErrorRequestHandler, type Express, type Request } from 'e
 import helmet from 'helmet'
 import type { Logger } from 'pino'
 import { accountRoutes, withPerson } from './accounts/routes.ts'
-import { isDatabaseAway, type Database } from './database/connection.ts'
-import type { News } from './changes/news.ts'
+import { isDatabaseAway } from './database/connection.ts'
 import { streamRoutes } from './changes/stream.ts'
-import { attachmentRoutes, largestFile } from './attachments/routes.ts'
+import { attachmentRoutes } from './attachments/routes.ts'
+import { largestFile } from './attachments/files.ts'
 import { documentRoutes } from './documents/routes.ts'
 import { makeoverRoutes } from './makeovers/routes.ts'
 import { largestParcel, parcelRoutes } from './parcels/routes.ts'
 import { notFound, Problem } from './problem.ts'
-import type { Reach } from './reach.ts'
 import { standinRoutes } from './standins/routes.ts'
-
-export type Setting = {
-  readonly database: Database
-  readonly news: News
-  readonly log: Logger
-  /** The built pages; where it is missing only the routes are served. */
-  readonly pages: string | null
-  /** The time, in milliseconds since 1970. */
-  readonly clock: () => number
-  /** Its address is HTTPS, here or at a proxy that is trusted. */
-  readonly secure?: boolean
-  /** What Express takes as its `trust proxy`: whose word on the visitor's address is believed. */
-  readonly trustProxy?: string | number | undefined
-  /** Where it listens, for the page that says what to type on a phone. */
-  readonly host?: string
-  readonly port?: number
-  readonly tls?: Reach['tls']
-  readonly open?: boolean
-  /** Failed sign-ins taken from one address in a quarter of an hour. */
-  readonly failedSignIns: number
-}
+import { type Setting } from './setting.ts'
 
 /** The application: routes under /api, the pages for every other path. */
 export function createApplication(setting: Setting): Express {

@@ -4,7 +4,7 @@ import { add, edit, type Documents, type Operation } from '../makeover/change.ts
 import { forbiddable } from '../makeover/choices.ts'
 import { plainDate } from '../measure/plain-date.ts'
 import { minor } from '../money/minor.ts'
-import { practiceOf } from '../rulebook/practice.ts'
+import { practiceOf } from '../makeover/practice.ts'
 import { chosenSchools, questions, schoolRules } from '../rulebook/schools.ts'
 import { ruleIds } from '../rulebook/rulebook.ts'
 import { reckon } from '../reckoning/reckon.ts'

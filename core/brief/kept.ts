@@ -3,7 +3,7 @@
  * what it may cost, with the rules it was reckoned by. It names no person. A signed version keeps it word for word.
  */
 import { headOf, rowsOf, type Makeover, type Studio } from '../makeover/document.ts'
-import { practiceOf } from '../rulebook/practice.ts'
+import { practiceOf } from '../makeover/practice.ts'
 import { questions, schoolOf } from '../rulebook/schools.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { agreements } from './agreement.ts'

@@ -20,7 +20,7 @@ import { currencyOf } from '../makeover/document.ts'
 import { writeMoney } from '../money/written.ts'
 import { splitSeveral } from '../makeover/choices.ts'
 import { citeRule } from '../rulebook/rulebook.ts'
-import type { Practice } from '../rulebook/practice.ts'
+import type { Practice } from '../makeover/practice.ts'
 import type { Subject } from '../remarks/remark.ts'
 
 /** What the brief gives cause to say: an unsigned budget, a need that nothing serves. */

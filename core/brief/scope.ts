@@ -2,7 +2,7 @@ import { splitSeveral } from '../makeover/choices.ts'
 import { groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 import { minus, portion, zero, type Minor } from '../money/minor.ts'
-import type { Practice } from '../rulebook/practice.ts'
+import type { Practice } from '../makeover/practice.ts'
 import { forbiddenIn, ruledOut, type Forbidden } from './constraints.ts'
 
 export type WayReckoning = {

@@ -3,7 +3,7 @@ import { expect, it } from 'vitest'
 import { blank } from '../makeover/blank.ts'
 import { emptyMakeover } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
-import { plainPractice } from '../rulebook/practice.ts'
+import { plainPractice } from '../makeover/practice.ts'
 import { labFromLch } from '../colour/lab.ts'
 import { reckonPalette } from './index.ts'
 

@@ -2,7 +2,7 @@
 import { deltaE } from '../colour/difference.ts'
 import { chroma, hue, hueApart, lrv, type Lab } from '../colour/lab.ts'
 import type { Row } from '../makeover/kinds.ts'
-import type { Practice } from '../rulebook/practice.ts'
+import type { Practice } from '../makeover/practice.ts'
 import { labOf } from './colour-of.ts'
 import { tieOf } from './ties.ts'
 import { hueName, undertone } from './undertone.ts'

@@ -1,7 +1,7 @@
 /** What cures remarks on the palette: the least change of a colour, or of what is laid where. */
 import { edit } from '../makeover/change.ts'
 import type { Makeover } from '../makeover/document.ts'
-import type { Practice } from '../rulebook/practice.ts'
+import type { Practice } from '../makeover/practice.ts'
 import type { Remark } from '../remarks/remark.ts'
 import type { Remedies } from '../remarks/remedy.ts'
 import type { catalogue } from './catalogue.ts'

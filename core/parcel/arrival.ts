@@ -2,7 +2,7 @@
 import { add, anyRows, type Documents, type Operation } from '../makeover/change.ts'
 import { studioRows, type Studio } from '../makeover/document.ts'
 import { makeoverKinds, type Row } from '../makeover/kinds.ts'
-import { practiceOf } from '../rulebook/practice.ts'
+import { practiceOf } from '../makeover/practice.ts'
 import type { RuleId } from '../rulebook/rulebook.ts'
 import type { QuestionId } from '../rulebook/schools.ts'
 import type { Parcel } from './parcel.ts'

@@ -6,7 +6,7 @@ import type { DiaryRow } from '../diary/index.ts'
 import { schemaVersion, type Documents } from '../makeover/change.ts'
 import { rowsOf } from '../makeover/document.ts'
 import { makeoverKinds, schemas, studioKinds, type Kind, type Row } from '../makeover/kinds.ts'
-import { practiceOf } from '../rulebook/practice.ts'
+import { practiceOf } from '../makeover/practice.ts'
 import { encodeUtf8 } from './utf8.ts'
 import { writeZip, type ZipLimits } from './zip.ts'
 

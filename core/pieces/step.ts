@@ -1,6 +1,6 @@
 import type { MakeoverKind } from '../makeover/kinds.ts'
 import type { Money } from '../purchases/index.ts'
-import type { Practice } from '../rulebook/practice.ts'
+import type { Practice } from '../makeover/practice.ts'
 import { catalogue } from './catalogue.ts'
 import { part, type Given, type Step } from '../steps/step.ts'
 import { pieceAttention } from './attention.ts'

@@ -2,7 +2,7 @@
 import { kept, sameGrounds } from '../makeover/kept.ts'
 import { groupBy, type Makeover } from '../makeover/document.ts'
 import { words, type MakeoverKind } from '../makeover/kinds.ts'
-import type { Practice } from '../rulebook/practice.ts'
+import type { Practice } from '../makeover/practice.ts'
 import type { Reads } from '../steps/step.ts'
 
 type Rows = Readonly<Record<string, object>>

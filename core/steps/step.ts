@@ -8,7 +8,7 @@ import type { Attention } from '../remarks/attention.ts'
 import type { Remark } from '../remarks/remark.ts'
 import type { Catalogue } from '../remarks/catalogue.ts'
 import type { Remedies, Way } from '../remarks/remedy.ts'
-import type { Practice } from '../rulebook/practice.ts'
+import type { Practice } from '../makeover/practice.ts'
 
 /**
  * What a part of the reckoning reads. It is kept while all of that is the same, so what is not named here must make no

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { adjust, apart, type Observation, type Point } from './adjust.ts'
+import { adjust, apart, type Observation } from './adjust.ts'
+import { type Point } from './point.ts'
 
 const azimuth = (deg: number, min: number, sec: number): number => ((deg + min / 60 + sec / 3600) * Math.PI) / 180
 

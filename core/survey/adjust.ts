@@ -1,10 +1,10 @@
+import { type Point } from './point.ts'
+
 /**
  * Least-squares adjustment of points in a plane: measured lengths, angles and legs, each with its standard deviation,
  * give the likeliest coordinates, what each observation had to move, and how well the others check it. Gauss–Newton
  * with Levenberg’s damping; normal equations by Cholesky (any handbook of surveying adjustment).
  */
-export type Point = { readonly x: number; readonly y: number }
-
 export type Observation =
   | {
       readonly kind: 'distance'
@@ -44,6 +44,7 @@ export type Outcome = {
   /** What it would be wrong by, if it alone were wrong: observed less true. Null where nothing checks it. */
   readonly error: number | null
 }
+
 export type Adjustment = {
   readonly points: readonly Point[]
   readonly outcomes: readonly Outcome[]
@@ -51,7 +52,9 @@ export type Adjustment = {
 }
 
 type Equation = { readonly misfit: number; readonly terms: readonly (readonly [unknown: number, slope: number])[] }
+
 const degrees = 180 / Math.PI
+
 export const wrapped = (deg: number): number => deg - 360 * Math.round(deg / 360)
 
 /** The interior value of an angle observation in these coordinates, 0 to 360. */
@@ -59,6 +62,7 @@ export function angleAt(back: Point, at: Point, fore: Point): number {
   const deg = degrees * (Math.atan2(fore.y - at.y, fore.x - at.x) - Math.atan2(back.y - at.y, back.x - at.x))
   return ((deg % 360) + 360) % 360
 }
+
 export const apart = (point: Point, right: Point): number => Math.hypot(right.x - point.x, right.y - point.y)
 
 /** The points’ coordinates as unknowns: x of point i is 2i, y is 2i + 1. Each equation is divided by its sigma. */
@@ -226,6 +230,7 @@ function solve(lower: Float64Array, size: number, right: ArrayLike<number>): Flo
   }
   return found
 }
+
 function forward(lower: Float64Array, size: number, right: ArrayLike<number>): Float64Array {
   const found = new Float64Array(size)
   for (let row = 0; row < size; row++) {

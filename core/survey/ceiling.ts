@@ -1,7 +1,7 @@
 /** The ceiling over a floor: level, of another height at each corner, or coming down in slopes towards walls. */
 import earcut from 'earcut'
 import type { Row } from '../makeover/kinds.ts'
-import type { Point } from './adjust.ts'
+import type { Point } from './point.ts'
 import { areaOf, clip, heightOn, integral, offLine, type Plane } from './geometry.ts'
 import type { Wall } from './room.ts'
 

@@ -4,7 +4,8 @@
  */
 import { writeLength, type UnitSystem } from '../measure/length.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
-import { adjust, angleAt, apart, type Point } from './adjust.ts'
+import { adjust, angleAt, apart } from './adjust.ts'
+import { type Point } from './point.ts'
 import { crossing } from './geometry.ts'
 import { measureAgain } from './measure-again.ts'
 import { begin, observe } from './observed.ts'

@@ -1,5 +1,5 @@
 /** Plane geometry of rooms: polygons as lists of corners without the first repeated, in mm. */
-import type { Point } from './adjust.ts'
+import type { Point } from './point.ts'
 
 export type Outline = readonly Point[]
 /** Each corner with the one after it, round and round. */

@@ -1,6 +1,6 @@
 /** Rooms joined by a shared opening lie beside each other as they do in the house. */
 import type { Rules } from '../rulebook/rulebook.ts'
-import type { Point } from './adjust.ts'
+import type { Point } from './point.ts'
 import { pointOn, wayOn, type OnWall, type Room, type Wall } from './room.ts'
 
 /** How a room lies in the plan of the house: turned about its first corner, then moved, in radians and mm. */

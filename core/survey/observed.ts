@@ -1,6 +1,7 @@
 /** What was typed as observations of corner positions, and where the walk begins. */
 import type { Rules } from '../rulebook/rulebook.ts'
-import { type Observation, type Point } from './adjust.ts'
+import { type Observation } from './adjust.ts'
+import { type Point } from './point.ts'
 import { type Check, type WallMeasure, origin, radians, walk } from './walk.ts'
 
 export type Observed = {

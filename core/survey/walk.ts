@@ -1,5 +1,5 @@
 /** The walk round a room: what was typed of walls and corners, and where it leads when every corner is taken as told. */
-import { type Point } from './adjust.ts'
+import { type Point } from './point.ts'
 
 /** A wall as it was measured: straight from corner to corner, and the angle of the corner at its end inside the room. */
 export type WallMeasure = {

@@ -4,7 +4,7 @@ import { blank } from '../makeover/blank.ts'
 import { add, type Documents, type Operation } from '../makeover/change.ts'
 import type { Fields } from '../makeover/kinds.ts'
 import { minor } from '../money/minor.ts'
-import { practiceOf } from '../rulebook/practice.ts'
+import { practiceOf } from '../makeover/practice.ts'
 import { reckon, type Reckoning } from '../reckoning/reckon.ts'
 import { begin, candidateOf, change, countingIds, pieceOf, testToday } from './small-makeover.ts'
 

@@ -3,7 +3,7 @@ import { Router, type Request, type RequestHandler, type Response } from 'expres
 import { rateLimit } from 'express-rate-limit'
 import { object, ValidationError, type InferType, type ObjectSchema } from 'yup'
 import { given, label, line, timeZone } from '#core/makeover/fields.ts'
-import type { Setting } from '../application.ts'
+import type { Setting } from '../setting.ts'
 import { Problem, signedOut } from '../problem.ts'
 import { addressesOf } from '../reach.ts'
 import {

@@ -1,7 +1,7 @@
 import type { Request, Response, Router } from 'express'
 import { headOf, type Makeover, type Studio } from '#core/makeover/document.ts'
 import { svgOf } from '#core/formats/svg.ts'
-import { practiceOf } from '#core/rulebook/practice.ts'
+import { practiceOf } from '#core/makeover/practice.ts'
 import {
   areasOf,
   elevationOf,

@@ -15,7 +15,7 @@ import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 import PatternColours from './PatternColours.vue'
 import { usePlaces } from './places.ts'
-import type { Printed } from './print.ts'
+import type { Printed } from '../parts/printed.ts'
 
 /** One finish, read by itself: what it is, where it is and how much, what it stands up to, what is open about it. */
 const { finish, finishes, print } = defineProps<{

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Row } from '#core/makeover/kinds.ts'
 import MaterialSwatch from '../parts/MaterialSwatch.vue'
-import type { Printed } from './print.ts'
+import type { Printed } from '../parts/printed.ts'
 
 /** Two to four finishes pulled out of the tray and laid edge to edge on the ground, with nothing else beside them. */
 const { finishes, printOf } = defineProps<{

@@ -7,7 +7,7 @@ import { labOf } from '#core/palette/index.ts'
 import MaterialSwatch from '../parts/MaterialSwatch.vue'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
-import type { Printed } from './print.ts'
+import type { Printed } from '../parts/printed.ts'
 
 /** The same pattern in other colours of the palette: each to be looked at, and taken with a click. */
 const { finish, finishes, print } = defineProps<{

@@ -4,7 +4,7 @@ import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { roles, type Role } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import MaterialSwatch from '../parts/MaterialSwatch.vue'
-import type { Printed } from './print.ts'
+import type { Printed } from '../parts/printed.ts'
 import { dropAt, inOrder, layTray, moved, type Laid } from './tray.ts'
 
 /**

@@ -8,7 +8,7 @@ import { labOf, repeatOf, scaleOf } from '#core/palette/index.ts'
 import type { Rules } from '#core/rulebook/rulebook.ts'
 import { maybeChoiceField, rateField, readFields, type Field } from '../parts/form.ts'
 import { useRows } from '../stores/rows.ts'
-import type { Printed } from './print.ts'
+import type { Printed } from '../parts/printed.ts'
 
 /** What the form says of a pattern: its sort, its scale, how far it goes until it repeats. */
 export type PatternFields = {

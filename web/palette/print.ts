@@ -1,16 +1,8 @@
 import { byId } from '#core/makeover/by-id.ts'
-import type { Pattern, Scale } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
-import { labOf, repeatOf, scaleOf, type Print } from '#core/palette/index.ts'
+import { labOf, repeatOf, scaleOf } from '#core/palette/index.ts'
 import type { Rules } from '#core/rulebook/rulebook.ts'
-
-/** How a patterned finish is drawn: its pattern, how large, and the palette colours that it carries. */
-export type Printed = {
-  readonly pattern: Pattern
-  readonly scale: Scale
-  readonly repeatMm: number
-  readonly parts: Print['parts']
-}
+import { type Printed } from '../parts/printed.ts'
 
 /** Nothing for a plain finish. */
 export function printOf(

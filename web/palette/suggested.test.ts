@@ -1,6 +1,7 @@
 import { beforeEach, expect, it } from 'vitest'
 import { nextTick, ref } from 'vue'
-import { forgetSuggested, useSuggested } from './suggested.ts'
+import { forgetOwn } from '../stores/own.ts'
+import { useSuggested } from './suggested.ts'
 
 beforeEach(() => localStorage.clear())
 
@@ -33,6 +34,6 @@ it('is forgotten with the sign-out, and nothing else is', async () => {
   useSuggested('a').putAside(['rust'])
   localStorage.setItem('bonitas.ground', 'dark')
   await nextTick()
-  forgetSuggested()
+  forgetOwn()
   expect(Object.keys(localStorage)).toEqual(['bonitas.ground'])
 })

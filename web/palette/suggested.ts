@@ -1,7 +1,8 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed, toValue, type ComputedRef, type MaybeRefOrGetter } from 'vue'
+import { ownKey } from '../stores/own.ts'
 
-const key = 'bonitas.suggested'
+const key = ownKey('suggested')
 
 /**
  * What was put aside in this browser, page by page for each thing asked for in a room, so that nothing is suggested twice, also
@@ -23,6 +24,3 @@ export function useSuggested(asked: MaybeRefOrGetter<string>): {
     back: () => keep(own.value.slice(0, -1)),
   }
 }
-
-/** With the sign-out. */
-export const forgetSuggested = (): void => localStorage.removeItem(key)

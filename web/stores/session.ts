@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { request } from '../api.ts'
 import { forgetCopies } from '../away/away.ts'
-import { forgetSuggested } from '../palette/suggested.ts'
+import { forgetOwn } from './own.ts'
 
 export type Person = {
   readonly personId: string
@@ -38,7 +38,7 @@ export const useSession = defineStore('session', () => {
   async function signOut(): Promise<void> {
     await request('DELETE', '/session')
     forgetCopies()
-    forgetSuggested()
+    forgetOwn()
     person.value = null
   }
   return { person, ranOut, ask, signIn, makeStudio, signOut }

@@ -2,7 +2,7 @@
 import { type Makeover } from '../../makeover/document.ts'
 import type { Row } from '../../makeover/kinds.ts'
 import { type Remark } from '../../remarks/remark.ts'
-import type { Practice } from '../../rulebook/practice.ts'
+import type { Practice } from '../../makeover/practice.ts'
 import { schoolOf } from '../../rulebook/schools.ts'
 import type { Palette } from '../finishes.ts'
 

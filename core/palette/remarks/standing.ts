@@ -2,7 +2,7 @@
 import { type Makeover, rowsOf } from '../../makeover/document.ts'
 import type { Remark } from '../../remarks/remark.ts'
 import { remark } from '../catalogue.ts'
-import type { Practice } from '../../rulebook/practice.ts'
+import type { Practice } from '../../makeover/practice.ts'
 import { citeRule } from '../../rulebook/rulebook.ts'
 import type { Palette } from '../finishes.ts'
 

@@ -2,7 +2,7 @@
 import { headOf, type Makeover } from '../../makeover/document.ts'
 import type { Remark } from '../../remarks/remark.ts'
 import { remark } from '../catalogue.ts'
-import type { Practice } from '../../rulebook/practice.ts'
+import type { Practice } from '../../makeover/practice.ts'
 import { citeRule } from '../../rulebook/rulebook.ts'
 import { schoolOf } from '../../rulebook/schools.ts'
 import type { Palette } from '../finishes.ts'

@@ -1,6 +1,6 @@
 /** One wall as one stands before it: its ceiling line, what is in and on it, and their heights. */
 import { writeDimension, type UnitSystem } from '../../measure/length.ts'
-import type { Point } from '../adjust.ts'
+import type { Point } from '../point.ts'
 import { faceOf } from '../areas.ts'
 import type { OnWall, Room, Wall } from '../room.ts'
 import { sheet, type Sheet } from './sheet.ts'

@@ -1,5 +1,5 @@
 /** What a drawing is made of: marks on layers, in millimetres, each of which may stand for a thing. */
-import type { Point } from '../adjust.ts'
+import type { Point } from '../point.ts'
 import { widthOf } from './boxes.ts'
 
 /** From the back to the front: dashed lines before what is written over them. */

@@ -1,6 +1,6 @@
 import { type UnitSystem } from '../../measure/length.ts'
 import type { Rules } from '../../rulebook/rulebook.ts'
-import type { Point } from '../adjust.ts'
+import type { Point } from '../point.ts'
 import { type Room } from '../room.ts'
 
 export type PlanOptions = {

@@ -1,5 +1,5 @@
 /** Openings and fixed things, as a plan draws them. */
-import type { Point } from '../adjust.ts'
+import type { Point } from '../point.ts'
 import { inside, offset } from '../geometry.ts'
 import { laid, type Lie } from '../joined.ts'
 import { pointOn, type OnWall, type Room, type Wall } from '../room.ts'

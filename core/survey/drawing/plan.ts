@@ -1,6 +1,6 @@
 /** The plan of a room, and of the rooms that open into it, to scale. */
 import { writeDimension } from '../../measure/length.ts'
-import type { Point } from '../adjust.ts'
+import type { Point } from '../point.ts'
 import type { Check } from '../walk.ts'
 import { direction, inside, offset, sides } from '../geometry.ts'
 import { lieOf } from '../joined.ts'

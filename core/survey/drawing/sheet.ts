@@ -2,7 +2,7 @@
  * A drawing as plain marks in mm, y upwards, and the places on it that are taken. Labels and dimension lines are put
  * where nothing else is: a place is tried, and the next one, and what finds none is left out and listed.
  */
-import type { Point } from '../adjust.ts'
+import type { Point } from '../point.ts'
 import { type Box, type Shelf, box, overlap, shelf, widthOf } from './boxes.ts'
 import { type Drawing, type Layer, type Mark, type Subject, boundsOf } from './marks.ts'
 

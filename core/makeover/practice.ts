@@ -1,6 +1,7 @@
-import { rowsOf, studioRows, type Makeover, type Studio } from '../makeover/document.ts'
-import { effectiveRules, type RuleId, type Rules } from './rulebook.ts'
-import { chosenSchools, schoolRules, type QuestionId, type Schools } from './schools.ts'
+/** Whose practice the checks of a makeover speak for. */
+import { rowsOf, studioRows, type Makeover, type Studio } from './document.ts'
+import { effectiveRules, type RuleId, type Rules } from '../rulebook/rulebook.ts'
+import { chosenSchools, schoolRules, type QuestionId, type Schools } from '../rulebook/schools.ts'
 
 /** Whose practice the checks speak for: the rules in force, and the schools chosen. */
 export type Practice = {
@@ -12,6 +13,7 @@ export type Practice = {
 
 const asOverrides = (rulings: readonly { readonly rule: RuleId; readonly value: number }[]): Partial<Rules> =>
   Object.fromEntries(rulings.map(({ rule, value }) => [rule, value]))
+
 const asChoices = (rows: readonly { readonly question: QuestionId; readonly school: string }[]) =>
   rows.map(({ question, school }) => ({ question, school }))
 

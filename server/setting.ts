@@ -1,0 +1,26 @@
+/** What the routes are given: the database, the clock, where the server listens. */
+import type { Logger } from 'pino'
+import { type Database } from './database/connection.ts'
+import type { News } from './changes/news.ts'
+import type { Reach } from './reach.ts'
+
+export type Setting = {
+  readonly database: Database
+  readonly news: News
+  readonly log: Logger
+  /** The built pages; where it is missing only the routes are served. */
+  readonly pages: string | null
+  /** The time, in milliseconds since 1970. */
+  readonly clock: () => number
+  /** Its address is HTTPS, here or at a proxy that is trusted. */
+  readonly secure?: boolean
+  /** What Express takes as its `trust proxy`: whose word on the visitor's address is believed. */
+  readonly trustProxy?: string | number | undefined
+  /** Where it listens, for the page that says what to type on a phone. */
+  readonly host?: string
+  readonly port?: number
+  readonly tls?: Reach['tls']
+  readonly open?: boolean
+  /** Failed sign-ins taken from one address in a quarter of an hour. */
+  readonly failedSignIns: number
+}
