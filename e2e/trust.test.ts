@@ -98,7 +98,7 @@ test('bad input is answered where it was typed, and nothing typed is lost', asyn
   for (const words of [
     /at most 120 characters, this has 300/,
     /is below zero/,
-    /0 is too small/,
+    /“0”: expected more than 0/,
     /“1e3” is not a number/,
     /“🎻” is not a number/,
     /“2.5” has decimals/,

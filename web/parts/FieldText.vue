@@ -30,13 +30,6 @@ const id = useId()
 /** The month comes when it is first asked for: most days are typed. */
 const DayPick = defineAsyncComponent(() => import('./DayPick.vue'))
 const frame = useTemplateRef<HTMLElement>('frame')
-/** Known texts that what is typed is part of; what is typed already whole is not offered. */
-const meant = (typed: string): { value: string }[] => {
-  const sought = typed.trim().toLocaleLowerCase('en')
-  return known
-    .filter((text) => sought !== '' && text.toLocaleLowerCase('en').includes(sought) && text !== typed)
-    .map((value) => ({ value }))
-}
 const picking = ref(false)
 const day = computed<PlainDate | null>({
   get: () => {
@@ -72,27 +65,13 @@ function check(): void {
 <template>
   <div ref="frame" class="field">
     <label class="label" :for="id">{{ label }}<span v-if="optional">, if known</span></label>
-    <el-autocomplete
-      v-if="known.length > 0"
-      :id="id"
-      v-model="field.text"
-      :fetch-suggestions="meant"
-      :trigger-on-focus="false"
-      :debounce="0"
-      autocomplete="off"
-      :aria-invalid="field.error !== ''"
-      :aria-describedby="`${id}-below`"
-      spellcheck="false"
-      @blur="check"
-      @input="field.error = ''"
-    />
     <el-input
-      v-else
       :id="id"
       v-model="field.text"
       :type="rows > 0 ? 'textarea' : type"
       :rows="rows || 2"
       :autocomplete="autocomplete"
+      :list="known.length > 0 ? `${id}-known` : undefined"
       :aria-invalid="field.error !== ''"
       :aria-describedby="`${id}-below`"
       spellcheck="false"
@@ -107,13 +86,16 @@ function check(): void {
           type="button"
           class="bare day"
           tabindex="-1"
-          :aria-label="`Pick a day: ${label}`"
+          aria-label="Pick a day"
           :aria-expanded="picking"
           @click="picking = !picking"
         >
           <Calendar /></button
       ></template>
     </el-input>
+    <datalist v-if="known.length > 0" :id="`${id}-known`">
+      <option v-for="text in known" :key="text" :value="text" />
+    </datalist>
     <DayPick v-if="field.day && picking" v-model:open="picking" v-model:day="day" :target="frame" />
     <p :id="`${id}-below`" class="below" aria-live="polite">
       <span v-if="field.error" class="error">{{ field.error }}</span>

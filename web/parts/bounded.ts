@@ -19,7 +19,9 @@ const within = <T>(schema: AnySchema, field: Field<T>): Field<T> => ({
   read: (text) => {
     const read = field.read(text)
     const error = read.ok ? faultOf(schema, read.value) : null
-    return error === null ? read : { ok: false, error }
+    if (error === null) return read
+    // what was typed stands beside what was expected
+    return { ok: false, error: error.startsWith('expected') ? `“${text.trim().slice(0, 24)}”: ${error}` : error }
   },
 })
 

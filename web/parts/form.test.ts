@@ -1,10 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { minor } from '#core/money/minor.ts'
+import { bounded } from './bounded.ts'
 import {
   choiceField,
   dateField,
+  maybeDateField,
   maybeNumberField,
   moneyField,
+  numberField,
   rateField,
   saidField,
   textField,
@@ -71,5 +74,35 @@ describe('a form', () => {
     expect(await submit(() => Promise.reject(new Error('the worker is gone')))).toBe(false)
     expect(form.faults).toEqual(['the worker is gone'])
     expect(form.busy).toBe(false)
+  })
+})
+
+describe('a field of a row', () => {
+  const fields = () =>
+    bounded('candidate', {
+      name: textField(),
+      leadDays: numberField(null, 0),
+      seller: textField(),
+      lifeYears: maybeNumberField(null, 1),
+    })
+  it('is held to the schema of its kind, and says what was typed and what was expected', () => {
+    const { name, leadDays, lifeYears } = fields()
+    expect(name.read(' ')).toEqual({ ok: false, error: 'is empty: expected some text' })
+    expect(name.read('x'.repeat(121))).toMatchObject({ error: expect.stringMatching(/at most 120 characters/) })
+    expect(leadDays.read('2000')).toMatchObject({ error: expect.stringMatching(/^“2000”: expected .* 0 to 1000/) })
+    expect(leadDays.read('12')).toEqual({ ok: true, value: 12 })
+    expect(lifeYears.read('')).toEqual({ ok: true, value: null })
+    expect(lifeYears.read('900').ok).toBe(false)
+  })
+  it('that is no field of the kind is held to nothing', () => {
+    expect(fields().seller.read('')).toEqual({ ok: true, value: '' })
+  })
+})
+
+describe('a day', () => {
+  it('says that it may be picked from a month, and is typed all the same', () => {
+    expect(dateField(null).day).toBe(true)
+    expect(bounded('candidate', { pricedOn: maybeDateField(null) }).pricedOn.day).toBe(true)
+    expect(textField().day).toBeUndefined()
   })
 })
