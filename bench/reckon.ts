@@ -7,7 +7,7 @@ import { apply, isStudioOperation, type Documents, type Operation } from '#core/
 import { emptyMakeover, emptyStudio, rowsOf, type Makeover } from '#core/makeover/document.ts'
 import { kindNames, makeoverKinds } from '#core/makeover/kinds.ts'
 import { plainDate } from '#core/measure/plain-date.ts'
-import { drawTile } from '#core/palette/index.ts'
+import { drawTile } from '#core/texture/index.ts'
 import { preview } from '#core/reckoning/preview.ts'
 import { reckon } from '#core/reckoning/reckon.ts'
 import { countingIds } from '#core/testing/small-makeover.ts'

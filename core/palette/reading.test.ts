@@ -5,7 +5,8 @@ import { deltaE } from '../colour/difference.ts'
 import { labFromHex, labFromLch, showable, type Lab } from '../colour/lab.ts'
 import { families, joinSeveral, splitSeveral, uses } from '../makeover/choices.ts'
 import { effectiveRules } from '../rulebook/rulebook.ts'
-import { averageReadings, fromLibrary, library, readAperture, searchLibrary, texturesOf, undertone } from './index.ts'
+import { averageReadings, fromLibrary, library, readAperture, searchLibrary, undertone } from './index.ts'
+import { texturesOf } from '../texture/index.ts'
 
 const rules = effectiveRules()
 

@@ -2,7 +2,7 @@
 import { computed, ref, watchEffect } from 'vue'
 import { hexFromLab } from '#core/colour/lab.ts'
 import type { Family, Sheen, Texture } from '#core/makeover/choices.ts'
-import { lean, repeatsOf, sheenOver, shineOf, type Print } from '#core/palette/index.ts'
+import { lean, repeatsOf, sheenOver, shineOf, type Print } from '#core/texture/index.ts'
 import type { Printed } from './printed.ts'
 import { textureOf } from './textures.ts'
 

@@ -1,5 +1,5 @@
 import type { Pattern, Scale } from '#core/makeover/choices.ts'
-import { type Print } from '#core/palette/index.ts'
+import { type Print } from '#core/texture/index.ts'
 
 /** How a patterned finish is drawn: its pattern, how large, and the palette colours that it carries. */
 export type Printed = {

@@ -1,6 +1,6 @@
 import { wrap, type Remote } from 'comlink'
 import { hexFromLab } from '#core/colour/lab.ts'
-import type { Look, Print } from '#core/palette/index.ts'
+import type { Look, Print } from '#core/texture/index.ts'
 import type { TextureWorker } from '../workers/texture.worker.ts'
 
 let worker: Remote<TextureWorker> | undefined

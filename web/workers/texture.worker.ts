@@ -1,6 +1,6 @@
 /** Draws finishes as material away from the main thread. */
 import { expose } from 'comlink'
-import { drawTile, type Look, type Print } from '#core/palette/index.ts'
+import { drawTile, type Look, type Print } from '#core/texture/index.ts'
 
 const worker = {
   /** A tile of so many device pixels each way, as a picture. */

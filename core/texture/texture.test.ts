@@ -1,10 +1,10 @@
 import { converter } from 'culori'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { deltaE } from '../../colour/difference.ts'
-import { hexFromLab, labFromHex, type Lab } from '../../colour/lab.ts'
-import { families, patterns, sheens, type Family } from '../../makeover/choices.ts'
-import { labOfHex } from '../../testing/palette.ts'
+import { deltaE } from '../colour/difference.ts'
+import { hexFromLab, labFromHex, type Lab } from '../colour/lab.ts'
+import { families, patterns, sheens, type Family } from '../makeover/choices.ts'
+import { labOfHex } from '../testing/palette.ts'
 import { drawTile, lean, sheenOver, shineOf, texturesOf, type Stop, type Tile } from './index.ts'
 
 const toLab = converter('lab65')

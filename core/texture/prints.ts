@@ -1,6 +1,6 @@
 /** Patterns: which of its colours lies at each point, each covering its share of the whole. */
-import type { Pattern, Scale } from '../../makeover/choices.ts'
-import type { Lab } from '../../colour/lab.ts'
+import type { Pattern, Scale } from '../makeover/choices.ts'
+import type { Lab } from '../colour/lab.ts'
 import { layered } from './noise.ts'
 
 /** A pattern on a finish: the palette colours it carries, each by its share of the whole, 0 to 1, and how often it repeats across the tile. */

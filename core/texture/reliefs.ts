@@ -1,6 +1,6 @@
 /** What each material does to its own colour, point by point. */
-import { chroma, type Lab } from '../../colour/lab.ts'
-import type { Family, Sheen, Texture } from '../../makeover/choices.ts'
+import { chroma, type Lab } from '../colour/lab.ts'
+import type { Family, Sheen, Texture } from '../makeover/choices.ts'
 import { lattice, layered, noise, scatter, type Field } from './noise.ts'
 
 /**

@@ -1,6 +1,6 @@
 /** The light that a sheen throws back, as a band across the chip: what it gives in one place it takes in the others. */
-import { bytesFromLab, type Lab } from '../../colour/lab.ts'
-import type { Family, Sheen, Texture } from '../../makeover/choices.ts'
+import { bytesFromLab, type Lab } from '../colour/lab.ts'
+import type { Family, Sheen, Texture } from '../makeover/choices.ts'
 
 /**
  * A stop of the band: where along it, 0 to 1, which sRGB colour, and how much of it lies over the material. Where light

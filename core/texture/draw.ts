@@ -2,8 +2,8 @@
  * A finish as a material: a seamless tile of its relief, tinted with its own colour. The mean of the light it gives back
  * is that of the colour itself, so that a material never reads as another colour than its swatch.
  */
-import { bytesFromLab, type Lab } from '../../colour/lab.ts'
-import type { Family, Sheen, Texture } from '../../makeover/choices.ts'
+import { bytesFromLab, type Lab } from '../colour/lab.ts'
+import type { Family, Sheen, Texture } from '../makeover/choices.ts'
 import { printAt, type Print } from './prints.ts'
 import { materialOf } from './reliefs.ts'
 
