@@ -1,5 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { blank } from '../makeover/blank.ts'
+import { add } from '../makeover/change.ts'
 import { rowsOf, type Makeover } from '../makeover/document.ts'
 import { change, tryChange } from '../testing/small-makeover.ts'
 import { measuredRoom, rectangle, type Measured } from '../testing/surveyed.ts'
@@ -105,5 +107,38 @@ describe('a wall that is not plain', () => {
         (kind) => Object.keys(documents.makeover.rows[kind as 'wall']).length,
       ),
     ).toEqual([3, 0, 0, 0, 0])
+  })
+  it('what shared an opening with it, and what lay on it, stands by itself', () => {
+    const door = { what: 'door', fromMm: 300, widthMm: 800, headMm: 2000 } as const
+    const world = start({ openings: [{ wall: 0, ...door }] })
+    const [gone] = rowsOf(world.documents.makeover, 'opening')
+    const row = world.documents.makeover.rows.wall[world.wallIds[0] ?? '']
+    if (!gone || !row) throw new Error('a wall with a door was made')
+    const [nextRoom, nextWall, sharing, wash] = [world.newId(), world.newId(), world.newId(), world.newId()]
+    const shared = change(world.documents, [
+      add('room', nextRoom, { name: 'The next room' }),
+      add('wall', nextWall, { ...blank.wall, roomId: nextRoom, place: 1, lengthMm: 3000 }),
+      add('opening', sharing, { ...blank.opening, ...door, wallId: nextWall, sharesId: gone.id }),
+      add('finish', wash, {
+        ...blank.finish,
+        roomId: row.roomId,
+        name: 'Lime wash',
+        role: 'dominant',
+        family: 'paint',
+        sheen: 'matt',
+        labL: 80,
+        labA: 0,
+        labB: 4,
+        colourSource: 'lab',
+        usedFor: '',
+        visibleM2: null,
+        surface: 'walls',
+        wallId: row.id,
+      }),
+    ])
+    const { makeover } = change(shared, takeOutWall(shared.makeover, row))
+    expect(makeover.rows.opening[gone.id]).toBeUndefined()
+    expect(makeover.rows.opening[sharing]?.sharesId).toBeNull()
+    expect(makeover.rows.finish[wash]?.wallId).toBeNull()
   })
 })

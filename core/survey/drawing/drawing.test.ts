@@ -213,3 +213,39 @@ describe('a drawing', () => {
     expect(marked.map((entry) => entry.subject?.id)).toEqual([wallIds[1]])
   })
 })
+
+describe('a door on the plan', () => {
+  const door = (hinge: 'left' | 'right', swing: 'in' | 'out') => {
+    const { room, rules } = measuredRoom({
+      walls: rectangle(5000, 4000),
+      openings: [{ wall: 0, what: 'door', fromMm: 1000, widthMm: 800, headMm: 2000, hinge, swing }],
+    })
+    const drawing = planOf(room, { text: 100, units: 'metric', rules })
+    const arc = drawing.marks.find((mark) => mark.is === 'arc' && mark.layer === 'openings')
+    if (arc?.is !== 'arc') throw new Error('a door swings')
+    return { arc, wall: room.walls[0] }
+  }
+  it.each([
+    ['left', 'in'],
+    ['left', 'out'],
+    ['right', 'in'],
+    ['right', 'out'],
+  ] as const)('hinged %s, opening %s, swings a quarter of a circle as wide as its leaf', (hinge, swing) => {
+    const { arc, wall } = door(hinge, swing)
+    expect(arc.radius).toBe(800)
+    expect((((arc.to - arc.from) % 360) + 360) % 360).toBeCloseTo(90, 6)
+    // one end of it is the other jamb, the other stands at a right angle to the wall, on the side it opens to
+    const ends = [arc.from, arc.to].map((deg) => ({
+      x: arc.centre.x + 800 * Math.cos((deg * Math.PI) / 180),
+      y: arc.centre.y + 800 * Math.sin((deg * Math.PI) / 180),
+    }))
+    if (!wall) throw new Error('a room has walls')
+    const [dx, dy] = [(wall.to.x - wall.from.x) / wall.lengthMm, (wall.to.y - wall.from.y) / wall.lengthMm]
+    // walked with the wall to the left, the room lies to the right
+    const inward = ends.map((end) => (end.x - arc.centre.x) * dy - (end.y - arc.centre.y) * dx)
+    const along = ends.map((end) => (end.x - arc.centre.x) * dx + (end.y - arc.centre.y) * dy)
+    const tip = Math.abs(inward[0] ?? 0) > 400 ? 0 : 1
+    expect(inward[tip]).toBeCloseTo(swing === 'in' ? 800 : -800, 3)
+    expect(along[1 - tip]).toBeCloseTo(hinge === 'left' ? 800 : -800, 3)
+  })
+})
