@@ -1,6 +1,6 @@
 /**
- * The brief as it is signed: what the room is for, what stays, what may not be done, whose practice it is judged by and
- * what it may cost, with the rules it was reckoned by. It names no person. A signed version keeps it word for word.
+ * The brief as it is signed: what the room is for, what stays, what may not be done, whose practice it is judged
+ * by. It also holds what it may cost, and the rules it was reckoned by. It names no person. A signed version keeps it word for word.
  */
 import { headOf, rowsOf, type Makeover, type Studio } from '../makeover/document.ts'
 import { practiceOf } from '../makeover/practice.ts'

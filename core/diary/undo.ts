@@ -1,6 +1,6 @@
 /**
- * Undo of one's own changes: the inverse of what a change did, refused with a reason where others built on it or where
- * it is a fact that is only ever answered by its opposite.
+ * Undo of one's own changes: the inverse of what a change did, refused with a reason where others built on
+ * it. A fact is only ever answered by its opposite.
  */
 import { add, anyRows, apply, type Documents, type Operation } from '../makeover/change.ts'
 import { rowsOf } from '../makeover/document.ts'

@@ -8,8 +8,8 @@ const wrong = (error: string): Reading<never> => ({ ok: false, error })
 
 /**
  * A decimal number as people write it: "1250", "1 250.50", "1.250,50", "12,5", "-3".
- * One separator between at most three and exactly three digits could mean either thousands or decimals, so it is asked
- * back, unless it is a point and the number can have three decimals. Letters, exponents ("1e3") and signs in the middle
+ * One separator between at most three and exactly three digits could mean either thousands or decimals, so it is asked back.
+ * A point is taken where the number can have three decimals. Letters, exponents ("1e3") and signs in the middle
  * are refused.
  */
 export function readDecimal(text: string, decimals: number): Reading<Decimal> {

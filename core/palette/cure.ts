@@ -38,7 +38,7 @@ export function staysBecause(makeover: Makeover, finish: Row<'finish'>): string 
 
 /**
  * Ways to cure a clash, the least change first: one of the two moved towards the other's undertone at the same depth,
- * just so far that they agree and no other clash comes of it; or the nearest finish of the library that agrees with all.
+ * just so far that they agree without another clash; or the nearest finish of the library that agrees with all.
  */
 export function clashCures(
   makeover: Makeover,

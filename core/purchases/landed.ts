@@ -93,7 +93,7 @@ export type Ordered = Terms & { readonly packs: number; readonly couponMinor: Mi
 
 /**
  * The lines of one order, landed. Where the seller rounds the tax of the whole order, it is rounded once for each rate
- * (EN 16931, BR-CO-17, rounds per rate) and its cents are handed to the lines by what is taxed on each.
+ * (EN 16931, BR-CO-17, rounds per rate). Its cents are handed to the lines by what is taxed on each.
  */
 export function landOrder(lines: readonly Ordered[], rounding: 'line' | 'total', atTrade = false): Landed[] {
   const landed = lines.map((line) => landedCost(line, line.packs, { coupon: line.couponMinor, atTrade }))

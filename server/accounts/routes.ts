@@ -74,7 +74,7 @@ export function accountRoutes(setting: Setting): Router {
   const perAddress = rateLimit({ ...counted, limit: setting.failedSignIns, identifier: 'address' })
   /**
    * On one account, from wherever it is tried: so that guessing from many addresses is held back too. A browser that signed
-   * in to it before has a count of its own, so that nobody can lock an owner out by failing on purpose.
+   * in to it before has a count of its own, so nobody can lock an owner out by failing on purpose.
    */
   const perAccount = rateLimit({
     ...counted,

@@ -8,8 +8,8 @@ import type { Printed } from '../parts/printed.ts'
 import { dropAt, inOrder, layTray, moved, type Laid } from './tray.ts'
 
 /**
- * Each finish as large as it is seen in the room, by role. A chip is taken up by a click, and moved by dragging it, by
- * holding it down on a touch screen, or with Alt and the arrows.
+ * Each finish as large as it is seen in the room, by role. A chip is taken up by a click. It is moved by
+ * dragging it, by holding it down on a touch screen, or with Alt and the arrows.
  */
 const { finishes, taken, lrvOf, printOf } = defineProps<{
   finishes: readonly Laid[]

@@ -5,8 +5,8 @@ import { ownKey } from '../stores/own.ts'
 const key = ownKey('suggested')
 
 /**
- * What was put aside in this browser, page by page for each thing asked for in a room, so that nothing is suggested twice, also
- * not after a reload, and what was put aside can be looked at again.
+ * What was put aside in this browser, page by page for each thing asked for in a room, so that nothing
+ * is suggested twice, not even after a reload. What was put aside can be looked at again.
  */
 export function useSuggested(asked: MaybeRefOrGetter<string>): {
   seen: ComputedRef<ReadonlySet<string>>

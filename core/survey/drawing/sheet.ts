@@ -113,7 +113,7 @@ export function sheet(size: number) {
   }
   /**
    * A dimension line with its two extension lines, as near to what it measures as it finds room. It goes further out
-   * before it is crossed by the extension line of another, but no more than three rows, and to the other side last.
+   * before it is crossed by the extension line of another, but no more than three rows. The other side comes last.
    */
   function dimension(thisDimension: Dimension): boolean {
     const length = Math.hypot(thisDimension.to.x - thisDimension.from.x, thisDimension.to.y - thisDimension.from.y)
