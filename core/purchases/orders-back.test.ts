@@ -185,3 +185,33 @@ describe('what the studio keeps', () => {
     ).toBeNull()
   })
 })
+
+describe('a return', () => {
+  const { documents, at } = twoLines()
+  const back = newId()
+  const sent = change(documents, [
+    came(at[0], 1),
+    add('return', back, {
+      ...blank.return,
+      purchaseId: at[0],
+      packs: 1,
+      sentOn: plainDate('2027-02-12'),
+      acceptedOn: null,
+      reason: 'No',
+      creditMinor: minor(450_00),
+      wantedAgain: false,
+    }),
+  ])
+  const accept = (from: Documents, creditMinor: number) => {
+    const row = from.makeover.rows.return[back]
+    if (!row) throw new Error('it was sent')
+    return tryChange(from, [
+      edit('return', row, { acceptedOn: plainDate('2027-02-14'), creditMinor: minor(creditMinor) }),
+    ])
+  }
+  it('may be put right until the seller has accepted it, and is fixed from then on', () => {
+    const accepted = accept(sent, 440_00)
+    expect(accepted.faults).toEqual([])
+    expect(accept(accepted.documents, 430_00).faults).toMatchObject([{ code: 'fixed', kind: 'return' }])
+  })
+})
