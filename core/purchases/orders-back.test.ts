@@ -202,10 +202,10 @@ describe('a return', () => {
       wantedAgain: false,
     }),
   ])
-  const accept = (from: Documents, creditMinor: number) => {
-    const row = from.makeover.rows.return[back]
+  const accept = (documentsNow: Documents, creditMinor: number) => {
+    const row = documentsNow.makeover.rows.return[back]
     if (!row) throw new Error('it was sent')
-    return tryChange(from, [
+    return tryChange(documentsNow, [
       edit('return', row, { acceptedOn: plainDate('2027-02-14'), creditMinor: minor(creditMinor) }),
     ])
   }

@@ -115,10 +115,10 @@ describe('what a survey gives cause to say of old materials and of heights', () 
 
 it('a finish hangs on a wall of its own room, or the change is refused where it says another', () => {
   const { documents, newId, wallIds } = measuredRoom(plain)
-  const other = newId()
+  const nextRoom = newId()
   const { faults } = tryChange(documents, [
-    add('room', other, { name: 'The next room' }),
-    add('finish', newId(), finish(other, { wallId: wallIds[0] ?? null })),
+    add('room', nextRoom, { name: 'The next room' }),
+    add('finish', newId(), finish(nextRoom, { wallId: wallIds[0] ?? null })),
   ])
   expect(faults).toMatchObject([{ code: 'wall', kind: 'finish', field: 'wallId' }])
 })
