@@ -48,7 +48,16 @@ export const paletteRemedies = {
     find: ({ subjects }, makeover) =>
       subjects.slice(0, 1).flatMap(({ kind, id }) => {
         const row = kind === 'piece' || kind === 'finish' ? makeover.rows[kind][id] : undefined
-        if (!row || ('fate' in row && row.fate === 'camouflage')) return []
+        if (!row) return []
+        const camouflaged = kind === 'finish' ? makeover.rows.finish[id] : undefined
+        if (camouflaged?.fate === 'camouflage')
+          return [
+            {
+              title: `${row.name} stays as it is, and is not camouflaged`,
+              detail: 'It may stand out.',
+              operations: [edit('finish', camouflaged, { fate: 'keep' as const, hides: false })],
+            },
+          ]
         return [
           {
             title: row.hides ? `${row.name} is not meant to hide` : `${row.name} is meant to hide before its wall`,

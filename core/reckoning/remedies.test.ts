@@ -92,6 +92,16 @@ describe('a remedy of the palette', () => {
     )
     expect([trim?.labL, trim?.labA, trim?.labB]).toEqual([wall?.labL, wall?.labA, wall?.labB])
   })
+  it('lets what was to be camouflaged stay as it is, where it stands out all the same', () => {
+    const after = cured(
+      laid(
+        finish('Pale wall', '#e8e4da', { surface: 'walls' }),
+        finish('Dark door', '#2a2018', { surface: 'door', role: 'secondary', fate: 'camouflage', condition: 'good' }),
+      ),
+      'palette.before-wall',
+    )
+    expect(Object.values(after.makeover.rows.finish).find((row) => row.name === 'Dark door')?.fate).toBe('keep')
+  })
   it('says of a thing that is lost before its wall that it is meant to hide', () => {
     const after = cured(
       laid(
