@@ -1,6 +1,7 @@
 import { existsSync, readdirSync } from 'node:fs'
 import js from '@eslint/js'
 import { defineConfig, globalIgnores } from 'eslint/config'
+import regexp from 'eslint-plugin-regexp'
 import vue from 'eslint-plugin-vue'
 import ts from 'typescript-eslint'
 
@@ -54,6 +55,14 @@ export default defineConfig(
   js.configs.recommended,
   ts.configs.strictTypeChecked,
   vue.configs['flat/essential'],
+  {
+    // no pattern takes longer than its text is long, whatever the text
+    plugins: { regexp },
+    rules: {
+      'regexp/no-super-linear-backtracking': ['error', { report: 'potential' }],
+      'regexp/no-super-linear-move': ['error', { report: 'potential' }],
+    },
+  },
   {
     languageOptions: {
       parserOptions: {

@@ -75,7 +75,7 @@ describe('npm run reckon', () => {
     const { code, out, err } = run(...words())
     expect([code, out]).toEqual([2, ''])
     expect(err).toMatch(message)
-    expect(err).not.toMatch(/\n\s+at /)
+    expect(err).not.toMatch(/\n +at /)
   })
 })
 function cut(): string {

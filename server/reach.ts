@@ -73,7 +73,7 @@ export function addressesOf(
           .map((address) => address.address),
       )
     : [host]
-  return [...own, ...(every ? [`${name.replace(/\..*$/, '')}.local`] : [])].map(
+  return [...own, ...(every ? [`${name.split('.')[0] ?? name}.local`] : [])].map(
     (address) => `${scheme}://${address.includes(':') ? `[${address}]` : address}:${port}`,
   )
 }

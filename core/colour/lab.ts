@@ -4,7 +4,7 @@
  */
 import { clampChroma, colorsNamed, converter, formatHex, inGamut } from 'culori'
 import type { Reading } from '../measure/decimal.ts'
-import { readDecimal } from '../measure/decimal.ts'
+import { readDecimal, withoutTrailing } from '../measure/decimal.ts'
 
 export type Lab = { readonly L: number; readonly a: number; readonly b: number }
 
@@ -104,7 +104,7 @@ export function readColour(text: string): Reading<{ lab: Lab; source: TypedSourc
   if (named) return { ok: true, value: { lab: named, source: 'name' } }
   const lch = /^(cie)?\s*lch\b/i.test(typed)
   const bare = typed.replace(/^(cie)?\s*(lab|lch)\s*[:(]?/i, '').replace(/\)$/, '')
-  const words = /[\s;]/.test(bare) ? bare.split(/[\s;]+/).map((word) => word.replace(/[,°]+$/, '')) : bare.split(',')
+  const words = /[\s;]/.test(bare) ? bare.split(/[\s;]+/).map((word) => withoutTrailing(word, ',°')) : bare.split(',')
   const numbers = words.map((word) => readDecimal(word, 6))
   const [value, two, three] = numbers.map((number) =>
     number.ok ? Number(`${number.value.digits}e-${number.value.scale}`) : Number.NaN,

@@ -34,35 +34,46 @@ export const given =
   (value: T | null | undefined): boolean =>
     value == null || test(value)
 
-/** One line of text that must say something, of at most so many characters. */
-export const label = (most = 120) =>
-  line(most)
-    .meta({ json: { type: 'string', minLength: 1, maxLength: most }, words: true })
-    .test(
-      'said',
-      'is empty: expected some text',
-      given((value) => value.trim() !== ''),
-    )
+/** One thing a text is held to, and what is said where it is not. */
+export type Check = readonly [fits: (text: string) => boolean, message: string]
 
-/** Text that may be empty. */
-export const line = (most = 1000) =>
+const readable: Check = [
+  // eslint-disable-next-line no-control-regex -- control characters are what is looked for
+  (text) => !/[\u0000-\u0008\u000b-\u001f\u007f\ufffe\uffff]/.test(text) && text.isWellFormed(),
+  'has characters that cannot be written',
+]
+
+/** Text of at most so many characters as people count them; a text far longer is not counted to its end. */
+export const isWithin = (text: string, most: number): boolean =>
+  text.length <= most || (text.length <= 2 * most && [...text].length <= most)
+
+/** One line of text that must say something, of at most so many characters, and what else it is held to. */
+export const label = (most = 120, ...checks: readonly Check[]) =>
+  line(most, [(text) => text.trim() !== '', 'is empty: expected some text'], ...checks).meta({
+    json: { type: 'string', minLength: 1, maxLength: most },
+    words: true,
+  })
+
+/**
+ * Text that may be empty, and what else it is held to. The checks are one test, in their order, and stop at the first that
+ * fails: a text that is too long is looked at no further.
+ */
+export const line = (most = 1000, ...checks: readonly Check[]) =>
   string()
     .strict()
     .meta({ json: { type: 'string', maxLength: most }, words: true })
     .defined('is missing: expected text')
     .nonNullable('expected text')
     .typeError('expected text')
-    .test(
-      'length',
-      ({ value }) => `is too long: expected at most ${most} characters, this has ${[...String(value)].length}`,
-      given((value) => [...value].length <= most),
-    )
-    .test(
-      'readable',
-      'has characters that cannot be written',
-      // eslint-disable-next-line no-control-regex -- control characters are what is looked for
-      given((value) => !/[\u0000-\u0008\u000b-\u001f\u007f]/.test(value) && value.isWellFormed()),
-    )
+    .test('text', (value, { createError }) => {
+      if (value == null) return true
+      if (!isWithin(value, most))
+        return createError({
+          message: `is too long: expected at most ${most} characters, this has ${value.length > 2 * most ? value.length : [...value].length}`,
+        })
+      const failed = [readable, ...checks].find(([fits]) => !fits(value))
+      return failed === undefined || createError({ message: failed[1] })
+    })
 
 export const uuidShape = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/
 export const isUuid = (value: unknown): value is string => typeof value === 'string' && uuidShape.test(value)
@@ -166,13 +177,14 @@ export const flag = () =>
     .defined('is missing')
     .nonNullable('expected yes or no')
 
+/** Is it an email address: something before and after one @, and a point within what is after it? */
+export function isEmail(text: string): boolean {
+  const [name = '', domain = '', ...more] = text.trim().split('@')
+  return more.length === 0 && name !== '' && !/\s/.test(text.trim()) && domain.slice(1, -1).includes('.')
+}
+
 /** A time zone by its IANA name. */
-export const timeZone = () =>
-  line(60).test(
-    'zone',
-    'expected a time zone such as Europe/Lisbon',
-    given((zone) => isTimeZone(zone)),
-  )
+export const timeZone = () => line(60, [isTimeZone, 'expected a time zone such as Europe/Lisbon'])
 
 function isTimeZone(zone: string): boolean {
   try {
@@ -184,19 +196,16 @@ function isTimeZone(zone: string): boolean {
 
 /** Several choices from a fixed list, kept as one text in the list's order, separated by commas; empty for none. */
 export const several = (options: readonly string[]) =>
-  line(500)
-    .meta({ words: false })
-    .test(
-      'several',
-      `expected some of ${options.join(', ')}`,
-      given((text) => text === joinSeveral(options, splitSeveral(text))),
-    )
+  line(500, [
+    (text) => text === joinSeveral(options, splitSeveral(text)),
+    `expected some of ${options.join(', ')}`,
+  ]).meta({ words: false })
 
 /** A SHA-256 in hexadecimal. */
 export const digest = () =>
-  line(64)
-    .meta({ json: { type: 'string', pattern: '^[0-9a-f]{64}$' } })
-    .matches(/^[0-9a-f]{64}$/, 'expected a SHA-256')
+  line(64, [(text) => /^[0-9a-f]{64}$/.test(text), 'expected a SHA-256']).meta({
+    json: { type: 'string', pattern: '^[0-9a-f]{64}$' },
+  })
 
 /** A size in millimetres, where it is known. */
 export const size = () => real(1, 100_000).nullable()

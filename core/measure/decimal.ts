@@ -52,7 +52,7 @@ export function readDecimal(text: string, decimals: number): Reading<Decimal> {
     }
   }
   const wholeDigits = whole.replace(/[.,]/g, '')
-  const kept = fraction.replace(/0+$/, '')
+  const kept = withoutTrailing(fraction, '0')
   if (kept.length > decimals)
     return wrong(
       decimals === 0
@@ -75,6 +75,13 @@ export function readNumber(
   if (value < least) return wrong(`${value} is too small: expected at least ${least}`)
   if (value > most) return wrong(`${value} is too large: expected at most ${most}`)
   return { ok: true, value }
+}
+
+/** A text without any of these letters at its end; a pattern anchored there would look from every letter on. */
+export function withoutTrailing(text: string, letters: string): string {
+  let end = text.length
+  while (end > 0 && letters.includes(text.charAt(end - 1))) end--
+  return text.slice(0, end)
 }
 
 const shorten = (text: string): string => {

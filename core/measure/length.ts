@@ -26,6 +26,7 @@ function inches(text: string): number | null {
 export function readLength(text: string, bare: LengthUnit): Reading<number> {
   const typed = text
     .trim()
+    .replace(/\s+/g, ' ')
     .replace(/[′’]/g, "'")
     .replace(/[″”“]|''/g, '"')
     .replace(/feet|foot/gi, 'ft')
@@ -34,15 +35,20 @@ export function readLength(text: string, bare: LengthUnit): Reading<number> {
     ok: false,
     error: `“${[...text.trim()].slice(0, 24).join('')}” is not a length: expected one such as 12' 6 1/2", 3.81 m, 381 mm or a number of ${bare}`,
   }
-  const feet = /^(.+?)\s*(?:'|ft)\s*(?:(.+?)\s*(?:"|in)?)?$/i.exec(typed)
-  const unit = /^(.+?)\s*(mm|cm|m|in|")$/i.exec(typed)
+  const feet = /'|ft/i.exec(typed)
+  const unit = /(?:mm|cm|m|in|")$/i.exec(typed)
   let mm: number | null
-  if (feet && /'|ft/i.test(typed)) {
-    const [whole, rest] = [decimal(feet[1] ?? ''), feet[2] === undefined ? 0 : inches(feet[2])]
+  if (feet) {
+    const behind = typed.slice(feet.index + feet[0].length).trim()
+    const [whole, rest] = [
+      decimal(typed.slice(0, feet.index)),
+      behind === '' ? 0 : inches(behind.replace(/(?:"|in)$/i, '')),
+    ]
     mm = whole === null || rest === null || rest < 0 ? null : whole * millimetresIn.ft + rest * millimetresIn.in
   } else if (unit) {
-    const name = unit[2] === '"' ? 'in' : (unit[2]?.toLowerCase() as LengthUnit)
-    const value = name === 'in' ? inches(unit[1] ?? '') : decimal(unit[1] ?? '')
+    const name = unit[0] === '"' ? 'in' : (unit[0].toLowerCase() as LengthUnit)
+    const number = typed.slice(0, unit.index)
+    const value = name === 'in' ? inches(number) : decimal(number)
     mm = value === null ? null : value * millimetresIn[name]
   } else {
     const value = bare === 'in' || bare === 'ft' ? inches(typed) : decimal(typed)

@@ -18,7 +18,10 @@ export function readMoney(text: string, currency: string): Reading<Minor> {
 }
 
 const group = '\u00a0'
-const grouped = (digits: string): string => digits.replace(/\B(?=(\d{3})+$)/g, group)
+function grouped(digits: string): string {
+  const first = digits.length % 3 || 3
+  return [digits.slice(0, first), ...(digits.slice(first).match(/\d{3}/g) ?? [])].join(group)
+}
 
 /** An amount in two parts, so that a page can set the decimals smaller: ["1 250", ".50"]; ["−3", ""] for yen. */
 export function moneyParts(amount: Minor, currency: string): [whole: string, decimals: string] {

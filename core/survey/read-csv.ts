@@ -86,8 +86,8 @@ export function readSurveyCsv(text: string): {
     const positive = (column: Column): number | null => (cell(column) === '' ? null : above(column))
     const name = [...cell('name')].slice(0, 60).join('')
     const readFrom = (): { fromMm: number; fromEnd: boolean } => {
-      const ended = /^(.*?)\s*from end$/i.exec(cell('from'))
-      return { fromMm: needed('from', ended?.[1] ?? cell('from')), fromEnd: ended !== null }
+      const ended = /from end$/i.exec(cell('from'))
+      return { fromMm: needed('from', cell('from').slice(0, ended?.index).trim()), fromEnd: ended !== null }
     }
     const on = (): string => {
       const letter = cell('on').toUpperCase()
@@ -195,11 +195,11 @@ function cornerOf(typed: string, say: (message: string) => null): Pick<Fields<'w
 function curveOf(typed: string, say: (message: string) => null): Pick<Fields<'wall'>, 'curve' | 'curveMm' | 'bows'> {
   const straight = { curve: 'straight', curveMm: null, bows: 'out' } as const
   if (typed === '') return straight
-  const parts = /^(radius|rise)\s+(.+?)(?:\s+(in|out))?$/i.exec(typed)
-  const read = parts ? readLength(parts[2] ?? '', 'mm') : null
-  const curve = parts?.[1]?.toLowerCase() === 'radius' ? 'radius' : 'rise'
-  if (read?.ok)
-    return { curve, curveMm: read.value, bows: bowings.find((bowing) => bowing === parts?.[3]?.toLowerCase()) ?? 'out' }
+  const [name = '', ...words] = typed.toLowerCase().split(/\s+/)
+  const bows = words.length > 1 ? bowings.find((bowing) => bowing === words.at(-1)) : undefined
+  const read = readLength((bows ? words.slice(0, -1) : words).join(' '), 'mm')
+  if ((name === 'radius' || name === 'rise') && read.ok)
+    return { curve: name, curveMm: read.value, bows: bows ?? 'out' }
   say(`“${typed.slice(0, 24)}” is no curve: expected such as radius 1200 out`)
   return straight
 }

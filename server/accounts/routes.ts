@@ -2,7 +2,7 @@ import { parseCookie, stringifySetCookie } from 'cookie'
 import { Router, type Request, type RequestHandler, type Response } from 'express'
 import { rateLimit } from 'express-rate-limit'
 import { object, ValidationError, type InferType, type ObjectSchema } from 'yup'
-import { given, label, line, timeZone } from '#core/makeover/fields.ts'
+import { isEmail, label, line, timeZone } from '#core/makeover/fields.ts'
 import type { Setting } from '../setting.ts'
 import { Problem, signedOut } from '../problem.ts'
 import { addressesOf } from '../reach.ts'
@@ -24,19 +24,8 @@ const cookieName = 'bonitas_session'
 /** Says that this browser signed in to an account before; it opens nothing. */
 const deviceCookie = 'bonitas_device'
 
-const email = () =>
-  label(254).test(
-    'email',
-    'expected an email address',
-    given((value) => /^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(value.trim())),
-  )
-
-const password = () =>
-  line(1000).test(
-    'length',
-    'is too short: expected at least 12 characters',
-    given((value) => [...value].length >= 12),
-  )
+const email = () => label(254, [isEmail, 'expected an email address'])
+const password = () => line(1000, [(text) => [...text].length >= 12, 'is too short: expected at least 12 characters'])
 
 const credentials = object({ email: label(254), password: line(1000) })
 const newStudio = object({

@@ -156,8 +156,8 @@ describe('a statement', () => {
         new RegExp(
           (amount < 0 ? '[−-]' : '') +
             Math.floor(Math.abs(amount) / 100)
-              .toString()
-              .replace(/\B(?=(\d{3})+$)/g, '\\s?') +
+              .toLocaleString('en')
+              .replaceAll(',', '\\s?') +
             `\\.${String(Math.abs(amount) % 100).padStart(2, '0')}`,
         )
       expect(client).toMatch(written(money.total.forecast))

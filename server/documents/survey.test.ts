@@ -217,7 +217,11 @@ describe('a survey for other programs', () => {
   })
   it('a room, a wall or an ending that is not there is not found, and so is another studio’s', async () => {
     const stranger = await person(served)
-    for (const path of [`${base}/plan.exe`, `${base}/wall-Z.svg`, `${base.replace(/[^/]+$/, uuidv7())}/plan.svg`])
+    for (const path of [
+      `${base}/plan.exe`,
+      `${base}/wall-Z.svg`,
+      `${base.slice(0, base.lastIndexOf('/') + 1)}${uuidv7()}/plan.svg`,
+    ])
       expect([path, (await who.get(path)).status]).toEqual([path, 404])
     expect((await stranger.get(`${base}/plan.svg`)).status).toBe(404)
   })

@@ -167,7 +167,7 @@ export const distanceField = ({ units, unit }: Entry, start: number): Field<numb
     start,
     field(
       start === 0 ? '0' : writeLength(start, units),
-      (text) => (/^\s*(0+([.,]0+)?\s*(mm|cm|m|in|ft|"|')?)?\s*$/i.test(text) ? ok(0) : readLength(text, unit)),
+      (text) => (/^(?:0+(?:[.,]0+)?\s*(?:mm|cm|m|in|ft|"|')?)?$/i.test(text.trim()) ? ok(0) : readLength(text, unit)),
       (mm) => (mm === 0 ? '' : writeLength(mm, units)),
     ),
   )
