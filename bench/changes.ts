@@ -127,6 +127,7 @@ export async function benchChanges(ms = 2500): Promise<void> {
       pages: null,
       clock: () => Date.parse('2027-03-01T12:00:00Z'),
       failedSignIns: 100,
+    registration: 'open',
     }),
   )
   const port = await listen(server)

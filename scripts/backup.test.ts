@@ -35,7 +35,7 @@ async function everything(home: string, demo: boolean): Promise<Buffer> {
   const log = pino({ level: 'silent' })
   const news = openNews(url, database, log)
   if (demo) await loadDemo(database, Date.now())
-  const application = createApplication({ database, news, log, pages: null, clock: Date.now, failedSignIns: 100 })
+  const application = createApplication({ database, news, log, pages: null, clock: Date.now, failedSignIns: 100, registration: 'open' })
   const agent = request.agent(application)
   expect(
     (await agent.post('/api/session').send({ email: demoDecorator.email, password: demoDecorator.password })).status,

@@ -12,7 +12,8 @@ import { largestFile } from './attachments/files.ts'
 import { documentRoutes } from './documents/routes.ts'
 import { makeoverRoutes } from './makeovers/routes.ts'
 import { largestParcel, parcelRoutes } from './parcels/routes.ts'
-import { notFound, Problem } from './problem.ts'
+import { notFound, Problem, withoutValues } from './problem.ts'
+import { notAllowed, otherMethods } from './routes.ts'
 import { standinRoutes } from './standins/routes.ts'
 import { type Setting } from './setting.ts'
 
@@ -84,9 +85,7 @@ export function createApplication(setting: Setting): Express {
     documentRoutes(setting),
     standinRoutes(),
   )
-  application.use('/api', () => {
-    throw notFound()
-  })
+  application.use('/api', otherMethods(application))
   if (setting.pages !== null && existsSync(join(setting.pages, 'index.html'))) {
     const { pages } = setting
     application.use(
@@ -98,6 +97,10 @@ export function createApplication(setting: Setting): Express {
       response.sendFile(join(pages, 'index.html'), { headers: { 'cache-control': 'no-cache' } }),
     )
   }
+  application.use((request) => {
+    if (request.method === 'GET' || request.method === 'HEAD') throw notFound()
+    throw notAllowed(['GET', 'HEAD'])
+  })
   application.use(problems(setting.log))
   return application
 }
@@ -121,7 +124,10 @@ function problems(log: Logger): ErrorRequestHandler {
       return
     }
     const problem = error instanceof Problem ? error : fromHttpError(error, request.path)
-    if (problem.status >= 500) log.error({ err: error, method: request.method, path: request.path }, 'unexpected')
+    if (problem.status >= 500)
+      log.error({ err: withoutValues(error), method: request.method, path: request.path }, 'unexpected')
+    if (problem.status === 405) response.set('allow', String(problem.more.allow))
+    if (problem.status === 503) response.set('retry-after', '1')
     response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem.body()))
   }
 }
@@ -132,7 +138,7 @@ function fromHttpError(error: unknown, path: string): Problem {
       503,
       'away',
       'Not reachable',
-      'The database does not answer just now. Nothing is lost: try again in a moment.',
+      'The database does not answer just now, and whether this was done is not known. It is safe to send it again in a moment: it is done once.',
     )
   const status = error instanceof Error && 'status' in error && typeof error.status === 'number' ? error.status : 500
   if (status === 413)
@@ -155,6 +161,6 @@ function fromHttpError(error: unknown, path: string): Problem {
     500,
     'unexpected',
     'Something went wrong here',
-    'Nothing was changed. Try again; if it stays so, the log of the server says what it was.',
+    'It was not foreseen. Try again: what was done is not done twice. If it stays so, the log of the server says what it was.',
   )
 }

@@ -5,10 +5,11 @@ import { hung } from '#demo/pictures.ts'
 import { schemaVersion } from '#core/makeover/change.ts'
 import { emptyStudio } from '#core/makeover/document.ts'
 import { dateIn } from '#core/measure/plain-date.ts'
-import { fits, hashPassword, makeStudio, setPassword } from './accounts/accounts.ts'
+import { fits, makeStudio, setPassword, type Maker } from './accounts/accounts.ts'
+import { hashPassword } from './accounts/passwords.ts'
 import { keepBlob, prepare } from './attachments/files.ts'
 import { take } from './changes/door.ts'
-import type { Database } from './database/connection.ts'
+import type { Database, Transaction } from './database/connection.ts'
 import { people } from './database/tables.ts'
 
 /**
@@ -23,7 +24,7 @@ export async function loadDemo(
   const { email } = demoDecorator
   const password = ownPassword ?? demoDecorator.password
   const today = dateIn(demoDecorator.timeZone, nowMs)
-  const made = await makeStudio(database, { ...demoDecorator, password }, async (tx, maker) => {
+  const work = async (tx: Transaction, maker: Maker): Promise<void> => {
     for (const told of demoMakeovers(today, uuidv7, emptyStudio(maker.studioId))) {
       const files = await hung(told.changeSets, today, uuidv7, async (svg) => {
         const file = await prepare(await sharp(Buffer.from(svg)).png().toBuffer())
@@ -56,7 +57,8 @@ export async function loadDemo(
         email: helper.email,
         passwordHash: await hashPassword(password),
       })
-  })
+  }
+  const made = await makeStudio(database, { ...demoDecorator, password }, { work, once: true })
   if (!made && ownPassword !== undefined)
     for (const demoHelper of [demoDecorator, ...demoHelpers]) await setPassword(database, demoHelper.email, ownPassword)
   return { email, password }

@@ -1,12 +1,12 @@
 /** Every route, tried by whoever should not: with no session, an old one, another studio's, from another site, and with rubbish. */
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
-import type { Express } from 'express'
 import fc from 'fast-check'
 import request from 'supertest'
 import { v7 as uuidv7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { add, schemaVersion } from '#core/makeover/change.ts'
+import { routesOf, type Route } from './routes.ts'
 import { malformedRequest } from './testing/malformed.ts'
 import { makeover, password, person, serve, type Served, type Speaker } from './testing/studio.ts'
 
@@ -28,24 +28,8 @@ afterAll(async () => {
   await served.close()
 })
 
-type Route = { readonly method: string; readonly path: string }
-type Layer = { route?: { path: string; methods: Record<string, boolean> }; handle?: { stack?: Layer[] } }
-/** Every route that the application has, read out of it: a new one cannot be forgotten here. */
-function routesOf(application: Express): Route[] {
-  const walk = (stack: readonly Layer[]): Route[] =>
-    stack.flatMap((layer) => [
-      ...(layer.route
-        ? Object.keys(layer.route.methods).map((method) => ({
-            method: method.toUpperCase(),
-            path: layer.route?.path ?? '',
-          }))
-        : []),
-      ...walk(layer.handle?.stack ?? []),
-    ])
-  return walk((application.router as unknown as { stack: Layer[] }).stack)
-}
 /** Whoever is signed in or not may ask these. */
-const open = new Set(['POST /session', 'GET /session', 'DELETE /session', 'POST /studios'])
+const open = new Set(['POST /session', 'GET /session', 'DELETE /session', 'POST /studios', 'GET /registration'])
 const filled = (path: string, makeoverId = id): string =>
   path
     .replace(':id', makeoverId)

@@ -9,6 +9,7 @@ import { connect } from './database/connection.ts'
 import { migrateDatabase, MissingRight } from './database/migrate.ts'
 import { demoIsOpen, loadDemo } from './demo.ts'
 import { addressesOf, readReach, type Reach } from './reach.ts'
+import { registrations, type Registration } from './setting.ts'
 
 const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' })
 const url = process.env.DATABASE_URL
@@ -27,6 +28,12 @@ function reachOrFail(): Reach {
   } catch (error) {
     return fail(error instanceof Error ? error.message : String(error))
   }
+}
+/** Strangers make studios only where nobody else can come in, unless REGISTRATION says otherwise. */
+function registrationOrFail(): Registration {
+  const wanted = process.env.REGISTRATION ?? (reach.open ? 'first' : 'open')
+  const found = registrations.find((registration) => registration === wanted)
+  return found ?? fail(`REGISTRATION is “${wanted}”: expected ${registrations.join(', ')}`)
 }
 let fresh = false
 try {
@@ -59,6 +66,7 @@ const application = createApplication({
   pages,
   clock: Date.now,
   failedSignIns: Number(process.env.FAILED_SIGN_INS ?? 20),
+  registration: registrationOrFail(),
   ...reach,
 })
 const server = (

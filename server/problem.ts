@@ -49,3 +49,28 @@ export function idIn(request: Request): string {
   if (!isUuid(id)) throw notFound()
   return id
 }
+
+/**
+ * An error as a log may keep it: what broke and where in the code, without the values of anybody's rows, which statements and
+ * messages of the database carry.
+ */
+export function withoutValues(error: unknown): Record<string, unknown> {
+  if (!(error instanceof Error)) return { type: typeof error }
+  const { code, constraint, table, routine } = error as {
+    code?: string
+    constraint?: string
+    table?: string
+    routine?: string
+  }
+  const frames = (error.stack ?? '').split('\n').filter((line) => line.startsWith('    at '))
+  return {
+    type: error.constructor.name,
+    message: 'query' in error || 'severity' in error ? undefined : error.message,
+    code,
+    constraint,
+    table,
+    routine,
+    stack: frames.join('\n'),
+    ...(error.cause === undefined ? {} : { cause: withoutValues(error.cause) }),
+  }
+}

@@ -4,6 +4,10 @@ import { type Database } from './database/connection.ts'
 import type { News } from './changes/news.ts'
 import type { Reach } from './reach.ts'
 
+/** Whether strangers may make studios here. */
+export const registrations = ['open', 'first', 'closed'] as const
+export type Registration = (typeof registrations)[number]
+
 export type Setting = {
   readonly database: Database
   readonly news: News
@@ -23,4 +27,6 @@ export type Setting = {
   readonly open?: boolean
   /** Failed sign-ins taken from one address in a quarter of an hour. */
   readonly failedSignIns: number
+  /** Who may make a studio on the page: anybody, whoever comes first to an empty installation, or nobody. */
+  readonly registration: Registration
 }

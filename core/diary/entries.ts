@@ -69,6 +69,42 @@ export function withoutPersonal<T extends DiaryRow>(row: T): T {
   return { ...row, before: hidden(row.before), after: hidden(row.after) }
 }
 
+/** The texts of changed rows: by the place of the row, before or after, and the field. */
+export type Words = Readonly<Record<string, { readonly before?: Values; readonly after?: Values }>>
+/** Stands in a row of the diary for a text that lies apart, where it can be erased. */
+const apart = { words: true } as const
+const isApart = (value: unknown): boolean => typeof value === 'object' && value !== null && 'words' in value
+
+/** Rows of the diary with their texts put apart from them; ids stay, since rows are found by them. */
+export function partWords<T extends DiaryRow>(rows: readonly T[]): { rows: T[]; words: Words | null } {
+  const words: Record<string, { before?: Values; after?: Values }> = {}
+  const parted = rows.map((row, place) => {
+    const part = (side: 'before' | 'after'): Values | null => {
+      const values = row[side]
+      const texts = Object.entries(values ?? {}).filter(([, value]) => typeof value === 'string' && !isUuid(value))
+      if (values === null || texts.length === 0) return values
+      words[place] = { ...words[place], [side]: Object.fromEntries(texts) }
+      return { ...values, ...Object.fromEntries(texts.map(([field]) => [field, apart])) }
+    }
+    return { ...row, before: part('before'), after: part('after') }
+  })
+  return { rows: parted, words: Object.keys(words).length > 0 ? words : null }
+}
+
+/** The row with its texts, as it was before they were put apart. */
+export function withWords<T extends DiaryRow>(row: T, place: number, words: Words | null): T {
+  const join = (side: 'before' | 'after'): Values | null => {
+    const texts = words?.[place]?.[side] ?? {}
+    return (
+      row[side] &&
+      Object.fromEntries(
+        Object.entries(row[side]).map(([field, value]) => [field, isApart(value) ? (texts[field] ?? personal) : value]),
+      )
+    )
+  }
+  return { ...row, before: join('before'), after: join('after') }
+}
+
 type Rows = Record<string, Record<string, Values & { id: string; version: string }>>
 
 function withRows(documents: Documents, write: (rows: Rows, copy: (kind: Kind) => Rows[string]) => void): Documents {

@@ -130,6 +130,7 @@ function oppositeOf(
           direction: paid.direction === 'out' ? 'back' : 'out',
           paidOn: today,
           reversesId: paid.id,
+          reason: '',
         }),
       ]
     }

@@ -112,7 +112,7 @@ export const blank = {
   purchase: { couponMinor: zero, ...plainTerms },
   delivery: { damagedPacks: 0, note: '' },
   return: { restockingMinor: zero, settles: 'money' },
-  payment: { creditId: null, reversesId: null },
+  payment: { creditId: null, reversesId: null, reason: '' },
   attachment: { orderId: null, deliveryId: null, candidateId: null, inspirationId: null, finishId: null, roomId: null },
 } as const satisfies { readonly [K in Kind]?: Partial<Fields<K>> }
 

@@ -19,7 +19,7 @@ import {
 import type { Makeover, Studio } from './document.ts'
 import { upgradeOperations } from './upgrade.ts'
 
-export const schemaVersion = 5
+export const schemaVersion = 6
 
 /** A put names the fields it changes and the version of the row it was based on; null makes a new row. */
 export type Put = {
@@ -80,6 +80,16 @@ export const remove = <K extends Kind>(kind: K, row: Row<K>): Remove => ({
   base: row.version,
 })
 
+/** The first field that holds a list or an object, where every value of a row is plain; null where none does. */
+export function fieldWithin(fields: Readonly<Record<string, unknown>>): string | null {
+  const found = Object.entries(fields).find(([, value]) => typeof value === 'object' && value !== null)
+  return found ? [...found[0]].slice(0, 40).join('') : null
+}
+
+/** Nothing has no sign: a database does not keep that of −0, and so nobody does. */
+const unsigned = (fields: Readonly<Record<string, unknown>>): Record<string, unknown> =>
+  Object.fromEntries(Object.entries(fields).map(([field, value]) => [field, value === 0 ? 0 : value]))
+
 const isRecord = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value)
 
@@ -123,6 +133,8 @@ export function readChangeSet(body: unknown): { ok: true; value: ChangeSet } | {
       if (base !== null && !isUuid(base))
         return wrong(`${where}.base`, 'expected the version of the row, or null for a new one')
       if (!isRecord(fields)) return wrong(`${where}.fields`, 'expected the fields that change')
+      const deep = fieldWithin(fields)
+      if (deep !== null) return wrong(`${where}.fields.${deep}`, 'expected text, a number, yes or no, or nothing')
       read.push({ op, kind, id, base, fields })
     } else if (op === 'remove') {
       if (!isUuid(base)) return wrong(`${where}.base`, 'expected the version of the row')
@@ -182,7 +194,7 @@ export function apply(
       continue
     }
     const { id: _id, version: _version, ...fields } = old ?? { id, version: changeId }
-    const { value, wrong } = validate(kind, id, { ...fields, ...operation.fields })
+    const { value, wrong } = validate(kind, id, { ...fields, ...unsigned(operation.fields) })
     faults.push(...wrong)
     rows[id] = { ...value, id, version: changeId }
   }

@@ -49,7 +49,12 @@ export const isWithin = (text: string, most: number): boolean =>
 
 /** One line of text that must say something, of at most so many characters, and what else it is held to. */
 export const label = (most = 120, ...checks: readonly Check[]) =>
-  line(most, [(text) => text.trim() !== '', 'is empty: expected some text'], ...checks).meta({
+  line(
+    most,
+    [(text) => text.trim() !== '', 'is empty: expected some text'],
+    [(text) => !/[\n\t\u0085\u2028\u2029]/.test(text), 'has a line break or a tab: expected one line'],
+    ...checks,
+  ).meta({
     json: { type: 'string', minLength: 1, maxLength: most },
     words: true,
   })

@@ -8,6 +8,7 @@ const steps: Readonly<Record<number, (operations: readonly unknown[]) => unknown
   2: fromVersionTwo,
   3: fromVersionThree,
   4: fromVersionFour,
+  5: fromVersionFive,
 }
 
 /** Operations of an earlier version in the form of `today`'s; null for a version that is not known. */
@@ -133,3 +134,16 @@ function fromVersionFour(operations: readonly unknown[]): unknown[] {
 /** An id of its own beside another's, the same each time it is told: the last digit so many further on. */
 const stepped = (id: string, by: number): string =>
   `${id.slice(0, -1)}${((Number.parseInt(id.slice(-1), 16) + by) % 16).toString(16)}`
+
+/** Since version 6 a payment says why it is more than was owed. */
+function fromVersionFive(operations: readonly unknown[]): unknown[] {
+  return operations.map((operation) =>
+    isRecord(operation) &&
+    operation.op === 'put' &&
+    operation.kind === 'payment' &&
+    operation.base === null &&
+    isRecord(operation.fields)
+      ? { ...operation, fields: { ...blank.payment, ...operation.fields } }
+      : operation,
+  )
+}

@@ -10,8 +10,13 @@ export const largestMinor = 1_000_000_000_000
 
 export const isMinor = (value: unknown): value is Minor => typeof value === 'number' && Number.isSafeInteger(value)
 
-/** A whole number of minor units as money; throws on fractions, NaN and numbers too large to be exact. */
+/** A sum that is too large to be exact: more than nine thousand million million minor units. */
+export class TooMuch extends RangeError {}
+
+/** A whole number of minor units as money; throws on fractions and NaN, and `TooMuch` on numbers too large to be exact. */
 export function minor(value: number): Minor {
+  if (Math.abs(value) > Number.MAX_SAFE_INTEGER)
+    throw new TooMuch(`Money: ${value} minor units are too many to be exact`)
   if (!isMinor(value)) throw new RangeError(`Money: expected a whole number of minor units, got ${value}`)
   return value
 }
@@ -36,6 +41,8 @@ export const atLeastZero = (amount: Minor): Minor => (amount > 0 ? amount : zero
  * denominator is above zero.
  */
 export function portion(amount: Minor, numerator: number, denominator: number): Minor {
+  if (Math.abs(numerator) > Number.MAX_SAFE_INTEGER)
+    throw new TooMuch(`Money: ${numerator} parts are too many to be exact`)
   if (!Number.isSafeInteger(numerator) || !Number.isSafeInteger(denominator) || denominator <= 0)
     throw new RangeError(`Money: expected a ratio of whole numbers, got ${numerator} / ${denominator}`)
   const product = BigInt(amount) * BigInt(numerator)

@@ -1,6 +1,14 @@
 /** A parcel read with suspicion: sizes, checksums, depth, digests and every row are held to before anything is used. */
 import type { DiaryRow } from '../diary/index.ts'
-import { apply, schemaVersion, type Documents, type Fault, type Operation, type Put } from '../makeover/change.ts'
+import {
+  apply,
+  fieldWithin,
+  schemaVersion,
+  type Documents,
+  type Fault,
+  type Operation,
+  type Put,
+} from '../makeover/change.ts'
 import { emptyMakeover, emptyStudio, rowsOf } from '../makeover/document.ts'
 import { isUuid } from '../makeover/fields.ts'
 import { isKind, isStudioKind, kindNames, type Kind } from '../makeover/kinds.ts'
@@ -101,6 +109,8 @@ function putsOf(value: unknown, where: string, belongs: (kind: Kind) => boolean,
       if (!isUuid(id)) throw new Damaged(`${place}[${at}].id`, 'expected an id')
       if (places.has(`${kind} ${id}`)) throw new Damaged(`${place}[${at}].id`, 'is the id of another row too')
       places.set(`${kind} ${id}`, `${where}.${kind}[${at}]`)
+      const deep = fieldWithin(fields)
+      if (deep !== null) throw new Damaged(`${place}[${at}].${deep}`, 'expected text, a number, yes or no, or nothing')
       return { op: 'put', kind, id, base: null, fields }
     })
   })

@@ -8,7 +8,7 @@ import { writeDate, type PlainDate } from '../measure/plain-date.ts'
 import { couponRefusal, couponShares } from './coupons.ts'
 import { landOrder } from './landed.ts'
 import { lineFaults } from './goods-guards.ts'
-import { creditFaults, paymentFaults, withinAgreed } from './money-guards.ts'
+import { creditFaults, overpaidFaults, paymentFaults, withinAgreed } from './money-guards.ts'
 
 /** What a change may not do to orders, goods and payments. */
 export function purchaseGuards(before: Makeover, after: Makeover, today: PlainDate): Fault[] {
@@ -17,6 +17,7 @@ export function purchaseGuards(before: Makeover, after: Makeover, today: PlainDa
     ...orderFaults(after, today),
     ...lineFaults(after, today),
     ...paymentFaults(after, today),
+    ...overpaidFaults(before, after),
     ...creditFaults(after),
     ...withinAgreed(before, after),
   ]
@@ -43,6 +44,16 @@ function fixedRows(before: Makeover, after: Makeover): Fault[] {
   for (const old of changed('purchase'))
     if (after.rows.purchase[old.id])
       faults.push(fault('fixed', 'purchase', old.id, null, 'an order keeps the terms it was made on'))
+    else if (moved(before, old))
+      faults.push(
+        fault(
+          'fixed',
+          'purchase',
+          old.id,
+          null,
+          'money moved on this order, or goods of it came: cancel it, or send it back, and it stays on record',
+        ),
+      )
   for (const old of changed('order')) {
     const order = after.rows.order[old.id]
     const [was, is] = [new Map<string, unknown>(Object.entries(old)), Object.entries(order ?? {})]
@@ -75,6 +86,16 @@ function fixedRows(before: Makeover, after: Makeover): Fault[] {
   for (const old of changed('substitution'))
     faults.push(fault('fixed', 'substitution', old.id, null, 'a substitution stays on record as it was made'))
   return faults
+}
+
+/** Has anything happened on a line since it was ordered? Then it is not taken away, nor is what happened together with it. */
+function moved({ rows }: Makeover, { id, orderId }: Row<'purchase'>): boolean {
+  const named = (among: Readonly<Record<string, { readonly purchaseId: string }>>): boolean =>
+    Object.values(among).some((row) => row.purchaseId === id)
+  return (
+    Object.values(rows.payment).some((row) => row.orderId === orderId) ||
+    [rows.delivery, rows.return, rows.cancellation, rows.claim, rows.placing].some(named)
+  )
 }
 
 function orderFaults(after: Makeover, today: PlainDate): Fault[] {

@@ -1,3 +1,4 @@
+export { amountFaults } from './amounts.ts'
 export { step } from './step.ts'
 export { priceDrops, type PriceDrop } from './drops.ts'
 export { couponRefusal, couponShares } from './coupons.ts'

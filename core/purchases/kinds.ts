@@ -111,5 +111,7 @@ export const purchaseKinds = {
     creditId: reference('credit').nullable(),
     /** The payment that this one takes back because it was entered wrongly. */
     reversesId: reference('payment').nullable(),
+    /** Why more was paid than was owed; empty otherwise. */
+    reason: line(300),
   }),
 }

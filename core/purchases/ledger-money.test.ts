@@ -44,6 +44,7 @@ describe('what may not be done to orders and payments', () => {
       tender: 'card',
       creditId: null,
       reversesId: null,
+      reason: 'as billed',
     }),
   ])
   const payment = rowsOf(paid.makeover, 'payment')[0]
@@ -56,6 +57,7 @@ describe('what may not be done to orders and payments', () => {
       tender: 'card',
       creditId: null,
       reversesId: null,
+      reason: 'as billed',
     })
   const sendBack = (fields: { packs?: number; credit?: number; sentOn?: string }): Operation =>
     add('return', newId(), {
@@ -147,6 +149,7 @@ describe('what may not be done to orders and payments', () => {
         tender: 'card',
         creditId: null,
         reversesId: payment.id,
+        reason: 'as billed',
       })
     const once = change(paid, [reversal()])
     expect(reckonMoney(once.makeover).total.paid).toBe(0)

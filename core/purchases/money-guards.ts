@@ -3,7 +3,7 @@ import { byId } from '../makeover/by-id.ts'
 import { fault, type Fault } from '../makeover/change.ts'
 import { currencyOf, groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
-import { sum } from '../money/minor.ts'
+import { minus, sum } from '../money/minor.ts'
 import { writeMoney } from '../money/written.ts'
 import { writeDate, type PlainDate } from '../measure/plain-date.ts'
 import { netPaid } from './ledger.ts'
@@ -19,6 +19,26 @@ export function paymentFaults(after: Makeover, today: PlainDate): Fault[] {
       ...paid.flatMap((row) => dateFaults('payment', row.id, 'paidOn', row.paidOn, order.orderedOn, today)),
       ...paid.flatMap((row) => tenderFaults(after, order, row)),
       ...moneyFaults(paid, currency),
+    ]
+  })
+}
+
+/** More is paid for an order than it comes to only where somebody says why: a figure is typed wrongly sooner than that. */
+export function overpaidFaults(before: Makeover, after: Makeover): Fault[] {
+  const currency = currencyOf(after)
+  return reckonMoney(after).orders.flatMap(({ id, owed, paid }) => {
+    const newest = rowsOf(after, 'payment').findLast(
+      (row) => row.orderId === id && row.direction === 'out' && row.reversesId === null && !before.rows.payment[row.id],
+    )
+    if (!newest || paid <= owed || newest.reason.trim() !== '') return []
+    return [
+      fault(
+        'overpaid',
+        'payment',
+        newest.id,
+        'reason',
+        `${writeMoney(minus(paid, owed), currency)} more is paid than the ${writeMoney(owed, currency)} owed: look at the amount again, or say why it is more`,
+      ),
     ]
   })
 }

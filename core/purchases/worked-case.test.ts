@@ -51,6 +51,7 @@ it('two chairs, one of which goes back, and a fabric still to buy', () => {
       tender: 'card',
       creditId: null,
       reversesId: null,
+      reason: '',
     }),
   ])
   expect(money(documents)).toMatchObject({

@@ -1,5 +1,7 @@
-import type { Documents, Fault } from '../makeover/change.ts'
+import { fault, type Documents, type Fault } from '../makeover/change.ts'
 import { sharedGuards } from '../makeover/guards.ts'
+import { TooMuch } from '../money/minor.ts'
+import { amountFaults } from '../purchases/index.ts'
 import type { PlainDate } from '../measure/plain-date.ts'
 import { steps as allSteps } from '../steps/index.ts'
 import type { Step } from '../steps/step.ts'
@@ -13,4 +15,13 @@ export const guard = (
   after: Documents,
   today: PlainDate,
   steps: readonly Step[] = allSteps,
-): Fault[] => [...sharedGuards(before, after), ...steps.flatMap((step) => step.guards?.(before, after, today) ?? [])]
+): Fault[] => {
+  const beyond = amountFaults(after.makeover)
+  if (beyond.length > 0) return beyond
+  try {
+    return [...sharedGuards(before, after), ...steps.flatMap((step) => step.guards?.(before, after, today) ?? [])]
+  } catch (error) {
+    if (!(error instanceof TooMuch)) throw error
+    return [fault('too-much', null, null, null, 'the sums of this makeover come to more than can be reckoned exactly')]
+  }
+}

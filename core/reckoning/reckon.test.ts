@@ -75,6 +75,7 @@ describe('remarks', () => {
         tender: 'card',
         creditId: null,
         reversesId: null,
+        reason: 'as billed',
       }),
       add('delivery', newId(), { ...blank.delivery, purchaseId: order, packs: 1, receivedOn: plainDate('2027-02-20') }),
       add('return', newId(), {

@@ -52,6 +52,7 @@ export function attempt(
               tender: 'card',
               creditId: null,
               reversesId: null,
+              reason: 'as asked',
             }),
           ]
         : []
@@ -90,6 +91,7 @@ export function attempt(
               ...payment,
               direction: payment.direction === 'out' ? 'back' : 'out',
               reversesId: payment.id,
+              reason: 'as asked',
             } as never),
           ].map(({ fields, ...rest }) => ({ ...rest, fields: without(fields) }))
         : []
@@ -174,6 +176,7 @@ export function attempt(
               tender: card ? 'gift card' : 'held credit',
               creditId: card ? start.held.card : start.held.note,
               reversesId: null,
+              reason: 'as asked',
             }),
           ]
         : []

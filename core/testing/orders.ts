@@ -126,6 +126,7 @@ export function twoLines(
 export const pay = (orderId: string, amount: number, fields: object = {}): Operation =>
   add('payment', newId(), {
     ...blank.payment,
+    reason: 'as billed',
     orderId,
     direction: 'out',
     amountMinor: minor(amount),

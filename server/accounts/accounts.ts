@@ -1,18 +1,19 @@
 import { createHash, createHmac, randomBytes, timingSafeEqual } from 'node:crypto'
-import { hash, verify } from '@node-rs/argon2'
-import { asc, eq, lt } from 'drizzle-orm'
+import { asc, eq, lt, sql } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
-import { inTransaction, sqlState, type Database, type Transaction } from '../database/connection.ts'
+import { inTransaction, type Database, type Transaction } from '../database/connection.ts'
 import {
   changedDocuments,
   changedRows,
   changes,
+  changeWords,
   documents,
   mentions,
   people,
   sessions,
   studios,
 } from '../database/tables.ts'
+import { fitsHash, hashPassword } from './passwords.ts'
 
 export const sessionDays = 14
 export const deviceDays = 180
@@ -26,6 +27,7 @@ export type SignedIn = {
   readonly studioName: string
   readonly timeZone: string
 }
+type Person = typeof people.$inferSelect
 /** The first person of a studio. */
 export type Maker = { readonly studioId: string; readonly personId: string }
 export type NewStudio = {
@@ -36,35 +38,53 @@ export type NewStudio = {
   readonly password: string
 }
 
-/** argon2id with the parameters that OWASP's password storage sheet gives as its first choice (19 MiB, 2 passes, 1 lane). */
-export const hashPassword = (password: string): Promise<string> =>
-  hash(password, { memoryCost: 19_456, timeCost: 2, parallelism: 1 })
 const hashToken = (token: string): string => createHash('sha256').update(token).digest('hex')
 export const normalEmail = (email: string): string => email.trim().normalize('NFC').toLowerCase()
 
-/** Makes a studio with its first person, and with work in it where there is some, all or nothing; null where the email is already someone's. */
+/**
+ * Makes a studio with its first person, and with work in it where there is some, all or nothing. Null where that email and
+ * password open a studio already, and with `once` where the email is anybody's: two at once are not made twice.
+ */
 export async function makeStudio(
   database: Database,
   newStudio: NewStudio,
-  work: (tx: Transaction, maker: Maker) => Promise<void> = () => Promise.resolve(),
+  {
+    work = () => Promise.resolve(),
+    once = false,
+  }: { work?: (tx: Transaction, maker: Maker) => Promise<void>; once?: boolean } = {},
 ): Promise<Maker | null> {
   const email = normalEmail(newStudio.email)
-  const known = await inTransaction(database, { email }, (tx) =>
-    tx.select({ id: people.id }).from(people).where(eq(people.email, email)),
-  )
-  if (known.length > 0) return null
   const maker = { studioId: uuidv7(), personId: uuidv7() }
   const passwordHash = await hashPassword(newStudio.password)
-  try {
-    await inTransaction(database, { studio: maker.studioId }, async (tx) => {
-      await writeStudio(tx, maker, newStudio, passwordHash)
-      await work(tx, maker)
-    })
+  return inTransaction(database, { studio: maker.studioId }, async (tx) => {
+    const known = await takenTurn(tx, email)
+    if ((once && known.length > 0) || (await fitting(known, newStudio.password)).length > 0) return null
+    await writeStudio(tx, maker, newStudio, passwordHash)
+    await work(tx, maker)
     return maker
-  } catch (error) {
-    if (sqlState(error)?.constraint === 'people_email_once') return null
-    throw error
-  }
+  })
+}
+
+/** Everybody of an email, in whatever studio; whoever else comes with that email waits for the end of this transaction. */
+async function takenTurn(tx: Transaction, email: string): Promise<Person[]> {
+  await tx.execute(
+    sql`select pg_advisory_xact_lock(hashtext(${`email ${email}`})), set_config('bonitas.email', ${email}, true)`,
+  )
+  return tx.select().from(people).where(eq(people.email, email)).orderBy(asc(people.id))
+}
+
+const ofEmail = (database: Database, email: string): Promise<Person[]> =>
+  inTransaction(database, { email }, (tx) =>
+    tx.select().from(people).where(eq(people.email, email)).orderBy(asc(people.id)).limit(mostOfOneEmail),
+  )
+
+/** One email may be somebody's in several studios; more than these are not tried at the door. */
+const mostOfOneEmail = 5
+
+/** Those whose password it is. */
+async function fitting(among: readonly Person[], password: string): Promise<Person[]> {
+  const fits = await Promise.all(among.map((person) => fitsHash(person.passwordHash, password)))
+  return among.filter((_person, at) => fits[at])
 }
 
 async function writeStudio(
@@ -80,7 +100,7 @@ async function writeStudio(
   await tx
     .insert(people)
     .values({ studioId, id: personId, name: newStudio.name, email: normalEmail(newStudio.email), passwordHash })
-  await tx.insert(changes).values({ studioId, id: changeId, personId, sentence: 'The studio was made', digest: '' })
+  await tx.insert(changes).values({ studioId, id: changeId, personId, digest: '' })
   await tx.insert(changedRows).values({
     studioId,
     changeId,
@@ -89,7 +109,13 @@ async function writeStudio(
     rowId: studioId,
     operation: 'put',
     before: null,
-    after: { name: newStudio.studioName, timeZone },
+    after: { name: { words: true }, timeZone: { words: true } },
+  })
+  await tx.insert(changeWords).values({
+    studioId,
+    changeId,
+    sentence: 'The studio was made',
+    words: { 0: { after: { name: newStudio.studioName, timeZone } } },
   })
   await tx.insert(mentions).values({ studioId, rowId: studioId, changeId })
   await tx.insert(changedDocuments).values({ studioId, documentId: studioId, rev: 1, changeId })
@@ -104,16 +130,15 @@ export async function signIn(
   password: string,
   nowMs: number,
 ): Promise<{ token: string; device: string; person: SignedIn } | null> {
-  const found = await inTransaction(database, { email: normalEmail(email) }, async (tx) => {
-    const [person] = await tx
-      .select()
-      .from(people)
-      .where(eq(people.email, normalEmail(email)))
-    return person
-  })
-  const known = found?.passwordHash ?? (await (decoy ??= hashPassword(randomBytes(16).toString('hex'))))
-  const fits = await verify(known, password)
-  if (!found || !fits) return null
+  const known = await ofEmail(database, normalEmail(email))
+  // as much work for an email that nobody has, and for somebody of one studio as of two
+  const decoys = Math.max(0, 2 - known.length)
+  decoy ??= hashPassword(randomBytes(16).toString('hex'))
+  const [[found]] = await Promise.all([
+    fitting(known, password),
+    ...Array.from({ length: decoys }, async () => fitsHash(await (decoy ?? ''), password)),
+  ])
+  if (!found) return null
   const token = randomBytes(32).toString('base64url')
   await inTransaction(database, { studio: found.studioId }, async (tx) => {
     await tx.delete(sessions).where(lt(sessions.expiresAt, new Date(nowMs)))
@@ -129,25 +154,13 @@ export async function signIn(
 }
 
 /** Is this somebody's password? */
-export async function fits(database: Database, email: string, password: string): Promise<boolean> {
-  const [person] = await inTransaction(database, { email: normalEmail(email) }, (tx) =>
-    tx
-      .select()
-      .from(people)
-      .where(eq(people.email, normalEmail(email))),
-  )
-  return person !== undefined && (await verify(person.passwordHash, password))
-}
+export const fits = async (database: Database, email: string, password: string): Promise<boolean> =>
+  (await fitting(await ofEmail(database, normalEmail(email)), password)).length > 0
 
 /** Gives somebody another password, and ends the sessions that the former one opened. */
 export async function setPassword(database: Database, email: string, password: string): Promise<void> {
-  const [person] = await inTransaction(database, { email: normalEmail(email) }, (tx) =>
-    tx
-      .select()
-      .from(people)
-      .where(eq(people.email, normalEmail(email))),
-  )
-  if (!person || (await verify(person.passwordHash, password))) return
+  const [person] = await ofEmail(database, normalEmail(email))
+  if (!person || (await fitsHash(person.passwordHash, password))) return
   const passwordHash = await hashPassword(password)
   await inTransaction(database, { studio: person.studioId }, async (tx) => {
     await tx.update(people).set({ passwordHash }).where(eq(people.id, person.id))
@@ -174,12 +187,11 @@ export async function isKnownDevice(database: Database, email: string, mark: str
     !email.isWellFormed()
   )
     return false
-  const [person] = await inTransaction(database, { email }, (tx) =>
-    tx.select({ passwordHash: people.passwordHash }).from(people).where(eq(people.email, email)),
-  )
-  if (!person) return false
-  const [expected, given] = [Buffer.from(sealOf(person.passwordHash, `${day}.${nonce}`)), Buffer.from(seal)]
-  return expected.length === given.length && timingSafeEqual(expected, given)
+  const given = Buffer.from(seal)
+  return (await ofEmail(database, email)).some((person) => {
+    const expected = Buffer.from(sealOf(person.passwordHash, `${day}.${nonce}`))
+    return expected.length === given.length && timingSafeEqual(expected, given)
+  })
 }
 
 /** The people of a studio, in the order they came. */
@@ -191,24 +203,30 @@ export const peopleOf = (
     tx.select({ id: people.id, name: people.name, email: people.email }).from(people).orderBy(asc(people.id)),
   )
 
-/** Lets another person into a studio; null where the email is already someone's. */
+/** Why somebody was not let in: the email is one of this studio's, or with that password it opens another. */
+export type Unfit = 'email' | 'password'
+
+/** Lets another person into a studio. What other studios know of an email is not told. */
 export async function letIn(
   database: Database,
   studioId: string,
-  newStudio: Pick<NewStudio, 'name' | 'email' | 'password'>,
-): Promise<{ id: string; name: string; email: string } | null> {
-  const person = { id: uuidv7(), name: newStudio.name, email: normalEmail(newStudio.email) }
-  const passwordHash = await hashPassword(newStudio.password)
-  try {
-    await inTransaction(database, { studio: studioId }, (tx) =>
-      tx.insert(people).values({ studioId, ...person, passwordHash }),
-    )
+  newPerson: Pick<NewStudio, 'name' | 'email' | 'password'>,
+): Promise<{ id: string; name: string; email: string } | Unfit> {
+  const person = { id: uuidv7(), name: newPerson.name, email: normalEmail(newPerson.email) }
+  const passwordHash = await hashPassword(newPerson.password)
+  return inTransaction(database, { studio: studioId }, async (tx) => {
+    const known = await takenTurn(tx, person.email)
+    if (known.some((known) => known.studioId === studioId)) return 'email'
+    if ((await fitting(known, newPerson.password)).length > 0) return 'password'
+    await tx.insert(people).values({ studioId, ...person, passwordHash })
     return person
-  } catch (error) {
-    if (sqlState(error)?.constraint === 'people_email_once') return null
-    throw error
-  }
+  })
 }
+
+/** Has anybody made a studio here yet? */
+export const hasStudio = async (database: Database): Promise<boolean> =>
+  (await inTransaction(database, { sweep: 'yes' }, (tx) => tx.select({ id: studios.id }).from(studios).limit(1)))
+    .length > 0
 
 /** Who holds a session token now; null where it is unknown or has run out. */
 export async function personOf(database: Database, token: string, nowMs: number): Promise<SignedIn | null> {

@@ -1,6 +1,6 @@
 import { parseCookie, stringifySetCookie } from 'cookie'
 import { Router, type Request, type RequestHandler, type Response } from 'express'
-import { rateLimit } from 'express-rate-limit'
+import { ipKeyGenerator, rateLimit } from 'express-rate-limit'
 import { object, ValidationError, type InferType, type ObjectSchema } from 'yup'
 import { isEmail, label, line, timeZone } from '#core/makeover/fields.ts'
 import type { Setting } from '../setting.ts'
@@ -8,6 +8,7 @@ import { Problem, signedOut } from '../problem.ts'
 import { addressesOf } from '../reach.ts'
 import {
   deviceDays,
+  hasStudio,
   isKnownDevice,
   letIn,
   makeStudio,
@@ -19,13 +20,14 @@ import {
   signOut,
   type SignedIn,
 } from './accounts.ts'
+import { weakness } from './passwords.ts'
 
 const cookieName = 'bonitas_session'
 /** Says that this browser signed in to an account before; it opens nothing. */
 const deviceCookie = 'bonitas_device'
 
 const email = () => label(254, [isEmail, 'expected an email address'])
-const password = () => line(1000, [(text) => [...text].length >= 12, 'is too short: expected at least 12 characters'])
+const password = () => line(1000)
 
 const credentials = object({ email: label(254), password: line(1000) })
 const newStudio = object({
@@ -59,8 +61,35 @@ export function accountRoutes(setting: Setting): Router {
     legacyHeaders: false,
     handler: tooMany,
   } as const
+  /** The mark of a browser that signed in to the account that is tried; it has counts of its own. */
+  const deviceOf = async (request: Request): Promise<string | null> => {
+    const device = parseCookie(request.get('cookie') ?? '')[deviceCookie] ?? ''
+    return (await isKnownDevice(database, emailIn(request), device, clock())) ? `device ${device}` : null
+  }
+  const addressOf = (request: Request): string => ipKeyGenerator(request.ip ?? '')
   /** From one address, whatever account is tried. */
-  const perAddress = rateLimit({ ...counted, limit: setting.failedSignIns, identifier: 'address' })
+  const perAddress = rateLimit({
+    ...counted,
+    limit: setting.failedSignIns,
+    identifier: 'address',
+    keyGenerator: async (request) => (await deviceOf(request)) ?? addressOf(request),
+  })
+  /** Studios made from one address, whether it comes to anything or not. */
+  const perMaker = rateLimit({
+    ...counted,
+    skipSuccessfulRequests: false,
+    limit: setting.failedSignIns,
+    identifier: 'maker',
+    keyGenerator: addressOf,
+    handler: () => {
+      throw new Problem(
+        429,
+        'too-many',
+        'Too many tries',
+        'Too many studios from this address: wait a quarter of an hour.',
+      )
+    },
+  })
   /**
    * On one account, from wherever it is tried: so that guessing from many addresses is held back too. A browser that signed
    * in to it before has a count of its own, so nobody can lock an owner out by failing on purpose.
@@ -69,11 +98,7 @@ export function accountRoutes(setting: Setting): Router {
     ...counted,
     limit: Math.ceil(setting.failedSignIns / 2),
     identifier: 'account',
-    keyGenerator: async (request) => {
-      const address = emailIn(request)
-      const device = parseCookie(request.get('cookie') ?? '')[deviceCookie] ?? ''
-      return (await isKnownDevice(database, address, device, clock())) ? `device ${device}` : `account ${address}`
-    },
+    keyGenerator: async (request) => (await deviceOf(request)) ?? `account ${emailIn(request)}`,
   })
 
   const letInto = async (response: Response, address: string, password: string, request: Request): Promise<void> => {
@@ -91,16 +116,31 @@ export function accountRoutes(setting: Setting): Router {
     await letInto(response, body.email, body.password, request)
   })
 
-  routes.post('/studios', perAddress, async (request, response) => {
+  const mayRegister = async (): Promise<boolean> =>
+    setting.registration === 'open' || (setting.registration === 'first' && !(await hasStudio(database)))
+
+  routes.get('/registration', async (_request, response) => {
+    response.json({ open: await mayRegister() })
+  })
+
+  routes.post('/studios', perMaker, async (request, response) => {
+    if (!(await mayRegister()))
+      throw new Problem(
+        403,
+        'closed',
+        'Not open to all',
+        'Studios are not made here by whoever comes. Ask whoever runs this installation, or to be let in to a studio.',
+      )
     const body = read(newStudio, request.body)
+    strong(body.password, [body.email, body.name, body.studioName])
     const made = await makeStudio(database, body)
     if (!made)
       throw new Problem(
         409,
         'twice',
         'Already known',
-        `email: ${normalEmail(body.email)} already has a studio here: sign in instead`,
-        { faults: [{ field: 'email', message: 'already has a studio here: sign in instead' }] },
+        'email: with this password it already opens a studio here: sign in instead',
+        { faults: [{ field: 'email', message: 'with this password already opens a studio here: sign in instead' }] },
       )
     response.status(201)
     await letInto(response, body.email, body.password, request)
@@ -117,11 +157,12 @@ export function accountRoutes(setting: Setting): Router {
 
   routes.post('/people', withPerson(setting), async (request, response) => {
     const body = read(newPerson, request.body)
+    strong(body.password, [body.email, body.name, personBehind(request).studioName])
     const made = await letIn(database, personBehind(request).studioId, body)
-    if (!made)
-      throw new Problem(409, 'twice', 'Already known', `email: ${normalEmail(body.email)} is already somebody's here`, {
-        faults: [{ field: 'email', message: 'is already somebody’s here: expected another' }],
-      })
+    if (made === 'email')
+      throw fieldProblem(409, 'twice', 'email', 'is already somebody’s of this studio: expected another')
+    if (made === 'password')
+      throw fieldProblem(409, 'twice', 'password', 'cannot be taken for this email: expected another')
     response.status(201).json(made)
   })
 
@@ -189,6 +230,14 @@ function setCookie(request: Request, response: Response, name: string, value: st
     'set-cookie',
     stringifySetCookie({ name, value, httpOnly: true, sameSite: 'strict', secure: request.secure, path: '/', maxAge }),
   )
+}
+
+const fieldProblem = (status: number, code: string, field: string, message: string): Problem =>
+  new Problem(status, code, 'Not complete', `${field}: ${message}`, { faults: [{ field, message }] })
+
+function strong(password: string, about: readonly string[]): void {
+  const weak = weakness(password, about)
+  if (weak) throw fieldProblem(422, 'invalid', 'password', weak)
 }
 
 /** A body held against its schema; every fault names its field. */

@@ -1,14 +1,20 @@
 /** The diary as it is read: what was done to a document, by whom, when, and what it was at an earlier moment. */
 import { and, asc, desc, eq, gt, inArray, isNull, lt, lte, not, sql } from 'drizzle-orm'
-import { rollBack, type DiaryEntry } from '#core/diary/index.ts'
+import { rollBack, withWords, type DiaryEntry, type DiaryRow } from '#core/diary/index.ts'
 import { validate, type Documents } from '#core/makeover/change.ts'
 import { isKind, isStudioKind } from '#core/makeover/kinds.ts'
 import type { ToldEntry } from '#core/parcel/index.ts'
 import type { Transaction } from '../database/connection.ts'
-import { changedDocuments, changedRows, changes, mentions, people } from '../database/tables.ts'
+import { changedDocuments, changedRows, changes, changeWords, mentions, people } from '../database/tables.ts'
 
 /** An entry with who made it and when. */
-export type TimedEntry = DiaryEntry & { readonly personId: string; readonly who: string; readonly madeAt: Date }
+export type TimedEntry = DiaryEntry & {
+  readonly personId: string
+  readonly who: string
+  /** A file says so: it was made elsewhere, by somebody of that name. */
+  readonly told: boolean
+  readonly madeAt: Date
+}
 
 type Head = Omit<TimedEntry, 'rows'>
 const head = {
@@ -16,33 +22,32 @@ const head = {
   id: changes.id,
   personId: changes.personId,
   who: sql<string>`coalesce(${changes.toldBy}, ${people.name}, '')`,
+  told: sql<boolean>`${changes.toldBy} is not null`,
   madeAt: changes.madeAt,
-  sentence: changes.sentence,
+  sentence: sql<string>`coalesce(${changeWords.sentence}, '')`,
   undoes: changes.undoes,
 }
 
 async function withRows(tx: Transaction, heads: readonly Head[]): Promise<TimedEntry[]> {
   if (heads.length === 0) return []
+  const ids = heads.map(({ id }) => id)
   const rows = await tx
     .select()
     .from(changedRows)
-    .where(
-      inArray(
-        changedRows.changeId,
-        heads.map(({ id }) => id),
-      ),
-    )
+    .where(inArray(changedRows.changeId, ids))
     .orderBy(asc(changedRows.place))
-  const map = new Map<string, DiaryEntry['rows'][number][]>()
-  for (const { changeId, kind, rowId, operation, before, after } of rows) {
-    const row = {
-      kind,
-      rowId,
-      operation,
-      before: before as DiaryEntry['rows'][number]['before'],
-      after: after as DiaryEntry['rows'][number]['after'],
-    }
-    map.set(changeId, [...(map.get(changeId) ?? []), row])
+  const texts = new Map(
+    (await tx.select().from(changeWords).where(inArray(changeWords.changeId, ids))).map((row) => [
+      row.changeId,
+      row.words,
+    ]),
+  )
+  const map = new Map<string, DiaryRow[]>()
+  for (const { changeId, place, kind, rowId, operation, before, after } of rows) {
+    const row = { kind, rowId, operation, before: before as DiaryRow['before'], after: after as DiaryRow['after'] }
+    const told = map.get(changeId) ?? []
+    told.push(withWords(row, place, texts.get(changeId) ?? null))
+    map.set(changeId, told)
   }
   return heads.map((head) => ({ ...head, rows: map.get(head.id) ?? [] }))
 }
@@ -52,6 +57,7 @@ const heads = (tx: Transaction) =>
     .select(head)
     .from(changedDocuments)
     .innerJoin(changes, eq(changes.id, changedDocuments.changeId))
+    .leftJoin(changeWords, eq(changeWords.changeId, changes.id))
     .leftJoin(people, eq(people.id, changes.personId))
 
 /** What changed after a rev, oldest first; at most 500. */

@@ -173,6 +173,7 @@ describe('the tables, where the core is passed by', () => {
           paidOn: '2027-02-02',
           tender: 'card',
           reversesId: null,
+          reason: 'as asked',
         }),
       ),
     ).rejects.toThrow()

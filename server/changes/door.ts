@@ -5,7 +5,7 @@
 import { createHash } from 'node:crypto'
 import { and, eq, isNull } from 'drizzle-orm'
 import type pg from 'pg'
-import { entriesOf, mentionedIn, withoutPersonal, type DiaryRow } from '#core/diary/index.ts'
+import { entriesOf, mentionedIn, partWords, withoutPersonal, type DiaryRow } from '#core/diary/index.ts'
 import {
   anyRows,
   apply,
@@ -119,6 +119,7 @@ export async function take(
 ): Promise<Outcome> {
   const { operations } = changeSet
   const { studioId } = person
+  if (makeoverId === studioId) return { is: 'not found' } // the studio is a document too, and no makeover
   const begins = operations.some(
     (operation) =>
       operation.op === 'put' && operation.kind === 'makeover' && operation.id === makeoverId && operation.base === null,
@@ -262,7 +263,9 @@ async function keepStudio(
 
 const writeText = `
   with change as (
-    insert into changes (studio_id, id, person_id, sentence, digest, undoes, brings_in) values ($1, $2, $3, $4, $5, $6, $7)
+    insert into changes (studio_id, id, person_id, digest, undoes, brings_in) values ($1, $2, $3, $5, $6, $7)
+  ), said as (
+    insert into change_words (studio_id, change_id, sentence, words) values ($1, $2, $4, $11::jsonb)
   ), told as (
     insert into changed_rows (studio_id, change_id, place, kind, row_id, operation, before, after)
     select $1, $2, row.place, row.kind, row."rowId", row.operation, row.before, row.after
@@ -284,6 +287,7 @@ async function write(
   documentIds: readonly string[],
   entries: readonly DiaryRow[],
 ): Promise<void> {
+  const { rows, words } = partWords(entries)
   await statement(tx, 'write', writeText, [
     studioId,
     id,
@@ -292,8 +296,9 @@ async function write(
     digest,
     undoes ?? null,
     bringsIn,
-    JSON.stringify(entries.map((entry, place) => ({ place, ...entry }))),
+    JSON.stringify(rows.map((row, place) => ({ place, ...row }))),
     documentIds,
     mentionedIn(entries),
+    words && JSON.stringify(words),
   ])
 }

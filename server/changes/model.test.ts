@@ -81,6 +81,7 @@ function attempt(
               tender: 'card',
               creditId: null,
               reversesId: null,
+              reason: 'as asked',
             }),
           ]
         : []

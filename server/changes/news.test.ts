@@ -33,6 +33,7 @@ beforeAll(async () => {
     pages: null,
     clock: () => served.clock.time,
     failedSignIns: 100,
+    registration: 'open',
   })
   second = { database, news, server: await listen(createServer(application)) }
   who = await person(served)

@@ -5,6 +5,7 @@
 import pg from 'pg'
 import type { Logger } from 'pino'
 import type { Database } from '../database/connection.ts'
+import { withoutValues } from '../problem.ts'
 
 const channel = 'bonitas'
 
@@ -31,6 +32,8 @@ export type News = {
   readonly close: () => Promise<void>
 }
 
+/** Windows of one person that are told of; the longest silent is left out. */
+const mostWindows = 20
 const forgottenAfterMs = 50_000
 const coalescedMs = 1
 
@@ -48,8 +51,10 @@ export function openNews(url: string, database: Database, log: Logger): News {
   function heard(word: Word): void {
     if (word.is === 'here') {
       const key = `${word.studio} ${word.document} ${word.window}`
-      if (word.page === null) present.delete(key)
-      else present.set(key, { ...word, seen: Date.now() })
+      present.delete(key) // who speaks again stands last
+      if (word.page !== null) present.set(key, { ...word, seen: Date.now() })
+      const mine = [...present].filter(([, { personId }]) => personId === word.personId)
+      for (const [oldest] of mine.slice(0, -mostWindows)) present.delete(oldest)
     }
     for (const listener of listeners.get(word.studio) ?? []) listener(word)
   }
@@ -64,7 +69,7 @@ export function openNews(url: string, database: Database, log: Logger): News {
         words.map((word) => JSON.stringify(word)),
       ])
     } catch (error) {
-      log.warn({ err: error }, 'news could not be told')
+      log.warn({ err: withoutValues(error) }, 'news could not be told')
     }
   }
 

@@ -13,7 +13,7 @@ export const people = pgTable(
   },
   (t) => [
     primaryKey({ columns: [t.studioId, t.id] }),
-    unique('people_email_once').on(t.email),
+    unique('people_email_once').on(t.studioId, t.email),
     foreignKey({ name: 'people_studio', columns: [t.studioId], foreignColumns: [studios.id] }),
   ],
 )

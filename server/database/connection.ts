@@ -22,7 +22,12 @@ export function connect(url: string, most = 10): Database {
 }
 
 /** What a transaction may see: the rows of a studio, or before sign-in those of the email or token presented. */
-export type Sight = { readonly studio: string } | { readonly email: string } | { readonly token: string }
+export type Sight =
+  | { readonly studio: string }
+  | { readonly email: string }
+  | { readonly token: string }
+  /** What was put away, and whether there is a studio at all, across all of them. */
+  | { readonly sweep: 'yes' }
 
 /** Runs a piece of work in one transaction with its sight set; commits what it returns, rolls back what it throws. A `still` one reads a single moment. */
 export async function inTransaction<T>(
@@ -63,7 +68,9 @@ export function isDatabaseAway(error: unknown): boolean {
     const code = 'code' in at && typeof at.code === 'string' ? at.code : ''
     if (
       /^(08|57P|53300)|^E(CONN|PIPE|TIMEDOUT)/.test(code) ||
-      /Connection terminated|timeout exceeded when trying to connect|server closed the connection/i.test(at.message)
+      /Connection terminated|connection error|timeout exceeded when trying to connect|server closed the connection/i.test(
+        at.message,
+      )
     )
       return true
   }

@@ -14,6 +14,7 @@ import {
   uuid,
 } from 'drizzle-orm/pg-core'
 import { sql } from 'drizzle-orm'
+import type { Words } from '#core/diary/index.ts'
 import { bytea } from './columns.ts'
 
 /** A document is a makeover or a studio: the row whose lock a change takes, and its count of changes. */
@@ -25,6 +26,9 @@ export const documents = pgTable(
     rev: integer('rev').notNull(),
     /** The change that made this rev: what was kept in memory under it is this document, and no other. */
     changeId: uuid('change_id'),
+    /** Put away: nobody sees it any more, and thirty days later it is gone. */
+    deletedAt: timestamp('deleted_at', { withTimezone: true }),
+    deletedBy: uuid('deleted_by'),
   },
   (t) => [primaryKey({ columns: [t.studioId, t.id] }), check('documents_rev', sql`${t.rev} >= 0`)],
 )
@@ -44,7 +48,10 @@ export const blobs = pgTable(
   (t) => [primaryKey({ columns: [t.studioId, t.sha256] })],
 )
 
-/** The diary: every change set that was taken, and what it did to each row. */
+/**
+ * The diary: every change set that was taken, and what it did to each row. It is written once and never rewritten; what
+ * it says in words lies in `changeWords`.
+ */
 export const changes = pgTable(
   'changes',
   {
@@ -52,7 +59,6 @@ export const changes = pgTable(
     id: uuid('id').notNull(),
     personId: uuid('person_id').notNull(),
     madeAt: timestamp('made_at', { withTimezone: true }).notNull().defaultNow(),
-    sentence: text('sentence').notNull(),
     /** SHA-256 of what was sent, so that a repeated id with other content is noticed. */
     digest: text('digest').notNull(),
     /** The change that this one takes back. */
@@ -98,7 +104,7 @@ export const changedRows = pgTable(
     kind: text('kind').notNull(),
     rowId: uuid('row_id').notNull(),
     operation: text('operation').notNull(),
-    /** The fields that changed, before and after; null where the row is new or gone, and no values where they are personal. */
+    /** The fields that changed, before and after; null where the row is new or gone. Where a value is text, it lies in `changeWords`. */
     before: jsonb('before'),
     after: jsonb('after'),
   },
@@ -107,6 +113,51 @@ export const changedRows = pgTable(
     index('changed_rows_of_row').on(t.studioId, t.rowId),
     foreignKey({
       name: 'changed_rows_change',
+      columns: [t.studioId, t.changeId],
+      foreignColumns: [changes.studioId, changes.id],
+    }),
+  ],
+)
+
+/** What the diary says in words: the one place where what is personal in it lies, so that it can be erased. */
+export const changeWords = pgTable(
+  'change_words',
+  {
+    studioId: uuid('studio_id').notNull(),
+    changeId: uuid('change_id').notNull(),
+    sentence: text('sentence').notNull(),
+    /** The texts of changed rows, by the place of the row, `before` or `after`, and the field; null where there are none. */
+    words: jsonb('words').$type<Words>(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.changeId] }),
+    foreignKey({
+      name: 'change_words_change',
+      columns: [t.studioId, t.changeId],
+      foreignColumns: [changes.studioId, changes.id],
+    }),
+  ],
+)
+
+/** What was signed here: by whom it was typed, when, and the digest of what it said. What came with a file has none. */
+export const signings = pgTable(
+  'signings',
+  {
+    studioId: uuid('studio_id').notNull(),
+    makeoverId: uuid('makeover_id').notNull(),
+    agreementId: uuid('agreement_id').notNull(),
+    changeId: uuid('change_id').notNull(),
+    personId: uuid('person_id').notNull(),
+    typedAt: timestamp('typed_at', { withTimezone: true }).notNull(),
+    /** SHA-256 of what was signed, in hexadecimal: the sums, the day, the reason and the brief. */
+    digest: text('digest').notNull(),
+    /** When a name in it was erased: its digest is that of what is left. */
+    erasedAt: timestamp('erased_at', { withTimezone: true }),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.makeoverId, t.agreementId] }),
+    foreignKey({
+      name: 'signings_change',
       columns: [t.studioId, t.changeId],
       foreignColumns: [changes.studioId, changes.id],
     }),

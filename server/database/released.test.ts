@@ -79,7 +79,15 @@ describe.each(readdirSync(folder).filter((name) => name.endsWith('.sql.gz')))('a
     const database = connect(url)
     const news = openNews(url, database, log)
     const agent = request.agent(
-      createApplication({ database, news, log, pages: null, clock: Date.now, failedSignIns: 100 }),
+      createApplication({
+        database,
+        news,
+        log,
+        pages: null,
+        clock: Date.now,
+        failedSignIns: 100,
+        registration: 'open',
+      }),
     )
     expect(
       (await agent.post('/api/session').send({ email: demoDecorator.email, password: demoDecorator.password })).status,

@@ -747,6 +747,7 @@ export const payments = pgTable(
     tender: text('tender').notNull(),
     creditId: uuid('credit_id'),
     reversesId: uuid('reverses_id'),
+    reason: text('reason').notNull(),
   },
   (t) => keysOf('payment', 'payments', t, tableOf),
 )

@@ -116,7 +116,7 @@ describe('the database', () => {
     const who = await person(served)
     await makeover(who)
     await expect(
-      inTransaction(served.database, { studio: who.studioId }, (tx) => tx.update(changes).set({ sentence: 'Other' })),
+      inTransaction(served.database, { studio: who.studioId }, (tx) => tx.update(changes).set({ digest: 'another' })),
     ).rejects.toMatchObject({ cause: { code: '42501' } })
     await expect(
       inTransaction(served.database, { studio: who.studioId }, (tx) => tx.delete(changes)),

@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto'
 import { and, asc, eq, inArray, ne } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 import { apply, isStudioOperation, schemaVersion, type Documents, type Fault } from '#core/makeover/change.ts'
-import { mentionedIn } from '#core/diary/index.ts'
+import { mentionedIn, partWords } from '#core/diary/index.ts'
 import { emptyMakeover, headOf, rowsOf } from '#core/makeover/document.ts'
 import { makeoverKinds, spoken, type Kind } from '#core/makeover/kinds.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
@@ -16,7 +16,7 @@ import { told } from '../changes/diary.ts'
 import type { News } from '../changes/news.ts'
 import { inTransaction, type Database, type Transaction } from '../database/connection.ts'
 import { loadDocuments } from '../database/documents.ts'
-import { blobs, changedDocuments, changedRows, changes, documents, mentions } from '../database/tables.ts'
+import { blobs, changedDocuments, changedRows, changes, changeWords, documents, mentions } from '../database/tables.ts'
 import { Problem } from '../problem.ts'
 
 export const sha256Of = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex')
@@ -133,6 +133,13 @@ export async function arrive(
   try {
     const brought = await inTransaction(database, { studio: person.studioId }, async (tx) => {
       const fresh = await isFresh(tx, person.studioId)
+      if (parcel.id === person.studioId)
+        throw new Problem(
+          409,
+          'exists',
+          'It cannot be brought in',
+          'Its id is that of this studio: bring it in as a copy.',
+        )
       const here = await loadDocuments(tx, database.memory, person.studioId, parcel.id)
       const exists = headOf(here.makeover) !== undefined
       if (exists !== (as === 'itself'))
@@ -239,24 +246,38 @@ async function tellHistory(tx: Transaction, { studioId, personId }: Person, { id
     .insert(documents)
     .values({ studioId, id, rev: history.length })
     .onConflictDoUpdate({ target: [documents.studioId, documents.id], set: { rev: history.length } })
-  for (const [at, entry] of history.entries()) {
-    await tx.insert(changes).values({
-      studioId,
-      id: entry.id,
-      personId,
-      sentence: entry.sentence,
-      digest: '',
-      undoes: entry.undoes,
-      toldBy: entry.who,
-      madeAt: new Date(entry.madeAt),
-    })
-    if (entry.rows.length > 0)
-      await tx
-        .insert(changedRows)
-        .values(entry.rows.map((row, place) => ({ studioId, changeId: entry.id, place, ...row })))
-    const told = mentionedIn(entry.rows)
-    if (told.length > 0)
-      await tx.insert(mentions).values(told.map((rowId) => ({ studioId, rowId, changeId: entry.id })))
-    await tx.insert(changedDocuments).values({ studioId, documentId: id, rev: at + 1, changeId: entry.id })
-  }
+  const parted = history.map((entry) => ({ ...entry, ...partWords(entry.rows) }))
+  await inParts(parted, (part) =>
+    tx.insert(changes).values(
+      part.map(({ id, undoes, who, madeAt }) => ({
+        studioId,
+        id,
+        personId,
+        digest: '',
+        undoes,
+        toldBy: who,
+        madeAt: new Date(madeAt),
+      })),
+    ),
+  )
+  await inParts(parted, (part) =>
+    tx.insert(changeWords).values(part.map(({ id, sentence, words }) => ({ studioId, changeId: id, sentence, words }))),
+  )
+  await inParts(
+    parted.flatMap((entry) => entry.rows.map((row, place) => ({ studioId, changeId: entry.id, place, ...row }))),
+    (part) => tx.insert(changedRows).values(part),
+  )
+  await inParts(
+    history.flatMap((entry) => mentionedIn(entry.rows).map((rowId) => ({ studioId, rowId, changeId: entry.id }))),
+    (part) => tx.insert(mentions).values(part),
+  )
+  await inParts(
+    history.map((entry, at) => ({ studioId, documentId: id, rev: at + 1, changeId: entry.id })),
+    (part) => tx.insert(changedDocuments).values(part),
+  )
+}
+
+/** Many rows in few statements; PostgreSQL takes 65 535 values in one. */
+async function inParts<T>(rows: readonly T[], insert: (part: T[]) => Promise<unknown>): Promise<void> {
+  for (let at = 0; at < rows.length; at += 1000) await insert(rows.slice(at, at + 1000))
 }

@@ -8,6 +8,7 @@ import { begin } from '#core/testing/small-makeover.ts'
 import { createApplication } from '../application.ts'
 import { openNews } from '../changes/news.ts'
 import { connect } from '../database/connection.ts'
+import type { Registration } from '../setting.ts'
 import { freshDatabase } from './postgres.ts'
 
 /** Noon of 1 March 2027, the day the small makeover is reckoned on. */
@@ -17,9 +18,10 @@ export async function serve(
   address: string,
   {
     failedSignIns = 1000,
+    registration = 'open',
     at = testTime,
     trustProxy,
-  }: { failedSignIns?: number; at?: number; trustProxy?: number } = {},
+  }: { failedSignIns?: number; registration?: Registration; at?: number; trustProxy?: number } = {},
 ) {
   const { url, drop } = await freshDatabase(address)
   const database = connect(url)
@@ -33,6 +35,7 @@ export async function serve(
     pages: null,
     clock: () => clock.time,
     failedSignIns,
+    registration,
     trustProxy,
   })
   const close = async (): Promise<void> => {

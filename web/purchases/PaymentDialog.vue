@@ -6,14 +6,22 @@ import { blank } from '#core/makeover/blank.ts'
 import { add, type Operation } from '#core/makeover/change.ts'
 import { tenders } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
-import { zero } from '#core/money/minor.ts'
+import { minus, zero } from '#core/money/minor.ts'
 import { writeMoney } from '#core/money/written.ts'
 import type { OrderReckoning } from '#core/purchases/index.ts'
 import { bounded } from '../parts/bounded.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
-import { choiceField, dateField, maybeChoiceField, maybeDateField, moneyField, useForm } from '../parts/form.ts'
+import {
+  choiceField,
+  dateField,
+  maybeChoiceField,
+  maybeDateField,
+  moneyField,
+  textField,
+  useForm,
+} from '../parts/form.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 
@@ -50,6 +58,7 @@ const { form, reset, submit } = useForm(() =>
       null,
     ),
     expiresOn: maybeDateField(null),
+    reason: textField(''),
   }),
 )
 watch(open, (isOpen) => isOpen && reset())
@@ -74,7 +83,7 @@ const beyond = computed(() => {
   if (!read.ok || read.value <= due) return ''
   return back.value
     ? `Only ${writeMoney(money.refundDue, makeover.currency)} is due back: the rest will count as owed again.`
-    : `Only ${writeMoney(money.committed, makeover.currency)} is due: the rest will stand as money to come back.`
+    : `Only ${writeMoney(money.committed, makeover.currency)} is due, and this is ${writeMoney(minus(read.value, due), makeover.currency)} more. Look at the amount again; where it is right, say why.`
 })
 
 async function save(): Promise<void> {
@@ -104,6 +113,7 @@ async function save(): Promise<void> {
           orderId: order.id,
           direction: back.value ? 'back' : 'out',
           ...values,
+          reason: beyond.value && !back.value ? values.reason : '',
           creditId: kind.value === null ? null : noteId,
         }),
       ],
@@ -163,5 +173,6 @@ async function save(): Promise<void> {
       No gift card of this seller is noted yet: note it under held credit first.
     </p>
     <p v-if="beyond" class="final">{{ beyond }}</p>
+    <FieldText v-if="beyond && !back" :field="form.fields.reason" label="Why more than is owed" />
   </FormDialog>
 </template>

@@ -47,7 +47,7 @@ const story = computed<Event[]>(() => {
         row.reversesId
           ? 'Reversed'
           : row.direction === 'out'
-            ? `Paid on the order, ${row.tender}`
+            ? `Paid on the order, ${row.tender}${row.reason ? `: ${row.reason}` : ''}`
             : `Refund, ${row.tender === 'held credit' ? 'credit note' : row.tender}`,
         row.direction === 'out' ? row.amountMinor : negate(row.amountMinor),
         row.reversesId || reversed.has(row.id) ? null : row,

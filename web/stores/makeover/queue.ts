@@ -68,6 +68,9 @@ export function createQueue(sending: Sending) {
 
   let again: ReturnType<typeof setTimeout> | null = null
   let waitMs = 500
+  const mostTries = 4
+  /** How often the server broke on a change, by its id. */
+  const broken = new Map<string, number>()
   /** Sends what waits, in order, until it is answered or nobody answers; then retries, later each time. */
   async function send(): Promise<void> {
     const where = sending.where()
@@ -108,8 +111,13 @@ export function createQueue(sending: Sending) {
         const { rev } = await sending.post(makeoverId, next.changeSet)
         await answered(makeoverId, next, rev)
       } catch (error) {
-        if (!(error instanceof Refused) || error.status === 401 || error.status === 429 || error.status >= 500)
-          throw error
+        if (!(error instanceof Refused) || error.status === 401 || error.status === 429) throw error
+        // what the server breaks on is not sent for ever: it is put aside with its words, and the rest goes on
+        if (error.status >= 500) {
+          const tried = (broken.get(next.changeSet.id) ?? 0) + 1
+          broken.set(next.changeSet.id, tried)
+          if (tried < mostTries) throw error
+        }
         const { faults, conflicts, detail } = error.problem
         // an answer that was lost before an update of the page: the id is known, only its words are new
         if (next.old && faults?.[0]?.code === 'id') await answered(makeoverId, next, -1)
