@@ -2,10 +2,16 @@
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import fc from 'fast-check'
+import { sql } from 'drizzle-orm'
+import { pino } from 'pino'
 import request from 'supertest'
 import { v7 as uuidv7 } from 'uuid'
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, inject, it, vi } from 'vitest'
 import { add, schemaVersion } from '#core/makeover/change.ts'
+import { createApplication } from './application.ts'
+import { openNews } from './changes/news.ts'
+import { connect, inTransaction } from './database/connection.ts'
+import { withoutValues } from './problem.ts'
 import { routesOf, type Route } from './routes.ts'
 import { malformedRequest } from './testing/malformed.ts'
 import { makeover, password, person, serve, type Served, type Speaker } from './testing/studio.ts'
@@ -133,6 +139,52 @@ describe('every route', () => {
       'cache-control': 'no-store',
     })
     expect(headers['x-powered-by']).toBeUndefined()
+  })
+})
+
+describe('what is refused', () => {
+  it('in one way and is there in another says in which, as a problem', async () => {
+    for (const [method, path, allow] of [
+      ['put', '/session', 'DELETE, GET, POST'],
+      ['delete', '/day', 'GET'],
+      ['get', '/imports', 'POST'],
+      ['patch', `/makeovers/${id}/changes`, 'GET, POST'],
+    ] as const) {
+      const answer = await request(served.application)[method](`/api${path}`).set('cookie', who.cookie)
+      expect([path, answer.status, answer.body]).toMatchObject([path, 405, { status: 405, title: expect.any(String) }])
+      expect(answer.headers.allow?.split(', ').sort().join(', ')).toBe(allow)
+    }
+    const beside = await request(served.application).post('/anything').send({})
+    expect([beside.status, beside.headers['content-type']]).toEqual([405, expect.stringMatching(/problem\+json/)])
+  })
+  it('leaves nothing of what was sent in the log', async () => {
+    const lines: string[] = []
+    const log = pino({ level: 'trace' }, { write: (line) => void lines.push(line) })
+    const broken = connect(served.url)
+    const application = createApplication({
+      database: { ...broken, pool: { ...broken.pool, query: () => Promise.reject(new Error('broken')) } as never },
+      news: openNews(served.url, broken, log),
+      log,
+      pages: null,
+      clock: Date.now,
+      failedSignIns: 10,
+      registration: 'open',
+    })
+    await inTransaction(served.database, { studio: who.studioId }, (tx) =>
+      tx.execute(sql`select ${'a secret value'}::int`),
+    ).catch((error: unknown) => log.error({ err: withoutValues(error) }, 'unexpected'))
+    expect((await request(application).get('/api/day?name=secret').set('cookie', who.cookie)).status).toBe(500)
+    await broken.close()
+    expect(lines).toHaveLength(2)
+    expect(lines.join('')).not.toMatch(/secret|bonitas_session/)
+    expect(lines.join('')).toMatch(/22P02/) // invalid_text_representation: what broke is said
+  })
+  it('a window more than twenty of one person is not told back', async () => {
+    const own = await person(served)
+    const { makeover: mine } = (await makeover(own)).ids
+    for (let window = 0; window < 30; window++)
+      await own.post(`/makeovers/${mine}/here`, { window: uuidv7(), page: 'brief' })
+    await vi.waitFor(async () => expect((await own.get(`/makeovers/${mine}/here`)).body).toHaveLength(20))
   })
 })
 

@@ -3,6 +3,6 @@ export { agreedFor, agreedNow, agreements, isSigned, type Agreement } from './ag
 export { because, forbiddenIn, insteadOf, ruledOut, wordsOfCandidate, type Forbidden } from './constraints.ts'
 export { recurring, wordsIn } from './inspiration.ts'
 export { isKeepsake, keepers } from './keepers.ts'
-export { keepBrief, readKept, writeKept, type KeptBrief } from './kept.ts'
+export { keepBrief, readKept, signedText, writeKept, type KeptBrief } from './kept.ts'
 
 export { scopeChoices } from './scope.ts'

@@ -2,6 +2,7 @@
  * The brief as it is signed: what the room is for, what stays, what may not be done, whose practice it is judged
  * by. It also holds what it may cost, and the rules it was reckoned by. It names no person. A signed version keeps it word for word.
  */
+import { array, lazy, number, object, string } from 'yup'
 import { headOf, rowsOf, type Makeover, type Studio } from '../makeover/document.ts'
 import { practiceOf } from '../makeover/practice.ts'
 import { questions, schoolOf } from '../rulebook/schools.ts'
@@ -109,5 +110,52 @@ export function keepBrief(
 
 /** A kept brief as the text a signed version bears. */
 export const writeKept = (brief: KeptBrief): string => JSON.stringify(brief)
-/** The brief that a signed version bears; null where it was signed before briefs were kept. */
-export const readKept = (text: string): KeptBrief | null => (text === '' ? null : (JSON.parse(text) as KeptBrief)) // parsed here: the guard lets only what `writeKept` wrote pass
+/** The brief that a signed version bears; null where it was signed before briefs were kept, or bears something else. */
+export function readKept(text: string): KeptBrief | null {
+  if (text === '') return null
+  try {
+    const brief: unknown = JSON.parse(text)
+    return shape.isValidSync(brief, { strict: true }) ? (brief as unknown as KeptBrief) : null
+  } catch {
+    return null
+  }
+}
+
+/**
+ * What is signed, as the text that its digest is taken of: the sums, the day, by whom, why, and the brief. It names whoever
+ * signed by their id. Null where there is no such version, or nobody signed it.
+ */
+export function signedText(makeover: Makeover, agreementId: string): string | null {
+  const version = agreements(makeover).find(({ row }) => row.id === agreementId)
+  if (version?.row.signedOn == null) return null
+  const { number, signedOn, signedById, contingencyMinor, reason, kept } = version.row
+  const sums = [...version.amounts].map(([categoryId, amount]) => `${categoryId}=${amount}`).sort()
+  return [number, signedOn, signedById, contingencyMinor, sums.join(','), reason, kept].join('\n')
+}
+
+const text = () => string().strict().max(5000).defined()
+const maybe = () => text().nullable()
+const amount = () => number().strict().integer().defined()
+const listOf = (fields: Parameters<typeof object>[0]) =>
+  array(object(fields).strict().required()).strict().max(2000).required()
+/** What a kept brief looks like, so that whatever a file puts in its place is not taken for one. */
+const shape = object({
+  name: text(),
+  rooms: array(text()).strict().required(),
+  scope: text(),
+  currency: text().length(3),
+  installOn: maybe(),
+  needs: listOf({ name: text(), importance: text(), who: text(), servedBy: array(text()).strict().required() }),
+  stays: listOf({ name: text(), source: text(), reason: text(), origin: text(), goesBackOn: maybe(), hole: text() }),
+  constraints: listOf({ forbids: text(), reason: text(), note: text() }),
+  permissions: listOf({ ask: text(), askedOf: text(), answer: text(), restore: text(), restoreMinor: amount() }),
+  ways: listOf({ wish: text(), way: text(), costMinor: amount() }),
+  schools: listOf({ asks: text(), school: text(), then: text() }),
+  sums: listOf({ category: text(), amountMinor: amount() }),
+  contingencyMinor: amount(),
+  rules: lazy((rules: unknown) =>
+    object(Object.fromEntries(Object.keys(Object(rules) as object).map((rule) => [rule, number().strict().defined()])))
+      .strict()
+      .required(),
+  ),
+})

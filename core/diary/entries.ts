@@ -70,14 +70,14 @@ export function withoutPersonal<T extends DiaryRow>(row: T): T {
 }
 
 /** The texts of changed rows: by the place of the row, before or after, and the field. */
-export type Words = Readonly<Record<string, { readonly before?: Values; readonly after?: Values }>>
+export type Words = Readonly<Record<string, { readonly before?: Values; readonly after?: Values } | undefined>>
 /** Stands in a row of the diary for a text that lies apart, where it can be erased. */
 const apart = { words: true } as const
 const isApart = (value: unknown): boolean => typeof value === 'object' && value !== null && 'words' in value
 
 /** Rows of the diary with their texts put apart from them; ids stay, since rows are found by them. */
 export function partWords<T extends DiaryRow>(rows: readonly T[]): { rows: T[]; words: Words | null } {
-  const words: Record<string, { before?: Values; after?: Values }> = {}
+  const words: Record<string, { before?: Values; after?: Values } | undefined> = {}
   const parted = rows.map((row, place) => {
     const part = (side: 'before' | 'after'): Values | null => {
       const values = row[side]

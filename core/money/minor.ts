@@ -15,7 +15,7 @@ export class TooMuch extends RangeError {}
 
 /** A whole number of minor units as money; throws on fractions and NaN, and `TooMuch` on numbers too large to be exact. */
 export function minor(value: number): Minor {
-  if (Math.abs(value) > Number.MAX_SAFE_INTEGER)
+  if (Number.isFinite(value) && Math.abs(value) > Number.MAX_SAFE_INTEGER)
     throw new TooMuch(`Money: ${value} minor units are too many to be exact`)
   if (!isMinor(value)) throw new RangeError(`Money: expected a whole number of minor units, got ${value}`)
   return value

@@ -1,4 +1,5 @@
 /** A parcel read with suspicion: sizes, checksums, depth, digests and every row are held to before anything is used. */
+import { readKept } from '../brief/index.ts'
 import type { DiaryRow } from '../diary/index.ts'
 import {
   apply,
@@ -89,6 +90,9 @@ export function readMakeover(value: unknown): { readonly id: string; readonly do
   const heads = rowsOf(applied.documents.makeover, 'makeover')
   if (heads.length !== 1 || heads[0]?.id !== id)
     throw new Damaged('makeover.json rows.makeover', 'expected one row, with the id of the file')
+  for (const row of rowsOf(applied.documents.makeover, 'agreement'))
+    if (row.kept !== '' && readKept(row.kept) === null)
+      throw new Damaged(`makeover.json ${places.get(`agreement ${row.id}`) ?? 'rows.agreement'}.kept`, 'is no brief')
   return { id, documents: applied.documents }
 }
 

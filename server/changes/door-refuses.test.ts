@@ -1,3 +1,4 @@
+import request from 'supertest'
 import { v7 as uuidv7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { blank, termsOf } from '#core/makeover/blank.ts'
@@ -6,6 +7,7 @@ import { plainDate } from '#core/measure/plain-date.ts'
 import { minor } from '#core/money/minor.ts'
 import { reckonMoney } from '#core/purchases/index.ts'
 import { inTransaction } from '../database/connection.ts'
+import { loadDocuments } from '../database/documents.ts'
 import { payments, purchases } from '../database/tables.ts'
 import { order, planned } from '../testing/planned.ts'
 import { person, serve, type Served } from '../testing/studio.ts'
@@ -113,6 +115,20 @@ describe('bad input on the route', () => {
     expect((await who.open(world.id)).makeover.rows.room[room]?.name).toBe('Salon 🎻 № 2')
   })
   it.each([
+    ['a set nested 20 000 deep', `${'['.repeat(20_000)}${']'.repeat(20_000)}`],
+    [
+      'a field nested 20 000 deep',
+      `{"id":"${uuidv7()}","schemaVersion":${schemaVersion},"sentence":"x","operations":[{"op":"put","kind":"room","id":"${uuidv7()}","base":null,"fields":{"name":${'['.repeat(20_000)}${']'.repeat(20_000)}}}]}`,
+    ],
+    [
+      'a value that pretends to be a text',
+      JSON.stringify({
+        id: uuidv7(),
+        schemaVersion,
+        sentence: 'x',
+        operations: [{ op: 'put', kind: 'room', id: uuidv7(), base: null, fields: { name: { toString: 1 } } }],
+      }),
+    ],
     ['no body', undefined],
     ['a list', '[]'],
     ['broken JSON', '{"id":'],
@@ -128,13 +144,109 @@ describe('bad input on the route', () => {
     ],
   ])('%s is a problem detail, never a 500', async (_name, body) => {
     const world = await planned(who, 100_00)
-    const sent = who.post(`/makeovers/${world.id}/changes`, {}).set('content-type', 'application/json')
+    const sent = asked(world.id)
     const answer = await (body === undefined ? sent : sent.send(body))
     expect(answer.status).toBeGreaterThanOrEqual(400)
     expect(answer.status).toBeLessThan(500)
     expect(answer.body).toMatchObject({ title: expect.any(String), detail: expect.any(String), status: answer.status })
   })
 })
+
+describe('money that nobody meant', () => {
+  it('a price that no sum can hold is refused with where, and the makeover stays as it was', async () => {
+    const world = await planned(who, 100_00)
+    const terms = { ...world.offer, priceMinor: minor(1_000_000_000_000), packSize: 0.001 }
+    const answer = await who.change(world.id, [
+      add('candidate', uuidv7(), terms),
+      {
+        op: 'put',
+        kind: 'piece',
+        id: world.piece,
+        base: await versionOf('piece', world),
+        fields: { quantity: 100_000 },
+      },
+    ])
+    expect(answer.body).toMatchObject({ status: 422, faults: [{ code: 'too-much', field: 'priceMinor' }] })
+    expect((await who.open(world.id)).makeover.rev).toBe(2)
+  })
+  it('a payment beyond what is owed wants its reason', async () => {
+    const world = await planned(who, 400_00)
+    const orderId = uuidv7()
+    await who.change(world.id, order(world, {}, orderId))
+    const pay = (reason: string) =>
+      who.change(world.id, [
+        add('payment', uuidv7(), {
+          ...blank.payment,
+          orderId,
+          direction: 'out',
+          amountMinor: minor(1_000_000_00),
+          paidOn: plainDate('2027-02-02'),
+          tender: 'card',
+          reason,
+        }),
+      ])
+    expect((await pay('')).body).toMatchObject({
+      status: 422,
+      faults: [
+        { code: 'overpaid', field: 'reason', message: expect.stringMatching(/more is paid than the 400\.00 owed/) },
+      ],
+    })
+    expect((await pay('the seller asked for a deposit on all rooms')).status).toBe(200)
+  })
+  it('a line that was paid or came is not taken away, not even with its delivery', async () => {
+    const world = await planned(who, 100_00)
+    const orderId = uuidv7()
+    await who.change(world.id, order(world, {}, orderId))
+    const line = Object.values((await who.open(world.id)).makeover.rows.purchase)[0]
+    const delivery = uuidv7()
+    const came = add('delivery', delivery, {
+      ...blank.delivery,
+      purchaseId: line?.id ?? '',
+      packs: 1,
+      receivedOn: plainDate('2027-02-20'),
+    })
+    expect((await who.change(world.id, [came])).status).toBe(200)
+    const base = await versionOf('delivery', { ...world, delivery })
+    const answer = await who.change(world.id, [
+      { op: 'remove', kind: 'delivery', id: delivery, base },
+      { op: 'remove', kind: 'purchase', id: line?.id ?? '', base: line?.version ?? '' },
+      { op: 'remove', kind: 'order', id: orderId, base: await versionOf('order', { ...world, order: orderId }) },
+    ])
+    expect(answer.body).toMatchObject({
+      status: 422,
+      faults: [{ kind: 'purchase', message: expect.stringMatching(/goods of it came/) }],
+    })
+  })
+  it('nothing has no sign: −0 is kept as 0, in memory as in the tables', async () => {
+    const world = await planned(who, 100_00)
+    const answer = await asked(world.id).send(
+      `{"id":"${uuidv7()}","schemaVersion":${schemaVersion},"sentence":"x","operations":[{"op":"put","kind":"candidate","id":"${world.candidate}","base":"${await versionOf('candidate', world)}","fields":{"deliveryMinor":-0}}]}`,
+    )
+    expect(answer.status, answer.text).toBe(200)
+    const documents = await inTransaction(served.database, { studio: who.studioId }, (tx) =>
+      loadDocuments(tx, served.database.memory, who.studioId, world.id),
+    )
+    expect(Object.is(documents.makeover.rows.candidate[world.candidate]?.deliveryMinor, 0)).toBe(true)
+  })
+  it('the studio is no makeover', async () => {
+    expect((await who.change(who.studioId, [add('room', uuidv7(), { name: 'x' })])).status).toBe(404)
+  })
+})
+
+/** A change whose body is sent as it is written. */
+const asked = (id: string) =>
+  request(served.application)
+    .post(`/api/makeovers/${id}/changes`)
+    .set('cookie', who.cookie)
+    .set('content-type', 'application/json')
+
+async function versionOf(
+  kind: 'piece' | 'candidate' | 'delivery' | 'order',
+  world: { id: string } & Partial<Record<string, unknown>>,
+): Promise<string> {
+  const rows = (await who.open(world.id)).makeover.rows[kind] as Readonly<Record<string, { version: string }>>
+  return rows[String(world[kind])]?.version ?? ''
+}
 
 describe('the tables, where the core is passed by', () => {
   it('refuse what the core would refuse', async () => {

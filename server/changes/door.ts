@@ -4,8 +4,7 @@
  */
 import { createHash } from 'node:crypto'
 import { and, eq, isNull } from 'drizzle-orm'
-import type pg from 'pg'
-import { entriesOf, mentionedIn, partWords, withoutPersonal, type DiaryRow } from '#core/diary/index.ts'
+import { entriesOf, withoutPersonal } from '#core/diary/index.ts'
 import {
   anyRows,
   apply,
@@ -23,6 +22,8 @@ import { changedDocuments, changes, documents } from '../database/tables.ts'
 import type { News } from './news.ts'
 import { type Conflict, conflictsOf } from './conflicts.ts'
 import { databaseFault } from './faults.ts'
+import { sign } from './signings.ts'
+import { statement, write } from './writing.ts'
 
 export type Person = { readonly studioId: string; readonly personId: string }
 
@@ -105,6 +106,8 @@ export function refusalOf(error: unknown): Outcome {
 export type Taking = {
   /** It brings in a whole makeover from a file: its rows have to stand, how they came about is not judged again. */
   readonly bringsIn?: boolean
+  /** It comes from a file: what it says is signed was not signed here. */
+  readonly told?: boolean
 }
 
 /** The same within a transaction that has its sight set already: refusals and conflicts are thrown, and undo all of it. */
@@ -115,7 +118,7 @@ export async function take(
   makeoverId: string,
   changeSet: ChangeSet,
   nowMs: number,
-  { bringsIn = false }: Taking = {},
+  { bringsIn = false, told = false }: Taking = {},
 ): Promise<Outcome> {
   const { operations } = changeSet
   const { studioId } = person
@@ -166,6 +169,7 @@ export async function take(
     locked.map(({ id }) => id),
     entriesOf(before, after, operations).map(withoutPersonal),
   )
+  if (!told) await sign(tx, person, changeSet.id, before.makeover, after.makeover, nowMs)
   const revOf = (id: string, otherwise: number): number =>
     locked.filter((stand) => stand.id === id).map(({ rev }) => rev + 1)[0] ?? otherwise
   const rev = revOf(makeoverId, 0)
@@ -241,15 +245,6 @@ async function lock(
   }
 }
 
-/** A statement under a name, planned once a connection. */
-const statement = <R extends pg.QueryResultRow>(
-  tx: Transaction,
-  name: string,
-  text: string,
-  values: readonly unknown[],
-): Promise<pg.QueryResult<R>> =>
-  (tx as Transaction & { $client: pg.PoolClient }).$client.query<R>({ name, text, values: [...values] })
-
 async function keepStudio(
   tx: Transaction,
   { memory }: Database,
@@ -259,46 +254,4 @@ async function keepStudio(
   const studio = await loadStudio(tx, studioId)
   const [latest] = await tx.select({ changeId: documents.changeId }).from(documents).where(eq(documents.id, studioId))
   if (latest?.changeId === changeId) memory.keep(studioId, studio, changeId)
-}
-
-const writeText = `
-  with change as (
-    insert into changes (studio_id, id, person_id, digest, undoes, brings_in) values ($1, $2, $3, $5, $6, $7)
-  ), said as (
-    insert into change_words (studio_id, change_id, sentence, words) values ($1, $2, $4, $11::jsonb)
-  ), told as (
-    insert into changed_rows (studio_id, change_id, place, kind, row_id, operation, before, after)
-    select $1, $2, row.place, row.kind, row."rowId", row.operation, row.before, row.after
-    from jsonb_to_recordset($8::jsonb) as row(place int, kind text, "rowId" uuid, operation text, before jsonb, after jsonb)
-  ), mentioned as (
-    insert into mentions (studio_id, row_id, change_id) select $1, unnest($10::uuid[]), $2
-  ), raised as (
-    update documents set rev = rev + 1, change_id = $2 where id = any($9::uuid[]) returning id, rev
-  )
-  insert into changed_documents (studio_id, document_id, rev, change_id) select $1, raised.id, raised.rev, $2 from raised`
-
-/** The change, what it did to each row, and the next rev of each document that it touched. */
-async function write(
-  tx: Transaction,
-  { studioId, personId }: Person,
-  { id, sentence, undoes }: ChangeSet,
-  digest: string,
-  bringsIn: boolean,
-  documentIds: readonly string[],
-  entries: readonly DiaryRow[],
-): Promise<void> {
-  const { rows, words } = partWords(entries)
-  await statement(tx, 'write', writeText, [
-    studioId,
-    id,
-    personId,
-    sentence,
-    digest,
-    undoes ?? null,
-    bringsIn,
-    JSON.stringify(rows.map((row, place) => ({ place, ...row }))),
-    documentIds,
-    mentionedIn(entries),
-    words && JSON.stringify(words),
-  ])
 }

@@ -1,8 +1,9 @@
 import type { KeptBrief } from '#core/brief/index.ts'
 import { sum, type Minor } from '#core/money/minor.ts'
 import { writeMoney } from '#core/money/written.ts'
-import { isPlainDate, writeDate } from '#core/measure/plain-date.ts'
+import { dateIn, isPlainDate, writeDate } from '#core/measure/plain-date.ts'
 import { rulebook, ruleIds, type Rule } from '#core/rulebook/rulebook.ts'
+import type { Signed } from '../changes/signings.ts'
 import { paper } from './paper.ts'
 
 export type Signing = {
@@ -13,15 +14,39 @@ export type Signing = {
   readonly version: number
   readonly reason: string
   readonly kept: boolean
+  /** How it was signed here; null where it was not. */
+  readonly here: Signed['here']
+  readonly timeZone: string
 }
 
 const day = (date: string | null): string => (date !== null && isPlainDate(date) ? writeDate(date) : '')
 const list = (words: readonly string[]): string => words.filter((word) => word !== '').join(', ')
 
+/** Who signed, and how that is known: typed here by whom and when, or told by a file. */
+function signedWords({
+  signedBy,
+  signedOn,
+  here,
+  timeZone,
+}: Pick<Signing, 'signedBy' | 'signedOn' | 'here' | 'timeZone'>): string[] {
+  if (!here)
+    return [
+      `A file that was brought in says: signed by ${signedBy ?? ''} on ${day(signedOn)}. It was not signed here, and nothing here vouches for it.`,
+    ]
+  const at = new Date(here.typedAt)
+  const typedOn = dateIn(timeZone, at.getTime())
+  return [
+    `Signed by ${signedBy ?? ''} on ${day(signedOn)}. ${here.typedBy} entered it on their behalf on ${writeDate(typedOn)}${typedOn === signedOn ? '' : ', which is later than the day it bears'}.`,
+    here.holds
+      ? `What it says is bound to the digest ${here.digest} (SHA-256)${here.erasedAt === null ? '' : ', taken anew when a name was erased from it'}.`
+      : 'What it says is not what was signed: somebody changed it by another way than this product.',
+  ]
+}
+
 /** The brief as a page to sign: as it stands, or word for word as it was signed. */
 export function briefPdf(
   brief: KeptBrief,
-  { clients, studio, signedBy, signedOn, version, reason, kept }: Signing,
+  { clients, studio, signedBy, signedOn, version, reason, kept, here, timeZone }: Signing,
 ): Promise<Buffer> {
   const page = paper(`Brief: ${brief.name}`)
   const money = (amount: number): string => writeMoney(amount as Minor, brief.currency) // a kept brief holds whole minor units
@@ -133,10 +158,10 @@ export function briefPdf(
     'sum',
   )
   page.words('All sums include tax, delivery and fees. They change only by a change that is signed and says why.', true)
-  if (signedOn) page.words(`Signed by ${signedBy ?? ''} on ${day(signedOn)}.`)
+  if (signedOn) for (const sentence of signedWords({ signedBy, signedOn, here, timeZone })) page.words(sentence)
   else page.signatures([...clients.map((client) => `${client}, date`), `${studio}, date`])
   if (kept) {
-    const own = ruleIds.filter((id) => brief.rules[id] !== rulebook[id].value)
+    const own = ruleIds.filter((id) => id in brief.rules && brief.rules[id] !== rulebook[id].value)
     page.words(
       own.length === 0
         ? 'Reckoned by the defaults of the rulebook.'

@@ -6,6 +6,7 @@ import { rowsOf, type Makeover, type Studio } from '#core/makeover/document.ts'
 import { dateIn, type PlainDate } from '#core/measure/plain-date.ts'
 import { reckonMoney, statement } from '#core/purchases/index.ts'
 import { personBehind } from '../accounts/routes.ts'
+import { signedOf } from '../changes/signings.ts'
 import type { Setting } from '../setting.ts'
 import { inTransaction } from '../database/connection.ts'
 import { loadDocuments } from '../database/documents.ts'
@@ -59,6 +60,7 @@ export function documentRoutes({ database, clock }: Setting): Router {
     const versions = rowsOf(makeover, 'agreement').toSorted((left, right) => left.number - right.number)
     const version = versions.find((row) => String(row.number) === request.query.version) ?? versions.at(-1)
     const kept = version ? readKept(version.kept) : null
+    const signed = await inTransaction(database, { studio: studio.id }, (tx) => signedOf(tx, makeover))
     const brief = kept ?? keepBrief({ makeover, studio }, version?.id ?? '')
     const bytes = await briefPdf(brief ?? bare(opened), {
       clients,
@@ -68,6 +70,8 @@ export function documentRoutes({ database, clock }: Setting): Router {
       version: version?.number ?? 1,
       reason: version?.reason ?? '',
       kept: kept !== null,
+      here: signed.find((signed) => signed.agreementId === version?.id)?.here ?? null,
+      timeZone: personBehind(request).timeZone,
     })
     send(response, 'application/pdf', `${nameOf(opened)} brief.pdf`, bytes)
   })

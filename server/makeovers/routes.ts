@@ -6,6 +6,7 @@ import { personBehind } from '../accounts/routes.ts'
 import type { Setting } from '../setting.ts'
 import { changesAfter, diaryBefore, documentsAt, momentOf } from '../changes/diary.ts'
 import { takeChange } from '../changes/door.ts'
+import { signedOf } from '../changes/signings.ts'
 import { inTransaction } from '../database/connection.ts'
 import { recall } from '../database/documents.ts'
 import { idIn, notFound, Problem, refused } from '../problem.ts'
@@ -40,6 +41,13 @@ export function makeoverRoutes({ database, news, clock }: Setting): Router {
     if (!found.makeover.rows.makeover[id]) throw notFound()
     return found
   }
+
+  /** How what is signed came to be signed. */
+  routes.get('/makeovers/:id/signings', async (request, response) => {
+    const { studioId } = personBehind(request)
+    const { makeover } = await open(studioId, idIn(request))
+    response.json(await inTransaction(database, { studio: studioId }, (tx) => signedOf(tx, makeover)))
+  })
 
   /** The makeover as it was at an earlier moment, reckoned as of the day of that moment. */
   routes.get('/makeovers/:id/at/:rev', async (request, response) => {

@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto'
 import { and, asc, eq, inArray, ne } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 import { apply, isStudioOperation, schemaVersion, type Documents, type Fault } from '#core/makeover/change.ts'
+import { isSigned } from '#core/brief/index.ts'
 import { mentionedIn, partWords } from '#core/diary/index.ts'
 import { emptyMakeover, headOf, rowsOf } from '#core/makeover/document.ts'
 import { makeoverKinds, spoken, type Kind } from '#core/makeover/kinds.ts'
@@ -56,7 +57,9 @@ export type DryRun = {
   readonly files: { readonly count: number; readonly bytes: number }
   readonly history: number | null
   readonly currency: string
-  readonly money: { readonly agreed: number; readonly forecast: number; readonly paid: number }
+  readonly money: { readonly agreed: number; readonly forecast: number; readonly paid: number; readonly over: number }
+  /** Versions of the budget that the file says are signed; nothing here vouches for them. */
+  readonly signed: number
   readonly remarks: { readonly stop: number; readonly look: number; readonly note: number }
   readonly newSellers: readonly string[]
   readonly knownSellers: readonly string[]
@@ -111,7 +114,13 @@ export async function dryRun(
     files: { count: parcel.files.length, bytes: parcel.files.reduce((sum, file) => sum + file.bytes.length, 0) },
     history: parcel.history?.length ?? null,
     currency: headOf(parcel.documents.makeover)?.currency ?? 'EUR',
-    money: { agreed: money.total.agreed, forecast: money.total.forecast, paid: money.total.paid },
+    money: {
+      agreed: money.total.agreed,
+      forecast: money.total.forecast,
+      paid: money.total.paid,
+      over: money.total.over,
+    },
+    signed: rowsOf(parcel.documents.makeover, 'agreement').filter(isSigned).length,
     remarks: { stop: count('stop'), look: count('look'), note: count('note') },
     newSellers: anew.newSellers,
     knownSellers: anew.knownSellers,
@@ -170,7 +179,7 @@ export async function arrive(
           parcel.id,
           { id: uuidv7(), schemaVersion, sentence, operations },
           nowMs,
-          { bringsIn: !exists },
+          { bringsIn: !exists, told: true },
         ),
         changed: true,
         withStudio: operations.some(isStudioOperation),

@@ -1,19 +1,28 @@
 <script setup lang="ts">
 import { byId } from '#core/makeover/by-id.ts'
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { writeDate } from '#core/measure/plain-date.ts'
+import { dateIn, writeDate, type PlainDate } from '#core/measure/plain-date.ts'
 import { plus, zero } from '#core/money/minor.ts'
 import FigureButton from '../parts/FigureButton.vue'
 import MoneyAmount from '../parts/MoneyAmount.vue'
+import { request } from '../api.ts'
+import { useSession } from '../stores/session.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 import { useWorking } from '../stores/working.ts'
 import BudgetDialog from './BudgetDialog.vue'
 
+/** How a signed version came about; null where a file brought it in. */
+type Signed = {
+  readonly agreementId: string
+  readonly here: { readonly typedBy: string; readonly typedAt: string; readonly holds: boolean } | null
+}
+
 /** The agreed budget: every version side by side, the draft last. */
 const makeover = useMakeover()
 const working = useWorking()
+const session = useSession()
 const route = useRoute()
 const router = useRouter()
 const clients = useRows('client')
@@ -22,6 +31,27 @@ const versions = computed(() => makeover.reckoning?.money.versions ?? [])
 const draft = computed(() => versions.value.find(({ row }) => row.signedOn === null) ?? null)
 const agreement = computed(() => makeover.reckoning?.money.agreement ?? null)
 const signer = (id: string | null): string => byId(clients.value, id)?.name ?? ''
+/** How each signed version came to be signed, asked of the server, which alone can vouch for it. */
+const signings = shallowRef<readonly Signed[]>([])
+watch(
+  () => versions.value.map(({ row }) => `${row.id} ${row.signedOn ?? ''}`).join(),
+  async () => {
+    signings.value = await request<readonly Signed[]>('GET', `/makeovers/${String(route.params.id)}/signings`).catch(
+      () => [],
+    )
+  },
+  { immediate: true },
+)
+function vouched(id: string, signedOn: PlainDate): string {
+  const signing = signings.value.find((signed) => signed.agreementId === id)
+  if (!signing) return ''
+  if (!signing.here) return 'brought in with a file, not signed here'
+  const typedOn = dateIn(session.person?.timeZone ?? 'UTC', Date.parse(signing.here.typedAt))
+  const late = typedOn === signedOn ? '' : ` on ${writeDate(typedOn)}`
+  return signing.here.holds
+    ? `entered by ${signing.here.typedBy}${late}`
+    : 'changed since it was signed, by another way than here'
+}
 const open = ref(false)
 const mode = ref<'draft' | 'sign' | 'change'>('draft')
 function start(as: 'draft' | 'sign' | 'change'): void {
@@ -66,7 +96,11 @@ onMounted(() => {
             <th v-for="{ row } in versions" :key="row.id" class="number">
               <template v-if="row.signedOn"
                 ><strong>{{ row.number === 1 ? 'Agreed' : `Change ${row.number - 1}` }}</strong
-                ><br />{{ writeDate(row.signedOn) }}, {{ signer(row.signedById) }}<br /><a
+                ><br />{{ writeDate(row.signedOn) }}, {{ signer(row.signedById) }}<br /><template
+                  v-if="vouched(row.id, row.signedOn)"
+                  ><span class="quiet">{{ vouched(row.id, row.signedOn) }}</span
+                  ><br /></template
+                ><a
                   :href="`/api/makeovers/${$route.params.id}/brief.pdf?version=${row.number}`"
                   :aria-label="`The brief as signed, ${row.number === 1 ? 'agreed' : `change ${row.number - 1}`}, PDF`"
                   >as signed</a

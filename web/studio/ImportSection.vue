@@ -19,7 +19,8 @@ type Dry = {
   readonly history: number | null
   readonly rows: readonly { readonly what: string; readonly count: number }[]
   readonly files: { readonly count: number; readonly bytes: number }
-  readonly money: { readonly agreed: Minor; readonly forecast: Minor; readonly paid: Minor }
+  readonly money: { readonly agreed: Minor; readonly forecast: Minor; readonly paid: Minor; readonly over: Minor }
+  readonly signed: number
   readonly remarks: { readonly stop: number; readonly look: number; readonly note: number }
   readonly newSellers: readonly string[]
   readonly knownSellers: readonly string[]
@@ -157,6 +158,14 @@ const practiceWords = (name: string): string => {
           <dd>{{ dry.files.count === 0 ? 'none' : `${dry.files.count}, ${size(dry.files.bytes)}` }}</dd>
         </div>
       </dl>
+      <p v-if="dry.money.over > 0" class="final">
+        It comes to <MoneyAmount :amount="dry.money.over" :currency="dry.currency" with-currency /> over the agreed sum,
+        and stands over until a change is signed: nothing more can be ordered before.
+      </p>
+      <p v-if="dry.signed > 0">
+        {{ many(dry.signed, 'version') }} of the budget {{ dry.signed === 1 ? 'comes' : 'come' }} as signed. What a file
+        says is marked as brought in: only what is signed here is vouched for here.
+      </p>
       <ul class="rows-in" aria-label="What is in it">
         <li v-for="row in dry.rows" :key="row.what">
           <strong>{{ row.count }}</strong> {{ row.what }}

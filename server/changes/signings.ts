@@ -1,0 +1,89 @@
+/** What was signed here: typed by whom, when, and bound by a digest to what it said. What a file brought in has none. */
+import { createHash } from 'node:crypto'
+import { eq } from 'drizzle-orm'
+import { signedText } from '#core/brief/index.ts'
+import { rowsOf, type Makeover } from '#core/makeover/document.ts'
+import type { Transaction } from '../database/connection.ts'
+import { people, signings } from '../database/tables.ts'
+import type { Person } from './door.ts'
+
+const digestOf = (text: string): string => createHash('sha256').update(text).digest('hex')
+
+/** Notes what a change signs, with who typed it and when: on whose behalf and for which day is in what is signed. */
+export async function sign(
+  tx: Transaction,
+  { studioId, personId }: Person,
+  changeId: string,
+  before: Makeover,
+  after: Makeover,
+  nowMs: number,
+): Promise<void> {
+  const signed = rowsOf(after, 'agreement').flatMap(({ id }) => {
+    const text = before.rows.agreement[id]?.signedOn == null ? signedText(after, id) : null
+    return text === null ? [] : [{ id, digest: digestOf(text) }]
+  })
+  if (signed.length === 0) return
+  await tx.insert(signings).values(
+    signed.map(({ id, digest }) => ({
+      studioId,
+      makeoverId: after.id,
+      agreementId: id,
+      changeId,
+      personId,
+      typedAt: new Date(nowMs),
+      digest,
+    })),
+  )
+}
+
+/** How a signed version came about: typed here, or brought in with a file that says so. */
+export type Signed = {
+  readonly agreementId: string
+  readonly here: {
+    readonly typedBy: string
+    readonly typedAt: string
+    readonly digest: string
+    /** What it says today is what was signed. */
+    readonly holds: boolean
+    readonly erasedAt: string | null
+  } | null
+}
+
+export async function signedOf(tx: Transaction, makeover: Makeover): Promise<Signed[]> {
+  const kept = await tx
+    .select({ signing: signings, typedBy: people.name })
+    .from(signings)
+    .leftJoin(people, eq(people.id, signings.personId))
+    .where(eq(signings.makeoverId, makeover.id))
+  return rowsOf(makeover, 'agreement').flatMap(({ id }): Signed[] => {
+    const text = signedText(makeover, id)
+    if (text === null) return []
+    const found = kept.find(({ signing }) => signing.agreementId === id)
+    if (!found) return [{ agreementId: id, here: null }]
+    const { typedAt, digest, erasedAt } = found.signing
+    return [
+      {
+        agreementId: id,
+        here: {
+          typedBy: found.typedBy ?? '',
+          typedAt: typedAt.toISOString(),
+          digest,
+          holds: digestOf(text) === digest,
+          erasedAt: erasedAt?.toISOString() ?? null,
+        },
+      },
+    ]
+  })
+}
+
+/** After a name was erased from what is signed, its digest is that of what is left, and says since when. */
+export async function signAnew(tx: Transaction, makeover: Makeover, nowMs: number): Promise<void> {
+  for (const { agreementId, here } of await signedOf(tx, makeover)) {
+    const text = signedText(makeover, agreementId)
+    if (text !== null && here && !here.holds)
+      await tx
+        .update(signings)
+        .set({ digest: digestOf(text), erasedAt: new Date(nowMs) })
+        .where(eq(signings.agreementId, agreementId))
+  }
+}
