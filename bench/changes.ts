@@ -14,6 +14,7 @@ import { pino } from 'pino'
 import { v7 as uuidv7 } from 'uuid'
 import { add, schemaVersion } from '#core/makeover/change.ts'
 import { begin } from '#core/testing/small-makeover.ts'
+import { sharedHeavy } from '#server/testing/studio.ts'
 import { createApplication } from '#server/application.ts'
 import { openNews } from '#server/changes/news.ts'
 import { connect } from '#server/database/connection.ts'
@@ -127,7 +128,8 @@ export async function benchChanges(ms = 2500): Promise<void> {
       pages: null,
       clock: () => Date.parse('2027-03-01T12:00:00Z'),
       failedSignIns: 100,
-    registration: 'open',
+      registration: 'open',
+      heavy: sharedHeavy(),
     }),
   )
   const port = await listen(server)

@@ -7,6 +7,7 @@ import { pino } from 'pino'
 import request from 'supertest'
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import { demoDecorator } from '#demo/index.ts'
+import { sharedHeavy } from '#server/testing/studio.ts'
 import { createApplication } from '#server/application.ts'
 import { openNews } from '#server/changes/news.ts'
 import { connect } from '#server/database/connection.ts'
@@ -35,7 +36,16 @@ async function everything(home: string, demo: boolean): Promise<Buffer> {
   const log = pino({ level: 'silent' })
   const news = openNews(url, database, log)
   if (demo) await loadDemo(database, Date.now())
-  const application = createApplication({ database, news, log, pages: null, clock: Date.now, failedSignIns: 100, registration: 'open' })
+  const application = createApplication({
+    database,
+    news,
+    log,
+    pages: null,
+    clock: Date.now,
+    failedSignIns: 100,
+    registration: 'open',
+    heavy: sharedHeavy(),
+  })
   const agent = request.agent(application)
   expect(
     (await agent.post('/api/session').send({ email: demoDecorator.email, password: demoDecorator.password })).status,

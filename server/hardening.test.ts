@@ -14,7 +14,7 @@ import { connect, inTransaction } from './database/connection.ts'
 import { withoutValues } from './problem.ts'
 import { routesOf, type Route } from './routes.ts'
 import { malformedRequest } from './testing/malformed.ts'
-import { makeover, password, person, serve, type Served, type Speaker } from './testing/studio.ts'
+import { makeover, password, person, serve, sharedHeavy, type Served, type Speaker } from './testing/studio.ts'
 
 const malformed = Number(process.env.MALFORMED ?? 200)
 let served: Served
@@ -169,6 +169,7 @@ describe('what is refused', () => {
       clock: Date.now,
       failedSignIns: 10,
       registration: 'open',
+      heavy: sharedHeavy(),
     })
     await inTransaction(served.database, { studio: who.studioId }, (tx) =>
       tx.execute(sql`select ${'a secret value'}::int`),

@@ -8,6 +8,7 @@ import { openNews } from './changes/news.ts'
 import { connect } from './database/connection.ts'
 import { migrateDatabase, MissingRight } from './database/migrate.ts'
 import { demoIsOpen, loadDemo } from './demo.ts'
+import { openHeavy } from './heavy/heavy.ts'
 import { addressesOf, readReach, type Reach } from './reach.ts'
 import { registrations, type Registration } from './setting.ts'
 
@@ -47,6 +48,7 @@ try {
 }
 const database = connect(url)
 const news = openNews(url, database, log)
+const heavy = openHeavy()
 const wanted = process.env.BONITAS_DEMO
 const ownPassword = process.env.DEMO_PASSWORD
 if (ownPassword !== undefined && [...ownPassword].length < 12)
@@ -62,6 +64,7 @@ const pages = fileURLToPath(new URL('../dist/web', import.meta.url))
 const application = createApplication({
   database,
   news,
+  heavy,
   log,
   pages,
   clock: Date.now,
@@ -94,6 +97,7 @@ async function stop(): Promise<void> {
   setTimeout(() => server.closeAllConnections(), 500).unref()
   await new Promise((resolve) => server.once('close', resolve))
   await news.close()
+  await heavy.close()
   await database.close()
   process.exit(0)
 }

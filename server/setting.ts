@@ -2,6 +2,7 @@
 import type { Logger } from 'pino'
 import { type Database } from './database/connection.ts'
 import type { News } from './changes/news.ts'
+import type { Heavy } from './heavy/heavy.ts'
 import type { Reach } from './reach.ts'
 
 /** Whether strangers may make studios here. */
@@ -11,6 +12,7 @@ export type Registration = (typeof registrations)[number]
 export type Setting = {
   readonly database: Database
   readonly news: News
+  readonly heavy: Heavy
   readonly log: Logger
   /** The built pages; where it is missing only the routes are served. */
   readonly pages: string | null

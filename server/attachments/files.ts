@@ -45,13 +45,17 @@ export type Prepared = {
   readonly thumbnail: Buffer | null
 }
 
-const sha256Of = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex')
+export const sha256Of = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex')
 
 /** A file as it is kept: a picture turned and without its metadata, a PDF as it is. Throws a problem for anything else. */
-export async function prepare(bytes: Buffer): Promise<Prepared> {
+export async function prepare(
+  bytes: Buffer,
+  picture: (bytes: Buffer) => Promise<{ readonly bytes: Uint8Array; readonly thumbnail: Uint8Array }> = preparePicture,
+): Promise<Prepared> {
   const mediaType = await mediaTypeOf(bytes)
   if (mediaType === 'application/pdf') return { sha256: sha256Of(bytes), mediaType, bytes, thumbnail: null }
-  const kept = await preparePicture(bytes)
+  const small = await picture(bytes)
+  const kept = { bytes: Buffer.from(small.bytes), thumbnail: Buffer.from(small.thumbnail) }
   if (kept.bytes.length > largestFile)
     throw new Problem(
       413,

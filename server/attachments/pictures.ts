@@ -2,8 +2,10 @@
 import sharp from 'sharp'
 import { Problem } from '../problem.ts'
 
-/** About twice the largest picture a phone takes; more is a fault, or made to fill the memory. */
-const mostPixels = 120_000_000
+/** More than phones take as a rule, a little above their 64 million; more is a fault, or made to fill the memory. */
+const mostPixels = 66_000_000
+/** What it may unpack to, in bytes: four channels of eight bits at the most pixels. */
+const mostUnpacked = 4 * mostPixels
 const thumbnailEdge = 480
 
 export type KeptPicture = { readonly bytes: Buffer; readonly thumbnail: Buffer }
@@ -14,8 +16,12 @@ export type KeptPicture = { readonly bytes: Buffer; readonly thumbnail: Buffer }
  */
 export async function preparePicture(bytes: Buffer): Promise<KeptPicture> {
   try {
-    const open = () => sharp(bytes, { limitInputPixels: mostPixels, failOn: 'error' })
-    const { exif, iptc, xmp, comments, orientation, format } = await open().metadata()
+    const open = () => sharp(bytes, { limitInputPixels: mostPixels, failOn: 'error', sequentialRead: true })
+    // read out of the header, before anything is unpacked
+    const { exif, iptc, xmp, comments, orientation, format, width, height, channels, depth, pages } =
+      await open().metadata()
+    const unpacked = width * height * channels * (depth === 'ushort' ? 2 : depth === 'float' ? 4 : 1) * (pages ?? 1)
+    if (width * height > mostPixels || unpacked > mostUnpacked) throw tooLarge()
     const speaks =
       exif !== undefined ||
       iptc !== undefined ||
@@ -34,14 +40,8 @@ export async function preparePicture(bytes: Buffer): Promise<KeptPicture> {
         ).toBuffer()
     return { bytes: kept, thumbnail: await thumbnailOf(kept) }
   } catch (error) {
-    const why = error instanceof Error ? error.message.split('\n')[0] : ''
-    if (/pixel limit/i.test(why ?? ''))
-      throw new Problem(
-        413,
-        'too-large',
-        'Too large',
-        `Expected a picture of at most ${mostPixels / 1_000_000} million pixels: make it smaller, or photograph it again.`,
-      )
+    if (error instanceof Problem) throw error
+    if (error instanceof Error && /pixel limit/i.test(error.message)) throw tooLarge()
     throw new Problem(
       415,
       'media-type',
@@ -50,6 +50,14 @@ export async function preparePicture(bytes: Buffer): Promise<KeptPicture> {
     )
   }
 }
+
+const tooLarge = (): Problem =>
+  new Problem(
+    413,
+    'too-large',
+    'Too large',
+    `Expected a picture of at most ${mostPixels / 1_000_000} million pixels: make it smaller, or photograph it again.`,
+  )
 
 /** A small upright WebP of a picture. */
 export const thumbnailOf = (bytes: Buffer): Promise<Buffer> =>

@@ -1,11 +1,11 @@
 import express, { Router, type Request } from 'express'
 import { and, eq } from 'drizzle-orm'
 import { personBehind } from '../accounts/routes.ts'
+import { gate } from '../heavy/gate.ts'
 import type { Setting } from '../setting.ts'
 import { inTransaction } from '../database/connection.ts'
 import { blobs } from '../database/tables.ts'
 import { notFound, Problem } from '../problem.ts'
-import { thumbnailOf } from './pictures.ts'
 import { keepBlob, largestFile, prepare } from './files.ts'
 
 /** Whatever it is, it is not run: no script, no frame, no guess at another type. */
@@ -17,17 +17,22 @@ const still = {
 }
 
 /** Files come in and go out so that none can run as a page. What they hang on is a row of the makeover. */
-export function attachmentRoutes({ database }: Setting): Router {
+export function attachmentRoutes({ database, heavy }: Setting): Router {
   const routes = Router()
-  routes.post('/files', express.raw({ type: () => true, limit: largestFile }), async (request, response) => {
-    const { studioId } = personBehind(request)
-    const bytes: unknown = request.body
-    if (!Buffer.isBuffer(bytes) || bytes.length === 0)
-      throw new Problem(400, 'malformed', 'No file', 'Expected the bytes of a picture or a PDF.')
-    const file = await prepare(bytes)
-    await inTransaction(database, { studio: studioId }, (tx) => keepBlob(tx, studioId, file))
-    response.status(201).json({ sha256: file.sha256, mediaType: file.mediaType, bytes: file.bytes.length })
-  })
+  routes.post(
+    '/files',
+    gate(24, 8),
+    express.raw({ type: () => true, limit: largestFile }),
+    async (request, response) => {
+      const { studioId } = personBehind(request)
+      const bytes: unknown = request.body
+      if (!Buffer.isBuffer(bytes) || bytes.length === 0)
+        throw new Problem(400, 'malformed', 'No file', 'Expected the bytes of a picture or a PDF.')
+      const file = await prepare(bytes, (picture) => heavy.run(studioId, 'picture', { bytes: picture }))
+      await inTransaction(database, { studio: studioId }, (tx) => keepBlob(tx, studioId, file))
+      response.status(201).json({ sha256: file.sha256, mediaType: file.mediaType, bytes: file.bytes.length })
+    },
+  )
 
   const found = async (request: Request) => {
     const { studioId } = personBehind(request)
@@ -53,10 +58,10 @@ export function attachmentRoutes({ database }: Setting): Router {
     response.send(bytes)
   })
   routes.get('/files/:sha256/thumbnail', async (request, response) => {
-    const { sha256, mediaType, bytes, thumbnail } = await found(request)
+    const { studioId, sha256, mediaType, bytes, thumbnail } = await found(request)
     if (mediaType === 'application/pdf') throw notFound()
     response.set({ ...still, 'content-type': 'image/webp', etag: `"${sha256}-small"` })
-    response.send(thumbnail ?? (await thumbnailOf(bytes)))
+    response.send(thumbnail ?? Buffer.from(await heavy.run(studioId, 'thumbnail', { bytes })))
   })
   return routes
 }

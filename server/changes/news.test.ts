@@ -9,7 +9,16 @@ import { pieceOf } from '#core/testing/small-makeover.ts'
 import { pino } from 'pino'
 import { createApplication } from '../application.ts'
 import { connect, type Database } from '../database/connection.ts'
-import { helper, makeover, person, serve, type Opened, type Served, type Speaker } from '../testing/studio.ts'
+import {
+  helper,
+  makeover,
+  person,
+  serve,
+  sharedHeavy,
+  type Opened,
+  type Served,
+  type Speaker,
+} from '../testing/studio.ts'
 import { openNews, type News } from './news.ts'
 
 let served: Served
@@ -34,6 +43,7 @@ beforeAll(async () => {
     clock: () => served.clock.time,
     failedSignIns: 100,
     registration: 'open',
+    heavy: sharedHeavy(),
   })
   second = { database, news, server: await listen(createServer(application)) }
   who = await person(served)

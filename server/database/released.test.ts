@@ -19,9 +19,9 @@ import { reckon } from '#core/reckoning/reckon.ts'
 import { client } from '../../scripts/postgres.mjs'
 import { createApplication } from '../application.ts'
 import { openNews } from '../changes/news.ts'
-import { sha256Of } from '../parcels/arrive.ts'
+import { sha256Of } from '../attachments/files.ts'
 import { run, withDatabase } from '../testing/postgres.ts'
-import type { Opened } from '../testing/studio.ts'
+import { sharedHeavy, type Opened } from '../testing/studio.ts'
 import { connect } from './connection.ts'
 import { migrateDatabase } from './migrate.ts'
 
@@ -87,6 +87,7 @@ describe.each(readdirSync(folder).filter((name) => name.endsWith('.sql.gz')))('a
         clock: Date.now,
         failedSignIns: 100,
         registration: 'open',
+        heavy: sharedHeavy(),
       }),
     )
     expect(

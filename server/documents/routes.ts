@@ -11,9 +11,7 @@ import type { Setting } from '../setting.ts'
 import { inTransaction } from '../database/connection.ts'
 import { loadDocuments } from '../database/documents.ts'
 import { idIn, notFound } from '../problem.ts'
-import { briefPdf } from './brief-pdf.ts'
-import { asCsv, asWorkbook } from './sheets.ts'
-import { statementPdf } from './statement-pdf.ts'
+import { asCsv } from './sheets.ts'
 import { surveyRoutes } from './survey-routes.ts'
 
 type Open = {
@@ -25,7 +23,7 @@ type Open = {
 }
 
 /** What leaves the product on paper or as a file: the brief, the statements, the journal. */
-export function documentRoutes({ database, clock }: Setting): Router {
+export function documentRoutes({ database, clock, heavy }: Setting): Router {
   const routes = Router()
   async function open(request: Request): Promise<Open> {
     const { studioId, timeZone, studioName } = personBehind(request)
@@ -45,13 +43,13 @@ export function documentRoutes({ database, clock }: Setting): Router {
       studioName,
     }
   }
-  const send = (response: Response, type: string, name: string, bytes: Buffer | string): void =>
+  const send = (response: Response, type: string, name: string, bytes: Uint8Array | string): void =>
     void response
       .set({
         'content-type': type,
         'content-disposition': `attachment; filename="${name.replace(/[^\w .-]+/g, '').trim() || 'makeover'}"`,
       })
-      .send(bytes)
+      .send(typeof bytes === 'string' ? bytes : Buffer.from(bytes))
   const nameOf = ({ makeover }: Open): string => makeover.rows.makeover[makeover.id]?.name ?? 'makeover'
 
   routes.get('/makeovers/:id/brief.pdf', async (request, response) => {
@@ -62,7 +60,7 @@ export function documentRoutes({ database, clock }: Setting): Router {
     const kept = version ? readKept(version.kept) : null
     const signed = await inTransaction(database, { studio: studio.id }, (tx) => signedOf(tx, makeover))
     const brief = kept ?? keepBrief({ makeover, studio }, version?.id ?? '')
-    const bytes = await briefPdf(brief ?? bare(opened), {
+    const signing = {
       clients,
       studio: studioName,
       signedBy: version?.signedById ? (makeover.rows.client[version.signedById]?.name ?? null) : null,
@@ -72,7 +70,8 @@ export function documentRoutes({ database, clock }: Setting): Router {
       kept: kept !== null,
       here: signed.find((signed) => signed.agreementId === version?.id)?.here ?? null,
       timeZone: personBehind(request).timeZone,
-    })
+    }
+    const bytes = await heavy.run(studio.id, 'brief', { told: [brief ?? bare(opened), signing] })
     send(response, 'application/pdf', `${nameOf(opened)} brief.pdf`, bytes)
   })
 
@@ -83,7 +82,12 @@ export function documentRoutes({ database, clock }: Setting): Router {
     const account = statement(opened, reckonMoney(opened.makeover), reader, opened.today)
     const file = `${nameOf(opened)} ${reader} statement ${opened.today}.${ending}`
     if (ending === 'pdf')
-      send(response, 'application/pdf', file, await statementPdf(account, opened.clients, opened.studioName))
+      send(
+        response,
+        'application/pdf',
+        file,
+        await heavy.run(opened.studio.id, 'statement', { told: [account, opened.clients, opened.studioName] }),
+      )
     else if (ending === 'csv')
       send(response, 'text/csv; charset=utf-8', file, asCsv(statementTables(account), account.currency))
     else if (ending === 'xlsx')
@@ -91,7 +95,7 @@ export function documentRoutes({ database, clock }: Setting): Router {
         response,
         'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
         file,
-        await asWorkbook(statementTables(account), account.currency),
+        await heavy.run(opened.studio.id, 'workbook', { told: [statementTables(account), account.currency] }),
       )
     else throw notFound()
   })
@@ -105,7 +109,7 @@ export function documentRoutes({ database, clock }: Setting): Router {
       journal(opened.makeover, reckonMoney(opened.makeover)),
     )
   })
-  surveyRoutes(routes, open, send)
+  surveyRoutes(routes, heavy, open, send)
   return routes
 }
 

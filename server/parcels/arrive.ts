@@ -1,5 +1,4 @@
 /** Makeovers that leave as files and come in from them; the change itself goes through the door like any other. */
-import { createHash } from 'node:crypto'
 import { and, asc, eq, inArray, ne } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 import { apply, isStudioOperation, schemaVersion, type Documents, type Fault } from '#core/makeover/change.ts'
@@ -8,28 +7,33 @@ import { mentionedIn, partWords } from '#core/diary/index.ts'
 import { emptyMakeover, headOf, rowsOf } from '#core/makeover/document.ts'
 import { makeoverKinds, spoken, type Kind } from '#core/makeover/kinds.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
-import { arrivalOf, underNewIds, writeParcel, type Arrival, type Parcel, type ParcelFile } from '#core/parcel/index.ts'
+import {
+  arrivalOf,
+  underNewIds,
+  type Arrival,
+  type Parcel,
+  type ParcelFile,
+  type writeParcel,
+} from '#core/parcel/index.ts'
 import { guard } from '#core/reckoning/guards.ts'
 import { reckon } from '#core/reckoning/reckon.ts'
 import { keepBlob, prepare, type Prepared } from '../attachments/files.ts'
 import { committed, refusalOf, take, type Outcome, type Person } from '../changes/door.ts'
 import { told } from '../changes/diary.ts'
-import type { News } from '../changes/news.ts'
 import { inTransaction, type Database, type Transaction } from '../database/connection.ts'
 import { loadDocuments } from '../database/documents.ts'
 import { blobs, changedDocuments, changedRows, changes, changeWords, documents, mentions } from '../database/tables.ts'
 import { Problem } from '../problem.ts'
+import type { Setting } from '../setting.ts'
 
-export const sha256Of = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex')
-
-/** The file of a makeover, with its files, and its history where it is wanted. */
+/** What the file of a makeover is written of, with its files, and its history where it is wanted. */
 export async function parcelOf(
   tx: Transaction,
   database: Database,
   studioId: string,
   id: string,
   withHistory: boolean,
-): Promise<{ bytes: Uint8Array; name: string } | null> {
+): Promise<{ told: Parameters<typeof writeParcel>; name: string } | null> {
   const found = await loadDocuments(tx, database.memory, studioId, id)
   const head = headOf(found.makeover)
   if (!head) return null
@@ -42,7 +46,7 @@ export async function parcelOf(
           .from(blobs)
           .where(and(eq(blobs.studioId, studioId), inArray(blobs.sha256, wanted)))
   const history = withHistory ? await told(tx, id) : null
-  return { bytes: writeParcel(found, files, history), name: head.name }
+  return { told: [found, files, history], name: head.name }
 }
 
 /** As what it comes in: a makeover this studio does not have, over the one it has, or as a copy beside it. */
@@ -131,14 +135,15 @@ export async function dryRun(
 
 /** Brings a file in, all or nothing. */
 export async function arrive(
-  database: Database,
-  news: News,
+  { database, news, heavy }: Pick<Setting, 'database' | 'news' | 'heavy'>,
   person: Person,
   sent: Parcel,
   as: As,
   nowMs: number,
 ): Promise<{ outcome: Outcome; id: string; changed: boolean }> {
-  const { parcel, files } = await withPreparedFiles(as === 'copy' ? underNewIds(sent, uuidv7) : sent)
+  const { parcel, files } = await withPreparedFiles(as === 'copy' ? underNewIds(sent, uuidv7) : sent, (bytes) =>
+    heavy.run(person.studioId, 'picture', { bytes }),
+  )
   try {
     const brought = await inTransaction(database, { studio: person.studioId }, async (tx) => {
       const fresh = await isFresh(tx, person.studioId)
@@ -195,11 +200,14 @@ export async function arrive(
 }
 
 /** Pictures as this product keeps them: one that came with its place and its turn in it loses them, and its rows follow. */
-async function withPreparedFiles(parcel: Parcel): Promise<{ parcel: Parcel; files: Prepared[] }> {
+async function withPreparedFiles(
+  parcel: Parcel,
+  picture: Parameters<typeof prepare>[1],
+): Promise<{ parcel: Parcel; files: Prepared[] }> {
   const files: Prepared[] = []
   const renamed = new Map<string, Prepared>()
   for (const file of parcel.files) {
-    const kept = await prepare(Buffer.from(file.bytes)).catch((error: unknown) => {
+    const kept = await prepare(Buffer.from(file.bytes), picture).catch((error: unknown) => {
       throw error instanceof Problem
         ? new Problem(error.status, error.code, error.title, `files/${file.sha256}: ${error.message}`)
         : error

@@ -1,21 +1,24 @@
-import express, { Router, type Request } from 'express'
+import express, { Router, type Request, type RequestHandler } from 'express'
 import { asc, ne } from 'drizzle-orm'
 import { studioRows } from '#core/makeover/document.ts'
 import { dateIn } from '#core/measure/plain-date.ts'
-import { Damaged, readParcel, writeZip, type Parcel } from '#core/parcel/index.ts'
+import { Damaged, type Parcel } from '#core/parcel/index.ts'
 import { peopleOf } from '../accounts/accounts.ts'
 import { personBehind } from '../accounts/routes.ts'
+import { gate } from '../heavy/gate.ts'
+import type { Heavy } from '../heavy/heavy.ts'
 import type { Setting } from '../setting.ts'
 import { inTransaction } from '../database/connection.ts'
 import { loadStudio } from '../database/documents.ts'
 import { documents } from '../database/tables.ts'
 import { idIn, notFound, Problem, refused } from '../problem.ts'
-import { arrivals, arrive, dryRun, parcelOf, sha256Of } from './arrive.ts'
+import { arrivals, arrive, dryRun, parcelOf } from './arrive.ts'
 
 export const largestParcel = 120 * 1024 * 1024
 
 /** Makeovers as files, out and in, and all that a studio has. */
-export function parcelRoutes({ database, news, clock }: Setting): Router {
+export function parcelRoutes(setting: Setting): Router {
+  const { database, heavy, clock } = setting
   const routes = Router()
   const named = (name: string): string =>
     `attachment; filename="${name.replace(/[^\w .-]+/g, '').trim() || 'makeover'}.zip"`
@@ -32,7 +35,7 @@ export function parcelRoutes({ database, news, clock }: Setting): Router {
     if (!found) throw notFound()
     response
       .set({ 'content-type': 'application/zip', 'content-disposition': named(found.name) })
-      .send(Buffer.from(found.bytes))
+      .send(Buffer.from(await heavy.run(studioId, 'parcel', { told: found.told })))
   })
 
   routes.get('/studio/export', async (request, response) => {
@@ -65,7 +68,11 @@ export function parcelRoutes({ database, news, clock }: Setting): Router {
         const parcels = []
         for (const { id } of all) {
           const found = await parcelOf(tx, database, studioId, id, true)
-          if (found) parcels.push({ name: `makeovers/${id}.zip`, bytes: found.bytes })
+          if (found)
+            parcels.push({
+              name: `makeovers/${id}.zip`,
+              bytes: await heavy.run(studioId, 'parcel', { told: found.told }),
+            })
         }
         return [{ name: 'studio.json', bytes: Buffer.from(`${JSON.stringify(own, null, 1)}\n`) }, ...parcels]
       },
@@ -73,14 +80,14 @@ export function parcelRoutes({ database, news, clock }: Setting): Router {
     )
     response
       .set({ 'content-type': 'application/zip', 'content-disposition': named(studioName) })
-      .send(Buffer.from(writeZip(entries)))
+      .send(Buffer.from(await heavy.run(studioId, 'zip', { told: [entries] })))
   })
 
-  const body = express.raw({ type: () => true, limit: largestParcel })
+  const body: RequestHandler[] = [gate(3, 1), express.raw({ type: () => true, limit: largestParcel })]
   /** What a file would do here; nothing is changed. */
   routes.post('/imports/dry', body, async (request, response) => {
     const { studioId, timeZone } = personBehind(request)
-    const parcel = parcelIn(request)
+    const parcel = await parcelIn(request, heavy)
     response.json(
       await inTransaction(
         database,
@@ -95,7 +102,7 @@ export function parcelRoutes({ database, news, clock }: Setting): Router {
     const person = personBehind(request)
     const as = arrivals.find((arrival) => arrival === request.query.as)
     if (!as) throw new Problem(400, 'malformed', 'Not readable', `as: expected one of ${arrivals.join(', ')}`)
-    const { outcome, id, changed } = await arrive(database, news, person, parcelIn(request), as, clock())
+    const { outcome, id, changed } = await arrive(setting, person, await parcelIn(request, heavy), as, clock())
     if (outcome.is === 'refused') throw refused(outcome.faults)
     if (outcome.is !== 'taken')
       throw new Problem(
@@ -109,12 +116,12 @@ export function parcelRoutes({ database, news, clock }: Setting): Router {
   return routes
 }
 
-function parcelIn(request: Request): Parcel {
+async function parcelIn(request: Request, heavy: Heavy): Promise<Parcel> {
   const bytes: unknown = request.body
   if (!Buffer.isBuffer(bytes) || bytes.length === 0)
     throw new Problem(400, 'malformed', 'No file', 'Expected the bytes of a makeover that was written by Bonitas.')
   try {
-    return readParcel(bytes, sha256Of)
+    return await heavy.run(personBehind(request).studioId, 'read', { bytes })
   } catch (error) {
     if (error instanceof Damaged)
       throw new Problem(422, 'damaged', 'This file cannot be brought in', `${error.message}. Nothing was changed.`, {

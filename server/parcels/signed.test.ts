@@ -66,7 +66,7 @@ describe('what a file says is signed', () => {
       /A file that was brought in says: signed by .* It was not signed here/,
     )
     // over itself too: what the file adds as signed is not vouched for
-    expect((await send(who, '/imports?as=itself', file)).status).toBe(200)
+    expect((await send(who, '/imports?as=itself', file)).status).toBe(201)
     expect(await signingsOf(who, id)).toEqual([own])
   })
   it('that is no brief is refused with the place', async () => {

@@ -9,7 +9,12 @@ import { createApplication } from '../application.ts'
 import { openNews } from '../changes/news.ts'
 import { connect } from '../database/connection.ts'
 import type { Registration } from '../setting.ts'
+import { openHeavy, type Heavy } from '../heavy/heavy.ts'
 import { freshDatabase } from './postgres.ts'
+
+let shared: Heavy | undefined
+/** The processes for heavy work, once for all tests of this process; they end with it. */
+export const sharedHeavy = (): Heavy => (shared ??= openHeavy())
 
 /** Noon of 1 March 2027, the day the small makeover is reckoned on. */
 export const testTime = Date.parse('2027-03-01T12:00:00Z')
@@ -28,9 +33,11 @@ export async function serve(
   const clock = { time: at }
   const log = pino({ level: 'silent' })
   const news = openNews(url, database, log)
+  const heavy = sharedHeavy()
   const application = createApplication({
     database,
     news,
+    heavy,
     log,
     pages: null,
     clock: () => clock.time,
