@@ -10,6 +10,7 @@ import { streamRoutes } from './changes/stream.ts'
 import { attachmentRoutes } from './attachments/routes.ts'
 import { largestFile } from './attachments/files.ts'
 import { documentRoutes } from './documents/routes.ts'
+import { erasureRoutes } from './erasure/routes.ts'
 import { makeoverRoutes } from './makeovers/routes.ts'
 import { largestParcel, parcelRoutes } from './parcels/routes.ts'
 import { notFound, Problem, withoutValues } from './problem.ts'
@@ -80,6 +81,7 @@ export function createApplication(setting: Setting): Express {
     withPerson(setting),
     attachmentRoutes(setting),
     makeoverRoutes(setting),
+    erasureRoutes(setting),
     streamRoutes(setting),
     parcelRoutes(setting),
     documentRoutes(setting),

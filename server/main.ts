@@ -9,6 +9,8 @@ import { connect } from './database/connection.ts'
 import { migrateDatabase, MissingRight } from './database/migrate.ts'
 import { demoIsOpen, loadDemo } from './demo.ts'
 import { openHeavy } from './heavy/heavy.ts'
+import { clearUp } from './erasure/put-away.ts'
+import { withoutValues } from './problem.ts'
 import { addressesOf, readReach, type Reach } from './reach.ts'
 import { registrations, type Registration } from './setting.ts'
 
@@ -88,10 +90,18 @@ server.on('listening', () =>
   }),
 )
 
+/** What was put away long enough goes, soon after the start and every hour. */
+const sweep = (): void =>
+  void clearUp(database, Date.now()).catch((error: unknown) =>
+    log.warn({ err: withoutValues(error) }, 'not cleared up'),
+  )
+const sweeps = [setTimeout(sweep, 30_000), setInterval(sweep, 3_600_000)]
+
 let stopping = false
 async function stop(): Promise<void> {
   if (stopping) return
   stopping = true
+  for (const timer of sweeps) clearTimeout(timer)
   server.close()
   server.closeIdleConnections()
   setTimeout(() => server.closeAllConnections(), 500).unref()

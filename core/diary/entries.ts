@@ -94,7 +94,7 @@ export function partWords<T extends DiaryRow>(rows: readonly T[]): { rows: T[]; 
 /** The row with its texts, as it was before they were put apart. */
 export function withWords<T extends DiaryRow>(row: T, place: number, words: Words | null): T {
   const join = (side: 'before' | 'after'): Values | null => {
-    const texts = words?.[place]?.[side] ?? {}
+    const texts = words?.[String(place)]?.[side] ?? {}
     return (
       row[side] &&
       Object.fromEntries(

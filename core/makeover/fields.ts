@@ -71,7 +71,7 @@ export const line = (most = 1000, ...checks: readonly Check[]) =>
     .nonNullable('expected text')
     .typeError('expected text')
     .test('text', (value, { createError }) => {
-      if (value == null) return true
+      if (typeof value !== 'string') return true // null where it may be, which types cannot see
       if (!isWithin(value, most))
         return createError({
           message: `is too long: expected at most ${most} characters, this has ${value.length > 2 * most ? value.length : [...value].length}`,

@@ -108,6 +108,8 @@ export type Taking = {
   readonly bringsIn?: boolean
   /** It comes from a file: what it says is signed was not signed here. */
   readonly told?: boolean
+  /** It erases a name: what is fixed loses it too. */
+  readonly erases?: boolean
 }
 
 /** The same within a transaction that has its sight set already: refusals and conflicts are thrown, and undo all of it. */
@@ -118,7 +120,7 @@ export async function take(
   makeoverId: string,
   changeSet: ChangeSet,
   nowMs: number,
-  { bringsIn = false, told = false }: Taking = {},
+  { bringsIn = false, told = false, erases = false }: Taking = {},
 ): Promise<Outcome> {
   const { operations } = changeSet
   const { studioId } = person
@@ -156,7 +158,7 @@ export async function take(
   const { documents: after, faults } = apply(before, operations, changeSet.id)
   if (faults.length > 0) refuse(...faults)
   const today = dateIn(Object.values(after.studio.rows.studio)[0]?.timeZone ?? 'UTC', nowMs)
-  const guarded = guard(bringsIn ? after : before, after, today)
+  const guarded = guard(bringsIn || erases ? after : before, after, today)
   if (guarded.length > 0) refuse(...guarded)
 
   await writeRows(tx, studioId, makeoverId, operations, (kind, id) => anyRows(after)[kind][id])
@@ -209,7 +211,7 @@ type Locked = {
 
 const lockText = `
   select d.id, d.rev, d.change_id, s.rev as studio_rev, s.change_id as studio_change_id, c.digest, cd.rev as taken_rev
-  from (select id, rev, change_id from documents where id = any($1::uuid[]) order by id for update) d
+  from (select id, rev, change_id from documents where id = any($1::uuid[]) and deleted_at is null order by id for update) d
   left join documents s on s.id = $2
   left join changes c on c.id = $4
   left join changed_documents cd on cd.change_id = c.id and cd.document_id = $3`

@@ -1,5 +1,5 @@
 import { Router, type Response } from 'express'
-import { and, eq } from 'drizzle-orm'
+import { and, eq, isNull } from 'drizzle-orm'
 import { steps } from '#core/steps/index.ts'
 import { isUuid } from '#core/makeover/fields.ts'
 import { personBehind, sessionStands } from '../accounts/routes.ts'
@@ -81,7 +81,7 @@ export function streamRoutes(setting: Setting): Router {
       tx
         .select({ rev: documents.rev })
         .from(documents)
-        .where(and(eq(documents.studioId, studioId), eq(documents.id, id))),
+        .where(and(eq(documents.studioId, studioId), eq(documents.id, id), isNull(documents.deletedAt))),
     )
     if (found.length === 0) throw notFound()
   }

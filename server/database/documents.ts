@@ -1,4 +1,4 @@
-import { and, eq, getTableColumns, inArray, sql } from 'drizzle-orm'
+import { and, eq, getTableColumns, inArray, isNull, sql } from 'drizzle-orm'
 import type { PgTable } from 'drizzle-orm/pg-core'
 import { emptyMakeover, emptyStudio, groupBy, type Makeover, type Studio } from '#core/makeover/document.ts'
 import { isStudioKind, kindNames, type Kind } from '#core/makeover/kinds.ts'
@@ -17,6 +17,9 @@ function strip({ studioId: _studio, makeoverId: _makeover, ...row }: Record<stri
 const byId = (rows: readonly Record<string, unknown>[]): Record<string, StoredRow> =>
   Object.fromEntries(rows.map(strip).map((row) => [row.id, row]))
 
+/** Does the studio in sight have that document, not put away? */
+export const stands = async (tx: Transaction, id: string): Promise<boolean> => (await standsOf(tx, [id])).length > 0
+
 /** A document's rev, and the change that made it. */
 export type Stand = { readonly id: string; readonly rev: number; readonly changeId: string | null }
 
@@ -24,7 +27,7 @@ const standsOf = (tx: Transaction, ids: readonly string[]): Promise<Stand[]> =>
   tx
     .select({ id: documents.id, rev: documents.rev, changeId: documents.changeId })
     .from(documents)
-    .where(inArray(documents.id, [...ids]))
+    .where(and(inArray(documents.id, [...ids]), isNull(documents.deletedAt)))
 
 /** A makeover and its studio, from memory where it has them still. A makeover that is not begun is empty. */
 export async function loadDocuments(
@@ -70,7 +73,10 @@ export async function recall(
 
 /** A makeover with all its rows; null where the studio in sight has none of that id, or it has not been begun. */
 export async function loadMakeover(tx: Transaction, id: string): Promise<Makeover | null> {
-  const [document] = await tx.select({ rev: documents.rev }).from(documents).where(eq(documents.id, id))
+  const [document] = await tx
+    .select({ rev: documents.rev })
+    .from(documents)
+    .where(and(eq(documents.id, id), isNull(documents.deletedAt)))
   if (!document) return null
   const rows: Record<string, Record<string, StoredRow>> = {}
   for (const [kind, table] of Object.entries(makeoverTables))

@@ -7,6 +7,8 @@ import type { Makeover, Studio } from '#core/makeover/document.ts'
 export type Memory = {
   readonly at: (studioId: string, id: string, changeId: string | null) => Makeover | Studio | null
   readonly keep: (studioId: string, document: Makeover | Studio, changeId: string | null) => void
+  /** After an erasure: what was kept of a document says what nobody may say any more. */
+  readonly forget: (studioId: string, id: string) => void
 }
 
 /** How many states of one document are kept: that of now, and those under way. */
@@ -17,6 +19,7 @@ export function openMemory(most = 200): Memory {
   return {
     at: (studioId, id, changeId) =>
       kept.get(`${studioId} ${id}`)?.find((state) => state.changeId === changeId)?.document ?? null,
+    forget: (studioId, id) => void kept.delete(`${studioId} ${id}`),
     keep(studioId, document, changeId) {
       if (changeId === null) return
       const key = `${studioId} ${document.id}`

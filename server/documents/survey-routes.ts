@@ -24,7 +24,7 @@ export function surveyRoutes(
     const { room, title, units, plan, walls } = drawn(asked)
     const paper: PaperSize = request.query.paper === 'letter' ? 'letter' : 'a4'
     const draw = what === 'plan' ? plan : walls.find(({ letter }) => what === `wall-${letter}`)?.draw
-    const file = `${title || 'makeover'} ${room.name} ${String(what)}.${String(ending)}`
+    const file = `${title || 'makeover'} ${room.name} ${what}.${ending}`
     if (what === 'lengths' && ending === 'csv') send(response, 'text/csv; charset=utf-8', file, surveyCsv(room))
     else if (what === 'survey' && ending === 'pdf') {
       const foot = `${studioName} · ${today}`

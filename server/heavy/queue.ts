@@ -26,32 +26,33 @@ export function openQueue({ lanes, most, mostOfStudio }: Bounds): Queue {
       if (!work) continue
       count--
       under++
-      return work()
+      work()
+      return
     }
+  }
+
+  function fullness(mine: number): Problem | null {
+    if (mine >= mostOfStudio)
+      return new Problem(
+        429,
+        'busy',
+        'Too much at once',
+        `${mostOfStudio} papers or pictures of this studio wait already: let them come first.`,
+      )
+    return count < most
+      ? null
+      : new Problem(503, 'busy', 'Too much at once', 'Too much is being worked out just now: try again in a moment.')
   }
 
   return {
     run: (studioId, work) =>
       new Promise((resolve, reject) => {
         const mine = waiting.get(studioId) ?? []
-        if (mine.length >= mostOfStudio)
-          return reject(
-            new Problem(
-              429,
-              'busy',
-              'Too much at once',
-              `${mostOfStudio} papers or pictures of this studio wait already: let them come first.`,
-            ),
-          )
-        if (count >= most)
-          return reject(
-            new Problem(
-              503,
-              'busy',
-              'Too much at once',
-              'Too much is being worked out just now: try again in a moment.',
-            ),
-          )
+        const full = fullness(mine.length)
+        if (full) {
+          reject(full)
+          return
+        }
         mine.push(() => {
           work()
             .then(resolve, reject)

@@ -8,7 +8,7 @@ import { changesAfter, diaryBefore, documentsAt, momentOf } from '../changes/dia
 import { takeChange } from '../changes/door.ts'
 import { signedOf } from '../changes/signings.ts'
 import { inTransaction } from '../database/connection.ts'
-import { recall } from '../database/documents.ts'
+import { recall, stands } from '../database/documents.ts'
 import { idIn, notFound, Problem, refused } from '../problem.ts'
 import { dayLines } from './summary.ts'
 
@@ -79,7 +79,9 @@ export function makeoverRoutes({ database, news, clock }: Setting): Router {
     const { studioId } = personBehind(request)
     const id = idIn(request)
     const after = revIn(request.query.after ?? '0', 'after')
-    const page = await inTransaction(database, { studio: studioId }, (tx) => changesAfter(tx, id, after))
+    const page = await inTransaction(database, { studio: studioId }, async (tx) =>
+      (await stands(tx, id)) ? changesAfter(tx, id, after) : [],
+    )
     if (page.length === 0 && after === 0) throw notFound()
     response.json(page)
   })
@@ -92,11 +94,13 @@ export function makeoverRoutes({ database, news, clock }: Setting): Router {
     if (fields !== undefined && !isUuid(fields))
       throw new Problem(400, 'malformed', 'Not readable', 'of: expected the id of a row')
     response.json(
-      await inTransaction(database, { studio: studioId }, (tx) =>
-        diaryBefore(tx, id, before, {
-          rowId: isUuid(fields) ? fields : null,
-          personId: request.query.mine === 'yes' ? personId : null,
-        }),
+      await inTransaction(database, { studio: studioId }, async (tx) =>
+        (await stands(tx, id))
+          ? diaryBefore(tx, id, before, {
+              rowId: isUuid(fields) ? fields : null,
+              personId: request.query.mine === 'yes' ? personId : null,
+            })
+          : [],
       ),
     )
   })

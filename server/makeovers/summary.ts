@@ -1,4 +1,4 @@
-import { asc, gt } from 'drizzle-orm'
+import { and, asc, gt, isNull } from 'drizzle-orm'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import { reckon } from '#core/reckoning/reckon.ts'
 import { summarise, type Summary } from '#core/reckoning/summary.ts'
@@ -19,7 +19,7 @@ export async function dayLines(
   const stands = await tx
     .select({ id: documents.id, rev: documents.rev, changeId: documents.changeId })
     .from(documents)
-    .where(gt(documents.rev, 0))
+    .where(and(gt(documents.rev, 0), isNull(documents.deletedAt)))
     .orderBy(asc(documents.id))
   const studioChange = stands.find(({ id }) => id === studioId)?.changeId ?? null
   const names = await tx

@@ -1,9 +1,8 @@
 /** Makeovers that leave as files and come in from them; the change itself goes through the door like any other. */
-import { and, asc, eq, inArray, ne } from 'drizzle-orm'
+import { and, eq, inArray, ne } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 import { apply, isStudioOperation, schemaVersion, type Documents, type Fault } from '#core/makeover/change.ts'
 import { isSigned } from '#core/brief/index.ts'
-import { mentionedIn, partWords } from '#core/diary/index.ts'
 import { emptyMakeover, headOf, rowsOf } from '#core/makeover/document.ts'
 import { makeoverKinds, spoken, type Kind } from '#core/makeover/kinds.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
@@ -22,8 +21,9 @@ import { committed, refusalOf, take, type Outcome, type Person } from '../change
 import { told } from '../changes/diary.ts'
 import { inTransaction, type Database, type Transaction } from '../database/connection.ts'
 import { loadDocuments } from '../database/documents.ts'
-import { blobs, changedDocuments, changedRows, changes, changeWords, documents, mentions } from '../database/tables.ts'
+import { blobs, documents } from '../database/tables.ts'
 import { Problem } from '../problem.ts'
+import { tellHistory } from './telling.ts'
 import type { Setting } from '../setting.ts'
 
 /** What the file of a makeover is written of, with its files, and its history where it is wanted. */
@@ -154,6 +154,14 @@ export async function arrive(
           'It cannot be brought in',
           'Its id is that of this studio: bring it in as a copy.',
         )
+      const [put] = await tx.select({ at: documents.deletedAt }).from(documents).where(eq(documents.id, parcel.id))
+      if (put?.at)
+        throw new Problem(
+          409,
+          'exists',
+          'It was put away',
+          'This makeover was put away here: bring it back, or bring the file in as a copy.',
+        )
       const here = await loadDocuments(tx, database.memory, person.studioId, parcel.id)
       const exists = headOf(here.makeover) !== undefined
       if (exists !== (as === 'itself'))
@@ -237,64 +245,4 @@ async function withPreparedFiles(
     },
     files,
   }
-}
-
-/** The history of a file, told as it was by whom it names; the document begins after it. */
-async function tellHistory(tx: Transaction, { studioId, personId }: Person, { id, history }: Parcel): Promise<void> {
-  if (!history || history.length === 0) return
-  const known = await tx
-    .select({ id: changes.id })
-    .from(changes)
-    .where(
-      inArray(
-        changes.id,
-        history.map((entry) => entry.id),
-      ),
-    )
-    .orderBy(asc(changes.id))
-  if (known.length > 0)
-    throw new Problem(
-      409,
-      'exists',
-      'Its history is here already',
-      'Changes of this history belong to another makeover here: bring it in as a copy.',
-    )
-  await tx
-    .insert(documents)
-    .values({ studioId, id, rev: history.length })
-    .onConflictDoUpdate({ target: [documents.studioId, documents.id], set: { rev: history.length } })
-  const parted = history.map((entry) => ({ ...entry, ...partWords(entry.rows) }))
-  await inParts(parted, (part) =>
-    tx.insert(changes).values(
-      part.map(({ id, undoes, who, madeAt }) => ({
-        studioId,
-        id,
-        personId,
-        digest: '',
-        undoes,
-        toldBy: who,
-        madeAt: new Date(madeAt),
-      })),
-    ),
-  )
-  await inParts(parted, (part) =>
-    tx.insert(changeWords).values(part.map(({ id, sentence, words }) => ({ studioId, changeId: id, sentence, words }))),
-  )
-  await inParts(
-    parted.flatMap((entry) => entry.rows.map((row, place) => ({ studioId, changeId: entry.id, place, ...row }))),
-    (part) => tx.insert(changedRows).values(part),
-  )
-  await inParts(
-    history.flatMap((entry) => mentionedIn(entry.rows).map((rowId) => ({ studioId, rowId, changeId: entry.id }))),
-    (part) => tx.insert(mentions).values(part),
-  )
-  await inParts(
-    history.map((entry, at) => ({ studioId, documentId: id, rev: at + 1, changeId: entry.id })),
-    (part) => tx.insert(changedDocuments).values(part),
-  )
-}
-
-/** Many rows in few statements; PostgreSQL takes 65 535 values in one. */
-async function inParts<T>(rows: readonly T[], insert: (part: T[]) => Promise<unknown>): Promise<void> {
-  for (let at = 0; at < rows.length; at += 1000) await insert(rows.slice(at, at + 1000))
 }

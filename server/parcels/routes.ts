@@ -1,5 +1,5 @@
-import express, { Router, type Request, type RequestHandler } from 'express'
-import { asc, ne } from 'drizzle-orm'
+import express, { Router, type Request } from 'express'
+import { and, asc, isNull, ne } from 'drizzle-orm'
 import { studioRows } from '#core/makeover/document.ts'
 import { dateIn } from '#core/measure/plain-date.ts'
 import { Damaged, type Parcel } from '#core/parcel/index.ts'
@@ -63,7 +63,7 @@ export function parcelRoutes(setting: Setting): Router {
         const all = await tx
           .select({ id: documents.id })
           .from(documents)
-          .where(ne(documents.id, studioId))
+          .where(and(ne(documents.id, studioId), isNull(documents.deletedAt)))
           .orderBy(asc(documents.id))
         const parcels = []
         for (const { id } of all) {
@@ -83,9 +83,10 @@ export function parcelRoutes(setting: Setting): Router {
       .send(Buffer.from(await heavy.run(studioId, 'zip', { told: [entries] })))
   })
 
-  const body: RequestHandler[] = [gate(3, 1), express.raw({ type: () => true, limit: largestParcel })]
+  const few = gate(3, 1)
+  const body = express.raw({ type: () => true, limit: largestParcel })
   /** What a file would do here; nothing is changed. */
-  routes.post('/imports/dry', body, async (request, response) => {
+  routes.post('/imports/dry', few, body, async (request, response) => {
     const { studioId, timeZone } = personBehind(request)
     const parcel = await parcelIn(request, heavy)
     response.json(
@@ -98,7 +99,7 @@ export function parcelRoutes(setting: Setting): Router {
     )
   })
 
-  routes.post('/imports', body, async (request, response) => {
+  routes.post('/imports', few, body, async (request, response) => {
     const person = personBehind(request)
     const as = arrivals.find((arrival) => arrival === request.query.as)
     if (!as) throw new Problem(400, 'malformed', 'Not readable', `as: expected one of ${arrivals.join(', ')}`)

@@ -100,9 +100,10 @@ BEGIN
     FROM changed_documents cd WHERE cd.studio_id = bonitas_studio() AND cd.document_id = makeover;
   DELETE FROM signings s WHERE s.studio_id = bonitas_studio() AND s.makeover_id = makeover;
   DELETE FROM changed_documents cd WHERE cd.studio_id = bonitas_studio() AND cd.document_id = makeover;
-  DELETE FROM mentions m USING forgotten f WHERE m.studio_id = bonitas_studio() AND m.change_id = f.id AND NOT f.shared;
   DELETE FROM changed_rows r USING forgotten f WHERE r.studio_id = bonitas_studio() AND r.change_id = f.id
     AND (NOT f.shared OR r.kind NOT IN ('studio', 'seller', 'studioRuling', 'studioSchool'));
+  DELETE FROM mentions m USING forgotten f WHERE m.studio_id = bonitas_studio() AND m.change_id = f.id
+    AND NOT EXISTS (SELECT FROM changed_rows r WHERE r.studio_id = m.studio_id AND r.change_id = m.change_id AND r.row_id = m.row_id);
   DELETE FROM change_words w USING forgotten f WHERE w.studio_id = bonitas_studio() AND w.change_id = f.id AND NOT f.shared;
   UPDATE change_words w SET sentence = '(erased)', words = (
       SELECT jsonb_object_agg(key, value) FROM jsonb_each(w.words)
@@ -115,6 +116,7 @@ END $$;
 REVOKE ALL ON FUNCTION "bonitas_forget"(uuid) FROM PUBLIC;--> statement-breakpoint
 GRANT EXECUTE ON FUNCTION "bonitas_forget"(uuid) TO bonitas_app;--> statement-breakpoint
 -- A document goes only through that function; and which migrations were made is not the application's to write.
+GRANT DELETE ON "blobs" TO bonitas_app;--> statement-breakpoint
 REVOKE DELETE ON "documents" FROM bonitas_app;--> statement-breakpoint
 DO $$ BEGIN
   IF to_regclass('public.bonitas_migrations') IS NOT NULL THEN REVOKE ALL ON "bonitas_migrations" FROM bonitas_app; END IF;
