@@ -147,7 +147,15 @@ export default defineConfig(
     extends: [ts.configs.disableTypeChecked],
     languageOptions: {
       parserOptions: { project: null },
-      globals: { process: 'readonly', URL: 'readonly', setTimeout: 'readonly', console: 'readonly', fetch: 'readonly' },
+      globals: {
+        process: 'readonly',
+        URL: 'readonly',
+        setTimeout: 'readonly',
+        clearTimeout: 'readonly',
+        setInterval: 'readonly',
+        console: 'readonly',
+        fetch: 'readonly',
+      },
     },
     rules: { 'no-console': 'off' },
   },

@@ -1,48 +1,85 @@
-// npm run backup [-- FILE]: all that is kept here, as one file of PostgreSQL's own (pg_dump); while Bonitas runs, too.
+// npm run backup [-- [--main | --empty] [FILE]]: what runs here, as one file of PostgreSQL's own (pg_dump), proved by a trial
+// restore. --keep N does away with all but the last N of that folder. BACKUP_PASSPHRASE seals it (age).
 //   DATABASE_URL=postgresql://… npm run backup   of any other database
-import { chmodSync, existsSync, mkdirSync, renameSync, rmSync, statSync } from 'node:fs'
-import { dirname, join, resolve } from 'node:path'
-import { Ask, dataFolder, postgresPrograms, requireNode, say } from './prerequisites.mjs'
-import { client, databaseName, runningPostgres, startPostgres } from './postgres.mjs'
+import { existsSync, readdirSync, rmSync, statSync } from 'node:fs'
+import { join, resolve } from 'node:path'
+import { Ask, dataFolder, installPackages, postgresPrograms, requireNode, say } from './prerequisites.mjs'
+
+function asked(words) {
+  const found = { folder: null, keep: null, file: null }
+  for (let at = 0; at < words.length; at++) {
+    const word = words[at]
+    if (word === '--main' || word === '--empty') found.folder = word.slice(2)
+    else if (word === '--keep') found.keep = Number(words[++at])
+    else if (word.startsWith('-') || found.file !== null)
+      throw new Ask(
+        `“${word}” is not understood: expected --main or --empty, --keep N, and at most the name of a file.`,
+      )
+    else found.file = word
+  }
+  if (found.keep !== null && !(Number.isInteger(found.keep) && found.keep > 0))
+    throw new Ask('--keep expects how many to keep, 1 or more.')
+  return found
+}
+
+const stamp = () => new Date().toISOString().slice(0, 19).replaceAll(':', '-')
 
 async function main() {
   requireNode()
-  const [file, ...more] = process.argv.slice(2)
-  if (more.length > 0) throw new Ask(`“${more.join(' ')}” is not understood: expected at most the name of a file.`)
+  const { folder, keep, file } = asked(process.argv.slice(2))
   if (!postgresPrograms()) throw new Ask('PostgreSQL’s programs are missing: start Bonitas once, it installs them.')
-  const home = join(dataFolder(), 'main')
-  const to = resolve(
-    file ?? join(dataFolder(), 'backups', `bonitas-${new Date().toISOString().slice(0, 19).replaceAll(':', '-')}.dump`),
-  )
-  if (existsSync(to)) throw new Ask(`${to} is there already: name another file.`)
-  let stop = () => undefined
-  let address = process.env.DATABASE_URL
-  if (!address) {
-    if (!existsSync(join(home, 'ready'))) throw new Ask(`There is nothing to back up: ${home} has no data.`)
-    const running = runningPostgres(home)
-    const database = running ? { address: running, stop } : await startPostgres(home)
-    ;({ stop } = database)
-    address = database.address(databaseName)
+  installPackages()
+  const { backUp, folders, passphrase, told } = await import('./backups.mjs')
+  const { databaseName, runningPostgres, startPostgres } = await import('./postgres.mjs')
+  const ending = passphrase() === null ? 'dump' : 'dump.age'
+  const target = (name) => {
+    const to = resolve(file ?? join(dataFolder(), 'backups', `bonitas-${name}-${stamp()}.${ending}`))
+    if (existsSync(to)) throw new Ask(`${to} is there already: name another file.`)
+    return to
   }
-  mkdirSync(dirname(to), { recursive: true })
-  const half = `${to}.half`
-  try {
-    const dumped = client('pg_dump', address, ['--format=custom', '--no-owner', '--file', half])
-    if (!dumped.ok)
-      throw new Ask(
-        `The backup was not made:\n${dumped.said}${/row-level security/.test(dumped.said) ? '\nThe role of DATABASE_URL has to see every studio: give it BYPASSRLS, or use that of an administrator.\n' : ''}`,
-      )
-    const read = client('pg_restore', address, ['--list', half])
-    if (!read.ok) throw new Ask(`The backup cannot be read back:\n${read.said}`)
-    chmodSync(half, 0o600)
-    renameSync(half, to)
-  } finally {
-    rmSync(half, { force: true })
-    stop()
+  const saved = (what, to, { held, tables, rows, sealed }) =>
+    say(
+      `Backed up ${what} to ${to} (${Math.ceil(statSync(to).size / 1000)} kB${sealed ? ', sealed with the passphrase' : ''}).\n  ${told(held)}.\n  Restored on trial: all ${rows} rows of ${tables} tables are the same. ${sealed ? 'Without the passphrase nobody opens it, you neither.' : 'It holds clients’ names and money: keep it as you keep those.'}`,
+    )
+  if (process.env.DATABASE_URL) {
+    const to = target('database')
+    return saved('the database of DATABASE_URL', to, await backUp(process.env.DATABASE_URL, to))
   }
-  say(
-    `Backed up to ${to} (${Math.ceil(statSync(to).size / 1000)} kB). It holds clients’ names and money: keep it as you keep those.`,
-  )
+  const all = folders()
+  const running = all.filter(({ runs }) => runs)
+  const wanted = folder ? all.filter(({ name }) => name === folder) : running.length > 0 ? running : all
+  if (wanted.length === 0)
+    throw new Ask(
+      `There is nothing to back up: ${folder ? `the folder “${folder}” in ${dataFolder()}` : dataFolder()} has no data.`,
+    )
+  if (file !== null && wanted.length > 1)
+    throw new Ask(`There is more than one folder: say which goes to ${file}, --main or --empty.`)
+  for (const { name, home, runs } of wanted) {
+    const to = target(name)
+    const running = runs ? runningPostgres(home) : null
+    const database = running ? { address: running, stop: () => undefined } : await startPostgres(home)
+    try {
+      saved(`the folder “${name}”${runs ? ', which runs' : ''},`, to, await backUp(database.address(databaseName), to))
+    } finally {
+      database.stop()
+    }
+    if (keep !== null) forgetOlder(name, keep)
+  }
+  const left = all.filter(({ name }) => !wanted.some((chosen) => chosen.name === name))
+  if (left.length > 0 && !folder)
+    say(`Not backed up: ${left.map(({ name }) => `the folder “${name}”, which does not run (--${name})`).join(', ')}.`)
+}
+
+/** All but the last backups of a folder go; what has another name is not touched. */
+function forgetOlder(name, keep) {
+  const folder = join(dataFolder(), 'backups')
+  if (!existsSync(folder)) return
+  const shape = new RegExp(`^bonitas-${name}-\\d{4}-\\d{2}-\\d{2}T[\\d-]+\\.dump(\\.age)?$`)
+  for (const old of readdirSync(folder)
+    .filter((file) => shape.test(file))
+    .sort()
+    .slice(0, -keep))
+    rmSync(join(folder, old))
 }
 
 main().catch((error) => {

@@ -16,11 +16,19 @@ async function main() {
   requireNode()
   installPackages()
   installDebian('postgresql', () => postgresPrograms() !== null, 'PostgreSQL')
-  const { ensureDatabase, startPostgres } = await import('./postgres.mjs')
+  const { ensureDatabase, servingAddress, startPostgres } = await import('./postgres.mjs')
   const database = await startPostgres(join(dataFolder(), 'dev'))
-  const url = await ensureDatabase(database.address)
+  const owner = await ensureDatabase(database.address)
+  const url = await servingAddress(database.address)
   const apiPort = process.env.API_PORT ?? '8081'
-  const env = { ...process.env, DATABASE_URL: url, BONITAS_DEMO: 'yes', LOG_LEVEL: 'info', API_PORT: apiPort }
+  const env = {
+    ...process.env,
+    DATABASE_URL: url,
+    DATABASE_OWNER_URL: owner,
+    BONITAS_DEMO: 'yes',
+    LOG_LEVEL: 'info',
+    API_PORT: apiPort,
+  }
   const children = [
     spawn(
       process.execPath,

@@ -6,3 +6,4 @@ export function runningPostgres(home: string): ((database: string) => string) | 
 export function stopPostgres(home: string): void
 export function client(program: string, address: string, args: readonly string[]): { ok: boolean; said: string }
 export function ensureDatabase(address: (database: string) => string): Promise<string>
+export function servingAddress(address: (database: string) => string): Promise<string>

@@ -181,16 +181,40 @@ export function stopPostgres(home) {
     throw new Ask(`A PostgreSQL server in ${data} does not stop:\n${stopped.stderr}`)
 }
 
-/** Makes the product's database where it is not there yet; needs the pg package. */
+/** Makes the product's database where it is not there yet; needs the pg package. The address is its owner's. */
 export async function ensureDatabase(address) {
+  await asOwner(address, async (client) => {
+    const { rowCount } = await client.query('select from pg_database where datname = $1', [databaseName])
+    if (rowCount === 0) await client.query(`create database ${databaseName}`)
+  })
+  return address(databaseName)
+}
+
+/** The role the product serves as. It can become the application's and no other, and owns nothing. */
+const login = 'bonitas_login'
+
+/** The address to serve from, whoever gets hold of it: with a password of this start alone, which nobody has to keep. */
+export async function servingAddress(address) {
+  const password = randomBytes(24).toString('hex')
+  await asOwner(address, async (client) => {
+    for (const role of ['bonitas_app nologin', `${login} login noinherit`])
+      await client.query(`do $$ begin create role ${role}; exception when duplicate_object then null; end $$`)
+    await client.query(`alter role ${login} nosuperuser nocreatedb nocreaterole nobypassrls password '${password}'`)
+    await client.query(`grant bonitas_app to ${login}`)
+  })
+  const serving = new URL(address(databaseName))
+  serving.username = login
+  serving.password = password
+  return serving.href
+}
+
+async function asOwner(address, work) {
   const { default: pg } = await import('pg')
   const client = new pg.Client({ connectionString: address('postgres') })
   await client.connect()
   try {
-    const { rowCount } = await client.query('select from pg_database where datname = $1', [databaseName])
-    if (rowCount === 0) await client.query(`create database ${databaseName}`)
+    await work(client)
   } finally {
     await client.end()
   }
-  return address(databaseName)
 }

@@ -1,5 +1,6 @@
-// npm run restore -- FILE: what a backup holds, into an empty data folder (BONITAS_HOME) or an empty database (DATABASE_URL).
-import { existsSync } from 'node:fs'
+// npm run restore -- [--main | --empty] [--over | --over-newer] FILE: what a backup holds, into a folder (BONITAS_HOME) or an empty
+// database (DATABASE_URL). What is there already is never lost: with --over it is put beside, and the backup takes its place.
+import { existsSync, renameSync, rmSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import {
   Ask,
@@ -11,56 +12,111 @@ import {
   say,
 } from './prerequisites.mjs'
 
+function asked(words) {
+  const found = { folder: 'main', over: false, newer: false, file: null }
+  for (const word of words) {
+    if (word === '--main' || word === '--empty') found.folder = word.slice(2)
+    else if (word === '--over') found.over = true
+    else if (word === '--over-newer') found.over = found.newer = true
+    else if (word.startsWith('-') || found.file !== null)
+      throw new Ask(
+        `“${word}” is not understood: expected --main or --empty, --over or --over-newer, and the name of one backup.`,
+      )
+    else found.file = word
+  }
+  if (found.file === null) throw new Ask('Expected the name of one backup: npm run restore -- FILE')
+  return found
+}
+
 async function main() {
   requireNode()
-  const [file, ...more] = process.argv.slice(2)
-  if (!file || more.length > 0) throw new Ask('Expected the name of one backup: npm run restore -- FILE')
-  const text = resolve(file)
-  if (!existsSync(text)) throw new Ask(`There is no file ${text}.`)
+  const { folder, over, newer, file } = asked(process.argv.slice(2))
+  const given = resolve(file)
+  if (!existsSync(given)) throw new Ask(`There is no file ${given}.`)
   installPackages()
   installDebian('postgresql', () => postgresPrograms() !== null, 'PostgreSQL')
-  const { client, ensureDatabase, runningPostgres, startPostgres } = await import('./postgres.mjs')
-  const { default: pg } = await import('pg')
-  const home = join(dataFolder(), 'main')
-  let database = { stop: () => undefined }
-  let address = process.env.DATABASE_URL
-  if (!address) {
-    if (runningPostgres(home)) throw new Ask(`Bonitas runs on ${home}: stop it first.`)
-    database = await startPostgres(home)
-    address = await ensureDatabase(database.address)
+  const { connected, holdings, isSealed, opened, passphrase, restoreInto, told } = await import('./backups.mjs')
+  const { ensureDatabase, runningPostgres, startPostgres } = await import('./postgres.mjs')
+  const plain = `${given}.opened`
+  let dump = given
+  if (isSealed(given)) {
+    const words = passphrase()
+    if (words === null) throw new Ask('This backup is sealed: set BACKUP_PASSPHRASE, or BACKUP_PASSPHRASE_FILE.')
+    await opened(given, plain, words)
+    dump = plain
   }
-  const connection = new pg.Client({ connectionString: address })
   try {
-    await connection.connect()
-    const { rows } = await connection.query(`select count(*)::int as tables from pg_tables where schemaname = 'public'`)
-    if (rows[0].tables > 0)
-      throw new Ask(
-        `There is data in ${process.env.DATABASE_URL ? 'that database' : home} already, and nothing is ever restored over it. Restore into an empty one: BONITAS_HOME=/another/folder npm run restore -- ${file}`,
-      )
-    await connection.query(
-      `do $$ begin create role bonitas_app nologin; exception when duplicate_object then null; end $$`,
-    )
-    await connection.query(`grant bonitas_app to current_user`)
-    const restored = client('pg_restore', address, [
-      '--dbname',
-      new URL(address).pathname.slice(1),
-      '--no-owner',
-      '--single-transaction',
-      '--exit-on-error',
-      text,
-    ])
-    if (!restored.ok) throw new Ask(`Nothing was restored:\n${restored.said}`)
-    const { rows: counted } = await connection.query(
-      'select (select count(*) from studios)::int as studios, (select count(*) from makeovers)::int as makeovers, (select count(*) from changes)::int as changes',
-    )
-    const [{ studios, makeovers, changes }] = counted
-    say(
-      `Restored ${studios} ${studios === 1 ? 'studio' : 'studios'}, ${makeovers} ${makeovers === 1 ? 'makeover' : 'makeovers'} and ${changes} changes. The next start brings it forward where it is from an earlier version.`,
-    )
+    if (process.env.DATABASE_URL) await intoDatabase(process.env.DATABASE_URL)
+    else await intoFolder(join(dataFolder(), folder))
   } finally {
-    await connection.end().catch(() => undefined)
-    database.stop()
+    rmSync(plain, { force: true })
   }
+
+  async function intoDatabase(address) {
+    const tables = await connected(address, tableCount)
+    if (tables > 0)
+      throw new Ask(
+        'There is data in that database already, and nothing is ever restored over it. Restore into an empty one.',
+      )
+    await restoreInto(address, dump)
+    say(
+      `Restored ${told(await connected(address, holdings))}. The next start brings it forward where it is from an earlier version.`,
+    )
+  }
+
+  async function intoFolder(home) {
+    if (runningPostgres(home)) throw new Ask(`Bonitas runs on ${home}: stop it first.`)
+    const here = existsSync(join(home, 'ready')) ? await there(home) : null
+    if (here && !over)
+      throw new Ask(
+        `There is data in ${home} already (${told(here)}). Restore into another folder (BONITAS_HOME=/another/folder npm run restore -- ${file}), or say --over: what is there is then kept beside it.`,
+      )
+    const fresh = `${home}.restoring`
+    rmSync(fresh, { recursive: true, force: true })
+    let back
+    const database = await startPostgres(fresh)
+    try {
+      const address = await ensureDatabase(database.address)
+      await restoreInto(address, dump)
+      back = await connected(address, holdings)
+    } catch (error) {
+      database.stop()
+      rmSync(fresh, { recursive: true, force: true })
+      throw error
+    }
+    database.stop()
+    if (here?.latest && !newer && (back.latest === null || here.latest > back.latest)) {
+      rmSync(fresh, { recursive: true, force: true })
+      throw new Ask(
+        `What is in ${home} is newer than the backup.\n  There: ${told(here)}\n  Backup: ${told(back)}\nNothing was changed. Say --over-newer if the backup is to take its place all the same.`,
+      )
+    }
+    const beside = `${home}.before-${new Date().toISOString().slice(0, 19).replaceAll(':', '-')}`
+    if (existsSync(home)) renameSync(home, beside)
+    renameSync(fresh, home)
+    say(
+      `Restored ${told(back)} into ${home}.${here ? `\nWhat was there lies in ${beside}.` : ''} The next start brings it forward where it is from an earlier version.`,
+    )
+    if (!here) rmSync(beside, { recursive: true, force: true })
+  }
+
+  /** What a folder holds that does not run; null where nothing was ever put in it. */
+  async function there(home) {
+    const database = await startPostgres(home)
+    try {
+      const address = await ensureDatabase(database.address)
+      return await connected(address, async (connection) =>
+        (await tableCount(connection)) > 0 ? holdings(connection) : null,
+      )
+    } finally {
+      database.stop()
+    }
+  }
+}
+
+async function tableCount(connection) {
+  const { rows } = await connection.query(`select count(*)::int as tables from pg_tables where schemaname = 'public'`)
+  return rows[0].tables
 }
 
 main().catch((error) => {

@@ -1,8 +1,8 @@
 // npm start: installs what is missing, starts PostgreSQL on loopback, builds, migrates, loads the demo, serves.
 //   npm start -- --empty   a second, empty data folder        PORT=8090 npm start
 //   DATABASE_URL=postgresql://… npm start   any other PostgreSQL (15 or newer)
-import { fork } from 'node:child_process'
-import { existsSync, openSync, readFileSync, rmSync, writeSync, closeSync } from 'node:fs'
+import { fork, spawn } from 'node:child_process'
+import { closeSync, existsSync, openSync, readdirSync, readFileSync, rmSync, statSync, writeSync } from 'node:fs'
 import { join } from 'node:path'
 import {
   Ask,
@@ -65,6 +65,36 @@ function beginning(pid) {
   }
 }
 
+/**
+ * A backup a day of what is used in earnest: `--empty` unless BACKUP_EVERY says otherwise, in hours; 0 for none. It is asked for
+ * ten minutes after the start, and then each hour whether the last is old enough. The last BACKUP_KEEP stay.
+ */
+function keepBackups() {
+  const own = !process.env.DATABASE_URL
+  const hours = Number(process.env.BACKUP_EVERY ?? (empty && own ? 24 : 0))
+  const keep = Number(process.env.BACKUP_KEEP ?? 14)
+  if (!(hours >= 0) || !(Number.isInteger(keep) && keep > 0))
+    throw new Ask('BACKUP_EVERY expects hours (0 for no backups), BACKUP_KEEP how many to keep.')
+  if (hours === 0) return []
+  const name = own ? (empty ? 'empty' : 'main') : 'database'
+  const folder = join(dataFolder(), 'backups')
+  const due = () => {
+    const last = existsSync(folder)
+      ? readdirSync(folder)
+          .filter((file) => file.startsWith(`bonitas-${name}-`))
+          .map((file) => statSync(join(folder, file)).mtimeMs)
+      : []
+    return Date.now() - Math.max(0, ...last) > hours * 3_600_000
+  }
+  const look = () => {
+    if (!due()) return
+    const words = [...(own ? [`--${name}`] : []), '--keep', String(keep)]
+    spawn(process.execPath, [join(root, 'scripts', 'backup.mjs'), ...words], { stdio: ['ignore', 'ignore', 'inherit'] })
+  }
+  const soon = Number(process.env.BACKUP_AFTER_SECONDS ?? 600) * 1000
+  return [setTimeout(look, soon), setInterval(look, 3_600_000)]
+}
+
 async function main() {
   requireNode()
   if (unknown.length > 0) throw new Ask(`“${unknown.join(' ')}” is not understood: expected nothing, or --empty.`)
@@ -76,14 +106,18 @@ async function main() {
   const own = !process.env.DATABASE_URL
   let database = { stop: () => undefined }
   let url = process.env.DATABASE_URL
+  let owner = process.env.DATABASE_OWNER_URL ?? url
   if (own) {
     installDebian('postgresql', () => postgresPrograms() !== null, 'PostgreSQL')
-    const { ensureDatabase, startPostgres } = await import('./postgres.mjs')
+    const { ensureDatabase, servingAddress, startPostgres } = await import('./postgres.mjs')
     database = await startPostgres(home)
-    url = await ensureDatabase(database.address).catch((error) => {
+    try {
+      owner = await ensureDatabase(database.address)
+      url = await servingAddress(database.address)
+    } catch (error) {
       database.stop()
       throw error
-    })
+    }
   }
   try {
     buildPages()
@@ -95,6 +129,7 @@ async function main() {
     ...process.env,
     NODE_ENV: 'production',
     DATABASE_URL: url,
+    DATABASE_OWNER_URL: owner,
     PORT: String(port),
     BONITAS_DEMO: empty ? 'no' : own ? 'yes' : 'if new',
   }
@@ -114,6 +149,7 @@ async function main() {
     )
     say('Ctrl+C stops it.')
   })
+  const backups = keepBackups()
   let asked = false
   const end = () => {
     if (asked) return
@@ -124,6 +160,7 @@ async function main() {
   process.on('SIGTERM', end)
   process.on('SIGHUP', end)
   server.on('exit', (code) => {
+    for (const timer of backups) clearTimeout(timer)
     database.stop()
     if (asked) say('Stopped. What was entered is kept.')
     process.exit(asked ? 0 : (code ?? 1) || 1)

@@ -40,7 +40,8 @@ function registrationOrFail(): Registration {
 }
 let fresh = false
 try {
-  fresh = (await migrateDatabase(url)).fresh
+  // tables are made by their owner; everything else is done by a role that can only become the application's
+  fresh = (await migrateDatabase(process.env.DATABASE_OWNER_URL ?? url)).fresh
 } catch (error) {
   fail(
     error instanceof MissingRight

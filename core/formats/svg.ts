@@ -1,4 +1,5 @@
 /** A drawing as an SVG file in mm of its paper: sharp at any size, layers as groups, text as text. */
+import { plainLine } from './clean.ts'
 import type { Drawing, Mark, Stroke } from '../survey/index.ts'
 import { layers, widthOf } from '../survey/index.ts'
 
@@ -15,7 +16,10 @@ export const strokes: {
 export const fills = { wall: '#dcdcdc', paper: '#ffffff', none: 'none' } as const
 
 const escaped = (text: string): string =>
-  text.replace(/[&<>"]/g, (letter) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[letter] ?? '')
+  plainLine(text).replace(
+    /[&<>"]/g,
+    (letter) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[letter] ?? '',
+  )
 const short = (value: number): string => String(Math.round(value * 1000) / 1000)
 
 /** `scale` is how many mm of the room are one of the paper: 50 for 1 : 50. */

@@ -16,6 +16,7 @@ import {
 } from '#core/makeover/change.ts'
 import { dateIn } from '#core/measure/plain-date.ts'
 import { guard } from '#core/reckoning/guards.ts'
+import { fileFaults } from '../attachments/held.ts'
 import { inTransaction, sqlState, type Database, type Transaction } from '../database/connection.ts'
 import { loadAt, loadStudio, writeRows, type Stand } from '../database/documents.ts'
 import { changedDocuments, changes, documents } from '../database/tables.ts'
@@ -160,6 +161,8 @@ export async function take(
   const today = dateIn(Object.values(after.studio.rows.studio)[0]?.timeZone ?? 'UTC', nowMs)
   const guarded = guard(bringsIn || erases ? after : before, after, today)
   if (guarded.length > 0) refuse(...guarded)
+  const held = await fileFaults(tx, studioId, after.makeover, operations)
+  if (held.length > 0) refuse(...held)
 
   await writeRows(tx, studioId, makeoverId, operations, (kind, id) => anyRows(after)[kind][id])
   await write(

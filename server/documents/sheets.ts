@@ -1,6 +1,7 @@
 /** Statements as CSV and as a workbook: the same tables, cell by cell. */
 import ExcelJS from 'exceljs'
 import Papa from 'papaparse'
+import { plainLine } from '#core/formats/clean.ts'
 import { harmless, plainAmount, writtenCell } from '#core/formats/cells.ts'
 import type { Table } from '#core/formats/tables.ts'
 import { decimalsOf } from '#core/money/currencies.ts'
@@ -33,7 +34,7 @@ export async function asWorkbook(tables: readonly Table[], currency: string): Pr
           cell === null
             ? null
             : 'text' in cell
-              ? harmless(cell.text)
+              ? harmless(cell.text).split('\n').map(plainLine).join('\n')
               : 'date' in cell
                 ? new Date(`${cell.date}T00:00:00Z`)
                 : 'number' in cell

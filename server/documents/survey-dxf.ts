@@ -8,6 +8,7 @@ import {
   TextVerticalAlignment,
   Units,
 } from '@tarikjabiri/dxf'
+import { plainLine } from '#core/formats/clean.ts'
 import { layers, type Drawing } from '#core/survey/index.ts'
 
 const black = 7
@@ -25,7 +26,7 @@ export function dxfOf(drawing: Drawing): string {
         { ...at, flags: mark.closed ? LWPolylineFlags.Closed : LWPolylineFlags.None },
       )
     else if (mark.is === 'text')
-      dxf.addText(point3d(mark.at.x, mark.at.y), mark.size, mark.text.replaceAll('\u00a0', ' '), {
+      dxf.addText(point3d(mark.at.x, mark.at.y), mark.size, plainLine(mark.text).replaceAll('\u00a0', ' '), {
         ...at,
         rotation: mark.turn,
         horizontalAlignment: TextHorizontalAlignment.Center,

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Family, Sheen } from '#core/makeover/choices.ts'
+import { request } from '../api.ts'
 import MaterialSwatch from '../parts/MaterialSwatch.vue'
 import SignInForm from './SignInForm.vue'
 import StudioForm from './StudioForm.vue'
@@ -9,6 +10,12 @@ import StudioForm from './StudioForm.vue'
 const router = useRouter()
 const route = useRoute()
 const making = ref(false)
+/** Whether strangers may make studios here; where nobody answers, it is offered and the server says. */
+const registers = ref(true)
+onMounted(async () => {
+  const asked = await request<{ open: boolean }>('GET', '/registration').catch(() => ({ open: true }))
+  registers.value = asked.open
+})
 
 function enter(): void {
   const then = typeof route.query.then === 'string' && /^\/(?!\/)/.test(route.query.then) ? route.query.then : '/'
@@ -48,7 +55,7 @@ const board = [
         <template v-if="!making">
           <h1>Sign in</h1>
           <SignInForm @done="enter" />
-          <p class="other">
+          <p v-if="registers" class="other">
             New here? <button type="button" class="word" @click="making = true">Make a studio</button>
           </p>
         </template>

@@ -37,7 +37,7 @@ async function make(): Promise<void> {
       :field="form.fields.password"
       label="Password"
       type="password"
-      hint="At least 12 characters"
+      hint="At least 12 characters, a few words that do not belong together"
       autocomplete="new-password"
     />
     <FieldText

@@ -9,7 +9,12 @@ import { useSession } from '../stores/session.ts'
 import { useUndo } from '../stores/undo.ts'
 
 /** The diary: who did what, when, and what it was before; of the whole makeover, or of one thing. */
-type Entry = DiaryEntry & { readonly who: string; readonly personId: string; readonly madeAt: string }
+type Entry = DiaryEntry & {
+  readonly who: string
+  readonly told: boolean
+  readonly personId: string
+  readonly madeAt: string
+}
 const route = useRoute()
 const router = useRouter()
 const makeover = useMakeover()
@@ -115,7 +120,7 @@ useKeys([
         <h2 v-if="isNewDay(at)">{{ day(entry.madeAt) }}</h2>
         <button type="button" class="bare entry" :aria-expanded="opened.has(entry.id)" @click="toggle(entry.id)">
           <span class="quiet">{{ time(entry.madeAt) }}</span><span>{{ entry.sentence }}</span
-          ><span class="quiet">{{ entry.who }}</span>
+          ><span class="quiet">{{ entry.told ? `${entry.who}, as a file tells` : entry.who }}</span>
         </button>
         <p v-if="opened.has(entry.id)" class="entry-do">
           <button type="button" class="word" @click="look(entry)">Look at this moment</button>

@@ -9,6 +9,7 @@ import { saidField, useForm } from '../parts/form.ts'
 import { useKeys } from '../frame/keys.ts'
 import { useSession } from '../stores/session.ts'
 import ImportSection from './ImportSection.vue'
+import LeavingSection from './LeavingSection.vue'
 
 /** What belongs to the studio and to no makeover: its people, how a phone reaches it, what leaves and comes in as files. */
 type Person = { readonly id: string; readonly name: string; readonly email: string }
@@ -168,6 +169,8 @@ useKeys([
         </p>
         <ImportSection />
       </section>
+
+      <LeavingSection />
     </main>
     <FormDialog
       v-model="adding"
@@ -183,7 +186,7 @@ useKeys([
         :field="form.fields.password"
         label="First password"
         type="password"
-        hint="At least 12 characters; tell it them yourself"
+        hint="At least 12 characters, a few words that do not belong together; tell it them yourself"
         autocomplete="new-password"
       />
       <p class="quiet">
