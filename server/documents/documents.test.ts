@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import request from 'supertest'
 import { read, utils } from 'xlsx'
+import type { KeptBrief } from '#core/brief/index.ts'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import Papa from 'papaparse'
 import { demoDecorator } from '#demo/index.ts'
@@ -16,6 +17,7 @@ import { minor } from '#core/money/minor.ts'
 import { loadDemo } from '../demo.ts'
 import { testTime, serve, type Served } from '../testing/studio.ts'
 import { asCsv } from './sheets.ts'
+import { briefPdf } from './brief-pdf.ts'
 
 let served: Served
 let cookie = ''
@@ -212,6 +214,48 @@ describe('the brief', () => {
         .every((line) => / yes /.test(line)),
     ).toBe(true) // every face is embedded
   })
+  it.each(['Ελένη Παπαδοπούλου', 'Nguyễn Thị Phượng', 'Þórdís Łukaszewska', 'Жанна Ґонта', '王小明', 'ქეთევან'])(
+    'writes the name %s in letters, and none as a question mark',
+    async (name) => {
+      const brief: KeptBrief = {
+        name,
+        rooms: [name],
+        scope: 'refresh',
+        currency: 'EUR',
+        installOn: null,
+        needs: [],
+        stays: [],
+        constraints: [],
+        permissions: [],
+        ways: [],
+        schools: [],
+        sums: [],
+        contingencyMinor: 0,
+        rules: {} as KeptBrief['rules'],
+      }
+      const unsigned = {
+        signedBy: null,
+        signedOn: null,
+        version: 1,
+        reason: '',
+        kept: false,
+        here: null,
+        timeZone: 'UTC',
+      }
+      const pdf = await briefPdf(brief, { clients: [name], studio: name, ...unsigned })
+      const text = textOf(pdf)
+      expect(text).toContain(name)
+      expect(text).not.toMatch(/[?□]/)
+      writeFileSync(join(folder, 'names.pdf'), pdf)
+      const fonts = execFileSync('pdffonts', [join(folder, 'names.pdf')], { encoding: 'utf8' })
+      expect(
+        fonts
+          .split('\n')
+          .slice(2)
+          .filter((line) => line !== '' && !/ yes /.test(line)),
+      ).toEqual([]) // all embedded
+    },
+  )
   it('of another studio is not found, nor one of nothing', async () => {
     const id = makeovers[0]?.id ?? ''
     const stranger = await request(served.application).post('/api/studios').send({

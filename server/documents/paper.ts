@@ -1,33 +1,12 @@
 /** Pages for clients: A4 in the shipped typefaces, with headings, paragraphs, pairs and tables that run over pages. */
-import { readFileSync } from 'node:fs'
-import { createRequire } from 'node:module'
 import PDFDocument from 'pdfkit'
-
-const require = createRequire(import.meta.url)
-const file = (family: 'newsreader' | 'hanken-grotesk', subset: 'latin' | 'latin-ext'): Buffer =>
-  readFileSync(require.resolve(`@fontsource/${family}/files/${family}-${subset}-400-normal.woff`))
-
-/** Typefaces by what they are for; the second of each has the letters that the first lacks. */
-const faces = {
-  serif: ['newsreader', 'latin'],
-  'serif-ext': ['newsreader', 'latin-ext'],
-  sans: ['hanken-grotesk', 'latin'],
-  'sans-ext': ['hanken-grotesk', 'latin-ext'],
-} as const
-type Face = 'serif' | 'sans'
+import { mainOf, runs, useTypefaces, type Face } from './typefaces.ts'
 
 export type Column = { readonly head: string; readonly width: number; readonly right?: boolean }
 
-/** Letters and signs beyond Latin-1 that the first faces have. */
-const alsoBasic = new Set([0x131, 0x152, 0x153, 0x20ac, 0x2122, 0x2191, 0x2193, 0x2212])
 const margin = 56
 const ink = '#191919'
 const soft = '#5c5c5c'
-
-/** The shipped typefaces, for a PDF to set by their names. */
-export function useTypefaces(pdf: PDFKit.PDFDocument): void {
-  for (const [name, [family, subset]] of Object.entries(faces)) pdf.registerFont(name, file(family, subset))
-}
 
 /** Ends a PDF, and all of its bytes. */
 export async function bytesOf(pdf: PDFKit.PDFDocument): Promise<Buffer> {
@@ -41,20 +20,6 @@ export async function bytesOf(pdf: PDFKit.PDFDocument): Promise<Buffer> {
   return done
 }
 
-/** Text in runs, so that a letter the first face lacks is set in the second; what neither has becomes a question mark. */
-export function runs(face: Face, text: string): [font: string, text: string][] {
-  const found: [string, string][] = []
-  for (const letter of text) {
-    const code = letter.codePointAt(0) ?? 0
-    const basic = code < 0x100 || (code >= 0x2000 && code <= 0x206f) || alsoBasic.has(code)
-    const extended = code >= 0x100 && code < 0x250
-    const font = extended && !basic ? `${face}-ext` : face
-    const last = found.at(-1)
-    if (last?.[0] === font) last[1] += basic || extended ? letter : '?'
-    else found.push([font, basic || extended ? letter : '?'])
-  }
-  return found.length > 0 ? found : [[face, '']]
-}
 export function paper(title: string) {
   const pdf = new PDFDocument({
     size: 'A4',
@@ -84,7 +49,7 @@ export function paper(title: string) {
     }
   }
   const heightOf = (text: string, face: Face, size: number, across: number): number =>
-    pdf.font(face).fontSize(size).heightOfString(text, { width: across })
+    pdf.font(mainOf(face)).fontSize(size).heightOfString(text, { width: across })
   function room(height: number): void {
     if (pdf.y + height > bottom()) pdf.addPage()
   }

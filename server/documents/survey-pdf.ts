@@ -12,7 +12,8 @@ import {
   type RoomAreas,
   type Room,
 } from '#core/survey/index.ts'
-import { bytesOf, runs, useTypefaces } from './paper.ts'
+import { bytesOf } from './paper.ts'
+import { runs, useTypefaces } from './typefaces.ts'
 
 const point = 72 / 25.4
 const margin = { side: 12, top: 26, bottom: 24 }
