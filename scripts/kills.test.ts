@@ -3,7 +3,7 @@
  * once, nothing is there by half, and the money still adds up. KILLS=50 npx vitest … kills it more often.
  */
 import { fork, type ChildProcess } from 'node:child_process'
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { appendFileSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { v7 as uuidv7 } from 'uuid'
@@ -130,9 +130,11 @@ it(
       }
     }
     const writers = Promise.all(Array.from({ length: 8 }, (_, at) => writer(at)))
+    const back: number[] = []
     for (let kill = 0; kill < 2 * kills; kill++) {
       await pause(150 + Math.random() * 500)
       const before = acknowledged.size
+      const killedAt = performance.now()
       if (kill % 2 === 0) {
         const gone = new Promise((resolve) => server.once('exit', resolve))
         server.kill('SIGKILL')
@@ -143,7 +145,8 @@ it(
         await pause(100)
         await startPostgres(home, { port: postgres.port })
       }
-      await expect.poll(() => acknowledged.size, { timeout: 30_000 }).toBeGreaterThan(before) // the work went on
+      await expect.poll(() => acknowledged.size, { timeout: 30_000, interval: 25 }).toBeGreaterThan(before) // the work went on
+      back.push(Math.round(performance.now() - killedAt))
     }
     until.stop = true
     await writers
@@ -176,6 +179,12 @@ it(
     }
     expect(rows).toBeGreaterThanOrEqual(acknowledged.size)
     expect(acknowledged.size).toBeGreaterThan(20)
+    const waits = back.toSorted((left, right) => left - right)
+    if (process.env.TRUST_REPORT)
+      appendFileSync(
+        process.env.TRUST_REPORT,
+        `${2 * kills} kills, ${acknowledged.size} acknowledged changes, none lost; the next one taken ${waits[waits.length >> 1]} ms after a kill (median), ${waits.at(-1)} ms at most\n`,
+      )
     const ended = new Promise((resolve) => server.once('exit', resolve))
     server.kill('SIGTERM')
     await ended

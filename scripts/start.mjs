@@ -17,7 +17,13 @@ import {
 } from './prerequisites.mjs'
 
 const empty = process.argv.includes('--empty')
-const unknown = process.argv.slice(2).filter((word) => word !== '--empty')
+const words = process.argv.slice(2)
+const firstAt = words.indexOf('--first')
+/** The email of a first person to make with a studio of their own, in an installation that has none. */
+const first = firstAt < 0 ? null : (words[firstAt + 1] ?? '')
+const unknown = words.filter(
+  (word, at) => word !== '--empty' && (firstAt < 0 || (at !== firstAt && at !== firstAt + 1)),
+)
 const port = Number(process.env.PORT ?? 8080)
 
 /** One run a data folder: a lock with the process and the moment it began, so that a stale one is known. */
@@ -97,7 +103,10 @@ function keepBackups() {
 
 async function main() {
   requireNode()
-  if (unknown.length > 0) throw new Ask(`“${unknown.join(' ')}” is not understood: expected nothing, or --empty.`)
+  if (unknown.length > 0)
+    throw new Ask(`“${unknown.join(' ')}” is not understood: expected nothing, --empty, or --first EMAIL.`)
+  if (first !== null && !/^[^\s@]+@[^\s@]+$/.test(first))
+    throw new Ask(`--first expects the email of the first person, such as --first me@studio.example`)
   if (!Number.isInteger(port) || port < 1 || port > 65535)
     throw new Ask(`PORT is “${process.env.PORT}”: expected a number from 1 to 65535.`)
   const home = join(dataFolder(), empty ? 'empty' : 'main')
@@ -131,6 +140,7 @@ async function main() {
     DATABASE_URL: url,
     DATABASE_OWNER_URL: owner,
     PORT: String(port),
+    ...(first === null ? {} : { FIRST_PERSON: first }),
     BONITAS_DEMO: empty ? 'no' : own ? 'yes' : 'if new',
   }
   const server = fork(join(root, 'server', 'main.ts'), [], {
@@ -139,9 +149,11 @@ async function main() {
     execArgv: ['--import', 'tsx'],
     stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
   })
-  server.on('message', ({ demo, here, others }) => {
+  server.on('message', ({ demo, here, others, person }) => {
     say(`\nBonitas is at ${here}`)
     if (others.length > 0) say(`In the same house, also at ${others.join(' or ')}`)
+    if (person) say(`Sign in as ${person.email} with the password ${person.password}: it is told this once.`)
+    else if (first !== null) say('There is a studio here already: nobody was made.')
     say(
       demo
         ? `Sign in to the demo as ${demo.email} with the password ${demo.password}`

@@ -5,6 +5,7 @@ import { request } from 'node:https'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import pg from 'pg'
 import { afterAll, afterEach, describe, expect, it } from 'vitest'
 import { freePort } from './postgres.mjs'
 
@@ -125,6 +126,55 @@ describe('npm start', () => {
     expect(await wrong.exit).toBe(1)
     expect(wrong.said()).toMatch(message)
     expect(wrong.said()).not.toMatch(/\n +at /)
+  })
+  it('makes the first person of an empty installation, and lets no stranger make a studio where that is shut', async () => {
+    const port = await freePort()
+    const own = mkdtempSync(join(tmpdir(), 'bonitas-first-'))
+    const env = { PORT: String(port), BONITAS_HOME: own, REGISTRATION: 'closed' }
+    const started = start(['--empty', '--first', 'me@studio.example'], env)
+    await ready(started)
+    const [, email, password] =
+      /Sign in as (\S+) with the password (\S+): it is told this once/.exec(started.said()) ?? []
+    expect(email).toBe('me@studio.example')
+    expect((await post(port, '/session', { email, password })).status).toBe(200)
+    const stranger = {
+      studioName: 'x',
+      name: 'x',
+      timeZone: 'UTC',
+      email: 'x@test.example',
+      password: 'a long enough password',
+    }
+    expect((await post(port, '/studios', stranger)).status).toBe(403)
+    // the role it serves as can become the application's, and do nothing of its own
+    const log = join(own, 'empty', 'data', 'postmaster.pid')
+    const address = `postgresql://bonitas_owner:${readFileSync(join(own, 'empty', 'password'), 'utf8')}@127.0.0.1:${readFileSync(log, 'utf8').split('\n')[3] ?? ''}/bonitas`
+    const asked = new pg.Client({ connectionString: address })
+    await asked.connect()
+    const { rows } = await asked.query<Record<string, unknown>>(
+      `select rolsuper, rolcreaterole, rolcreatedb, rolbypassrls, rolinherit,
+         (select array_agg(granted.rolname) from pg_auth_members m join pg_roles granted on granted.oid = m.roleid where m.member = r.oid) as becomes,
+         (select count(distinct usename)::int from pg_stat_activity where datname = 'bonitas' and usename not in ('bonitas_login', 'bonitas_owner')) as others,
+         (select count(*)::int from pg_stat_activity where usename = 'bonitas_login') as serving,
+         (select count(*)::int from pg_stat_activity where usename = 'bonitas_owner' and pid <> pg_backend_pid()) as owning
+       from pg_roles r where rolname = 'bonitas_login'`,
+    )
+    await asked.end()
+    expect(rows).toMatchObject([
+      {
+        rolsuper: false,
+        rolcreaterole: false,
+        rolcreatedb: false,
+        rolbypassrls: false,
+        rolinherit: false,
+        becomes: ['bonitas_app'],
+        others: 0,
+        owning: 0,
+      },
+    ])
+    expect(rows[0]?.serving).toBeGreaterThan(0)
+    started.child.kill('SIGINT')
+    await started.exit
+    rmSync(own, { recursive: true, force: true })
   })
   it('reaches a phone in the house over HTTPS, with a password of its own for the demo', async () => {
     const [cert, key] = [join(home, 'bonitas.crt'), join(home, 'bonitas.key')]

@@ -1,4 +1,5 @@
 /** Every route, tried by whoever should not: with no session, an old one, another studio's, from another site, and with rubbish. */
+import { appendFileSync } from 'node:fs'
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import fc from 'fast-check'
@@ -196,6 +197,8 @@ describe(`${malformed} malformed requests a route (MALFORMED=2000 for more)`, ()
     async () => {
       const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`
       const answers = new Map<number, number>()
+      let longest = 0
+      const heldBefore = process.memoryUsage().rss
       const routes = routesOf(served.application).filter(({ method, path }) => !streams.has(`${method} ${path}`))
       for (const [at, { method, path }] of routes.entries()) {
         if (`${method} ${path}` === 'DELETE /session') continue // tried below: it would end the session of all the others
@@ -220,6 +223,7 @@ describe(`${malformed} malformed requests a route (MALFORMED=2000 for more)`, ()
           // what takes nothing but a session is given a malformed one
           const cookie =
             bodied || path.includes(':') ? who.cookie : `bonitas_session=${safe(parameter ?? '').slice(0, 300)}`
+          const askedAt = performance.now()
           const answer = await fetch(url, {
             method,
             headers: {
@@ -230,6 +234,7 @@ describe(`${malformed} malformed requests a route (MALFORMED=2000 for more)`, ()
             ...(bodied ? { body: sent } : {}),
           })
           const said = await answer.text()
+          longest = Math.max(longest, performance.now() - askedAt)
           answers.set(answer.status, (answers.get(answer.status) ?? 0) + 1)
           if (answer.status >= 500)
             throw new Error(`${method} ${url} ${type}: ${String(sent).slice(0, 400)} → ${answer.status} ${said}`)
@@ -252,6 +257,15 @@ describe(`${malformed} malformed requests a route (MALFORMED=2000 for more)`, ()
       const total = [...answers.values()].reduce((sum, count) => sum + count, 0)
       expect(total).toBe((routes.length - 1) * malformed)
       expect([...answers.keys()].every((status) => status < 500)).toBe(true)
+      const grown = Math.round((process.memoryUsage().rss - heldBefore) / 1e6)
+      if (process.env.TRUST_REPORT) {
+        appendFileSync(
+          process.env.TRUST_REPORT,
+          `${total} malformed requests, ${[...answers].map(([status, count]) => `${count} × ${status}`).join(', ')}, the longest ${Math.round(longest)} ms, memory ${grown} MB more\n`,
+        )
+        expect(longest).toBeLessThan(1000)
+        expect(grown).toBeLessThan(300)
+      }
       // and nothing of it did anything
       expect((await who.open(id)).makeover.rev).toBe(1)
       expect((await who.get('/people')).body).toHaveLength(1)

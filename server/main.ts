@@ -1,8 +1,10 @@
 /** Serves Bonitas. Settings come from the environment; `scripts/start.mjs` sets them. */
+import { randomBytes } from 'node:crypto'
 import { createServer } from 'node:http'
 import { createServer as createSecureServer } from 'node:https'
 import { fileURLToPath } from 'node:url'
 import { pino } from 'pino'
+import { hasStudio, makeStudio } from './accounts/accounts.ts'
 import { createApplication } from './application.ts'
 import { openNews } from './changes/news.ts'
 import { connect } from './database/connection.ts'
@@ -63,6 +65,23 @@ if (process.env.NODE_ENV === 'production' && reach.open && (await demoIsOpen(dat
     `HOST is ${host}, which others can reach, and anybody knows the demo's password. Begin without it (npm start -- --empty), or give it a password of your own (DEMO_PASSWORD).`,
   )
 
+const wantedFirst = process.env.FIRST_PERSON
+const person = wantedFirst && !(await hasStudio(database)) ? await makeFirst(wantedFirst) : null
+
+/** The first person of an installation, with a studio to name later and a password that is told once. */
+async function makeFirst(email: string): Promise<{ email: string; password: string } | null> {
+  const password = randomBytes(15).toString('base64url')
+  const { timeZone } = Intl.DateTimeFormat().resolvedOptions()
+  const made = await makeStudio(database, {
+    studioName: 'My studio',
+    timeZone,
+    name: email.split('@')[0] ?? email,
+    email,
+    password,
+  })
+  return made && { email, password }
+}
+
 const pages = fileURLToPath(new URL('../dist/web', import.meta.url))
 const application = createApplication({
   database,
@@ -86,6 +105,7 @@ server.on('listening', () =>
   process.send?.({
     ready: true,
     demo,
+    person,
     here: `${reach.tls ? 'https' : 'http'}://${reach.open ? '127.0.0.1' : host}:${port}`,
     others: addressesOf(reach),
   }),

@@ -51,10 +51,8 @@ function cleared(
       Object.fromEntries(
         Object.entries(words).map(([place, told]) => [
           place,
-          {
-            ...(told?.before ? { before: side(place, told.before) } : {}),
-            ...(told?.after ? { after: side(place, told.after) } : {}),
-          },
+          // in the order they are kept in, so that what did not change is seen to be the same
+          Object.fromEntries(Object.entries(told ?? {}).map(([name, values]) => [name, side(place, values)])),
         ]),
       ),
   }

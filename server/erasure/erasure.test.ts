@@ -80,6 +80,8 @@ describe('erasing a client', () => {
     expect(dump().includes('Zebulon')).toBe(true)
 
     const asked = { clientId: client.id, names: ['Zebulon', 'Quagga'], notes: false }
+    const nobody = await who.post(`/makeovers/${id}/erasures/dry`, { names: ['Nobody', 'Anybody'] })
+    expect(nobody.body).toEqual({ rows: 0, changes: 0, files: 0 })
     const dry = await who.post(`/makeovers/${id}/erasures/dry`, asked)
     expect(dry.body).toMatchObject({ rows: 3, files: 0 })
     expect((dry.body as { changes: number }).changes).toBeGreaterThanOrEqual(3)

@@ -34,7 +34,8 @@ const signer = (id: string | null): string => byId(clients.value, id)?.name ?? '
 /** How each signed version came to be signed, asked of the server, which alone can vouch for it. */
 const signings = shallowRef<readonly Signed[]>([])
 watch(
-  () => versions.value.map(({ row }) => `${row.id} ${row.signedOn ?? ''}`).join(),
+  // what is signed here is noted when the server takes it
+  () => [versions.value.map(({ row }) => `${row.id} ${row.signedOn ?? ''}`).join(), makeover.savedAt?.getTime()].join(),
   async () => {
     signings.value = await request<readonly Signed[]>('GET', `/makeovers/${String(route.params.id)}/signings`).catch(
       () => [],

@@ -44,11 +44,13 @@ const many = (count: number, word: string): string => `${count} ${word}${count =
 const said = computed(
   () =>
     found.value &&
-    `In ${found.value.rows} of its entries and ${many(found.value.changes, 'line')} of its history something goes.`,
+    (found.value.rows + found.value.changes === 0
+      ? 'Nothing names them.'
+      : `In ${found.value.rows} of its entries and ${many(found.value.changes, 'line')} of its history something goes. Sums, days and goods stay as they are. This cannot be taken back.`),
 )
 
 async function go(): Promise<void> {
-  const looking = found.value === null
+  const looking = found.value === null || found.value.rows + found.value.changes === 0
   const done = await submit(async ({ clientId, names, notes }): Promise<Pick<Fault, 'field' | 'message'>[]> => {
     const asked = {
       clientId: clientId === '' ? null : clientId,
@@ -77,7 +79,7 @@ async function go(): Promise<void> {
   <FormDialog
     v-model="open"
     :title="`Erase a name from ${makeover.name}`"
-    :action="found ? 'Erase for good' : 'Look what names them'"
+    :action="found && found.rows + found.changes > 0 ? 'Erase for good' : 'Look what names them'"
     :faults="form.faults"
     :busy="form.busy"
     @submit="go"
@@ -95,7 +97,7 @@ async function go(): Promise<void> {
     />
     <FieldYes :field="form.fields.notes" label="Every note of this makeover goes too, whoever it speaks of" />
     <template v-if="found">
-      <p>{{ said }} Sums, days and goods stay as they are. This cannot be taken back.</p>
+      <p>{{ said }}</p>
       <p v-if="found.files > 0">
         Its pictures and receipts, {{ found.files }} in all, cannot be searched: look through them yourself. Backups
         made before still hold the name, until they are done away with.
