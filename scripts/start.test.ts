@@ -106,7 +106,12 @@ describe('npm start', () => {
     await ready(empty)
   })
   it.each([
-    ['a word that is not known', ['--emtpy'], {}, /“--emtpy” is not understood: expected nothing, or --empty/],
+    [
+      'a word that is not known',
+      ['--emtpy'],
+      {},
+      /“--emtpy” is not understood: expected nothing, --empty, or --first EMAIL/,
+    ],
     ['a port that is none', [], { PORT: '99999' }, /PORT is “99999”: expected a number from 1 to 65535/],
     [
       'programs that are not there',
@@ -152,10 +157,10 @@ describe('npm start', () => {
     await asked.connect()
     const { rows } = await asked.query<Record<string, unknown>>(
       `select rolsuper, rolcreaterole, rolcreatedb, rolbypassrls, rolinherit,
-         (select array_agg(granted.rolname) from pg_auth_members m join pg_roles granted on granted.oid = m.roleid where m.member = r.oid) as becomes,
+         (select array_agg(granted.rolname::text) from pg_auth_members m join pg_roles granted on granted.oid = m.roleid where m.member = r.oid) as becomes,
          (select count(distinct usename)::int from pg_stat_activity where datname = 'bonitas' and usename not in ('bonitas_login', 'bonitas_owner')) as others,
          (select count(*)::int from pg_stat_activity where usename = 'bonitas_login') as serving,
-         (select count(*)::int from pg_stat_activity where usename = 'bonitas_owner' and pid <> pg_backend_pid()) as owning
+         (select count(*)::int from pg_stat_activity where usename = 'bonitas_owner' and backend_type = 'client backend' and pid <> pg_backend_pid()) as owning
        from pg_roles r where rolname = 'bonitas_login'`,
     )
     await asked.end()
