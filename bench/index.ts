@@ -4,11 +4,13 @@ import './edits.ts'
 import './survey.ts'
 import { benchBrowser } from './palette.ts'
 import { benchChanges } from './changes.ts'
+import { benchImports } from './imports.ts'
 import { benchFollow, benchStart } from './follow.ts'
 import { benchLists } from './lists.ts'
 
 await benchBrowser()
 await benchChanges()
+await benchImports()
 await benchStart()
 await benchFollow()
 await benchLists()

@@ -9,7 +9,6 @@ import { createApplication } from './application.ts'
 import { openNews } from './changes/news.ts'
 import { connect } from './database/connection.ts'
 import { migrateDatabase, MissingRight } from './database/migrate.ts'
-import { demoIsOpen, loadDemo } from './demo.ts'
 import { openHeavy } from './heavy/heavy.ts'
 import { clearUp } from './erasure/put-away.ts'
 import { withoutValues } from './problem.ts'
@@ -59,8 +58,10 @@ const ownPassword = process.env.DEMO_PASSWORD
 if (ownPassword !== undefined && [...ownPassword].length < 12)
   fail('DEMO_PASSWORD is too short: expected at least 12 characters')
 const demo =
-  wanted === 'yes' || (wanted === 'if new' && fresh) ? await loadDemo(database, Date.now(), ownPassword) : null
-if (process.env.NODE_ENV === 'production' && reach.open && (await demoIsOpen(database)))
+  wanted === 'yes' || (wanted === 'if new' && fresh)
+    ? await (await import('./demo.ts')).loadDemo(database, Date.now(), ownPassword)
+    : null
+if (process.env.NODE_ENV === 'production' && reach.open && (await (await import('./demo.ts')).demoIsOpen(database)))
   fail(
     `HOST is ${host}, which others can reach, and anybody knows the demo's password. Begin without it (npm start -- --empty), or give it a password of your own (DEMO_PASSWORD).`,
   )

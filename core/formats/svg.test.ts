@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planOf } from '../survey/index.ts'
 import { measuredRoom, rectangle } from '../testing/surveyed.ts'
+import { plainLine } from './clean.ts'
 import { svgOf } from './svg.ts'
 
 const room = (width: number, depth: number) => {
@@ -13,6 +14,21 @@ const sizeOf = (svg: string): number[] =>
 /** Every place of a path, in mm of the paper. */
 const places = (svg: string): { x: number; y: number }[] =>
   [...svg.matchAll(/[ML](-?[\d.]+) (-?[\d.]+)/g)].map(([, x, y]) => ({ x: Number(x), y: Number(y) }))
+
+describe('a name that no file format holds', () => {
+  it.each([
+    ['a\nb', 'a b'],
+    ['a\r\n\tb', 'a b'],
+    ['a\u2028b', 'a b'],
+    ['a\ufffeb\uffff', 'ab'],
+    ['a\u0000b', 'a b'],
+    ['Øystein 王', 'Øystein 王'],
+  ])('%j is written as %j', (text, written) => {
+    expect(plainLine(text)).toBe(written)
+    // XML 1.0, 2.2: Char
+    expect(svgOf(room(4000, 3000), 50, text)).not.toMatch(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/)
+  })
+})
 
 describe('a drawing on paper', () => {
   it('is as large as its scale says: 4 m at 1 : 50 are 80 mm (ISO 5455: 1 mm stands for 50)', () => {

@@ -132,7 +132,7 @@ export function accountRoutes(setting: Setting): Router {
         'Studios are not made here by whoever comes. Ask whoever runs this installation, or to be let in to a studio.',
       )
     const body = read(newStudio, request.body)
-    strong(body.password, [body.email, body.name, body.studioName])
+    await strong(body.password, [body.email, body.name, body.studioName])
     const made = await makeStudio(database, body)
     if (!made)
       throw new Problem(
@@ -157,7 +157,7 @@ export function accountRoutes(setting: Setting): Router {
 
   routes.post('/people', withPerson(setting), async (request, response) => {
     const body = read(newPerson, request.body)
-    strong(body.password, [body.email, body.name, personBehind(request).studioName])
+    await strong(body.password, [body.email, body.name, personBehind(request).studioName])
     const made = await letIn(database, personBehind(request).studioId, body)
     if (made === 'email')
       throw fieldProblem(409, 'twice', 'email', 'is already somebody’s of this studio: expected another')
@@ -235,8 +235,8 @@ function setCookie(request: Request, response: Response, name: string, value: st
 const fieldProblem = (status: number, code: string, field: string, message: string): Problem =>
   new Problem(status, code, 'Not complete', `${field}: ${message}`, { faults: [{ field, message }] })
 
-function strong(password: string, about: readonly string[]): void {
-  const weak = weakness(password, about)
+async function strong(password: string, about: readonly string[]): Promise<void> {
+  const weak = await weakness(password, about)
   if (weak) throw fieldProblem(422, 'invalid', 'password', weak)
 }
 

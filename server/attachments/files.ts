@@ -5,7 +5,6 @@ import { mediaTypes } from '#core/makeover/choices.ts'
 import { type Transaction } from '../database/connection.ts'
 import { blobs } from '../database/tables.ts'
 import { Problem } from '../problem.ts'
-import { preparePicture } from './pictures.ts'
 
 export const largestFile = 10 * 1024 * 1024
 
@@ -47,10 +46,13 @@ export type Prepared = {
 
 export const sha256Of = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex')
 
+/** In this process, for whoever has no others: the demo. */
+const preparedHere = async (bytes: Buffer) => (await import('./pictures.ts')).preparePicture(bytes)
+
 /** A file as it is kept: a picture turned and without its metadata, a PDF as it is. Throws a problem for anything else. */
 export async function prepare(
   bytes: Buffer,
-  picture: (bytes: Buffer) => Promise<{ readonly bytes: Uint8Array; readonly thumbnail: Uint8Array }> = preparePicture,
+  picture: (bytes: Buffer) => Promise<{ readonly bytes: Uint8Array; readonly thumbnail: Uint8Array }> = preparedHere,
 ): Promise<Prepared> {
   const mediaType = await mediaTypeOf(bytes)
   if (mediaType === 'application/pdf') return { sha256: sha256Of(bytes), mediaType, bytes, thumbnail: null }

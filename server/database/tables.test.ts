@@ -102,6 +102,22 @@ describe('the database', () => {
     ).toEqual([left.personId])
     expect(await inTransaction(served.database, { email: left.email }, (tx) => tx.select().from(sessions))).toEqual([])
   })
+  it('lets the application rewrite neither what was migrated nor what was signed', async () => {
+    const who = await person(served)
+    await makeover(who)
+    for (const statement of [
+      'delete from bonitas_migrations',
+      `update bonitas_migrations set hash = ''`,
+      'insert into bonitas_migrations (hash, created_at) values (1, 1)',
+      'update signings set person_id = agreement_id',
+      'delete from signings',
+      'delete from documents',
+      'drop table rooms',
+    ])
+      await expect(
+        inTransaction(served.database, { studio: who.studioId }, (tx) => tx.execute(statement)),
+      ).rejects.toMatchObject({ cause: { code: '42501' } })
+  })
   it('answers a query that forgets the studio with nothing, whatever table it asks', async () => {
     const who = await person(served)
     await makeover(who)

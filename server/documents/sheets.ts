@@ -1,5 +1,4 @@
 /** Statements as CSV and as a workbook: the same tables, cell by cell. */
-import ExcelJS from 'exceljs'
 import Papa from 'papaparse'
 import { plainLine } from '#core/formats/clean.ts'
 import { harmless, plainAmount, writtenCell } from '#core/formats/cells.ts'
@@ -23,6 +22,7 @@ export function asCsv(tables: readonly Table[], currency: string): string {
 
 /** A workbook with one sheet a table. Amounts are numbers in units of the currency, days are dates. */
 export async function asWorkbook(tables: readonly Table[], currency: string): Promise<Buffer> {
+  const { default: ExcelJS } = await import('exceljs') // large, and of no use to whoever wants a CSV
   const decimals = decimalsOf(currency)
   const book = new ExcelJS.Workbook()
   for (const table of tables) {

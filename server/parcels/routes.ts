@@ -23,25 +23,25 @@ export function parcelRoutes(setting: Setting): Router {
   const named = (name: string): string =>
     `attachment; filename="${name.replace(/[^\w .-]+/g, '').trim() || 'makeover'}.zip"`
 
+  const told = (studioId: string, id: string, withHistory: boolean) =>
+    inTransaction(database, { studio: studioId }, (tx) => parcelOf(tx, database, studioId, id, withHistory), {
+      still: true,
+    })
+
   routes.get('/makeovers/:id/export', async (request, response) => {
     const { studioId } = personBehind(request)
     const id = idIn(request)
-    const found = await inTransaction(
-      database,
-      { studio: studioId },
-      (tx) => parcelOf(tx, database, studioId, id, request.query.history === 'yes'),
-      { still: true },
-    )
+    const found = await told(studioId, id, request.query.history === 'yes')
     if (!found) throw notFound()
     response
       .set({ 'content-type': 'application/zip', 'content-disposition': named(found.name) })
       .send(Buffer.from(await heavy.run(studioId, 'parcel', { told: found.told })))
   })
 
-  routes.get('/studio/export', async (request, response) => {
+  routes.get('/studio/export', gate(4, 1), async (request, response) => {
     const { studioId, studioName, timeZone } = personBehind(request)
     const people = await peopleOf(database, studioId)
-    const entries = await inTransaction(
+    const { own, ids } = await inTransaction(
       database,
       { studio: studioId },
       async (tx) => {
@@ -52,6 +52,11 @@ export function parcelRoutes(setting: Setting): Router {
             studioRows(studio, kind).map(({ version: _version, ...row }) => row),
           ]),
         )
+        const all = await tx
+          .select({ id: documents.id })
+          .from(documents)
+          .where(and(ne(documents.id, studioId), isNull(documents.deletedAt)))
+          .orderBy(asc(documents.id))
         const own = {
           format: 'bonitas.studio',
           version: 1,
@@ -60,24 +65,19 @@ export function parcelRoutes(setting: Setting): Router {
           people: people.map(({ name, email }) => ({ name, email })),
           rows,
         }
-        const all = await tx
-          .select({ id: documents.id })
-          .from(documents)
-          .where(and(ne(documents.id, studioId), isNull(documents.deletedAt)))
-          .orderBy(asc(documents.id))
-        const parcels = []
-        for (const { id } of all) {
-          const found = await parcelOf(tx, database, studioId, id, true)
-          if (found)
-            parcels.push({
-              name: `makeovers/${id}.zip`,
-              bytes: await heavy.run(studioId, 'parcel', { told: found.told }),
-            })
-        }
-        return [{ name: 'studio.json', bytes: Buffer.from(`${JSON.stringify(own, null, 1)}\n`) }, ...parcels]
+        return { own, ids: all.map(({ id }) => id) }
       },
       { still: true },
     )
+    const entries: { name: string; bytes: Uint8Array }[] = [
+      { name: 'studio.json', bytes: Buffer.from(`${JSON.stringify(own, null, 1)}\n`) },
+    ]
+    // each makeover as of a moment of its own: no connection is held while its file waits to be written
+    for (const id of ids) {
+      const found = await told(studioId, id, true)
+      if (found)
+        entries.push({ name: `makeovers/${id}.zip`, bytes: await heavy.run(studioId, 'parcel', { told: found.told }) })
+    }
     response
       .set({ 'content-type': 'application/zip', 'content-disposition': named(studioName) })
       .send(Buffer.from(await heavy.run(studioId, 'zip', { told: [entries] })))

@@ -72,6 +72,24 @@ describe('the queue', () => {
     expect(queue.giveUp(first.changeSet.id)).toHaveLength(2)
     expect(queue.waiting.value).toEqual([])
   })
+  it('what the server breaks on is tried four times, then put aside, and the rest goes on', async () => {
+    vi.useFakeTimers()
+    try {
+      const { queue, sent } = setting((_id, changeSet) =>
+        changeSet.sentence === 'Breaks' ? Promise.reject(refused(500)) : Promise.resolve({ rev: 1 }),
+      )
+      void queue.add(entry('Breaks'))
+      const goes = entry('Goes')
+      const operations = [{ op: 'put', kind: 'room', id: newId(), base: null, fields: { name: 'Goes' } }] as const
+      void queue.add({ ...goes, changeSet: { ...goes.changeSet, operations } })
+      await vi.advanceTimersByTimeAsync(60_000)
+      expect(sent.filter((sentence) => sentence === 'Breaks')).toHaveLength(4)
+      expect(sent.at(-1)).toBe('Goes')
+      expect(queue.waiting.value).toMatchObject([{ held: { is: 'refused' } }])
+    } finally {
+      vi.useRealTimers()
+    }
+  })
   it('a conflict is held as one', async () => {
     const { queue } = setting(() => Promise.reject(refused(409)))
     expect(await queue.add(entry('First'))).toMatchObject({ is: 'conflict' })
