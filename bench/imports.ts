@@ -91,6 +91,7 @@ export async function benchImports(): Promise<void> {
     return performance.now() - start
   }
   await bring(longFile()) // the process that reads files is there
+  const files = [longFile(), longFile(), longFile()] // written before: that is this process's own time
   const waits: number[] = []
   const looking = { stop: false }
   const isOver = (): boolean => looking.stop
@@ -101,12 +102,12 @@ export async function benchImports(): Promise<void> {
       waits.push(performance.now() - start)
     }
   })()
-  const bytes = longFile()
-  const times = [await bring(bytes), await bring(longFile()), await bring(longFile())]
+  const times: number[] = []
+  for (const file of files) times.push(await bring(file))
   looking.stop = true
   await look
   process.stdout.write(
-    `import, ${Math.round(bytes.length / 1000)} kB, ${entries} entries: ${times.map((ms) => (ms / 1000).toFixed(1)).join(', ')} s (goal: under 3); somebody else waits ${Math.max(...waits).toFixed(0)} ms at most (goal: under 300)\n`,
+    `import, ${Math.round((files[0]?.length ?? 0) / 1000)} kB, ${entries} entries: ${times.map((ms) => (ms / 1000).toFixed(1)).join(', ')} s (goal: under 3); somebody else waits ${Math.max(...waits).toFixed(0)} ms at most (goal: under 300)\n`,
   )
   server.closeAllConnections()
   server.close()
