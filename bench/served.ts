@@ -1,23 +1,18 @@
 /** The product served over a database of its own with the demo in it, and a browser before it. */
-import { fork } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium, type Browser, type Page } from '@playwright/test'
 import { demoDecorator } from '#demo/index.ts'
+import { build, forkServer } from '../scripts/built.mjs'
 import { ensureDatabase, startPostgres } from '../scripts/postgres.mjs'
-
-const root = join(import.meta.dirname, '..')
 
 export async function withServed(port: number, work: (browser: Browser, base: string) => Promise<void>): Promise<void> {
   const home = mkdtempSync(join(tmpdir(), 'bonitas-bench-'))
   const postgres = await startPostgres(home)
   const url = await ensureDatabase(postgres.address)
-  const server = fork(join(root, 'server/main.ts'), [], {
-    cwd: root,
-    env: { ...process.env, DATABASE_URL: url, PORT: String(port), BONITAS_DEMO: 'yes' },
-    execArgv: ['--import', 'tsx'],
-  })
+  build()
+  const server = forkServer({ ...process.env, DATABASE_URL: url, PORT: String(port), BONITAS_DEMO: 'yes' })
   await new Promise((resolve) => server.once('message', resolve))
   const browser = await chromium.launch({
     executablePath: '/usr/bin/chromium',

@@ -1,6 +1,5 @@
 /** Before the browser tests: a database with the demo, and the product served over it as `npm start` serves it. */
-import { fork } from 'node:child_process'
-import { join } from 'node:path'
+import { forkServer } from '../scripts/built.mjs'
 import { run, withDatabase } from '../server/testing/postgres.ts'
 
 export default async function setup(): Promise<() => Promise<void>> {
@@ -18,7 +17,7 @@ export default async function setup(): Promise<() => Promise<void>> {
     BONITAS_DEMO: 'yes',
     FAILED_SIGN_INS: '1000',
   }
-  const server = fork(join(import.meta.dirname, '../server/main.ts'), [], { env, execArgv: ['--import', 'tsx'] })
+  const server = forkServer(env)
   await new Promise<void>((resolve, reject) => {
     server.once('message', () => resolve())
     server.once('exit', (code) => reject(new Error(`the server ended with ${code ?? 'a signal'}`)))

@@ -202,4 +202,18 @@ test('a makeover leaves as a file and comes in elsewhere after a look at what it
       await stranger.request.get(`/api/makeovers/${(json(await download.path()) as { id: string }).id}/export`)
     ).status(),
   ).toBe(404)
+  // whose name a history bears is the word of the file, and shown as that
+  await stranger.goto('/')
+  await begin(stranger, { name: 'Box room' })
+  const [withHistory] = await Promise.all([
+    stranger.waitForEvent('download'),
+    stranger.getByRole('link', { name: 'with its history', exact: true }).click(),
+  ])
+  await stranger.goto('/studio')
+  await stranger.getByLabel(/^Bring in a makeover/).setInputFiles(await withHistory.path())
+  await stranger.getByRole('radio', { name: /As a copy/ }).check()
+  await stranger.getByRole('button', { name: 'Bring it in' }).click()
+  await stranger.getByRole('button', { name: 'Open it' }).click()
+  await stranger.getByRole('link', { name: /^History/ }).click()
+  await expect(stranger.getByText('Tess Ting, as a file tells').first()).toBeVisible()
 })

@@ -2,7 +2,7 @@
  * Killed at random moments under eight writers, with everything written through to the disk: what was acknowledged is there
  * once, nothing is there by half, and the money still adds up. KILLS=50 npx vitest … kills it more often.
  */
-import { fork, type ChildProcess } from 'node:child_process'
+import type { ChildProcess } from 'node:child_process'
 import { appendFileSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -17,25 +17,28 @@ import { reckonMoney } from '#core/purchases/index.ts'
 import { guard } from '#core/reckoning/guards.ts'
 import { begin, candidateOf, orderOf, pieceOf } from '#core/testing/small-makeover.ts'
 import type { Opened } from '#server/testing/studio.ts'
+import { build, forkServer } from './built.mjs'
 import { ensureDatabase, freePort, startPostgres, stopPostgres } from './postgres.mjs'
 
 const kills = Number(process.env.KILLS ?? 5)
-const root = join(import.meta.dirname, '..')
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
 
 it(
   `holds through ${kills} kills of the server and ${kills} of PostgreSQL`,
   async () => {
+    build()
     const home = mkdtempSync(join(tmpdir(), 'bonitas-kills-'))
     const postgres = await startPostgres(home) // as it is in use: fsync and synchronous_commit on
     const url = await ensureDatabase(postgres.address)
     const port = await freePort()
     let server = null as unknown as ChildProcess
     const serve = async (): Promise<void> => {
-      server = fork(join(root, 'server/main.ts'), [], {
-        cwd: root,
-        env: { ...process.env, DATABASE_URL: url, PORT: String(port), BONITAS_DEMO: 'no', LOG_LEVEL: 'silent' },
-        execArgv: ['--import', 'tsx'],
+      server = forkServer({
+        ...process.env,
+        DATABASE_URL: url,
+        PORT: String(port),
+        BONITAS_DEMO: 'no',
+        LOG_LEVEL: 'silent',
       })
       await new Promise<void>((resolve, reject) => {
         server.once('message', () => resolve())

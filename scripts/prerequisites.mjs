@@ -74,34 +74,3 @@ export function postgresPrograms() {
   const newest = versions.sort((left, right) => Number(right) - Number(left))[0]
   return newest ? join(base, newest, 'bin') : null
 }
-
-/** Is what is built older than what it is built from? */
-export function buildPages({ force = false } = {}) {
-  const stamp = join(root, 'dist', 'web', '.built-from')
-  const want = sourceDigest()
-  if (!force && existsSync(stamp) && readFileSync(stamp, 'utf8') === want) return
-  say('Building the pages …')
-  const { status, stdout, stderr } = spawnSync(
-    process.execPath,
-    [join(root, 'node_modules', 'vite', 'bin', 'vite.js'), 'build', '--logLevel', 'warn'],
-    { cwd: root, encoding: 'utf8', env: { ...process.env, NODE_ENV: 'production' } },
-  )
-  if (status !== 0) throw new Ask(`The pages could not be built:\n${stdout}${stderr}`)
-  writeFileSync(stamp, want)
-}
-
-function sourceDigest() {
-  const hash = createHash('sha256')
-  const walk = (folder) => {
-    for (const entry of readdirSync(folder, { withFileTypes: true }).sort((left, right) =>
-      left.name < right.name ? -1 : 1,
-    )) {
-      const path = join(folder, entry.name)
-      if (entry.isDirectory()) walk(path)
-      else hash.update(path.slice(root.length)).update(readFileSync(path))
-    }
-  }
-  for (const folder of ['core', 'web']) walk(join(root, folder))
-  for (const file of ['vite.config.ts', 'package-lock.json']) hash.update(readFileSync(join(root, file)))
-  return hash.digest('hex')
-}

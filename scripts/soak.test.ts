@@ -2,7 +2,7 @@
  * Served for a long time to people who read, change, print and look at pictures: every answer is right and in time, and the
  * memory of the server does not grow. SOAK_MINUTES=60 for an hour; by itself a quarter of a minute.
  */
-import { fork } from 'node:child_process'
+
 import { appendFileSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -10,10 +10,10 @@ import { v7 as uuidv7 } from 'uuid'
 import { expect, it } from 'vitest'
 import { add, schemaVersion } from '#core/makeover/change.ts'
 import { demoDecorator } from '#demo/index.ts'
+import { build, forkServer } from './built.mjs'
 import { ensureDatabase, freePort, startPostgres, stopPostgres } from './postgres.mjs'
 
 const minutes = Number(process.env.SOAK_MINUTES ?? 0.25)
-const root = join(import.meta.dirname, '..')
 
 /** What a process holds in memory, in MB. */
 const residentOf = (pid: number | undefined): number =>
@@ -24,19 +24,16 @@ const middle = (values: readonly number[]): number =>
 it(
   `serves ${minutes} minutes in memory that stays as it was`,
   async () => {
+    build()
     const home = mkdtempSync(join(tmpdir(), 'bonitas-soak-'))
     const postgres = await startPostgres(home, { forTests: true })
     const port = await freePort()
-    const server = fork(join(root, 'server/main.ts'), [], {
-      cwd: root,
-      env: {
-        ...process.env,
-        DATABASE_URL: await ensureDatabase(postgres.address),
-        PORT: String(port),
-        BONITAS_DEMO: 'yes',
-        LOG_LEVEL: 'silent',
-      },
-      execArgv: ['--import', 'tsx'],
+    const server = forkServer({
+      ...process.env,
+      DATABASE_URL: await ensureDatabase(postgres.address),
+      PORT: String(port),
+      BONITAS_DEMO: 'yes',
+      LOG_LEVEL: 'silent',
     })
     await new Promise((resolve) => server.once('message', resolve))
     try {

@@ -1,12 +1,11 @@
 // npm start: installs what is missing, starts PostgreSQL on loopback, builds, migrates, loads the demo, serves.
 //   npm start -- --empty   a second, empty data folder        PORT=8090 npm start
 //   DATABASE_URL=postgresql://… npm start   any other PostgreSQL (15 or newer)
-import { fork, spawn } from 'node:child_process'
+import { spawn } from 'node:child_process'
 import { closeSync, existsSync, openSync, readdirSync, readFileSync, rmSync, statSync, writeSync } from 'node:fs'
 import { join } from 'node:path'
 import {
   Ask,
-  buildPages,
   dataFolder,
   installDebian,
   installPackages,
@@ -15,6 +14,7 @@ import {
   root,
   say,
 } from './prerequisites.mjs'
+import { build, forkServer } from './built.mjs'
 
 const empty = process.argv.includes('--empty')
 const words = process.argv.slice(2)
@@ -129,12 +129,12 @@ async function main() {
     }
   }
   try {
-    buildPages()
+    build()
   } catch (error) {
     database.stop()
     throw error
   }
-  const env = {
+  const server = forkServer({
     ...process.env,
     NODE_ENV: 'production',
     DATABASE_URL: url,
@@ -142,12 +142,6 @@ async function main() {
     PORT: String(port),
     ...(first === null ? {} : { FIRST_PERSON: first }),
     BONITAS_DEMO: empty ? 'no' : own ? 'yes' : 'if new',
-  }
-  const server = fork(join(root, 'server', 'main.ts'), [], {
-    cwd: root,
-    env,
-    execArgv: ['--import', 'tsx'],
-    stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
   })
   server.on('message', ({ demo, here, others, person }) => {
     say(`\nBonitas is at ${here}`)

@@ -7,7 +7,6 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import {
   Ask,
-  buildPages,
   dataFolder,
   installDebian,
   installPackages,
@@ -16,6 +15,7 @@ import {
   root,
   say,
 } from './prerequisites.mjs'
+import { build } from './built.mjs'
 
 const parts = ['lint', 'types', 'unit', 'browser', 'quick']
 const words = process.argv.slice(2)
@@ -108,6 +108,7 @@ async function main() {
 
   installDebian('postgresql', () => postgresPrograms() !== null, 'PostgreSQL')
   const { startPostgres } = await import('./postgres.mjs')
+  build()
   mkdirSync(reports, { recursive: true })
   const database = await startPostgres(home, { forTests: true })
   process.once('exit', () => database.stop())
@@ -132,7 +133,6 @@ async function main() {
   }
   if (wants('browser')) {
     installDebian('chromium', () => existsSync('/usr/bin/chromium'), 'Chromium')
-    buildPages()
     const file = join(reports, 'browser.json')
     const code = await run('@playwright/test/cli.js', ['test', '--reporter=dot,json', ...passedOn], {
       ...env,

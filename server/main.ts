@@ -2,7 +2,6 @@
 import { randomBytes } from 'node:crypto'
 import { createServer } from 'node:http'
 import { createServer as createSecureServer } from 'node:https'
-import { fileURLToPath } from 'node:url'
 import { pino } from 'pino'
 import { hasStudio, makeStudio } from './accounts/accounts.ts'
 import { createApplication } from './application.ts'
@@ -11,6 +10,7 @@ import { connect } from './database/connection.ts'
 import { migrateDatabase, MissingRight } from './database/migrate.ts'
 import { openHeavy } from './heavy/heavy.ts'
 import { clearUp } from './erasure/put-away.ts'
+import { pages } from './places.ts'
 import { withoutValues } from './problem.ts'
 import { addressesOf, readReach, type Reach } from './reach.ts'
 import { registrations, type Registration } from './setting.ts'
@@ -83,7 +83,6 @@ async function makeFirst(email: string): Promise<{ email: string; password: stri
   return made && { email, password }
 }
 
-const pages = fileURLToPath(new URL('../dist/web', import.meta.url))
 const application = createApplication({
   database,
   news,

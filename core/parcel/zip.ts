@@ -99,6 +99,10 @@ export function readZip(bytes: Uint8Array, limits: ZipLimits): ZipEntry[] {
   })
 }
 
+/** Is this a zip at all? So much can be said before anything is unpacked. Throws `Damaged`. */
+export const checkZip = (bytes: Uint8Array): void =>
+  void endOf(new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength))
+
 function endOf(view: DataView): number {
   for (let at = view.byteLength - 22; at >= 0 && at > view.byteLength - 22 - 65_536; at--)
     if (view.getUint32(at, true) === endMark) return at

@@ -1,16 +1,14 @@
-import { fileURLToPath } from 'node:url'
 import { drizzle } from 'drizzle-orm/node-postgres'
 import { migrate } from 'drizzle-orm/node-postgres/migrator'
 import pg from 'pg'
+import { migrations as newest } from '../places.ts'
 import { applicationRole } from './connection.ts'
 
 /** The database says no to something that migrating needs; the message says what an administrator has to run. */
 export class MissingRight extends Error {}
 
-const folder = fileURLToPath(new URL('./migrations', import.meta.url))
-
 /** Brings a database forward to the newest tables. Safe to run again, and from two processes at once. Tells whether it was new. */
-export async function migrateDatabase(url: string, migrations = folder): Promise<{ fresh: boolean }> {
+export async function migrateDatabase(url: string, migrations = newest): Promise<{ fresh: boolean }> {
   const client = new pg.Client({ connectionString: url, connectionTimeoutMillis: 10_000 })
   await client.connect()
   try {

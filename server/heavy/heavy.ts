@@ -1,8 +1,8 @@
 /** Heavy work, handed to a few processes of its own: bounded in number, in waiting, in time. */
 import { availableParallelism } from 'node:os'
-import { fileURLToPath } from 'node:url'
 import { Tinypool } from 'tinypool'
 import { Damaged } from '#core/parcel/index.ts'
+import { heavyJobs } from '../places.ts'
 import { Problem } from '../problem.ts'
 import type { Answer, Input, Job, Output } from './jobs.ts'
 import { openQueue } from './queue.ts'
@@ -21,9 +21,8 @@ export function openHeavy(): Heavy {
   let pool: Tinypool | undefined
   const open = (): Tinypool =>
     (pool ??= new Tinypool({
-      filename: fileURLToPath(new URL('./jobs.ts', import.meta.url)),
+      ...heavyJobs,
       runtime: 'child_process',
-      execArgv: ['--import', 'tsx'],
       env: { ...process.env, NODE_OPTIONS: '' },
       minThreads: 0,
       maxThreads: lanes,

@@ -2,7 +2,7 @@ import express, { Router, type Request } from 'express'
 import { and, asc, isNull, ne } from 'drizzle-orm'
 import { studioRows } from '#core/makeover/document.ts'
 import { dateIn } from '#core/measure/plain-date.ts'
-import { Damaged, type Parcel } from '#core/parcel/index.ts'
+import { checkZip, Damaged, type Parcel } from '#core/parcel/index.ts'
 import { peopleOf } from '../accounts/accounts.ts'
 import { personBehind } from '../accounts/routes.ts'
 import { gate } from '../heavy/gate.ts'
@@ -122,6 +122,7 @@ async function parcelIn(request: Request, heavy: Heavy): Promise<Parcel> {
   if (!Buffer.isBuffer(bytes) || bytes.length === 0)
     throw new Problem(400, 'malformed', 'No file', 'Expected the bytes of a makeover that was written by Bonitas.')
   try {
+    checkZip(bytes) // rubbish waits for no process
     return await heavy.run(personBehind(request).studioId, 'read', { bytes })
   } catch (error) {
     if (error instanceof Damaged)

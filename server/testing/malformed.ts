@@ -1,3 +1,5 @@
+import { setFlagsFromString } from 'node:v8'
+import { runInNewContext } from 'node:vm'
 import fc from 'fast-check'
 
 /** Rubbish of every sort, and now and then something that is nearly right. */
@@ -114,3 +116,12 @@ export const malformedRequest = fc.record({
   ),
   encoding: fc.constantFrom('', '', '', '', 'gzip', 'br', 'nothing'),
 })
+
+setFlagsFromString('--expose-gc')
+const collect = runInNewContext('gc') as () => void
+/** What is still held after all that can be let go was, in bytes. */
+export const heldInMemory = (): number => {
+  collect()
+  const { heapUsed, external } = process.memoryUsage()
+  return heapUsed + external
+}
