@@ -9,7 +9,7 @@ import { questions, schoolOf } from '../rulebook/schools.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { agreements } from './agreement.ts'
 import { keepers } from './keepers.ts'
-import { coverage } from './needs.ts'
+import { piecesServing } from './needs.ts'
 
 export type KeptBrief = {
   readonly name: string
@@ -57,7 +57,7 @@ export function keepBrief(
   if (!head || !version) return null
   const { rules, schools } = practiceOf(documents)
   const chosen = new Set(rowsOf(makeover, 'school').map((row) => row.question))
-  const covered = new Map(coverage(makeover).map((need) => [need.id, need.pieceIds]))
+  const serving = piecesServing(makeover)
   const nameOf = (pieceId: string): string => makeover.rows.piece[pieceId]?.name ?? ''
   return {
     name: head.name,
@@ -69,7 +69,7 @@ export function keepBrief(
       name,
       importance,
       who,
-      servedBy: (covered.get(id) ?? []).map(nameOf),
+      servedBy: (serving.get(id) ?? []).map(nameOf),
     })),
     stays: keepers(makeover).map(({ piece, thing }) => ({
       name: piece.name,

@@ -1,17 +1,25 @@
 import { groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
+import type { PieceReckoning } from '../purchases/index.ts'
 
-/** A need is covered when a piece serves it that is kept, chosen or ordered. */
+/** A need is covered when a piece serves it that is kept, chosen or ordered, and was not given up again. */
 export type NeedReckoning = { readonly id: string; readonly pieceIds: readonly string[]; readonly covered: boolean }
 
-export function coverage(makeover: Makeover): NeedReckoning[] {
+/** The pieces that serve each need, by the need's id. */
+export function piecesServing(makeover: Makeover): ReadonlyMap<string, readonly string[]> {
   const serving = groupBy(rowsOf(makeover, 'serving'), (row) => row.needId)
-  const ordered = new Set(rowsOf(makeover, 'purchase').map((row) => row.pieceId))
-  return rowsOf(makeover, 'need').map((need) => {
-    const pieces = (serving.get(need.id) ?? []).flatMap(({ pieceId }) => makeover.rows.piece[pieceId] ?? [])
-    return {
-      id: need.id,
-      pieceIds: pieces.map((piece) => piece.id),
-      covered: pieces.some((piece) => piece.chosenId !== null || ordered.has(piece.id)),
-    }
-  })
+  return new Map(
+    rowsOf(makeover, 'need').map(({ id }) => [
+      id,
+      (serving.get(id) ?? []).flatMap(({ pieceId }) => makeover.rows.piece[pieceId]?.id ?? []),
+    ]),
+  )
+}
+
+export function coverage(makeover: Makeover, reckoned: readonly PieceReckoning[]): NeedReckoning[] {
+  const had = new Set(reckoned.filter(({ state }) => state !== 'open' && state !== 'went back').map(({ id }) => id))
+  return [...piecesServing(makeover)].map(([id, pieceIds]) => ({
+    id,
+    pieceIds,
+    covered: pieceIds.some((pieceId) => had.has(pieceId)),
+  }))
 }

@@ -19,8 +19,8 @@ export const step = {
   parts: [
     part({
       name: 'needs',
-      reads: { figures: ['need', 'serving', 'piece', 'purchase'] },
-      reckon: ({ makeover }) => coverage(makeover),
+      reads: { figures: ['need', 'serving', 'piece'], parts: ['money'] },
+      reckon: ({ makeover, parts }: Given<{ money: Money }>) => coverage(makeover, parts.money.pieces),
     }),
   ],
   remarks: part({

@@ -14,6 +14,9 @@ export type PieceReckoning = {
   readonly standIn: number
   /** Returned or cancelled, and not wanted again. */
   readonly givenUp: number
+  /** What stays of what was ordered. */
+  readonly held: number
+  readonly state: 'in hand' | 'ordered' | 'chosen' | 'went back' | 'open'
   readonly open: number
   readonly packs: number
   readonly basis: 'candidate' | 'allowance' | 'placeholder' | 'in hand' | 'nothing open'
@@ -63,6 +66,7 @@ export function wanted(makeover: Makeover): PieceReckoning[] {
     const bought = lines.get(piece.id) ?? []
     const final = tally(bought.filter((row) => !isStandIn(row)))
     const standIn = tally(bought.filter(isStandIn))
+    const standsIn = tidy(standIn.ordered - standIn.again - standIn.givenUp)
     const short = tidy(piece.quantity - final.ordered + final.again)
     const open = Math.max(0, short)
     const candidate = piece.chosenId === null ? undefined : makeover.rows.candidate[piece.chosenId]
@@ -70,10 +74,21 @@ export function wanted(makeover: Makeover): PieceReckoning[] {
       id: piece.id,
       categoryId: piece.categoryId ?? '',
       ordered: final.ordered,
-      standIn: tidy(standIn.ordered - standIn.again - standIn.givenUp),
+      standIn: standsIn,
       givenUp: final.givenUp,
+      held: tidy(final.ordered - final.again - final.givenUp),
+      state:
+        final.ordered > final.again + final.givenUp || standsIn > 0
+          ? 'ordered'
+          : open > 0
+            ? candidate
+              ? 'chosen'
+              : 'open'
+            : final.ordered > 0
+              ? 'went back'
+              : 'open',
       open,
-    }
+    } as const
     if (open === 0)
       return {
         ...common,
@@ -93,7 +108,16 @@ export function wanted(makeover: Makeover): PieceReckoning[] {
         leftOver: 0,
       } as const
     if (costsNothing(candidate, piece.quantity))
-      return { ...common, open: 0, packs: 0, basis: 'in hand', landed: null, stillToBuy: zero, leftOver: 0 } as const
+      return {
+        ...common,
+        open: 0,
+        packs: 0,
+        state: 'in hand',
+        basis: 'in hand',
+        landed: null,
+        stillToBuy: zero,
+        leftOver: 0,
+      } as const
     if (candidate.source === 'placeholder') {
       const missing = Math.max(0, tidy(piece.quantity - standIn.ordered + standIn.again))
       const landed = missing > 0 ? landedCost(candidate, packsFor(missing, candidate.packSize)) : null

@@ -39,7 +39,7 @@ const remarks = computed(() =>
       </div>
       <div>
         <dt>Ordered</dt>
-        <dd>{{ writeQuantity(reading.ordered, piece.unit) }}</dd>
+        <dd>{{ writeQuantity(reading.held, piece.unit) }}</dd>
       </div>
       <div v-if="reading.givenUp > 0">
         <dt>Back, not wanted again</dt>

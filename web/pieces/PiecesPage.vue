@@ -83,8 +83,11 @@ useKeys([{ key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) }
     <div class="page-head">
       <h1>Pieces</h1>
       <span class="quiet"
-        >{{ pieces.length }} wanted · {{ pieces.filter((piece) => reading(piece)?.open === 0).length }} bought or in
-        hand · {{ pieces.filter((piece) => piece.chosenId === null).length }} to choose</span
+        >{{ pieces.length }} wanted ·
+        {{
+          pieces.filter((piece) => reading(piece)?.open === 0 && reading(piece)?.state !== 'went back').length
+        }}
+        bought or in hand · {{ pieces.filter((piece) => piece.chosenId === null).length }} to choose</span
       >
       <span class="end"
         ><button type="button" class="word" :disabled="categories.length === 0" @click="dialogOpen = true">
@@ -133,9 +136,7 @@ useKeys([{ key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) }
         }}</span>
       </template>
       <template #by="{ line: piece }">
-        <span v-if="reading(piece)?.open === 0" class="quiet">{{
-          reading(piece)?.basis === 'in hand' ? 'in hand' : 'ordered'
-        }}</span>
+        <span v-if="reading(piece)?.open === 0" class="quiet">{{ reading(piece)?.state }}</span>
         <span v-else-if="dates(piece)?.orderBy" :class="{ inverted: (dates(piece)?.slackDays ?? 0) < 0 }">{{
           writeDate(dates(piece)!.orderBy!).replace(/ \d+$/, '')
         }}</span>
