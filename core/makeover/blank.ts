@@ -24,7 +24,7 @@ export const plainTerms = {
 /** What a new row of a kind says while nobody has said more: the fields that may stay as they are. */
 export const blank = {
   seller: { taxRounding: 'line', adjustDays: null, note: '' },
-  makeover: { scope: 'decorate', entryUnit: 'mm', builtYear: null },
+  makeover: { scope: 'decorate', entryUnit: 'mm', builtYear: null, country: null },
   survey: { heightMm: null, dadoMm: null, railMm: null, facesDeg: null, measuredOn: null, note: '' },
   wall: {
     name: '',
@@ -75,6 +75,7 @@ export const blank = {
     lifeYears: null,
     methods: '',
     qualities: '',
+    toAsk: '',
     turnedDown: null,
   },
   finish: {

@@ -16,6 +16,8 @@ export const families = [
   'greenery',
 ] as const
 export const sheens = ['matt', 'eggshell', 'satin', 'gloss'] as const
+/** What a seller was not asked yet. */
+export const openTerms = ['returns', 'delivery', 'tax'] as const
 /** How a material is worked, where its family can be worked in more than one way; "usual" is the family’s own. */
 export const textures = ['usual', 'plaster', 'brushed', 'polished', 'aged', 'terrazzo', 'tile', 'leaf'] as const
 export const surfaces = [

@@ -1,4 +1,5 @@
 /** The kinds of row of what the steps share: the studio and what its makeovers share; the makeover, its clients and rooms; files; accepted remarks. */
+import { countryCodes } from '../measure/habits.ts'
 import { currencyCodes } from '../money/currencies.ts'
 import { ruleIds } from '../rulebook/rulebook.ts'
 import { questionIds } from '../rulebook/schools.ts'
@@ -32,6 +33,8 @@ export const sharedKinds = {
     currency: choice(currencyCodes),
     units: choice(unitSystems),
     entryUnit: choice(entryUnits),
+    /** Where it is, by ISO 3166: dates, sums, paper and words follow its habits; null where nobody said. */
+    country: choice(countryCodes).nullable(),
     scope: choice(scopes),
     installOn: date().nullable(),
     /** When the house was built, where anybody knows. */ builtYear: count(1000, 2200).nullable(),

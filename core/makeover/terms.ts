@@ -23,7 +23,8 @@ export const terms = {
   hourMinor: money(),
   /** What the studio keeps of the price where it buys and bills on: its trade discount, before tax. */
   tradePpm: rate(),
-  leadDays: count(0, 1000),
+  /** Days from the order to the goods; null while nobody asked. */
+  leadDays: count(0, 1000).nullable(),
   /** Days to return, counted from the goods' arrival; null is a final sale. */
   returnDays: count(0, 1000).nullable(),
   /** Days from the order in which the seller pays back a price drop; null where it does not. */

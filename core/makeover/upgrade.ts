@@ -8,7 +8,8 @@ const steps: Readonly<Record<number, (operations: readonly unknown[]) => unknown
   2: fromVersionTwo,
   3: fromVersionThree,
   4: fromVersionFour,
-  5: fromVersionFive,
+  5: (operations) => filled('payment')(operations), // why it is more than was owed
+  6: (operations) => filled('makeover', 'candidate')(operations), // where it is; what a seller was not asked
 }
 
 /** Operations of an earlier version in the form of `today`'s; null for a version that is not known. */
@@ -135,15 +136,17 @@ function fromVersionFour(operations: readonly unknown[]): unknown[] {
 const stepped = (id: string, by: number): string =>
   `${id.slice(0, -1)}${((Number.parseInt(id.slice(-1), 16) + by) % 16).toString(16)}`
 
-/** Since version 6 a payment says why it is more than was owed. */
-function fromVersionFive(operations: readonly unknown[]): unknown[] {
-  return operations.map((operation) =>
-    isRecord(operation) &&
-    operation.op === 'put' &&
-    operation.kind === 'payment' &&
-    operation.base === null &&
-    isRecord(operation.fields)
-      ? { ...operation, fields: { ...blank.payment, ...operation.fields } }
-      : operation,
-  )
-}
+/** New rows of some kinds say of later fields what a new row says while nobody has said more. */
+const filled =
+  (...kinds: readonly (keyof typeof blank)[]) =>
+  (operations: readonly unknown[]): unknown[] =>
+    operations.map((operation) => {
+      const kind = isRecord(operation) ? kinds.find((name) => name === operation.kind) : undefined
+      return isRecord(operation) &&
+        kind !== undefined &&
+        operation.op === 'put' &&
+        operation.base === null &&
+        isRecord(operation.fields)
+        ? { ...operation, fields: { ...blank[kind], ...operation.fields } }
+        : operation
+    })

@@ -1,3 +1,5 @@
+import type { Habits } from './habits.ts'
+
 /** What an input made of typed text: a value, or what is wrong and what was expected. */
 export type Reading<T> = { ok: true; value: T } | { ok: false; error: string }
 
@@ -8,11 +10,12 @@ const wrong = (error: string): Reading<never> => ({ ok: false, error })
 
 /**
  * A decimal number as people write it: "1250", "1 250.50", "1.250,50", "12,5", "-3".
- * One separator between at most three and exactly three digits could mean either thousands or decimals, so it is asked back.
- * A point is taken where the number can have three decimals. Letters, exponents ("1e3") and signs in the middle
- * are refused.
+ * One separator between at most three and exactly three digits could mean either thousands or decimals: it is read by the
+ * decimal sign that is usual where it is typed; where that is not known, a comma before more digits than there can be
+ * decimals parts thousands, a point is taken where there can be three decimals, and the rest is asked back. Letters,
+ * exponents ("1e3") and signs in the middle are refused.
  */
-export function readDecimal(text: string, decimals: number): Reading<Decimal> {
+export function readDecimal(text: string, decimals: number, sign: Habits['decimal'] = null): Reading<Decimal> {
   const typed = text.trim()
   if (typed === '') return wrong('nothing typed: expected a number')
   const bare = typed.replace(/[\s\u00a0\u202f'’]/g, '').replace(/^[−–]/, '-')
@@ -38,12 +41,15 @@ export function readDecimal(text: string, decimals: number): Reading<Decimal> {
       at > 0 &&
       at <= 3 &&
       bare === typed &&
-      !(decimals >= 3 && (last === '.' || body.startsWith('0')))
+      !isFraction(last, body, decimals, sign)
     ) {
       const joined = body.replace(last, '')
-      return wrong(
-        `“${shorten(typed)}” could be ${joined} or ${body.slice(0, at)}.${tail}: write it without the “${last}”, or with other than three decimals`,
-      )
+      if (sign === null ? last === ',' && decimals < 3 : last !== sign) {
+        whole = joined
+      } else
+        return wrong(
+          `“${shorten(typed)}” could be ${joined} or ${body.slice(0, at)}.${tail}: write it without the “${last}”, or with other than three decimals`,
+        )
     } else {
       whole = body.slice(0, at)
       fraction = tail
@@ -64,12 +70,17 @@ export function readDecimal(text: string, decimals: number): Reading<Decimal> {
   return { ok: true, value: { digits: bare.startsWith('-') ? 0 - digits : digits, scale: kept.length } }
 }
 
+/** Does the one separator before three digits part decimals? */
+const isFraction = (last: string, body: string, decimals: number, sign: Habits['decimal']): boolean =>
+  decimals >= 3 && (sign === null ? last === '.' || body.startsWith('0') : last === sign || body.startsWith('0'))
+
 /** A typed number with at most so many decimals, within bounds. */
 export function readNumber(
   text: string,
   { decimals, least, most }: { decimals: number; least: number; most: number },
+  sign: Habits['decimal'] = null,
 ): Reading<number> {
-  const read = readDecimal(text.replace(/%/g, ''), decimals)
+  const read = readDecimal(text.replace(/%/g, ''), decimals, sign)
   if (!read.ok) return read
   const value = Number(`${read.value.digits}e-${read.value.scale}`)
   if (value < least) return wrong(`${value} is too small: expected at least ${least}`)

@@ -1,19 +1,20 @@
 import type { Reading } from './decimal.ts'
+import type { Habits } from './habits.ts'
 import { readDecimal } from './decimal.ts'
 
 export const millimetresIn = { mm: 1, cm: 10, m: 1000, in: 25.4, ft: 304.8 } as const
 export type LengthUnit = keyof typeof millimetresIn
 export type UnitSystem = 'metric' | 'feet and inches'
 
-const decimal = (text: string): number | null => {
-  const read = readDecimal(text, 6)
+const decimal = (text: string, sign: Habits['decimal']): number | null => {
+  const read = readDecimal(text, 6, sign)
   return read.ok ? Number(`${read.value.digits}e-${read.value.scale}`) : null
 }
 
 /** "6", "6.5", "1/2", "6 1/2", "6-1/2": a number of inches; null where it is none. */
-function inches(text: string): number | null {
+function inches(text: string, sign: Habits['decimal']): number | null {
   const mixed = /^(?:(\d+)[\s-]+)?(\d+)\s*\/\s*(\d+)$/.exec(text.trim())
-  if (!mixed) return decimal(text)
+  if (!mixed) return decimal(text, sign)
   const [, whole = '0', over, under] = mixed
   const bottom = Number(under)
   return bottom === 0 || Number(over) >= bottom ? null : Number(whole) + Number(over) / bottom
@@ -23,7 +24,7 @@ function inches(text: string): number | null {
  * A length as people type it, in millimetres (1 in = 25.4 mm exactly): `12' 6 1/2"`, `3.81 m`, `381`, `150 1/2in`,
  * `6 ft 2`. A bare number is in the entry unit. At most 100 m, and more than nothing.
  */
-export function readLength(text: string, bare: LengthUnit): Reading<number> {
+export function readLength(text: string, bare: LengthUnit, sign: Habits['decimal'] = null): Reading<number> {
   const typed = text
     .trim()
     .replace(/\s+/g, ' ')
@@ -41,17 +42,17 @@ export function readLength(text: string, bare: LengthUnit): Reading<number> {
   if (feet) {
     const behind = typed.slice(feet.index + feet[0].length).trim()
     const [whole, rest] = [
-      decimal(typed.slice(0, feet.index)),
-      behind === '' ? 0 : inches(behind.replace(/(?:"|in)$/i, '')),
+      decimal(typed.slice(0, feet.index), sign),
+      behind === '' ? 0 : inches(behind.replace(/(?:"|in)$/i, ''), sign),
     ]
     mm = whole === null || rest === null || rest < 0 ? null : whole * millimetresIn.ft + rest * millimetresIn.in
   } else if (unit) {
     const name = unit[0] === '"' ? 'in' : (unit[0].toLowerCase() as LengthUnit)
     const number = typed.slice(0, unit.index)
-    const value = name === 'in' ? inches(number) : decimal(number)
+    const value = name === 'in' ? inches(number, sign) : decimal(number, sign)
     mm = value === null ? null : value * millimetresIn[name]
   } else {
-    const value = bare === 'in' || bare === 'ft' ? inches(typed) : decimal(typed)
+    const value = bare === 'in' || bare === 'ft' ? inches(typed, sign) : decimal(typed, sign)
     mm = value === null ? null : value * millimetresIn[bare]
   }
   if (mm === null) return wrong

@@ -1,4 +1,5 @@
 import type { Reading } from './decimal.ts'
+import type { Habits } from './habits.ts'
 
 /** A calendar date without a time zone, "2027-03-14". */
 declare const brand: unique symbol
@@ -50,26 +51,52 @@ export function writeShortDate(date: PlainDate): string {
 /** "Sun 14 Mar 2027" */
 export const writeWeekdayDate = (date: PlainDate): string => `${parts(date)[3]} ${writeDate(date)}`
 
-/** A date as typed: "2027-03-14", "14 Mar 2027", "14.3.2027", "14/3/2027" (day first). */
-export function readDate(text: string): Reading<PlainDate> {
-  const typed = text.trim()
-  const iso = /^(\d{4})-(\d{1,2})-(\d{1,2})$/.exec(typed)
-  const named = /^(\d{1,2})\.?\s+([a-z]{3,9})\.?,?\s+(\d{4})$/i.exec(typed)
-  const dotted = /^(\d{1,2})[./](\d{1,2})[./](\d{4})$/.exec(typed)
-  const month = named
-    ? monthNames.findIndex((name) => (named[2] ?? '').toLowerCase().startsWith(name.toLowerCase())) + 1
-    : 0
-  const found = iso
-    ? [iso[1], iso[2], iso[3]]
-    : named && month > 0
-      ? [named[3], String(month), named[1]]
-      : dotted
-        ? [dotted[3], dotted[2], dotted[1]]
-        : null
-  const date = found?.map((part) => (part ?? '').padStart(2, '0')).join('-')
+const [year, small] = ['(\\d{4}|\\d{2})', '(\\d{1,2})']
+const named = '([a-z]{3,9})\\.?'
+const yearFirst = new RegExp(`^(\\d{4})[-./]${small}[-./]${small}\\.?$`)
+const dayAndName = new RegExp(`^${small}(?:\\.|st|nd|rd|th)?[ -]?${named},?[ -]${year}$`, 'i')
+const nameAndDay = new RegExp(`^${named} ?${small}(?:st|nd|rd|th)?,? ${year}$`, 'i')
+const inFigures = new RegExp(`^${small}([-./])${small}\\2${year}$`)
+
+/**
+ * A date as typed: "2027-03-14", "14 Mar 2027", "March 14, 2027", "14.3.2027", and "3/14/2027" by the order that is usual
+ * where it is typed. Points always part day, month, year. Where two readings are left, it is asked back.
+ */
+export function readDate(text: string, order: Habits['dates'] = null): Reading<PlainDate> {
+  const typed = text.trim().replace(/\s+/g, ' ')
+  const found = typedDate(typed, order)
+  if (found === 'two readings')
+    return {
+      ok: false,
+      error: `“${typed}” could be two dates: write the month as a word, such as 2 Jan 2027`,
+    }
+  const [typedYear, month, day] = found ?? []
+  const full = typedYear?.length === 2 ? `20${typedYear}` : typedYear
+  const date = [full, month, day].map((part) => (part ?? '').padStart(2, '0')).join('-')
   return isPlainDate(date)
     ? { ok: true, value: date }
-    : { ok: false, error: `“${typed.slice(0, 24)}” is not a date: expected 14 Mar 2027 or 2027-03-14` }
+    : { ok: false, error: `“${[...typed].slice(0, 24).join('')}” is not a date: expected 14 Mar 2027 or 2027-03-14` }
+}
+
+type Typed = readonly [year: string | undefined, month: string | undefined, day: string | undefined]
+function typedDate(typed: string, order: Habits['dates']): Typed | 'two readings' | null {
+  const monthOf = (name = ''): string | undefined => {
+    const at = monthNames.findIndex((known) => name.toLowerCase().startsWith(known.toLowerCase()))
+    return at < 0 ? undefined : String(at + 1)
+  }
+  let parts = yearFirst.exec(typed)
+  if (parts) return [parts[1], parts[2], parts[3]]
+  parts = dayAndName.exec(typed)
+  if (parts) return [parts[3], monthOf(parts[2]), parts[1]]
+  parts = nameAndDay.exec(typed)
+  if (parts) return [parts[3], monthOf(parts[1]), parts[2]]
+  parts = inFigures.exec(typed)
+  if (!parts) return null
+  const [, first = '', sign, second = '', last] = parts
+  if (sign === '.' || order === 'day first') return Number(second) > 12 ? [last, first, second] : [last, second, first]
+  if (order === 'month first') return Number(first) > 12 ? [last, second, first] : [last, first, second]
+  if (Number(first) > 12 || first === second) return [last, second, first]
+  return Number(second) > 12 ? [last, first, second] : 'two readings'
 }
 
 /** Making a formatter costs more than using it a hundred times. */

@@ -139,13 +139,15 @@ describe('written money', () => {
     ['1.234.567', 123_456_700],
     ['-3', -300],
     ['.5', 50],
+    ['1,200', 120_000], // a euro has no three decimals
+    ['€ 12,345', 1_234_500],
   ])('“%s” is %i cents', (text, value) => expect(readMoney(text, 'EUR')).toEqual({ ok: true, value }))
   it.each([
     '1e3',
     '🎻',
     '',
     'twelve',
-    '1,234',
+    '1.234',
     '1.5.2',
     '12.345',
     '--3',

@@ -1,15 +1,16 @@
 import { decimalsOf } from './currencies.ts'
 import { isMinor, largestMinor, minor, type Minor } from './minor.ts'
 import { readDecimal, type Reading } from '../measure/decimal.ts'
+import type { Habits } from '../measure/habits.ts'
 
 /**
  * An amount as people type it ("1 250", "1,250.50", "12,5", "€ 40") in minor units of the currency.
  * More decimals than the currency has, and a single separator that could mean either, are answered with an error.
  */
-export function readMoney(text: string, currency: string): Reading<Minor> {
+export function readMoney(text: string, currency: string, sign: Habits['decimal'] = null): Reading<Minor> {
   const decimals = decimalsOf(currency)
   const bare = text.replace(/\p{Sc}/gu, '').replace(new RegExp(`\\b${currency}\\b`, 'i'), '')
-  const number = readDecimal(bare, decimals)
+  const number = readDecimal(bare.trim(), decimals, sign)
   if (!number.ok) return number
   const units = number.value.digits * 10 ** (decimals - number.value.scale)
   if (!isMinor(units) || Math.abs(units) > largestMinor)

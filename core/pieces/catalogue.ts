@@ -7,6 +7,7 @@ export const { catalogue, codeOf, remark } = remarksOf('pieces', {
   'too-large': { said: 'What is chosen is larger than its place.', weight: 'look', rule: 'fit.grace', units: ['mm'] },
   'price-from-memory': { said: 'A price is from memory.', weight: 'look', units: ['minor units'] },
   'price-old': { said: 'A price is old.', weight: 'note', rule: 'dates.price-fresh', units: ['date'] },
+  'to-ask': { said: 'The seller was not asked yet.', weight: 'note', units: ['words'] },
   'placeholder-school': { said: 'A placeholder where the school buys once.', weight: 'look', units: ['words'] },
   'placeholder-undated': { said: 'A stand-in without a day to look again.', weight: 'note', units: ['words'] },
   'placeholder-due': { said: 'A stand-in is to be looked at again.', weight: 'look', units: ['date'] },

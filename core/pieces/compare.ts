@@ -1,6 +1,7 @@
 /** Candidates for one piece, compared on what can be computed, with the weights of the rulebook and the working shown. */
 import { belongingTo } from '../makeover/by-id.ts'
 import { forbiddenIn, ruledOut, wordsOfCandidate, type Forbidden } from '../brief/index.ts'
+import { splitSeveral, type openTerms } from '../makeover/choices.ts'
 import { headOf, type Makeover, paletteFinishes, rowsOf, type Studio, studioRows } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 import { addDays, daysBetween, type PlainDate } from '../measure/plain-date.ts'
@@ -80,8 +81,8 @@ export function compareCandidates(
       tied: cells.filter((cell) => cell.tie === 'same' || cell.tie === 'hue').length,
       clashes: cells.filter((cell) => cell.tie === 'clash').length,
       fit: fitOf(piece, row, rules, headOf(makeover)?.units),
-      orderBy: wantedOn ? addDays(wantedOn, -row.leadDays) : null,
-      slackDays: wantedOn ? daysBetween(addDays(today, row.leadDays), wantedOn) : null,
+      orderBy: wantedOn && row.leadDays !== null ? addDays(wantedOn, -row.leadDays) : null,
+      slackDays: wantedOn && row.leadDays !== null ? daysBetween(addDays(today, row.leadDays), wantedOn) : null,
       ruledOut: ruledOut(forbidden, wordsOfCandidate(makeover, row, rules)),
     }
   })
@@ -123,11 +124,13 @@ export function compareCandidates(
         ),
         mark(
           'time',
-          candidate.slackDays === null
-            ? 'no install date'
-            : candidate.slackDays < 0
-              ? `${-candidate.slackDays} days late`
-              : `${candidate.slackDays} days in hand`,
+          candidate.row.leadDays === null
+            ? 'how long it takes is not asked yet'
+            : candidate.slackDays === null
+              ? 'no install date'
+              : candidate.slackDays < 0
+                ? `${-candidate.slackDays} days late`
+                : `${candidate.slackDays} days in hand`,
           candidate.slackDays === null
             ? null
             : candidate.slackDays < 0
@@ -136,12 +139,21 @@ export function compareCandidates(
         ),
         mark(
           'return',
-          candidate.row.returnDays === null ? 'a final sale' : `${candidate.row.returnDays} days to return`,
-          candidate.row.returnDays === null ? 0 : clamp(candidate.row.returnDays / enoughReturn),
+          isOpenTerm(candidate.row, 'returns')
+            ? 'returns are not asked yet'
+            : candidate.row.returnDays === null
+              ? 'a final sale'
+              : `${candidate.row.returnDays} days to return`,
+          isOpenTerm(candidate.row, 'returns')
+            ? null
+            : candidate.row.returnDays === null
+              ? 0
+              : clamp(candidate.row.returnDays / enoughReturn),
         ),
         mark('fit', candidate.fit.words, candidate.fit.is === 'not known' ? null : candidate.fit.is === 'fits' ? 1 : 0),
       ]
-      return { ...candidate, marks, score: scoreOf(marks) }
+      // what may not be done is not weighed
+      return { ...candidate, marks, score: candidate.ruledOut.length > 0 ? 0 : scoreOf(marks) }
     })
     .sort(
       (left, right) =>
@@ -155,6 +167,10 @@ export function compareCandidates(
     return { criterion, said, score, weight: rules[rule], rule }
   }
 }
+
+/** Has nobody asked the seller about it yet? */
+export const isOpenTerm = (row: Row<'candidate'>, term: (typeof openTerms)[number]): boolean =>
+  splitSeveral(row.toAsk).includes(term)
 
 /** The weighted mean of the marks that are known, 0 to 100. */
 export function scoreOf(marks: readonly Mark[]): number {

@@ -12,7 +12,7 @@ export type PieceDates = {
   readonly orderBy: PlainDate | null
   /** The latest day for the client to say yes: order-by less the time they take; by the quickest candidate while none is chosen. */
   readonly decideBy: PlainDate | null
-  /** When the last of it comes: as ordered, or if ordered today. */
+  /** When the last of it comes: as ordered, or if ordered today; null while somebody has to be asked. */
   readonly hereOn: PlainDate | null
   /** Days between coming and being wanted; below zero it is late. Null while something is unknown, or all is here. */
   readonly slackDays: number | null
@@ -28,15 +28,15 @@ export function pieceDates(makeover: Makeover, money: Money, rules: Rules, today
     const row = makeover.rows.piece[piece.id]
     const candidate = row?.chosenId ? makeover.rows.candidate[row.chosenId] : undefined
     const toOrder = piece.open > 0
-    const leadDays = toOrder ? candidate?.leadDays : undefined
+    const leadDays = toOrder ? (candidate?.leadDays ?? undefined) : undefined
     const running = (candidatesOf.get(piece.id) ?? [])
       .filter((candidate) => candidate.turnedDown === null)
-      .map((candidate) => candidate.leadDays)
+      .flatMap((candidate) => candidate.leadDays ?? [])
     const quickest = toOrder && !candidate && running.length > 0 ? Math.min(...running) : leadDays
     const ifToday = leadDays === undefined ? [] : [addDays(today, leadDays)]
     const onTheWay = (purchases.get(piece.id) ?? [])
       .filter((purchase) => purchase.awaited > 0)
-      .map((purchase) => (purchase.arrivesOn > today ? purchase.arrivesOn : today))
+      .flatMap(({ arrivesOn }) => (arrivesOn === null ? [] : arrivesOn > today ? arrivesOn : today))
     const hereOn = [...ifToday, ...onTheWay].sort().at(-1) ?? null
     return {
       id: piece.id,

@@ -1,5 +1,5 @@
 export { step } from './step.ts'
-export { compareCandidates, scoreOf, type CandidateReckoning } from './compare.ts'
+export { compareCandidates, isOpenTerm, scoreOf, type CandidateReckoning } from './compare.ts'
 
 export { fitOf } from './fit.ts'
 export { sourceNeeds } from './sources.ts'

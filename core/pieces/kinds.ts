@@ -1,5 +1,5 @@
 /** The kinds of row of the pieces and their candidates. */
-import { answers, keepReasons, methods, priceKinds, qualities, sources } from '../makeover/choices.ts'
+import { answers, keepReasons, methods, openTerms, priceKinds, qualities, sources } from '../makeover/choices.ts'
 import {
   choice,
   date,
@@ -78,6 +78,8 @@ export const pieceKinds = {
     lifeYears: real(0.1, 200).nullable(),
     methods: several(methods),
     qualities: several(qualities),
+    /** Terms that nobody asked the seller yet; what stands for them here is then no answer. */
+    toAsk: several(openTerms),
     /** Why it was turned down; null while it is in the running. */
     turnedDown: line(500).meta({ words: false }).nullable(),
   }),

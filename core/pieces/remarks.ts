@@ -1,5 +1,5 @@
 import { isKeepsake } from '../brief/index.ts'
-import { isInHand } from '../makeover/choices.ts'
+import { isInHand, splitSeveral } from '../makeover/choices.ts'
 import { groupBy, headOf, rowsOf, type Makeover } from '../makeover/document.ts'
 import { daysBetween, writeDate, writeWeekdayDate, type PlainDate } from '../measure/plain-date.ts'
 import { writeLength, type UnitSystem } from '../measure/length.ts'
@@ -15,6 +15,9 @@ import { fitOf, type Size } from './fit.ts'
 const sizeWords = ({ widthMm, depthMm, heightMm }: Size, units: UnitSystem): string =>
   [widthMm, depthMm, heightMm].map((side) => (side === null ? '–' : writeLength(side, units))).join(' × ')
 
+/** “a, b and c” */
+const inWords = (words: readonly string[]): string =>
+  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`
 const count = (days: number): string => `${days} ${days === 1 ? 'day' : 'days'}`
 
 /** What the pieces give cause to say. */
@@ -110,6 +113,14 @@ function chosenThings(makeover: Makeover, money: Money, { rules, schools }: Prac
         `${chosen.name}: the price is ${count(daysBetween(chosen.pricedOn, today))} old`,
         `It was ${chosen.priceKind} on ${writeDate(chosen.pricedOn)}. After ${citeRule('dates.price-fresh', rules)} it is worth asking again: prices fall from list to sale to clearance.`,
         [chosen.pricedOn],
+      )
+    const unknown = [...(chosen.leadDays === null ? ['lead time'] : []), ...splitSeveral(chosen.toAsk)]
+    if (open && unknown.length > 0)
+      add(
+        'to-ask',
+        `${chosen.name}: ask about ${inWords(unknown)}`,
+        `Nobody has asked the seller yet. Ask before it is ordered${chosen.leadDays === null && headOf(makeover)?.installOn ? ': whether it is here in time cannot be said without its lead time' : ''}.`,
+        unknown,
       )
     if (chosen.source === 'placeholder') {
       if (schools.placeholder === 'real')

@@ -66,13 +66,19 @@ export const pieceRemedies = {
         const date = byId(dates, id)
         const chosen = piece?.chosenId ? makeover.rows.candidate[piece.chosenId] : undefined
         if (!piece || !chosen || !date?.toOrder || date.slackDays === null) return []
+        if (chosen.leadDays === null) return []
         const most = chosen.leadDays + date.slackDays
+        const taken = chosen.leadDays
         return belongingTo(rowsOf(makeover, 'candidate'), 'pieceId', id)
-          .filter((row) => row.id !== chosen.id && row.turnedDown === null && row.leadDays <= most)
+          .flatMap((row) =>
+            row.id !== chosen.id && row.turnedDown === null && row.leadDays !== null && row.leadDays <= most
+              ? [{ row, leadDays: row.leadDays }]
+              : [],
+          )
           .toSorted((left, right) => right.leadDays - left.leadDays)
-          .map((row) => ({
+          .map(({ row, leadDays }) => ({
             title: `Chose “${row.name}” for ${piece.name}, which is here in time`,
-            detail: `${row.leadDays} days instead of ${chosen.leadDays}.`,
+            detail: `${leadDays} days instead of ${taken}.`,
             operations: [edit('piece', piece, { chosenId: row.id, chosenReason: 'It is here in time' })],
           }))
       }),

@@ -43,7 +43,7 @@ export function purchaseAttention(makeover: Makeover, money: Money, rules: Rules
           : `tags on; ${days(daysBetween(today, purchase.returnBy))} left to send it back`,
         purchase.id,
       )
-    if (purchase.awaited > 0 && near(purchase.arrivesOn))
+    if (purchase.awaited > 0 && purchase.arrivesOn !== null && near(purchase.arrivesOn))
       add(
         'delivery expected',
         purchase.arrivesOn,

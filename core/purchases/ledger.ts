@@ -37,7 +37,7 @@ export type PurchaseReckoning = {
   readonly state: GoodsState
   readonly placedOn: PlainDate | null
   readonly tagsOffOn: PlainDate | null
-  readonly arrivesOn: PlainDate
+  readonly arrivesOn: PlainDate | null
   /** The last day to return what is here, by the seller's terms; null when nothing is here, the tags are off, or it is a final sale. */
   readonly returnBy: PlainDate | null
   /** The last day to ask for a price drop; null where the seller pays none. */
@@ -238,7 +238,7 @@ function reckonLine(
     }),
     placedOn: placing?.placedOn ?? null,
     tagsOffOn,
-    arrivesOn: addDays(order.orderedOn, line.leadDays),
+    arrivesOn: line.leadDays === null ? null : addDays(order.orderedOn, line.leadDays),
     returnBy:
       kept > 0 && lastArrival && line.returnDays !== null && tagsOffOn === null
         ? addDays(lastArrival, line.returnDays)

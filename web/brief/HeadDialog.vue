@@ -3,14 +3,17 @@ import { v7 as uuidv7 } from 'uuid'
 import { ref, watch } from 'vue'
 import { blank } from '#core/makeover/blank.ts'
 import { add, edit, type Operation } from '#core/makeover/change.ts'
+import { countryCodes } from '#core/measure/habits.ts'
 import { entryUnits, scopes, unitSystems } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
+import { namedCountries } from '../parts/countries.ts'
 import { bounded } from '../parts/bounded.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
 import {
   choiceField,
+  maybeChoiceField,
   maybeDateField,
   maybeNumberField,
   readFields,
@@ -35,8 +38,11 @@ const { form, reset, submit } = useForm(() =>
     entryUnit: choiceField(entryUnits, head.entryUnit),
     builtYear: maybeNumberField(head.builtYear, 0),
     scope: choiceField(scopes, head.scope),
+    country: maybeChoiceField(countryCodes, head.country),
   }),
 )
+
+const countries = namedCountries()
 
 type Named = {
   kind: 'client' | 'room' | 'zone'
@@ -104,6 +110,13 @@ async function save(): Promise<void> {
         label="A bare number is in"
         :options="entryUnits.map((unit) => ({ value: unit, label: unit }))"
         hint="where a length is typed"
+      />
+      <FieldChoice
+        :field="form.fields.country"
+        label="Country"
+        :options="countries"
+        none="as its currency says"
+        hint="dates, figures, paper and words follow it"
       />
       <FieldText
         :field="form.fields.builtYear"

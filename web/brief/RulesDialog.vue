@@ -4,6 +4,7 @@ import { computed, reactive, ref, watch } from 'vue'
 import { add, edit, remove, type Operation } from '#core/makeover/change.ts'
 import { studioRows } from '#core/makeover/document.ts'
 import { readNumber } from '#core/measure/decimal.ts'
+import { habits } from '../stores/habits.ts'
 import { ruleIds, rulebook, type Rule, type RuleId } from '#core/rulebook/rulebook.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
@@ -39,7 +40,7 @@ watch(open, (isOpen) => {
 const rule = (id: RuleId): Rule => rulebook[id]
 
 async function set(id: RuleId, whole: boolean): Promise<void> {
-  const read = readNumber(texts[id] ?? '', { decimals: 4, least: -100_000, most: 100_000 })
+  const read = readNumber(texts[id] ?? '', { decimals: 4, least: -100_000, most: 100_000 }, habits.value.decimal)
   if (!read.ok) {
     problem.value = `${id}: ${read.error}`
     return

@@ -1,48 +1,95 @@
 <script setup lang="ts">
 import { v7 as uuidv7 } from 'uuid'
+import { computed, watch, watchEffect } from 'vue'
 import { useRouter } from 'vue-router'
 import { add, schemaVersion } from '#core/makeover/change.ts'
 import { blank } from '#core/makeover/blank.ts'
 import { scopes, unitSystems } from '#core/makeover/choices.ts'
+import { beginningOf, beginWith, usualRooms, type Beginning } from '#core/brief/index.ts'
+import { countryCodes, currencyIn, habitsOf, unitsIn } from '#core/measure/habits.ts'
 import { currencyCodes } from '#core/money/currencies.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import { NoAnswer, Refused, request } from '../api.ts'
+import { namedCountries } from '../parts/countries.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
-import { choiceField, maybeDateField, saidField, useForm } from '../parts/form.ts'
+import { choiceField, maybeChoiceField, maybeDateField, saidField, useForm } from '../parts/form.ts'
+import { habits } from '../stores/habits.ts'
+import type { Opened } from '../stores/makeover/view.ts'
 
-const { today } = defineProps<{ today: PlainDate }>()
+const { today, earlier = [] } = defineProps<{
+  today: PlainDate
+  /** What there is already, to begin from. */
+  earlier?: readonly { readonly id: string; readonly name: string }[]
+}>()
 const open = defineModel<boolean>({ required: true })
 const router = useRouter()
 const { form, submit } = useForm(() => ({
   name: saidField(),
   client: saidField(),
   room: saidField(),
+  start: maybeChoiceField([...Object.keys(usualRooms), ...earlier.map(({ id }) => id)], null),
+  country: maybeChoiceField(countryCodes, null),
   currency: choiceField(currencyCodes, 'EUR'),
   units: choiceField(unitSystems, 'metric'),
   scope: choiceField(scopes, 'decorate'),
   installOn: maybeDateField(null),
 }))
+const currencies = new Intl.DisplayNames('en', { type: 'currency' })
+const countries = namedCountries()
+const starts = computed(() => [
+  ...earlier.map(({ id, name }) => ({ value: id, label: `As ${name}` })),
+  ...Object.keys(usualRooms).map((name) => ({ value: name, label: `${name}, what is usual` })),
+])
+watch(
+  () => form.fields.country.text,
+  (country) => {
+    form.fields.currency.text = currencyIn(country) ?? form.fields.currency.text
+    if (country !== '') form.fields.units.text = unitsIn(country)
+  },
+)
+// the install date is read as people write dates where the makeover is
+watchEffect(() => {
+  if (open.value)
+    habits.value = habitsOf(
+      form.fields.country.text || null,
+      form.fields.currency.text,
+      form.fields.units.text === 'metric' ? 'metric' : 'feet and inches',
+    )
+})
+async function beginningFrom(start: string | null): Promise<Beginning | null> {
+  if (start === null) return null
+  return usualRooms[start] ?? beginningOf((await request<Opened>('GET', `/makeovers/${start}`)).makeover)
+}
+
 /** Made once, so that sending it again after a silence begins one makeover and not two. */
 const ids = { makeover: uuidv7(), client: uuidv7(), room: uuidv7() }
 
 async function begin(): Promise<void> {
-  const done = await submit(async ({ name, client, room, currency, units, scope, installOn }) => {
+  const done = await submit(async ({ name, client, room, start, country, currency, units, scope, installOn }) => {
     if (installOn !== null && installOn < today)
       return [{ field: 'installOn', message: 'lies in the past: expected today or later' }]
+    let beginning: Beginning | null
+    try {
+      beginning = await beginningFrom(start)
+    } catch {
+      return [{ field: 'start', message: 'could not be read just now: try again, or begin without it' }]
+    }
     const operations = [
       add('makeover', ids.makeover, {
         ...blank.makeover,
         name,
         currency,
         units,
+        country,
         entryUnit: units === 'metric' ? 'mm' : 'in',
         scope,
         installOn,
       }),
       add('client', ids.client, { name: client }),
       add('room', ids.room, { name: room }),
+      ...(beginning ? beginWith(beginning, ids.room, uuidv7) : []),
     ]
     try {
       await request('POST', `/makeovers/${ids.makeover}/changes`, {
@@ -82,11 +129,25 @@ async function begin(): Promise<void> {
       <FieldText :field="form.fields.client" label="Client" />
       <FieldText :field="form.fields.room" label="Room" />
     </div>
+    <FieldChoice
+      :field="form.fields.start"
+      label="Begin from"
+      :options="starts"
+      none="nothing: an empty brief"
+      hint="Its needs, categories, schools and rules; what does not hold is struck out"
+    />
     <div class="columns">
+      <FieldChoice
+        :field="form.fields.country"
+        label="Country"
+        :options="countries"
+        none="as its currency says"
+        hint="Dates, figures and paper as people there write them"
+      />
       <FieldChoice
         :field="form.fields.currency"
         label="Currency"
-        :options="currencyCodes.map((code) => ({ value: code, label: code }))"
+        :options="currencyCodes.map((code) => ({ value: code, label: `${code} ${currencies.of(code) ?? ''}` }))"
         hint="Fixed once there are sums"
       />
       <FieldChoice

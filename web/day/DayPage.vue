@@ -199,7 +199,7 @@ useKeys([
       </ol>
       <p v-if="lines && lines.length > 0 && found.length === 0" class="opening">Nothing is called that.</p>
     </main>
-    <BeginDialog v-if="today" v-model="beginning" :today="today" />
+    <BeginDialog v-if="today" v-model="beginning" :today="today" :earlier="lines ?? []" />
     <KeysDialog v-model="keysOpen" />
   </div>
 </template>

@@ -28,6 +28,7 @@ const all = computed(() => (none ? [{ value: '', label: none }, ...options] : op
       v-model="field.text"
       :aria-label="label"
       :filterable="all.length > 12"
+      default-first-option
       placeholder="Choose"
       :empty-values="[null, undefined]"
       :value-on-clear="null"

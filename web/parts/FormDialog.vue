@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { onBeforeUnmount } from 'vue'
+import { nextTick, onBeforeUnmount, useTemplateRef, watch } from 'vue'
+import { say } from '../stores/said.ts'
+import { draftHere } from './draft.ts'
 
 const {
   title,
@@ -20,6 +22,26 @@ const {
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ submit: [] }>()
 
+const draft = draftHere()
+const restored = draft?.restored
+/** Did a person type something since it was opened? What the form fills in by itself is no draft. */
+let typed = false
+watch(open, (isOpen) => {
+  if (isOpen) typed = false
+  else if (typed && draft?.keep()) say('What you typed is kept: open the form again to go on.')
+})
+
+const form = useTemplateRef<HTMLFormElement>('form')
+/** Typing begins at once. */
+async function toFirstField(): Promise<void> {
+  await nextTick()
+  const fields = [...(form.value?.querySelectorAll<HTMLElement>('input, textarea') ?? [])].filter(
+    (field) =>
+      field.offsetParent !== null && !field.matches('[disabled], [type=hidden], [type=checkbox], [type=radio]'),
+  )
+  fields[0]?.focus()
+}
+
 const warn = (event: BeforeUnloadEvent): void => {
   if (open.value && busy) event.preventDefault()
 }
@@ -37,8 +59,13 @@ onBeforeUnmount(() => window.removeEventListener('beforeunload', warn))
     append-to-body
     destroy-on-close
     align-center
+    @opened="toFirstField"
   >
-    <form novalidate @submit.prevent="emit('submit')">
+    <form ref="form" novalidate @input="typed = true" @submit.prevent="emit('submit')">
+      <p v-if="restored" class="quiet" role="status">
+        What was typed here before is back.
+        <button type="button" class="word" @click="draft?.startAfresh()">Start afresh</button>
+      </p>
       <slot />
       <p v-for="fault in faults" :key="fault" class="stop-line" role="alert">{{ fault }}</p>
       <div class="actions">

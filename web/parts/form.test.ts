@@ -1,6 +1,9 @@
+import { mount } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
+import { defineComponent, h } from 'vue'
 import { minor } from '#core/money/minor.ts'
 import { bounded } from './bounded.ts'
+import { draftHere } from './draft.ts'
 import {
   choiceField,
   dateField,
@@ -104,5 +107,37 @@ describe('a day', () => {
     expect(dateField(null).day).toBe(true)
     expect(bounded('candidate', { pricedOn: maybeDateField(null) }).pricedOn.day).toBe(true)
     expect(textField().day).toBeUndefined()
+  })
+})
+
+describe('a form that is left', () => {
+  /** A form with a dialog of it, as the page has them. */
+  function opened() {
+    const found: { form?: ReturnType<typeof made>; draft?: ReturnType<typeof draftHere> } = {}
+    const made = () => useForm(() => ({ name: textField(), price: moneyField('EUR') }))
+    const Inner = defineComponent({ setup: () => ((found.draft = draftHere()), () => null) })
+    mount(defineComponent({ setup: () => ((found.form = made()), found.form.reset(), () => h(Inner)) }))
+    if (!found.form || !found.draft) throw new Error('both are set up')
+    return { ...found.form, draft: found.draft }
+  }
+  it('has what was typed again when it is opened for the same, until it is saved', async () => {
+    const left = opened()
+    left.form.fields.name.text = 'Walnut stool'
+    expect(left.draft.keep()).toBe(true)
+    const again = opened()
+    expect([again.form.fields.name.text, again.draft.restored.value]).toEqual(['Walnut stool', true])
+    again.form.fields.price.text = '40'
+    expect(await again.submit(() => Promise.resolve([]))).toBe(true)
+    expect(opened().form.fields.name.text).toBe('')
+  })
+  it('can be started afresh, and keeps nothing where nothing was typed', () => {
+    const left = opened()
+    expect(left.draft.keep()).toBe(false)
+    left.form.fields.name.text = 'Cane chair'
+    left.draft.keep()
+    const again = opened()
+    again.draft.startAfresh()
+    expect([again.form.fields.name.text, again.draft.restored.value]).toEqual(['', false])
+    expect(opened().form.fields.name.text).toBe('')
   })
 })

@@ -3,7 +3,9 @@ import { readColour, type Lab, type TypedSource } from '#core/colour/lab.ts'
 import type { Fault } from '#core/makeover/change.ts'
 import { joinSeveral, splitSeveral } from '#core/makeover/choices.ts'
 import { readLength, writeLength } from '#core/measure/length.ts'
+import { useDraft } from './draft.ts'
 import type { Entry } from '../stores/entry.ts'
+import { habits } from '../stores/habits.ts'
 import { readNumber, type Reading } from '#core/measure/decimal.ts'
 import { readDate, writeDate, writeWeekdayDate, type PlainDate } from '#core/measure/plain-date.ts'
 import { moneyParts, readMoney, writeMoney } from '#core/money/written.ts'
@@ -50,7 +52,7 @@ export const moneyField = (currency: string, start: Minor | null = null, { least
   field(
     writtenMoney(start, currency),
     (text) => {
-      const read = readMoney(text, currency)
+      const read = readMoney(text, currency, habits.value.decimal)
       if (!read.ok) return read
       if (read.value < least)
         return wrong(least > 0 ? 'expected more than zero' : 'is below zero: expected zero or more')
@@ -61,12 +63,17 @@ export const moneyField = (currency: string, start: Minor | null = null, { least
 
 /** A number of a row, with so many decimals at most; its bounds are those of its schema. */
 export const numberField = (start: number | null, decimals: number): Field<number> =>
-  field(start === null ? '' : String(start), (text) => readNumber(text, { decimals, least: 0, most: 1e9 }), String)
+  field(
+    start === null ? '' : String(start),
+    (text) => readNumber(text, { decimals, least: 0, most: 1e9 }, habits.value.decimal),
+    String,
+  )
 
 export const maybeNumberField = (start: number | null, decimals: number): Field<number | null> =>
   field(
     start === null ? '' : String(start),
-    (text) => (text.trim() === '' ? ok(null) : readNumber(text, { decimals, least: 0, most: 1e9 })),
+    (text) =>
+      text.trim() === '' ? ok(null) : readNumber(text, { decimals, least: 0, most: 1e9 }, habits.value.decimal),
     (value) => (value === null ? '' : String(value)),
   )
 
@@ -75,7 +82,7 @@ export const rateField = (startPpm: number): Field<number> =>
   field(
     String(startPpm / 10_000),
     (text) => {
-      const read = readNumber(text, { decimals: 4, least: 0, most: 100 })
+      const read = readNumber(text, { decimals: 4, least: 0, most: 100 }, habits.value.decimal)
       return read.ok ? ok(Math.round(read.value * 10_000)) : read
     },
     (ppm) => `${ppm / 10_000} %`,
@@ -84,7 +91,8 @@ export const rateField = (startPpm: number): Field<number> =>
 export const dateField = (start: PlainDate | null): Field<PlainDate> => ({
   ...field(
     start ? writeDate(start) : '',
-    (text) => (text.trim() === '' ? wrong('is empty: expected a date such as 14 Mar 2027') : readDate(text)),
+    (text) =>
+      text.trim() === '' ? wrong('is empty: expected a date such as 14 Mar 2027') : readDate(text, habits.value.dates),
     writeWeekdayDate,
   ),
   day: true,
@@ -93,7 +101,7 @@ export const dateField = (start: PlainDate | null): Field<PlainDate> => ({
 export const maybeDateField = (start: PlainDate | null): Field<PlainDate | null> => ({
   ...field<PlainDate | null>(
     start ? writeDate(start) : '',
-    (text) => (text.trim() === '' ? ok(null) : readDate(text)),
+    (text) => (text.trim() === '' ? ok(null) : readDate(text, habits.value.dates)),
     (date) => (date ? writeWeekdayDate(date) : ''),
   ),
   day: true,
@@ -144,7 +152,7 @@ export const maybeLengthField = ({ units, unit }: Entry, start: number | null): 
     start,
     field<number | null>(
       start === null ? '' : writeLength(start, units),
-      (text) => (text.trim() === '' ? ok(null) : readLength(text, unit)),
+      (text) => (text.trim() === '' ? ok(null) : readLength(text, unit, habits.value.decimal)),
       (mm) => (mm === null ? '' : writeLength(mm, units)),
     ),
   )
@@ -155,7 +163,7 @@ export const lengthField = ({ units, unit }: Entry, start: number | null): Field
     (text) =>
       text.trim() === ''
         ? wrong(`is empty: expected a length such as 12' 6 1/2", 3.81 m or a number of ${unit}`)
-        : readLength(text, unit),
+        : readLength(text, unit, habits.value.decimal),
     (mm) => writeLength(mm, units),
   )
   return start === null ? typed : untouched(start, typed)
@@ -167,7 +175,10 @@ export const distanceField = ({ units, unit }: Entry, start: number): Field<numb
     start,
     field(
       start === 0 ? '0' : writeLength(start, units),
-      (text) => (/^(?:0+(?:[.,]0+)?\s*(?:mm|cm|m|in|ft|"|')?)?$/i.test(text.trim()) ? ok(0) : readLength(text, unit)),
+      (text) =>
+        /^(?:0+(?:[.,]0+)?\s*(?:mm|cm|m|in|ft|"|')?)?$/i.test(text.trim())
+          ? ok(0)
+          : readLength(text, unit, habits.value.decimal),
       (mm) => (mm === 0 ? '' : writeLength(mm, units)),
     ),
   )
@@ -221,7 +232,9 @@ export function useForm<F extends Record<string, AnyField>>(start: () => F) {
   function reset(): void {
     form.fields = start()
     form.faults = []
+    draft.opened()
   }
+  const draft = useDraft(form, reset)
   /** The values, or null where something is wrong; every field then says what. */
   function read(): Values<F> | null {
     form.faults = []
@@ -251,6 +264,7 @@ export function useForm<F extends Record<string, AnyField>>(start: () => F) {
     try {
       const faults = await work(values)
       blame(faults, names)
+      if (faults.length === 0) draft.saved()
       return faults.length === 0
     } catch (error) {
       form.faults = [error instanceof Error ? error.message : String(error)]

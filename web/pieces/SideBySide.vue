@@ -6,6 +6,7 @@ import { writeDate, writeShortDate } from '#core/measure/plain-date.ts'
 import { writeQuantity } from '#core/measure/quantity.ts'
 import { minus } from '#core/money/minor.ts'
 import { writeRate } from '#core/money/written.ts'
+import { isOpenTerm } from '#core/pieces/index.ts'
 import { seenWords } from '#core/palette/index.ts'
 import { landedWorking, type PieceReckoning } from '#core/purchases/index.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
@@ -175,7 +176,7 @@ const cheapest = computed(() =>
         <tr>
           <th scope="row">Lead time</th>
           <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">
-            {{ candidate.row.leadDays }} days
+            {{ candidate.row.leadDays === null ? 'not asked yet' : `${candidate.row.leadDays} days` }}
           </td>
         </tr>
         <tr v-if="reading.open > 0">
@@ -194,7 +195,13 @@ const cheapest = computed(() =>
         <tr>
           <th scope="row">To return</th>
           <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">
-            {{ candidate.row.returnDays === null ? 'final sale' : `${candidate.row.returnDays} days from delivery` }}
+            {{
+              isOpenTerm(candidate.row, 'returns')
+                ? 'not asked yet'
+                : candidate.row.returnDays === null
+                  ? 'final sale'
+                  : `${candidate.row.returnDays} days from delivery`
+            }}
           </td>
         </tr>
         <tr>

@@ -127,7 +127,7 @@ async function takeAway(): Promise<void> {
       </div>
       <div v-if="line.money.awaited > 0">
         <dt>Expected</dt>
-        <dd>{{ writeDate(line.money.arrivesOn) }}</dd>
+        <dd>{{ line.money.arrivesOn ? writeDate(line.money.arrivesOn) : 'ask the seller when' }}</dd>
       </div>
       <div>
         <dt>Here</dt>

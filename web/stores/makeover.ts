@@ -18,6 +18,7 @@ import { currencyOf } from '#core/makeover/document.ts'
 import type { Reckoner } from '#core/reckoning/reckoner.ts'
 import { lineFigures } from '#core/reckoning/summary.ts'
 import { Refused, request } from '../api.ts'
+import { takeHabits } from './habits.ts'
 import { useLive } from './live.ts'
 import { createFollow } from './makeover/follow.ts'
 import { createPast } from './makeover/past.ts'
@@ -76,6 +77,7 @@ export const useMakeover = defineStore('makeover', () => {
       }),
   })
 
+  watch(opened, (seen) => takeHabits(seen?.makeover), { flush: 'sync' })
   const currency = computed(() => (opened.value ? currencyOf(opened.value.makeover) : 'EUR'))
   const line = computed(() =>
     opened.value && reckoning.value ? lineFigures(opened.value.makeover, reckoning.value) : null,

@@ -2,13 +2,28 @@ import { readNumber, withoutTrailing, type Reading } from '#core/measure/decimal
 import { readLength, writeIn, writeLength, type LengthUnit } from '#core/measure/length.ts'
 import type { Fields } from '#core/makeover/kinds.ts'
 import type { Entry } from '../stores/entry.ts'
+import { habits } from '../stores/habits.ts'
+
+/** Shorter than any wall, and any nib of one: a bare number like that was meant in another unit. */
+const noWallMm = 30
+
+/** The length of a wall or a diagonal: a bare number that would be no wall is asked back rather than drawn. */
+export function readWallLength(text: string, unit: LengthUnit): Reading<number> {
+  const read = readLength(text, unit, habits.value.decimal)
+  if (!read.ok || read.value >= noWallMm || /[a-z"'′″]/i.test(text)) return read
+  const typed = text.trim()
+  return {
+    ok: false,
+    error: `“${typed}” would be a wall of ${writeLength(read.value, 'metric')}: write ${typed} m, or ${typed} ${unit} if it is meant`,
+  }
+}
 
 export type WallEntry = { readonly lengthMm: number; readonly corner?: Pick<Fields<'wall'>, 'corner' | 'cornerDeg'> }
 
 /** One wall as it is called out: a length, and behind it the corner at its end: "380 out", "890 128°", "1902 in", "2400 ?". Inside where nothing is said. */
 export function readWallEntry(text: string, unit: LengthUnit): Reading<WallEntry> {
   const { length, corner } = parted(text)
-  const read = readLength(length, unit)
+  const read = readWallLength(length, unit)
   if (!read.ok || corner === '') return read.ok ? { ok: true, value: { lengthMm: read.value } } : read
   if (corner === 'out' || corner === 'outside')
     return { ok: true, value: { lengthMm: read.value, corner: { corner: 'outside', cornerDeg: null } } }
@@ -16,7 +31,7 @@ export function readWallEntry(text: string, unit: LengthUnit): Reading<WallEntry
     return { ok: true, value: { lengthMm: read.value, corner: { corner: 'inside', cornerDeg: null } } }
   if (corner === '?' || corner === 'unknown')
     return { ok: true, value: { lengthMm: read.value, corner: { corner: 'unknown', cornerDeg: null } } }
-  const deg = readNumber(corner.replace(/°|deg/, ''), { decimals: 2, least: 1, most: 359 })
+  const deg = readNumber(corner.replace(/°|deg/, ''), { decimals: 2, least: 1, most: 359 }, habits.value.decimal)
   return deg.ok ? { ok: true, value: { lengthMm: read.value, corner: { corner: 'angle', cornerDeg: deg.value } } } : deg
 }
 

@@ -1,8 +1,8 @@
 import { computed, ref, type Ref } from 'vue'
 import { edit } from '#core/makeover/change.ts'
-import { readLength, writeLength } from '#core/measure/length.ts'
+import { writeLength } from '#core/measure/length.ts'
 import type { Subject } from '#core/survey/index.ts'
-import { asTyped } from './entry-line.ts'
+import { asTyped, readWallLength } from './entry-line.ts'
 import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import type { Draft } from './draft.ts'
@@ -24,14 +24,14 @@ export function useTyping(draft: Ref<Draft | null>, nameOf: (subject: Subject) =
     const typed = typing.value
     if (!typed) return
     typed.error = ''
-    const read = readLength(typed.text, entry.value.unit)
+    const read = readWallLength(typed.text, entry.value.unit)
     draft.value = read.ok ? { kind: 'wall', id: typed.subject.id, fields: { lengthMm: read.value } } : null
   }
   async function endTyping(keep: boolean): Promise<void> {
     const typed = typing.value
     const row = typed ? makeover.opened?.makeover.rows.wall[typed.subject.id] : undefined
     if (!typed || !row) return
-    const read = readLength(typed.text, entry.value.unit)
+    const read = readWallLength(typed.text, entry.value.unit)
     if (keep && !read.ok && typed.text.trim() !== '') {
       typed.error = read.error
       return
@@ -45,7 +45,7 @@ export function useTyping(draft: Ref<Draft | null>, nameOf: (subject: Subject) =
     draft.value = null
   }
   const typed = computed(() => {
-    const read = typing.value ? readLength(typing.value.text, entry.value.unit) : null
+    const read = typing.value ? readWallLength(typing.value.text, entry.value.unit) : null
     return read?.ok ? writeLength(read.value, entry.value.units) : ''
   })
   return { typing, typed, typeAt, draftTyped, endTyping }

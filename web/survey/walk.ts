@@ -4,11 +4,12 @@ import { blank } from '#core/makeover/blank.ts'
 import { add, edit, type Operation } from '#core/makeover/change.ts'
 import { corners as cornerKinds } from '#core/makeover/choices.ts'
 import { readNumber } from '#core/measure/decimal.ts'
-import { readLength, writeLength } from '#core/measure/length.ts'
+import { writeLength } from '#core/measure/length.ts'
 import { letterOf, type Room } from '#core/survey/index.ts'
 import { useEntry } from '../stores/entry.ts'
+import { habits } from '../stores/habits.ts'
 import { useMakeover } from '../stores/makeover.ts'
-import { readWallEntry, type WallEntry } from './entry-line.ts'
+import { readWallEntry, readWallLength, type WallEntry } from './entry-line.ts'
 import { cornerWords } from './forms.ts'
 
 /** What is typed on the walk round a room: how it is read, and how it is kept. `at` counts the walls from 0. */
@@ -17,7 +18,7 @@ export function useWalk(room: () => Room) {
   const entry = useEntry()
   const problem = ref('')
   const read = (text: string) => readWallEntry(text, entry.value.unit)
-  const readCheck = (text: string) => readLength(text, entry.value.unit)
+  const readCheck = (text: string) => readWallLength(text, entry.value.unit)
   const echoOf = (text: string): string => {
     const found = read(text)
     return found.ok
@@ -50,7 +51,7 @@ export function useWalk(room: () => Room) {
     )
   }
   async function saveAngle(id: string, at: number, text: string): Promise<void> {
-    const [wall, found] = [row(id), readNumber(text.replace('°', ''), { decimals: 2, least: 1, most: 359 })]
+    const [wall, found] = [row(id), readNumber(text.replace('°', ''), { decimals: 2, least: 1, most: 359 }, habits.value.decimal)]
     problem.value = found.ok ? '' : `Corner ${at + 2}: ${found.error}`
     if (wall && found.ok && found.value !== wall.cornerDeg)
       await put(`The corner at the end of wall ${letterOf(at)} has ${found.value}°`, [
