@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener, useMutationObserver, useWindowScroll } from '@vueuse/core'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { headOf } from '#core/makeover/document.ts'
@@ -7,6 +8,7 @@ import { weights } from '#core/remarks/remark.ts'
 import { stripOf } from '#core/reckoning/summary.ts'
 import { Refused } from '../api.ts'
 import MaterialStrip from '../parts/MaterialStrip.vue'
+import MoneyAmount from '../parts/MoneyAmount.vue'
 import RemarkMark from '../parts/RemarkMark.vue'
 import WorkingSlip from '../parts/WorkingSlip.vue'
 import { steps } from '#core/steps/index.ts'
@@ -86,6 +88,29 @@ const slack = computed(() => {
   if (days === null) return ''
   return days < 0 ? `${-days} days late` : `${days} ${days === 1 ? 'day' : 'days'} slack`
 })
+
+// on a phone the tag is a sheet over the page: it comes up with what was tapped
+const { y } = useWindowScroll()
+const ticket = useTemplateRef<HTMLElement>('ticket')
+const sheetOpen = ref(false)
+let tappedAt = -Infinity
+useEventListener(document, 'pointerup', (event) => {
+  if (event.target instanceof Element && event.target.closest('.surface')) tappedAt = event.timeStamp
+})
+useMutationObserver(
+  ticket,
+  () => {
+    if (performance.now() - tappedAt < 600) sheetOpen.value = true
+  },
+  { childList: true, subtree: true, characterData: true },
+)
+watch(
+  () => route.name,
+  () => {
+    sheetOpen.value = false
+    window.scrollTo(0, 0)
+  },
+)
 
 const go = (name: string): void => void router.push({ name, params: { id: id.value } })
 useKeys([
@@ -169,6 +194,9 @@ useKeys([
             ><span :style="{ width: `${100 * (progress?.[step.name] ?? 0)}%` }"
           /></span>
         </li>
+        <li class="on-phone" :class="{ here: route.name === 'shop' }">
+          <router-link :to="{ name: 'shop', params: { id } }"><span class="title">In a shop</span></router-link>
+        </li>
       </ol>
       <div class="foot">
         <router-link :to="{ name: 'history', params: { id } }" class="keys-word">History<kbd>H</kbd></router-link>
@@ -201,7 +229,21 @@ useKeys([
     </main>
     <main v-else class="surface"><p class="quiet" role="status">Opening …</p></main>
 
-    <aside class="ticket" aria-label="Selected">
+    <p v-if="y > 130" class="head-line" aria-hidden="true">
+      <span class="name">{{ head?.name }}</span>
+      <span v-if="makeover.line?.signed"
+        >{{ makeover.line.left < 0 ? 'over' : 'left' }}
+        <MoneyAmount
+          :amount="makeover.line.left"
+          :currency="makeover.currency"
+          :class="{ inverted: makeover.line.left < 0 }"
+      /></span>
+    </p>
+
+    <aside ref="ticket" class="ticket" :class="{ open: sheetOpen }" aria-label="Selected">
+      <button type="button" class="sheet-handle" :aria-expanded="sheetOpen" @click="sheetOpen = !sheetOpen">
+        {{ sheetOpen ? 'Fold away' : 'What is selected' }}
+      </button>
       <section
         v-if="working.shown"
         ref="slip"

@@ -14,6 +14,7 @@ const {
   autocomplete = 'off',
   optional = false,
   known = [],
+  keypad = undefined,
 } = defineProps<{
   field: Field<T>
   label: string
@@ -25,6 +26,8 @@ const {
   optional?: boolean
   /** What is there already and may be meant: offered while it is typed. */
   known?: readonly string[]
+  /** Which keys a phone brings up; decimal where only figures are typed. */
+  keypad?: 'decimal' | 'numeric' | undefined
 }>()
 const id = useId()
 /** The month comes when it is first asked for: most days are typed. */
@@ -71,6 +74,7 @@ function check(): void {
       :type="rows > 0 ? 'textarea' : type"
       :rows="rows || 2"
       :autocomplete="autocomplete"
+      :inputmode="keypad"
       :list="known.length > 0 ? `${id}-known` : undefined"
       :aria-invalid="field.error !== ''"
       :aria-describedby="`${id}-below`"

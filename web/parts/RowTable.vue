@@ -231,7 +231,12 @@ const said = (column: Column<Line>, line: Line): string => {
             @click="emit('choose', id)"
             @keydown="step($event, line)"
           >
-            <td v-for="column in shown" :key="column.id" :class="[column.id, { number: column.number }]">
+            <td
+              v-for="column in shown"
+              :key="column.id"
+              :class="[column.id, { number: column.number }]"
+              :data-title="column.silent ? undefined : column.title"
+            >
               <slot :name="column.id" :line="line" :id="id" :columns="1">{{ said(column, line) }}</slot>
             </td>
           </tr>

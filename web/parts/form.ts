@@ -6,6 +6,7 @@ import { readLength, writeLength } from '#core/measure/length.ts'
 import { useDraft } from './draft.ts'
 import type { Entry } from '../stores/entry.ts'
 import { habits } from '../stores/habits.ts'
+import { readSize, writeSize, type ReadSize } from '#core/measure/size.ts'
 import { readNumber, type Reading } from '#core/measure/decimal.ts'
 import { readDate, writeDate, writeWeekdayDate, type PlainDate } from '#core/measure/plain-date.ts'
 import { moneyParts, readMoney, writeMoney } from '#core/money/written.ts'
@@ -155,6 +156,14 @@ export const maybeLengthField = ({ units, unit }: Entry, start: number | null): 
       (text) => (text.trim() === '' ? ok(null) : readLength(text, unit, habits.value.decimal)),
       (mm) => (mm === null ? '' : writeLength(mm, units)),
     ),
+  )
+
+/** Width, depth and height in one line; empty where nobody measured. */
+export const maybeSizeField = ({ units, unit }: Entry): Field<ReadSize | null> =>
+  field<ReadSize | null>(
+    '',
+    (text) => (text.trim() === '' ? ok(null) : readSize(text, unit, habits.value.decimal)),
+    (size) => (size ? writeSize(size, units) : ''),
   )
 
 export const lengthField = ({ units, unit }: Entry, start: number | null): Field<number> => {

@@ -90,7 +90,8 @@ useKeys([{ key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) }
         bought or in hand · {{ pieces.filter((piece) => piece.chosenId === null).length }} to choose</span
       >
       <span class="end"
-        ><button type="button" class="word" :disabled="categories.length === 0" @click="dialogOpen = true">
+        ><router-link :to="{ name: 'shop', params: { id: $route.params.id } }">Seen in a shop</router-link>
+        <button type="button" class="word" :disabled="categories.length === 0" @click="dialogOpen = true">
           Add a piece<kbd>N</kbd>
         </button></span
       >

@@ -1,0 +1,27 @@
+import { withServed, openMusicRoom } from './served.ts'
+const shots = process.argv.slice(2)
+await withServed(8477, async (browser, base) => {
+  const phone = await browser.newPage({ viewport: { width: 390, height: 844 } })
+  await openMusicRoom(phone, base)
+  await phone.waitForTimeout(500)
+  await phone.screenshot({ path: '/tmp/p-brief.png' })
+  const at = phone.url().replace(/brief$/, '')
+  for (const page of ['pieces', 'purchases', 'shop', 'survey']) {
+    await phone.goto(`${at}${page}`)
+    await phone.waitForTimeout(900)
+    await phone.screenshot({ path: `/tmp/p-${page}.png` })
+  }
+  await phone.goto(`${at}shop`)
+  await phone.getByLabel('What it is', { exact: true }).fill('Bentwood stool')
+  await phone.getByLabel('Price').fill('145')
+  await phone.getByLabel('Size').fill('42 x 40 x 46 cm')
+  await phone.getByLabel('Shop').fill('Corner shop')
+  await phone.waitForTimeout(300)
+  await phone.screenshot({ path: '/tmp/p-shop2.png', fullPage: true })
+  const desk = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  await openMusicRoom(desk, base)
+  await desk.goto(`${base}/`)
+  await desk.getByRole('button', { name: 'Begin a makeover' }).click()
+  await desk.waitForTimeout(600)
+  await desk.screenshot({ path: '/tmp/d-begin.png' })
+})
