@@ -6,4 +6,5 @@ export { recurring, wordsIn } from './inspiration.ts'
 export { isKeepsake, keepers } from './keepers.ts'
 export { keepBrief, readKept, signedText, writeKept, type KeptBrief } from './kept.ts'
 
+export { sharesOfJobs, splitTotal, typicalShares } from './split-budget.ts'
 export { scopeChoices } from './scope.ts'

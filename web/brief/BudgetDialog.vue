@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { byId } from '#core/makeover/by-id.ts'
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
-import type { Agreement } from '#core/brief/index.ts'
+import { sharesOfJobs, splitTotal, typicalShares, type Agreement } from '#core/brief/index.ts'
 import { headOf } from '#core/makeover/document.ts'
 import { writeMoney } from '#core/money/written.ts'
 import { plus, portion, sum, zero, type Minor } from '#core/money/minor.ts'
@@ -18,12 +18,13 @@ import {
   saidField,
   textField,
   useForm,
+  writtenMoney,
   type Field,
 } from '../parts/form.ts'
 import MoneyAmount from '../parts/MoneyAmount.vue'
 import { useMakeover } from '../stores/makeover.ts'
 import { optionsOf, useRows } from '../stores/rows.ts'
-import { keepSigned, writeBudget, type Sum } from './budget.ts'
+import { earlierJobs, keepSigned, writeBudget, type Sum } from './budget.ts'
 import { bounded } from '../parts/bounded.ts'
 
 /** Drafts a budget, has the draft signed, or signs a change to what was agreed. */
@@ -51,6 +52,29 @@ const usual = computed(() => {
   const whole = amounts.every((amount) => amount.ok) ? sum(amounts.map((amount) => amount.value)) : null
   return `Common practice to ${scope.value}: ${rate} %${whole ? `, ${writeMoney(portion(whole, rate * 10, 1000), makeover.currency)}` : ''}`
 })
+const whole = ref(moneyField(makeover.currency))
+const within = ref(true)
+const splitProblem = ref('')
+/** Splits the total that was typed among the categories, by what is typical or by what earlier jobs agreed. */
+async function splitIt(by: 'typical' | 'jobs'): Promise<void> {
+  splitProblem.value = ''
+  const total = whole.value.read(whole.value.text)
+  whole.value.error = total.ok ? '' : total.error
+  if (!total.ok) return
+  const names = sums.value.map((sum) => sum.name.text)
+  const shares = by === 'typical' ? typicalShares(names) : sharesOfJobs(names, await earlierJobs())
+  if (shares === null) {
+    splitProblem.value = 'No earlier job with a signed budget has categories of these names.'
+    return
+  }
+  const percent = rules.value[`brief.contingency-${scope.value}`]
+  const found = splitTotal(total.value, shares, { percent, within: within.value, currency: makeover.currency })
+  for (const [at, amount] of found.amounts.entries()) {
+    const field = sums.value[at]?.amount
+    if (field) field.text = writtenMoney(amount, makeover.currency)
+  }
+  form.fields.contingencyMinor.text = writtenMoney(found.contingency, makeover.currency)
+}
 const titles = { draft: 'Draft the budget', sign: 'Have the budget signed', change: 'Sign a change' }
 
 const { form, reset, submit } = useForm(() => ({
@@ -138,6 +162,13 @@ async function save(): Promise<void> {
     <p v-if="mode === 'change'" class="quiet">
       The signed sums stay as they are, readable beside this one. Type the sums as they shall be from now on.
     </p>
+    <div v-if="mode === 'draft'" class="split">
+      <FieldText :field="whole" label="The whole, to be split" optional :unit="makeover.currency" keypad="decimal" />
+      <el-checkbox v-model="within" label="contingency within it" />
+      <button type="button" class="word" @click="splitIt('typical')">Split, typical shares</button>
+      <button type="button" class="word" @click="splitIt('jobs')">Split as in earlier jobs</button>
+      <p v-if="splitProblem" class="quiet" role="status">{{ splitProblem }}</p>
+    </div>
     <div v-for="(sum, at) in sums" :key="sum.category?.id ?? `new${at}`" class="sum-line">
       <span v-if="sum.category && !(mode === 'draft' && versions.length < 2)" class="fixed-name">{{
         sum.category.name
@@ -174,6 +205,17 @@ async function save(): Promise<void> {
 </template>
 
 <style>
+.split {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0 16px;
+  border-bottom: 1px solid var(--hairline);
+  margin-bottom: 8px;
+}
+.split .field {
+  flex: 1 1 180px;
+}
 .sum-line {
   display: grid;
   grid-template-columns: 1fr 1fr auto;

@@ -4,6 +4,9 @@ import type { Row } from '#core/makeover/kinds.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import { keepBrief, writeKept, type Agreement } from '#core/brief/index.ts'
 import type { Minor } from '#core/money/minor.ts'
+import type { Makeover } from '#core/makeover/document.ts'
+import { request } from '../api.ts'
+import type { Opened } from '../stores/makeover/view.ts'
 
 /** One line of a budget as it is typed: a category that exists, or one to be made, and its sum. */
 export type Sum = { readonly category: Row<'category'> | null; readonly name: string; readonly amount: Minor }
@@ -53,4 +56,15 @@ export function keepSigned(documents: Documents, operations: readonly Operation[
     const brief = keepBrief(after, operation.id)
     return { ...operation, fields: { ...operation.fields, kept: brief ? writeKept(brief) : '' } }
   })
+}
+
+/** Earlier makeovers of the studio, the latest few, to see how their budgets were split. */
+export async function earlierJobs(): Promise<Makeover[]> {
+  const { makeovers } = await request<{ makeovers: { id: string }[] }>('GET', '/day')
+  const latest = makeovers
+    .map(({ id }) => id)
+    .sort()
+    .slice(-6)
+  const opened = await Promise.all(latest.map((id) => request<Opened>('GET', `/makeovers/${id}`)))
+  return opened.map(({ makeover }) => makeover)
 }

@@ -2,17 +2,27 @@
 import { computed, shallowRef, watch } from 'vue'
 import { edit } from '#core/makeover/change.ts'
 import type { Row } from '#core/makeover/kinds.ts'
+import { compareCandidates, reasonProposed } from '#core/pieces/index.ts'
 import type { Preview } from '#core/reckoning/preview.ts'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
-import { saidField, useForm } from '../parts/form.ts'
+import { bounded } from '../parts/bounded.ts'
+import { textField, useForm } from '../parts/form.ts'
 import DifferencePreview from '../parts/DifferencePreview.vue'
 import { useMakeover } from '../stores/makeover.ts'
 
 const { piece, candidate } = defineProps<{ piece: Row<'piece'>; candidate: Row<'candidate'> }>()
 const open = defineModel<boolean>({ required: true })
 const makeover = useMakeover()
-const { form, reset, submit } = useForm(() => ({ reason: saidField('', 500) }))
+const { form, reset, submit } = useForm(() => bounded('piece', { chosenReason: textField(proposed()) }))
+/** What it is ahead in, for a first word; whoever chooses says it better or leaves it. */
+function proposed(): string {
+  const { opened, reckoning } = makeover
+  if (!opened || !reckoning) return ''
+  const all = compareCandidates(opened.makeover, opened.studio, piece, reckoning.practice.rules, opened.today)
+  const found = all.find(({ row }) => row.id === candidate.id)
+  return found ? reasonProposed(found, all) : ''
+}
 const difference = shallowRef<Preview | null>(null)
 const choice = computed(() => (reason: string) => [
   edit('piece', piece, { chosenId: candidate.id, chosenReason: reason }),
@@ -30,9 +40,9 @@ watch(
 
 async function save(): Promise<void> {
   if (
-    await submit(({ reason }) => makeover.change(`Chose “${candidate.name}” for ${piece.name}`, choice.value(reason)), {
-      chosenReason: 'reason',
-    })
+    await submit(({ chosenReason }) =>
+      makeover.change(`Chose “${candidate.name}” for ${piece.name}`, choice.value(chosenReason)),
+    )
   )
     open.value = false
 }
@@ -48,10 +58,10 @@ async function save(): Promise<void> {
     @submit="save"
   >
     <FieldText
-      :field="form.fields.reason"
+      :field="form.fields.chosenReason"
       label="Why this one"
       :rows="2"
-      hint="The others stay on record as fall-backs"
+      hint="May stay empty. The others stay on record as fall-backs"
     />
     <DifferencePreview v-if="difference" :preview="difference" />
   </FormDialog>
