@@ -51,7 +51,7 @@ test('the brief in full: what stays, what may not be, leave that costs, ways, pr
   await expect(page.getByRole('row', { name: /^paint tenancy.*removable paper.*not asked/ })).toBeVisible()
 
   // leave that is given, and what putting it back costs, which then stands in the budget
-  await page.getByRole('button', { name: 'Ask for leave' }).click()
+  await page.getByRole('button', { name: 'Ask for permission' }).click()
   const form = dialog(page)
   await form.getByLabel('What is asked').fill('May we paint the long wall?')
   await choose(page, form, 'It is about', 'paint')
@@ -137,11 +137,11 @@ test('one order of two lines: deposit, a part that does not come, a claim, and m
   await dialog(page).getByLabel('What is wrong with them').fill('A split rung')
   await dialog(page).getByRole('button', { name: 'They are here' }).click()
   await expect(tag).toContainText('1 came damaged')
-  await tag.getByRole('button', { name: 'Cancel it' }).click()
+  await tag.getByRole('button', { name: 'Cancel order' }).click()
   await dialog(page).getByLabel('Why').fill('Only three were made')
   await expect(dialog(page).getByLabel('What the price falls by')).toHaveValue('100.00')
   await dialog(page).getByText('Still wanted: count it as to buy again').click()
-  await dialog(page).getByRole('button', { name: 'Cancelled', exact: true }).click()
+  await dialog(page).getByRole('button', { name: 'Cancel order' }).click()
   await expect(dialog(page)).toBeHidden()
   await tag.getByRole('button', { name: 'Ask for money off' }).click()
   await dialog(page).getByLabel('Asked for').fill('30')

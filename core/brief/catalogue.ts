@@ -7,7 +7,7 @@ export const { catalogue, codeOf, remark } = remarksOf('brief', {
   forbidden: { said: 'A thing, or how it is put up, is ruled out.', weight: 'look', units: ['words', 'words'] },
   'go-back-late': { said: 'A lent thing should have gone back.', weight: 'look', units: ['date'] },
   'no-go-back': { said: 'A thing is lent without a date.', weight: 'note', units: ['words'] },
-  hole: { said: 'What moves in leaves a hole where it stood.', weight: 'note', units: ['words'] },
+  hole: { said: 'What moves in leaves a gap where it stood.', weight: 'note', units: ['words'] },
   'repaint-near-replace': {
     said: 'To repaint costs nearly what it costs to replace.',
     weight: 'look',

@@ -120,7 +120,7 @@ function breaches(makeover: Makeover, practice: Practice): Remark[] {
           step,
           subjects: [subject, ...forbidden.constraints.map((row) => ({ kind: 'constraint' as const, id: row.id }))],
           title: `${name}: ${forbidden.word} is ruled out`,
-          sentence: `${capital(because(forbidden))} forbids it${forbidden.leave === 'waiting' ? ', and leave was asked but not given yet' : forbidden.leave === 'no' ? ', and leave was refused' : ''}. Usual in its place: ${insteadOf(forbidden.word)}.${isMethod(forbidden.word) && forbidden.leave === 'not asked' ? ' Or ask for leave, and write down the answer.' : ''}`,
+          sentence: `${capital(because(forbidden))} forbids it${forbidden.leave === 'waiting' ? ', and permission was asked but not given yet' : forbidden.leave === 'no' ? ', and permission was refused' : ''}. Usual in its place: ${insteadOf(forbidden.word)}.${isMethod(forbidden.word) && forbidden.leave === 'not asked' ? ' Or ask for permission, and write down the answer.' : ''}`,
           numbers: [forbidden.word, forbidden.leave],
         }),
       )
@@ -165,7 +165,7 @@ function keeperRemarks(makeover: Makeover, today: PlainDate): Remark[] {
         remark({
           code: 'hole',
           subjects,
-          title: `${piece.name} leaves a hole where it stood`,
+          title: `${piece.name} leaves a gap where it stood`,
           sentence: `It was moved ${thing.origin ? `from ${thing.origin}` : 'from another room'}. Say what is missing there now, or that nothing is.`,
           numbers: [thing.origin],
         }),

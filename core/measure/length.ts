@@ -77,6 +77,7 @@ export function writeLength(mm: number, system: UnitSystem): string {
   const [feet, rest] = [Math.floor(eighths / 96), eighths % 96]
   const [whole, part] = [Math.floor(rest / 8), rest % 8]
   const shared = part === 0 ? 1 : part % 4 === 0 ? 4 : part % 2 === 0 ? 2 : 1
-  const inch = `${whole > 0 || part === 0 ? whole : ''}${part > 0 ? `${whole > 0 ? '\u00a0' : ''}${part / shared}/${8 / shared}` : ''}"`
+  const shown = whole > 0 || part === 0 || feet > 0 // a foot without inches says so: 15' 0 3/4"
+  const inch = `${shown ? whole : ''}${part > 0 ? `${shown ? '\u00a0' : ''}${part / shared}/${8 / shared}` : ''}"`
   return feet > 0 ? `${feet}'\u00a0${inch}` : inch
 }

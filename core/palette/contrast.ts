@@ -65,7 +65,7 @@ export function standings(makeover: Makeover, table: readonly PieceColours[], ru
   }
   const pieces = table.flatMap(({ pieceId, colours: [colour] }) => {
     const piece = makeover.rows.piece[pieceId]
-    return piece && colour ? against('piece', piece, colour, false) : []
+    return piece && colour && !isMaterial(piece) ? against('piece', piece, colour, false) : []
   })
   const own = finishes
     .filter((row) => row.pieceId === null && before.has(row.surface))
@@ -79,6 +79,12 @@ export function standings(makeover: Makeover, table: readonly PieceColours[], ru
     )
   return [...pieces, ...own]
 }
+
+/** What is counted in tins, rolls or square metres is laid on the room, and stands before nothing. */
+const isMaterial = ({ unit }: Row<'piece'>): boolean =>
+  /^(l|lit(?:re|er)s?|tins?|cans?|gal(?:lons?)?|quarts?|rolls?|strips?|tiles?|boards?|m²|m2|sq\.? ?(?:m|ft)|square (?:metres?|feet)|kg|bags?)$/i.test(
+    unit.trim(),
+  )
 
 /** The wall nearest in L*a*b*, which of few walls is the one it is seen against; not itself, nor what it carries. */
 function nearestOf(colour: Lab, walls: readonly Row<'finish'>[], itself: string): Row<'finish'> | undefined {

@@ -10,7 +10,7 @@ import { writeMoney } from '../money/written.ts'
 import { coloursOf, holdAgainst, type Cell } from '../palette/index.ts'
 import { landedCost, packsFor, quantityOf, type Landed } from '../purchases/index.ts'
 import type { RuleId, Rules } from '../rulebook/rulebook.ts'
-import { fitOf, type Fit } from './fit.ts'
+import { fitOf, placeOf, type Fit } from './fit.ts'
 
 export const criteria = ['cost', 'life', 'colour', 'time', 'return', 'fit'] as const
 export type Criterion = (typeof criteria)[number]
@@ -80,7 +80,7 @@ export function compareCandidates(
       cells,
       tied: cells.filter((cell) => cell.tie === 'same' || cell.tie === 'hue').length,
       clashes: cells.filter((cell) => cell.tie === 'clash').length,
-      fit: fitOf(piece, row, rules, headOf(makeover)?.units),
+      fit: fitOf(placeOf(makeover, piece), row, rules, headOf(makeover)?.units),
       orderBy: wantedOn && row.leadDays !== null ? addDays(wantedOn, -row.leadDays) : null,
       slackDays: wantedOn && row.leadDays !== null ? daysBetween(addDays(today, row.leadDays), wantedOn) : null,
       ruledOut: ruledOut(forbidden, wordsOfCandidate(makeover, row, rules)),

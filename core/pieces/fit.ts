@@ -1,3 +1,6 @@
+import { rowsOf, type Makeover } from '../makeover/document.ts'
+import type { Row } from '../makeover/kinds.ts'
+import { wallsOf } from '../survey/index.ts'
 import { writeLength, type UnitSystem } from '../measure/length.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 
@@ -7,6 +10,26 @@ export type Size = {
   readonly heightMm: number | null
 }
 export type Fit = { readonly is: 'fits' | 'too large' | 'not known'; readonly overMm: number; readonly words: string }
+
+/**
+ * The room a piece may take where it stands, in mm: what was given to it; where nobody said, what its wall has. A wall limits
+ * a width only between two inside corners, as an alcove does: past an outside one a thing may stand on.
+ */
+export function placeOf(makeover: Makeover, piece: Row<'piece'>): Size {
+  const wall = piece.wallId === null ? undefined : makeover.rows.wall[piece.wallId]
+  const survey = rowsOf(makeover, 'survey').find(({ roomId }) => roomId === piece.roomId)
+  const high = wall?.heightMm ?? survey?.heightMm ?? null
+  return {
+    widthMm: piece.widthMm ?? (wall && isBetweenCorners(makeover, wall) ? wall.lengthMm : null),
+    depthMm: piece.depthMm,
+    heightMm: piece.heightMm ?? (high === null ? null : high - piece.aboveMm),
+  }
+}
+function isBetweenCorners(makeover: Makeover, wall: Row<'wall'>): boolean {
+  const walls = wallsOf(makeover, wall.roomId)
+  const before = walls.at(walls.findIndex(({ id }) => id === wall.id) - 1)
+  return wall.corner === 'inside' && before?.corner === 'inside'
+}
 
 /**
  * Whether a thing fits the room that a piece may take: height against height, width and depth either way round, within

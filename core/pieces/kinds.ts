@@ -28,7 +28,7 @@ export const pieceKinds = {
     name: label(),
     quantity: quantity(),
     /** What is counted: "pieces", "m", "rolls". */
-    unit: label(20),
+    unit: label(20).meta({ words: false }),
     allowanceMinor: money(),
     chosenId: reference('candidate', { deferred: true }).nullable(),
     chosenReason: line(500),

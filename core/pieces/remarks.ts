@@ -9,7 +9,7 @@ import { remark } from './catalogue.ts'
 import type { Practice } from '../makeover/practice.ts'
 import { citeRule } from '../rulebook/rulebook.ts'
 import type { PieceDates } from './dates.ts'
-import { fitOf, type Size } from './fit.ts'
+import { fitOf, placeOf, type Size } from './fit.ts'
 
 /** “1.20 m × – × 0.90 m”, in the makeover's units. */
 const sizeWords = ({ widthMm, depthMm, heightMm }: Size, units: UnitSystem): string =>
@@ -92,12 +92,13 @@ function chosenThings(makeover: Makeover, money: Money, { rules, schools }: Prac
       numbers: (string | number)[],
     ): void => void remarks.push(remark({ code, subjects, title, sentence, numbers }))
     const open = (reckoned.get(piece.id)?.open ?? 0) > 0
-    const fit = fitOf(piece, chosen, rules, units)
+    const place = placeOf(makeover, piece)
+    const fit = fitOf(place, chosen, rules, units)
     if (fit.is === 'too large')
       add(
         'too-large',
         `${chosen.name} is ${fit.words}`,
-        `It was given ${sizeWords(piece, units)}, and takes ${sizeWords(chosen, units)}. Measure again, give it more, or choose another.`,
+        `It may take ${sizeWords(place, units)}, and takes ${sizeWords(chosen, units)}. Measure again, give it more, or choose another.`,
         [fit.overMm],
       )
     if (open && chosen.priceKind === 'from memory')

@@ -49,7 +49,7 @@ export const sourceNeeds: Readonly<Record<Source, SourceNeeds>> = {
   },
   moved: {
     ...none,
-    says: 'From another room of theirs, where it leaves a hole.',
+    says: 'From another room of theirs, where it leaves a gap.',
     seller: false,
     origin: 'From which room',
     keepReason: true,

@@ -36,7 +36,7 @@ export const step = {
     name: 'remarks of the pieces',
     reads: {
       rows: ['piece', 'candidate', 'permission', 'makeover'],
-      figures: ['need', 'serving', 'constraint', 'purchase'],
+      figures: ['need', 'serving', 'constraint', 'purchase', 'wall', 'survey'],
       rules: ['fit.', 'dates.', 'colour.'],
       schools: true,
       today: true,

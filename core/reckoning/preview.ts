@@ -28,10 +28,17 @@ export function preview(
   const after = applied.faults.length > 0 ? before : reckon(applied.documents, today, new Memory(memory))
   const keys = (reckoning: Reckoning) => new Set(reckoning.remarks.map((remark) => remark.key))
   const [had, has] = [keys(before), keys(after)]
+  const newRemarks = after.remarks.filter((remark) => !had.has(remark.key))
+  // one that comes again about the same thing, with other figures or one thing more, is not cured
+  const again = (gone: Remark): boolean =>
+    newRemarks.some(
+      ({ code, subjects }) =>
+        code === gone.code && subjects.some(({ id }) => gone.subjects.some((was) => was.id === id)),
+    )
   return {
     after,
     faults,
-    newRemarks: after.remarks.filter((remark) => !had.has(remark.key)),
-    curedRemarks: before.remarks.filter((remark) => !has.has(remark.key)),
+    newRemarks,
+    curedRemarks: before.remarks.filter((remark) => !has.has(remark.key) && !again(remark)),
   }
 }

@@ -217,7 +217,7 @@ export function surveyWorking(
           ),
         ],
         result: workingLine(
-          'Misses its start by',
+          closing.misclosure && closing.misclosure.mm < 0.05 ? 'Closes, within' : 'Misses its start by',
           closing.misclosure ? `${closing.misclosure.mm.toFixed(1)}\u00a0mm` : '–',
           closing.misclosure?.oneIn
             ? `1 : ${closing.misclosure.oneIn}; up to ${Math.round(closing.limitMm)}\u00a0mm is common`

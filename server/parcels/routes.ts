@@ -34,7 +34,10 @@ export function parcelRoutes(setting: Setting): Router {
     const found = await told(studioId, id, request.query.history === 'yes')
     if (!found) throw notFound()
     response
-      .set({ 'content-type': 'application/zip', 'content-disposition': named(found.name) })
+      .set({
+        'content-type': 'application/zip',
+        'content-disposition': named(`${found.name}${request.query.history === 'yes' ? ' with its history' : ''}`),
+      })
       .send(Buffer.from(await heavy.run(studioId, 'parcel', { told: found.told })))
   })
 

@@ -11,7 +11,7 @@ import { constraintForm } from './forms.ts'
 import { permissionForm } from './answer-forms.ts'
 import { useSetting } from '../stores/setting.ts'
 
-/** What may not be done or brought in, what is usual instead, and the leave that was asked. */
+/** What may not be done or brought in, what is usual instead, and the permission that was asked. */
 const makeover = useMakeover()
 const setting = useSetting()
 const constraints = useRows('constraint')
@@ -56,10 +56,10 @@ function openPermission(row: Row<'permission'> | null): void {
     <table v-else>
       <thead>
         <tr>
-          <th>Forbidden</th>
+          <th>Not allowed</th>
           <th>Because of</th>
           <th>Usual instead</th>
-          <th>Leave</th>
+          <th>Permission</th>
           <th><span class="visually-hidden">Change</span></th>
         </tr>
       </thead>
@@ -88,7 +88,7 @@ function openPermission(row: Row<'permission'> | null): void {
     </table>
     <div class="section-head asked">
       <h3>Leave asked</h3>
-      <button type="button" class="word" @click="openPermission(null)">Ask for leave</button>
+      <button type="button" class="word" @click="openPermission(null)">Ask for permission</button>
     </div>
     <table v-if="permissions.length > 0">
       <thead>
@@ -129,7 +129,7 @@ function openPermission(row: Row<'permission'> | null): void {
         </tr>
       </tbody>
     </table>
-    <p v-else class="quiet">No leave was asked.</p>
+    <p v-else class="quiet">No permission was asked.</p>
     <RowDialog v-if="forms" v-model="constraintOpen" :form="forms.constraint" :row="constraint" />
     <RowDialog v-if="forms" v-model="permissionOpen" :form="forms.permission" :row="permission" :width="620" />
   </section>

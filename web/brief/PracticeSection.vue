@@ -57,7 +57,8 @@ async function make(sentence: string, operations: readonly Operation[]): Promise
       >
     </div>
     <p v-if="shown.length === 0" class="quiet">
-      Good practitioners disagree. Nothing is chosen yet, so each question follows its first school.
+      Good practitioners disagree. Nothing is chosen yet: each question follows its first school, and colours are not
+      counted by any.
     </p>
     <table v-else class="practice">
       <thead>

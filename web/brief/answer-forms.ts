@@ -1,4 +1,5 @@
-/** The forms of what others have to answer: leave of an owner, questions to a client. */
+/** The forms of what others have to answer: permission of an owner, questions to a client. */
+import { v7 as uuidv7 } from 'uuid'
 import { add, edit, type Operation } from '#core/makeover/change.ts'
 import { blank } from '#core/makeover/blank.ts'
 import { answers, forbiddable } from '#core/makeover/choices.ts'
@@ -11,7 +12,7 @@ import { optionsOf } from '../stores/rows.ts'
 import type { Setting } from '../stores/setting.ts'
 import { ids } from './forms.ts'
 
-/** Leave asked of an owner. What putting it back costs becomes a piece of its own, so that it stands in the budget. */
+/** Permission asked of an owner. What putting it back costs becomes a piece of its own, so that it stands in the budget. */
 export function permissionForm({ makeover, currency, today }: Setting) {
   const categories = rowsOf(makeover, 'category')
   const room = rowsOf(makeover, 'room')[0]
@@ -19,7 +20,7 @@ export function permissionForm({ makeover, currency, today }: Setting) {
     row?.restorePieceId ? makeover.rows.piece[row.restorePieceId] : undefined
   return rowForm({
     kind: 'permission',
-    title: (row) => (row ? 'A permission' : 'Ask for leave'),
+    title: (row) => (row ? 'A permission' : 'Ask for permission'),
     fields: (row) => ({
       ask: textField(row?.ask),
       method: choiceField(forbiddable, row?.method ?? 'drill'),
@@ -47,9 +48,19 @@ export function permissionForm({ makeover, currency, today }: Setting) {
       [{ key: 'restore', label: 'How it is put back', optional: true }],
       [
         { key: 'cost', label: 'What putting it back costs', unit: currency },
-        { key: 'categoryId', label: 'Counted in', as: 'choice', options: optionsOf(categories), none: 'costs nothing' },
+        {
+          key: 'categoryId',
+          label: 'Counted in',
+          as: 'choice',
+          options: optionsOf(categories),
+          none: categories.length > 0 ? 'not chosen' : 'its own category, till there is a budget',
+        },
       ],
     ],
+    check: ({ cost, categoryId }) =>
+      cost > 0 && categoryId === null && categories.length > 0
+        ? [{ field: 'categoryId', message: 'is not chosen: expected where what it costs is counted' }]
+        : [],
     toRow: ({ ask, method, askedOf, askedOn, answer, answeredOn, restore, cost, categoryId }, row, _id, spareId) => ({
       ask,
       method,
@@ -58,7 +69,7 @@ export function permissionForm({ makeover, currency, today }: Setting) {
       answer,
       answeredOn: answer === 'waiting' ? null : (answeredOn ?? today),
       restore,
-      restorePieceId: pieceOf(row)?.id ?? (cost > 0 && categoryId !== null ? spareId : null),
+      restorePieceId: pieceOf(row)?.id ?? (cost > 0 ? spareId : null),
     }),
     sentence: ({ ask, answer }) => (answer === 'waiting' ? `Asked: ${ask}` : `${ask} – answered ${answer}`),
     besides: ({ ask, cost, categoryId }, _id, row, spareId): Operation[] => {
@@ -67,13 +78,16 @@ export function permissionForm({ makeover, currency, today }: Setting) {
         return piece.allowanceMinor === cost && piece.categoryId === categoryId
           ? []
           : [edit('piece', piece, { allowanceMinor: cost, categoryId })]
-      if (cost === 0 || categoryId === null || !room) return []
+      if (cost === 0 || !room) return []
+      // before there is a budget its costs make a category of their own, to be named and summed later
+      const own = categoryId === null ? uuidv7() : null
       return [
+        ...(own === null ? [] : [add('category', own, { name: 'Putting back', place: 0 })]),
         add('piece', spareId, {
           ...blank.piece,
           roomId: room.id,
           zoneId: null,
-          categoryId,
+          categoryId: own ?? categoryId,
           name: `Put back: ${ask}`.slice(0, 120),
           quantity: 1,
           unit: 'pieces',

@@ -89,7 +89,7 @@ export function constraintForm({ makeover }: Setting) {
     layout: [
       [
         { key: 'reason', label: 'Because of', as: 'choice', options: asOptions(constraintReasons) },
-        { key: 'forbids', label: 'It forbids', as: 'choice', options: asOptions(forbiddable) },
+        { key: 'forbids', label: 'Not allowed', as: 'choice', options: asOptions(forbiddable) },
         {
           key: 'roomId',
           label: 'Where',
@@ -131,7 +131,7 @@ export function inspirationForm() {
     toRow: (values) => values,
     sentence: (values, row) => `${row ? 'Changed' : 'Collected'} “${values.name}”`,
     removed: (row) => `Took “${row.name}” out of the collection`,
-    caution: 'Parted by commas: what recurs across the collection is counted.',
+    caution: 'Separated by commas: what recurs across the collection is counted.',
   })
 }
 

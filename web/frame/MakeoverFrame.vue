@@ -37,7 +37,8 @@ const missing = ref('')
 const keysOpen = ref(false)
 const slip = useTemplateRef<HTMLElement>('slip')
 
-const id = computed(() => String(route.params.id))
+// on the way out the address names none any more: the one that is open stays until the page is gone
+const id = computed<string>((before) => (typeof route.params.id === 'string' ? route.params.id : (before ?? '')))
 const others = useHere(
   id,
   computed(() => String(route.name)),

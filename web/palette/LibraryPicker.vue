@@ -50,7 +50,7 @@ const words = (libraryFinish: LibraryFinish): string =>
     <p class="quiet count" role="status">
       {{
         found.length === 0
-          ? 'None: fewer words find more.'
+          ? 'None: fewer words find more'
           : `${found.length} ${found.length === 1 ? 'finish' : 'finishes'}${found.length > shown.length ? `, the first ${shown.length} shown` : ''}`
       }}. Generic, of no maker: a beginning, and no sample.
     </p>

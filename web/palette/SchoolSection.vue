@@ -50,7 +50,8 @@ const targets = computed(() => {
   <section class="schools" aria-labelledby="schools-title">
     <div class="section-head">
       <h2 id="schools-title">
-        School: {{ chosen ? schoolOf('colours', followed).name.toLowerCase() : 'none chosen yet, so none is held to' }}
+        School:
+        {{ chosen ? schoolOf('colours', followed).name.toLowerCase() : 'none chosen yet, so colours are not counted' }}
       </h2>
       <span class="quiet">good practitioners differ: the checks follow the one you choose</span>
     </div>

@@ -10,6 +10,7 @@ const {
   busy = false,
   width = 560,
   blocked = '',
+  away = 'Cancel',
 } = defineProps<{
   title: string
   action: string
@@ -18,6 +19,8 @@ const {
   width?: number
   /** Why the action is not to be had; it is then outlined with dashes. */
   blocked?: string
+  /** What going away without it is called. */
+  away?: string
 }>()
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ submit: [] }>()
@@ -71,7 +74,7 @@ onBeforeUnmount(() => window.removeEventListener('beforeunload', warn))
       <div class="actions">
         <span v-if="blocked" class="quiet">{{ blocked }}</span>
         <slot name="before-action" />
-        <el-button @click="open = false">Cancel</el-button>
+        <el-button @click="open = false">{{ away }}</el-button>
         <el-button type="primary" native-type="submit" :disabled="blocked !== ''" :loading="busy">{{
           action
         }}</el-button>

@@ -44,6 +44,8 @@ const fieldOf = (shown: Shown<F>): Field<never> => form.fields[shown.key] as unk
 async function save(): Promise<void> {
   const done = await submit((values) => {
     const read = values
+    const wrong = told.check?.(read) ?? []
+    if (wrong.length > 0) return Promise.resolve(wrong)
     const seen = basis.value
     const besides = told.besides?.(read, id.value, seen, spareId.value) ?? []
     const fields = told.toRow(read, seen, id.value, spareId.value)
@@ -72,6 +74,7 @@ async function takeAway(): Promise<void> {
     :action="row ? 'Save' : (told.action ?? 'Add')"
     :faults="form.faults"
     :busy="form.busy"
+    :away="told.away ?? 'Cancel'"
     :width="width"
     @submit="save"
   >

@@ -25,6 +25,8 @@ export type RowForm<K extends Kind, F extends Record<string, AnyField>> = {
   readonly kind: K
   readonly title: (row: Row<K> | null) => string
   readonly action?: string
+  /** What going away without it is called; Cancel where nothing is said. */
+  readonly away?: string
   readonly fields: (row: Row<K> | null) => F
   readonly layout: readonly (readonly Shown<F>[])[]
   /** `spareId` is for a second row made with it: the same for `toRow` and `besides`, so that the two may name each other. */
@@ -36,6 +38,8 @@ export type RowForm<K extends Kind, F extends Record<string, AnyField>> = {
   readonly removed?: (row: Row<K>) => string
   /** What has to go with it. */
   readonly removedWith?: (row: Row<K>) => readonly Operation[]
+  /** What is wrong with the values together, field by field; each by itself is read already. */
+  readonly check?: (values: Values<F>) => readonly { readonly field: keyof F & string; readonly message: string }[]
   /** Form fields that stand for row fields of other names. */
   readonly names?: Readonly<Record<string, keyof F & string>>
   readonly caution?: string

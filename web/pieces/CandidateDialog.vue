@@ -69,7 +69,15 @@ const { form, sellers, needs, bought, landed, save } = useCandidateForm(() => ({
         <div v-if="bought" class="columns">
           <FieldText
             :field="form.fields.priceMinor"
-            :label="needs.work ? 'Materials, a pack' : needs.periods ? 'Price for a period' : 'Price of a pack'"
+            :label="
+              needs.work
+                ? 'Materials, a pack'
+                : needs.periods
+                  ? 'Price for a period'
+                  : form.fields.packSize.text.trim() === '1'
+                    ? 'Price'
+                    : 'Price of a pack'
+            "
             :unit="makeover.currency"
           />
           <FieldText :field="form.fields.packSize" label="In a pack" :unit="piece.unit" />
@@ -110,11 +118,17 @@ const { form, sellers, needs, bought, landed, save } = useCandidateForm(() => ({
             unit="days"
             hint="Empty: a final sale"
           />
-          <FieldText v-if="needs.seller" :field="form.fields.adjustDays" label="Pays drops for" optional unit="days" />
+          <FieldText
+            v-if="needs.seller"
+            :field="form.fields.adjustDays"
+            label="Price-match days"
+            optional
+            unit="days"
+          />
         </div>
         <div class="columns">
           <FieldText :field="form.fields.colour" label="Colour" optional hint="#8fa3a8" />
-          <FieldText :field="form.fields.colours" label="Further colours" optional hint="parted by semicolons" />
+          <FieldText :field="form.fields.colours" label="Further colours" optional hint="separated by semicolons" />
           <FieldText :field="form.fields.lifeYears" label="Lasts" optional unit="years" />
         </div>
         <details :open="candidate !== null">

@@ -5,7 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import type { Row } from '#core/makeover/kinds.ts'
 import { writeQuantity } from '#core/measure/quantity.ts'
 import { writeDate } from '#core/measure/plain-date.ts'
-import { zero } from '#core/money/minor.ts'
+import { negate, zero } from '#core/money/minor.ts'
 import { pieceWorking } from '#core/purchases/index.ts'
 import { useKeys } from '../frame/keys.ts'
 import FigureButton from '../parts/FigureButton.vue'
@@ -84,9 +84,7 @@ useKeys([{ key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) }
       <h1>Pieces</h1>
       <span class="quiet"
         >{{ pieces.length }} wanted ·
-        {{
-          pieces.filter((piece) => reading(piece)?.open === 0 && reading(piece)?.state !== 'went back').length
-        }}
+        {{ pieces.filter((piece) => reading(piece)?.open === 0 && reading(piece)?.state !== 'went back').length }}
         bought or in hand · {{ pieces.filter((piece) => piece.chosenId === null).length }} to choose</span
       >
       <span class="end"
@@ -120,7 +118,7 @@ useKeys([{ key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) }
         <td class="number">
           <FigureButton
             v-if="signed && category(id)"
-            :amount="category(id)!.left"
+            :amount="category(id)!.left < 0 ? negate(category(id)!.left) : category(id)!.left"
             :figure="`Left in ${category(id)!.name}`"
             :over="category(id)!.left < 0"
             @click="working.show('left', id)"

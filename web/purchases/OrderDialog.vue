@@ -73,7 +73,11 @@ const changing = ref(false)
                 line.candidate.packSize === 1 ? 'How many' : `Packs of ${line.candidate.packSize} ${line.piece.unit}`
               "
             />
-            <FieldText :field="line.fields.priceMinor" label="Price of a pack" :unit="makeover.currency" />
+            <FieldText
+              :field="line.fields.priceMinor"
+              :label="line.candidate.packSize === 1 ? 'Price' : 'Price of a pack'"
+              :unit="makeover.currency"
+            />
             <FieldText :field="line.fields.discountPpm" label="Discount" unit="%" />
             <FieldText :field="line.fields.deliveryMinor" label="Delivery" :unit="makeover.currency" />
           </div>

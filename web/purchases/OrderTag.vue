@@ -190,7 +190,7 @@ async function takeAway(): Promise<void> {
         @click="emit('act', { is: 'refund' })"
         >Refund came</el-button
       >
-      <el-button v-if="hand.canReceive" @click="emit('act', { is: 'cancel' })">Cancel it</el-button>
+      <el-button v-if="hand.canReceive" @click="emit('act', { is: 'cancel' })">Cancel order</el-button>
       <el-button
         v-if="line.money.received > 0 && hand.claims.length === 0 && !hand.drop"
         @click="emit('act', { is: 'claim', row: null })"

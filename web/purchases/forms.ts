@@ -63,7 +63,8 @@ export const cancelForm = ({ currency, today }: Setting, { row: line, money, nam
   rowForm({
     kind: 'cancellation',
     title: () => `Cancel: ${name}`,
-    action: 'Cancelled',
+    action: 'Cancel order',
+    away: 'Keep order',
     fields: () => ({
       packs: numberField(money.awaited, 0),
       cancelledOn: dateField(today),

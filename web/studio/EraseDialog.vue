@@ -93,7 +93,7 @@ async function go(): Promise<void> {
     <FieldText
       :field="form.fields.names"
       label="What else they are called"
-      hint="Parted by commas. Each is looked for as a whole word, in any case."
+      hint="Separated by commas. Each is looked for as a whole word, in any case."
     />
     <FieldYes :field="form.fields.notes" label="Every note of this makeover goes too, whoever it speaks of" />
     <template v-if="found">

@@ -14,6 +14,8 @@ const emit = defineEmits<{ turn: [roomId: string]; working: []; add: [] }>()
 const entry = useEntry()
 const closes = computed(() => {
   if (closing?.state !== 'closed') return ''
+  // a millimetre is what the tape reads to: less is none
+  if (closing.misclosure && closing.misclosure.mm < 1) return 'closes'
   if (closing.misclosure)
     return `misses its start by ${writeLength(Math.round(closing.misclosure.mm), entry.value.units)}${closing.misclosure.oneIn ? `, 1 : ${closing.misclosure.oneIn}` : ''}`
   return closing.freedom === 0 ? 'nothing checks it' : 'closed over its diagonals'

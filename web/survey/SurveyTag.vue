@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { rowsOf } from '#core/makeover/document.ts'
 import { writeArea, writeVolume } from '#core/measure/area.ts'
 import { writeLength } from '#core/measure/length.ts'
+import { inTradeWords } from '#core/measure/trade-words.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
 import {
   angleIn,
@@ -16,6 +17,7 @@ import {
 } from '#core/survey/index.ts'
 import RemarkList from '../remarks/RemarkList.vue'
 import { useEntry } from '../stores/entry.ts'
+import { habits } from '../stores/habits.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useWorking } from '../stores/working.ts'
 
@@ -79,7 +81,11 @@ const figures = computed<{ figure: SurveyFigure; name: string; value: string }[]
         { figure: 'walls', name: 'Walls, net', value: areas.grossM2 > 0 ? area(areas.netM2) : 'no height yet' },
         { figure: 'ceiling', name: 'Ceiling', value: area(areas.ceilingM2) },
         { figure: 'perimeter', name: 'Round the room', value: length(Math.round(areas.perimeterMm)) },
-        { figure: 'skirting', name: 'Skirting', value: length(Math.round(areas.skirtingMm)) },
+        {
+          figure: 'skirting',
+          name: inTradeWords('Skirting', habits.value),
+          value: length(Math.round(areas.skirtingMm)),
+        },
         { figure: 'trim', name: 'Trim', value: area(areas.trimM2) },
         {
           figure: 'volume',
@@ -119,8 +125,10 @@ const zoneArea = (id: string): number | undefined => byId(areas?.zones, id)?.m2
             <dd>{{ length(wall.arc.radius) }}, {{ length(wall.arc.rise) }}</dd>
           </div>
           <div v-if="reading?.errorMm != null">
-            <dt>Doubt</dt>
-            <dd>{{ reading.standardised?.toFixed(1) }} σ</dd>
+            <dt>Against the others</dt>
+            <dd :title="`${reading.standardised?.toFixed(1)} standard deviations`">
+              {{ length(Math.abs(reading.errorMm)) }} too {{ reading.errorMm > 0 ? 'long' : 'short' }}
+            </dd>
           </div>
           <div>
             <dt>Corners {{ wall.at + 1 }}, {{ ((wall.at + 1) % room.walls.length) + 1 }}</dt>
@@ -213,8 +221,10 @@ const zoneArea = (id: string): number | undefined => byId(areas?.zones, id)?.m2
           </dd>
         </div>
         <div v-if="reading.standardised !== null">
-          <dt>Doubt</dt>
-          <dd>{{ reading.standardised.toFixed(1) }} σ</dd>
+          <dt>Against the others</dt>
+          <dd :title="`${reading.standardised.toFixed(1)} standard deviations`">
+            {{ reading.standardised < 2 ? 'agrees' : 'disagrees' }}
+          </dd>
         </div>
       </dl>
       <div class="tag-actions"><el-button @click="emit('open', 'diagonal', reading.id)">Change</el-button></div>
