@@ -66,7 +66,7 @@ export async function signBudget(page: Page, sums: Record<string, string>, conti
     await form.getByLabel('New category').nth(at).fill(name)
     await form.getByLabel(`Sum for ${name}`).fill(sum)
   }
-  await form.getByLabel('Contingency').fill(contingency)
+  await form.getByLabel('Contingency', { exact: true }).fill(contingency)
   await form.getByRole('button', { name: 'Keep the draft' }).click()
   await expect(form).toBeHidden()
   await page.getByRole('button', { name: 'Have it signed' }).click()

@@ -132,7 +132,7 @@ useKeys([
       <ol v-else class="makeovers" aria-label="All makeovers">
         <li v-for="line in found" :key="line.id">
           <router-link :to="{ name: 'brief', params: { id: line.id } }">
-            <div class="tray on-ground"><MaterialStrip :parts="line.strip" :height="56" /></div>
+            <div class="whole on-ground"><MaterialStrip :parts="line.strip" :height="56" /></div>
             <div class="who">
               <h2 class="serif">{{ line.name }}</h2>
               <p class="quiet">{{ line.clients.join(' and ') }}</p>
@@ -232,7 +232,7 @@ useKeys([
   text-decoration-thickness: 1px;
   text-underline-offset: 4px;
 }
-.makeovers .tray {
+.makeovers .whole {
   background: var(--ground);
   padding: 14px;
 }

@@ -108,9 +108,11 @@ useMutationObserver(
 watch(
   () => route.name,
   () => {
-    sheetOpen.value = false
+    // who comes for one thing finds it up
+    sheetOpen.value = Object.keys(route.query).length > 0
     window.scrollTo(0, 0)
   },
+  { immediate: true },
 )
 
 const go = (name: string): void => void router.push({ name, params: { id: id.value } })

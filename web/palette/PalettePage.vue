@@ -101,9 +101,13 @@ const held = computed(
     (makeover.reckoning?.practice.chosen.includes('colours') ?? false),
 )
 const offBalance = computed(() => held.value && (palette.value?.balance.roles.some((role) => role.off > 0) ?? false))
-const board = useTemplateRef<{ tray: { places: readonly { finish: Row<'finish'>; smallest: boolean }[] } }>('board')
+const board = useTemplateRef<{
+  tray: { places: readonly { finish: Row<'finish'>; smallest: boolean; larger: number }[] }
+}>('board')
 const tooSmall = computed(() =>
-  (board.value?.tray.places ?? []).filter((place) => place.smallest).map((place) => place.finish.name),
+  (board.value?.tray.places ?? [])
+    .filter((place) => place.smallest)
+    .map(({ finish, larger }) => `${finish.name}${larger >= 1.5 ? ` ${Math.round(larger)} times` : ''}`),
 )
 const parts = [
   ['undertones', 'Undertones'],

@@ -12,6 +12,8 @@ export type Place = {
   readonly width: number
   readonly height: number
   readonly smallest: boolean
+  /** How many times its share of the tray it is drawn; 1 where it is true to scale. */
+  readonly larger: number
 }
 export type Column = { readonly role: Role; readonly left: number; readonly width: number; readonly share: number }
 export type Tray = {
@@ -96,6 +98,10 @@ export function layTray(finishes: readonly Laid[], aspect: number): Tray {
           width: (leaf.x1 - leaf.x0) / aspect,
           height: leaf.y1 - leaf.y0,
           smallest: share(laid) < leastShare && total > 0,
+          larger:
+            share(laid) < leastShare && share(laid) > 0
+              ? (((leaf.x1 - leaf.x0) / aspect) * (leaf.y1 - leaf.y0)) / share(laid)
+              : 1,
         })
     }
     left += width
