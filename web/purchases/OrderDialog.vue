@@ -1,12 +1,13 @@
 <script setup lang="ts">
-import { ref } from 'vue'
-import { taxRoundings } from '#core/makeover/choices.ts'
+import { computed, ref } from 'vue'
+import { taxRoundings, tenders } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { writeQuantity } from '#core/measure/quantity.ts'
 import BudgetDialog from '../brief/BudgetDialog.vue'
 import DifferencePreview from '../parts/DifferencePreview.vue'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
+import FieldYes from '../parts/FieldYes.vue'
 import FormDialog from '../parts/FormDialog.vue'
 import { asOptions } from '../parts/rowform.ts'
 import WorkingSlip from '../parts/WorkingSlip.vue'
@@ -36,6 +37,9 @@ const {
   save,
 } = useOrderForm(() => first, open)
 const changing = ref(false)
+const spot = computed(() => form.fields.onTheSpot.text === 'yes')
+/** What a gift card or a credit note pays is entered with the card, as a payment. */
+const overTheCounter = tenders.filter((tender) => tender !== 'gift card' && tender !== 'held credit')
 </script>
 
 <template>
@@ -106,9 +110,13 @@ const changing = ref(false)
             ]"
           />
         </div>
+        <div class="columns spot">
+          <FieldYes :field="form.fields.onTheSpot" label="Bought on the spot: paid in full, and here" />
+          <FieldChoice v-if="spot" :field="form.fields.tender" label="Paid by" :options="asOptions(overTheCounter)" />
+        </div>
         <div class="columns">
-          <FieldText :field="form.fields.depositMinor" label="Deposit asked" :unit="makeover.currency" />
-          <FieldText :field="form.fields.balanceDueOn" label="Balance due on" optional />
+          <FieldText v-if="!spot" :field="form.fields.depositMinor" label="Deposit asked" :unit="makeover.currency" />
+          <FieldText v-if="!spot" :field="form.fields.balanceDueOn" label="Balance due on" optional />
           <FieldChoice
             v-if="ownCoupons.length > 0"
             :field="form.fields.couponId"

@@ -5,9 +5,10 @@ import { computed, ref, shallowRef, watch, type Ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { blank, termsOf } from '#core/makeover/blank.ts'
 import { add, type Operation } from '#core/makeover/change.ts'
-import { buyers, taxRoundings } from '#core/makeover/choices.ts'
+import { buyers, taxRoundings, tenders } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
-import { sum, zero } from '#core/money/minor.ts'
+import type { PlainDate } from '#core/measure/plain-date.ts'
+import { sum, zero, type Minor } from '#core/money/minor.ts'
 import { writeMoney } from '#core/money/written.ts'
 import { workingLine, type Working } from '#core/money/working.ts'
 import { couponShares, landedWorking, landOrder, packsFor } from '#core/purchases/index.ts'
@@ -24,6 +25,7 @@ import {
   rateField,
   textField,
   useForm,
+  yesField,
   type Field,
 } from '../parts/form.ts'
 import { useMakeover } from '../stores/makeover.ts'
@@ -64,6 +66,8 @@ export function useOrderForm(first: () => Row<'piece'>, open: Ref<boolean>) {
   const { form, reset, submit } = useForm(() =>
     bounded('order', {
       orderedOn: dateField(makeover.opened?.today ?? null),
+      onTheSpot: yesField(false),
+      tender: choiceField(tenders, 'card'),
       reference: textField(''),
       boughtBy: choiceField(buyers, 'client'),
       depositMinor: moneyField(makeover.currency, zero),
@@ -164,6 +168,15 @@ export function useOrderForm(first: () => Row<'piece'>, open: Ref<boolean>) {
     const operations: Operation[] = [
       add('order', orderId.value, order),
       ...purchases.map(({ id, fields }) => add('purchase', id, fields)),
+      ...(form.fields.onTheSpot.text === 'yes'
+        ? onTheSpot(
+            orderId.value,
+            on.value,
+            purchases.map(({ id, fields }) => ({ id, packs: fields.packs })),
+            sum(landed.map((line) => line.landed)),
+            tenders.find((tender) => tender === form.fields.tender.text) ?? 'card',
+          )
+        : []),
     ]
     const [only] = purchases
     const working: Working =
@@ -211,7 +224,10 @@ export function useOrderForm(first: () => Row<'piece'>, open: Ref<boolean>) {
         return Promise.resolve([{ field: null, message: 'A line of the order is not right yet: see above.' }])
       const names = lines.value.map((line) => line.piece.name).join(', ')
       return makeover.change(
-        `Ordered ${names}${seller.value ? ` from ${seller.value.name}` : ''}`.slice(0, 490),
+        `${form.fields.onTheSpot.text === 'yes' ? 'Bought' : 'Ordered'} ${names}${seller.value ? ` from ${seller.value.name}` : ''}`.slice(
+          0,
+          490,
+        ),
         typed.value.operations,
       )
     })
@@ -239,3 +255,28 @@ export function useOrderForm(first: () => Row<'piece'>, open: Ref<boolean>) {
     save,
   }
 }
+
+/** What was paid over the counter and carried out: paid in full, and all of it here. */
+const onTheSpot = (
+  orderId: string,
+  on: PlainDate,
+  purchases: readonly { readonly id: string; readonly packs: number }[],
+  total: Minor,
+  tender: (typeof tenders)[number],
+): Operation[] => [
+  ...(total > 0
+    ? [
+        add('payment', uuidv7(), {
+          ...blank.payment,
+          orderId,
+          direction: 'out',
+          amountMinor: total,
+          paidOn: on,
+          tender,
+        }),
+      ]
+    : []),
+  ...purchases.map(({ id, packs }) =>
+    add('delivery', uuidv7(), { ...blank.delivery, purchaseId: id, packs, receivedOn: on }),
+  ),
+]
