@@ -47,7 +47,7 @@ test('the brief in full: what stays, what may not be, leave that costs, ways, pr
   )
   await expect(page.getByRole('row', { name: /Grandfather’s chair.*never suggested for replacement/ })).toBeVisible()
   await expect(page.getByRole('row', { name: /^Sit and read .*Grandfather’s chair yes/ })).toBeVisible()
-  await add(page, 'Add a constraint', {}, { 'Because of': 'tenancy', 'It forbids': 'paint' }, 'Add')
+  await add(page, 'Add a constraint', {}, { 'Because of': 'tenancy', 'Not allowed': 'paint' }, 'Add')
   await expect(page.getByRole('row', { name: /^paint tenancy.*removable paper.*not asked/ })).toBeVisible()
 
   // leave that is given, and what putting it back costs, which then stands in the budget

@@ -4,7 +4,7 @@
  */
 import { headOf, rowsOf, type Makeover, type Studio } from '../makeover/document.ts'
 import type { PlainDate } from '../measure/plain-date.ts'
-import { minus, negate, sum, zero, type Minor } from '../money/minor.ts'
+import { minus, negate, plus, sum, zero, type Minor } from '../money/minor.ts'
 import type { Money } from './money.ts'
 import type { Totals } from './totals.ts'
 
@@ -42,12 +42,23 @@ export type StatementPayment = {
 }
 export type StatementCategory = Totals & { readonly name: string; readonly agreed: Minor; readonly left: Minor }
 
+export type AgreedVersion = {
+  readonly number: number
+  readonly signedOn: PlainDate
+  readonly reason: string
+  readonly whole: Minor
+  readonly contingency: Minor
+  readonly changes: readonly { readonly name: string; readonly was: Minor; readonly now: Minor }[]
+}
+
 export type Statement = {
   readonly for: 'client' | 'studio'
   readonly name: string
   readonly currency: string
   readonly asOf: PlainDate
   readonly agreedOn: PlainDate | null
+  /** Every version that was signed, the first first: its sums in all, and what each change changed. */
+  readonly agreed: readonly AgreedVersion[]
   readonly categories: readonly StatementCategory[]
   readonly total: Money['total']
   readonly lines: readonly StatementLine[]
@@ -61,6 +72,34 @@ export type Statement = {
   }[]
   /** Σ margins of what the studio bought; null in a client's statement. */
   readonly margin: Minor | null
+}
+
+function agreedVersions(money: Money, nameOf: (categoryId: string) => string): AgreedVersion[] {
+  const signed = money.versions.filter(({ row }) => row.signedOn !== null)
+  return signed.flatMap((version, at) => {
+    const before = signed[at - 1]
+    const { signedOn, reason, contingencyMinor: contingency } = version.row
+    if (signedOn === null) return []
+    const names = new Set([...(before?.amounts.keys() ?? []), ...version.amounts.keys()])
+    const lines = [
+      ...[...names].map((id) => ({
+        name: nameOf(id),
+        was: before?.amounts.get(id) ?? zero,
+        now: version.amounts.get(id) ?? zero,
+      })),
+      { name: 'Contingency', was: before?.row.contingencyMinor ?? zero, now: contingency },
+    ]
+    return [
+      {
+        number: at + 1,
+        signedOn,
+        reason: reason.replace(/\.$/, ''),
+        whole: plus(version.categories, contingency),
+        contingency,
+        changes: before ? lines.filter(({ was, now }) => was !== now) : [],
+      },
+    ]
+  })
 }
 
 export function statement(
@@ -107,6 +146,7 @@ export function statement(
     currency: head?.currency ?? 'EUR',
     asOf,
     agreedOn: money.agreement?.row.signedOn ?? null,
+    agreed: agreedVersions(money, categoryOf),
     categories: money.categories,
     total: money.total,
     lines: lines.toSorted((left, right) =>

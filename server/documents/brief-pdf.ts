@@ -1,6 +1,7 @@
 import type { KeptBrief } from '#core/brief/index.ts'
 import { sum, type Minor } from '#core/money/minor.ts'
 import { writeMoney } from '#core/money/written.ts'
+import type { Habits } from '#core/measure/habits.ts'
 import { dateIn, isPlainDate, writeDate } from '#core/measure/plain-date.ts'
 import { rulebook, ruleIds, type Rule } from '#core/rulebook/rulebook.ts'
 import type { Signed } from '../changes/signings.ts'
@@ -17,6 +18,7 @@ export type Signing = {
   /** How it was signed here; null where it was not. */
   readonly here: Signed['here']
   readonly timeZone: string
+  readonly paper?: Habits['paper']
 }
 
 const day = (date: string | null): string => (date !== null && isPlainDate(date) ? writeDate(date) : '')
@@ -46,9 +48,9 @@ function signedWords({
 /** The brief as a page to sign: as it stands, or word for word as it was signed. */
 export function briefPdf(
   brief: KeptBrief,
-  { clients, studio, signedBy, signedOn, version, reason, kept, here, timeZone }: Signing,
+  { clients, studio, signedBy, signedOn, version, reason, kept, here, timeZone, paper: size = 'A4' }: Signing,
 ): Promise<Buffer> {
-  const page = paper(`Brief: ${brief.name}`)
+  const page = paper(`Brief: ${brief.name}`, size)
   const money = (amount: number): string => writeMoney(amount as Minor, brief.currency) // a kept brief holds whole minor units
   page.title(
     brief.name,
@@ -59,6 +61,8 @@ export function briefPdf(
       brief.installOn ? `to be installed on ${day(brief.installOn)}` : 'no install date yet',
     ]),
   )
+  if (kept && signedOn)
+    page.words(`As it was signed on ${day(signedOn)}. What was changed since then is not in it.`, true)
   if (reason) page.words(`Why it changes: ${reason}.`)
   page.heading('What the room is for')
   if (brief.needs.length === 0) page.words('Nothing is written down yet.', true)
@@ -70,7 +74,7 @@ export function briefPdf(
         { head: 'For whom', width: 2.2 },
         { head: 'Served by', width: 4 },
       ],
-      brief.needs.map((need) => [need.name, need.importance, need.who, need.servedBy.join(', ') || 'nothing yet']),
+      brief.needs.map((need) => [need.name, need.importance, need.who, need.servedBy.join(', ') || 'to be found']),
     )
   if (brief.stays.length > 0) {
     page.heading('What stays, and what is lent')
@@ -80,7 +84,7 @@ export function briefPdf(
         { head: 'Why', width: 2.4 },
         { head: 'From', width: 3 },
         { head: 'Goes back', width: 1.6 },
-        { head: 'Missing there', width: 2.4 },
+        { head: 'Leaves a gap', width: 2.4 },
       ],
       brief.stays.map((stay) => [
         stay.name,
@@ -95,7 +99,7 @@ export function briefPdf(
     page.heading('What may not be done or brought in')
     page.table(
       [
-        { head: 'Forbidden', width: 2 },
+        { head: 'Not allowed', width: 2 },
         { head: 'Because of', width: 2 },
         { head: 'As it was said', width: 5 },
       ],
@@ -103,7 +107,7 @@ export function briefPdf(
     )
   }
   if (brief.permissions.length > 0) {
-    page.heading('Leave asked of the owner')
+    page.heading('Permission asked of the owner')
     page.table(
       [
         { head: 'Asked', width: 4 },
@@ -165,7 +169,7 @@ export function briefPdf(
     page.words(
       own.length === 0
         ? 'Reckoned by the defaults of the rulebook.'
-        : `Reckoned by the defaults of the rulebook, but for: ${own.map((id) => `${id} ${brief.rules[id]} ${(rulebook[id] as Rule).unit}`).join('; ')}.`,
+        : `Reckoned by the defaults of the rulebook, but for: ${own.map((id) => `${(rulebook[id] as Rule).why.replace(/\.$/, '')} (${brief.rules[id]} ${(rulebook[id] as Rule).unit})`).join('; ')}.`,
       true,
     )
   }

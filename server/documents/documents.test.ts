@@ -176,11 +176,11 @@ describe('a statement', () => {
         currency: 'EUR',
         asOf: '2027-03-01' as never,
         agreedOn: null,
+        agreed: [],
         categories: reckonMoney(makeover).categories,
         total: reckonMoney(makeover).total,
         lines: [],
-        wishes: [],
-        payments: [],
+        ...{ wishes: [], payments: [] },
         held: [],
         margin: null,
       }))

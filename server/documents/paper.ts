@@ -1,5 +1,6 @@
-/** Pages for clients: A4 in the shipped typefaces, with headings, paragraphs, pairs and tables that run over pages. */
+/** Pages for clients: A4, or letter where that is the paper, in the shipped typefaces, with headings, paragraphs, pairs and tables that run over pages. */
 import PDFDocument from 'pdfkit'
+import type { Habits } from '#core/measure/habits.ts'
 import { mainOf, runs, useTypefaces, type Face } from './typefaces.ts'
 
 export type Column = { readonly head: string; readonly width: number; readonly right?: boolean }
@@ -20,9 +21,9 @@ export async function bytesOf(pdf: PDFKit.PDFDocument): Promise<Buffer> {
   return done
 }
 
-export function paper(title: string) {
+export function paper(title: string, size: Habits['paper'] = 'A4') {
   const pdf = new PDFDocument({
-    size: 'A4',
+    size: size === 'letter' ? 'LETTER' : 'A4',
     margin,
     bufferPages: true,
     info: { Title: title, Producer: 'Bonitas' },
@@ -50,6 +51,35 @@ export function paper(title: string) {
   }
   const heightOf = (text: string, face: Face, size: number, across: number): number =>
     pdf.font(mainOf(face)).fontSize(size).heightOfString(text, { width: across })
+  /**
+   * How wide each column is, and how large its text: figures stand on the right and never break over lines, so their columns
+   * are as wide as the widest of them; words share what is left by their weights.
+   */
+  function fitted(
+    columns: readonly Column[],
+    rows: readonly (readonly string[])[],
+  ): { widths: number[]; size: number } {
+    for (const size of [9, 8.5, 8, 7.5, 7]) {
+      const own = columns.map((column, at) =>
+        column.right
+          ? 10 +
+            Math.max(
+              ...[column.head, ...rows.map((row) => row[at] ?? '')].map((text) =>
+                pdf.font(mainOf('sans')).fontSize(size).widthOfString(text),
+              ),
+            )
+          : 0,
+      )
+      const left = width - own.reduce((total, wide) => total + wide, 0)
+      const weights = columns.reduce((total, column) => total + (column.right ? 0 : column.width), 0)
+      const widths = columns.map((column, at) =>
+        column.right ? (own[at] ?? 0) : (left * column.width) / (weights || 1),
+      )
+      const narrowest = Math.min(...columns.flatMap((column, at) => (column.right ? [] : [widths[at] ?? 0])))
+      if (size === 7 || narrowest >= 50) return { widths, size }
+    }
+    throw new Error('the last size is always taken')
+  }
   function room(height: number): void {
     if (pdf.y + height > bottom()) pdf.addPage()
   }
@@ -85,10 +115,8 @@ export function paper(title: string) {
     },
     /** Rows of cells under a heading line; a row never breaks over a page, and the head is repeated on the next. */
     table(columns: readonly Column[], rows: readonly (readonly string[])[], last: 'plain' | 'sum' = 'plain'): void {
-      const whole = columns.reduce((total, column) => total + column.width, 0)
-      const widths = columns.map((column) => (column.width / whole) * width)
+      const { widths, size } = fitted(columns, rows)
       const lefts = widths.map((_, at) => margin + widths.slice(0, at).reduce((total, width) => total + width, 0))
-      const size = 9
       const row = (cells: readonly string[], quiet: boolean): void => {
         const tall =
           Math.max(...cells.map((cell, at) => heightOf(cell || ' ', 'sans', size, (widths[at] ?? 0) - 8))) + 6

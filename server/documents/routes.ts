@@ -2,7 +2,8 @@ import { Router, type Request, type Response } from 'express'
 import { keepBrief, readKept } from '#core/brief/index.ts'
 import { journal } from '#core/formats/journal.ts'
 import { statementTables } from '#core/formats/tables.ts'
-import { rowsOf, type Makeover, type Studio } from '#core/makeover/document.ts'
+import { habitsOf, type Habits } from '#core/measure/habits.ts'
+import { headOf, rowsOf, type Makeover, type Studio } from '#core/makeover/document.ts'
 import { dateIn, type PlainDate } from '#core/measure/plain-date.ts'
 import { reckonMoney, statement } from '#core/purchases/index.ts'
 import { personBehind } from '../accounts/routes.ts'
@@ -50,6 +51,10 @@ export function documentRoutes({ database, clock, heavy }: Setting): Router {
         'content-disposition': `attachment; filename="${name.replace(/[^\w .-]+/g, '').trim() || 'makeover'}"`,
       })
       .send(typeof bytes === 'string' ? bytes : Buffer.from(bytes))
+  const paperOf = ({ makeover }: Open): Habits['paper'] => {
+    const head = headOf(makeover)
+    return head ? habitsOf(head.country, head.currency, head.units).paper : 'A4'
+  }
   const nameOf = ({ makeover }: Open): string => makeover.rows.makeover[makeover.id]?.name ?? 'makeover'
 
   routes.get('/makeovers/:id/brief.pdf', async (request, response) => {
@@ -70,6 +75,7 @@ export function documentRoutes({ database, clock, heavy }: Setting): Router {
       kept: kept !== null,
       here: signed.find((signed) => signed.agreementId === version?.id)?.here ?? null,
       timeZone: personBehind(request).timeZone,
+      paper: paperOf(opened),
     }
     const bytes = await heavy.run(studio.id, 'brief', { told: [brief ?? bare(opened), signing] })
     send(response, 'application/pdf', `${nameOf(opened)} brief.pdf`, bytes)
@@ -86,7 +92,9 @@ export function documentRoutes({ database, clock, heavy }: Setting): Router {
         response,
         'application/pdf',
         file,
-        await heavy.run(opened.studio.id, 'statement', { told: [account, opened.clients, opened.studioName] }),
+        await heavy.run(opened.studio.id, 'statement', {
+          told: [account, opened.clients, opened.studioName, paperOf(opened)],
+        }),
       )
     else if (ending === 'csv')
       send(response, 'text/csv; charset=utf-8', file, asCsv(statementTables(account), account.currency))

@@ -1,4 +1,5 @@
-import { negate, type Minor } from '#core/money/minor.ts'
+import type { Habits } from '#core/measure/habits.ts'
+import { minus, negate, type Minor } from '#core/money/minor.ts'
 import { writeMoney } from '#core/money/written.ts'
 import { writeDate, type PlainDate } from '#core/measure/plain-date.ts'
 import type { Statement } from '#core/purchases/index.ts'
@@ -8,15 +9,45 @@ import { paper, type Column } from './paper.ts'
 const day = (on: PlainDate): string => writeDate(on).replaceAll(' ', '\u00a0')
 
 /** The account as pages: for the client without, for the studio with its costs and margins. */
-export function statementPdf(statement: Statement, clients: readonly string[], studio: string): Promise<Buffer> {
+export function statementPdf(
+  statement: Statement,
+  clients: readonly string[],
+  studio: string,
+  size: Habits['paper'] = 'A4',
+): Promise<Buffer> {
   const money = (amount: Minor): string => writeMoney(amount, statement.currency)
   const forStudio = statement.for === 'studio'
-  const page = paper(`Statement: ${statement.name}`)
+  const page = paper(`Statement: ${statement.name}`, size)
   page.title(
     statement.name,
     `${forStudio ? 'Studio statement, not for the client' : `Statement for ${clients.join(' and ')}`}, as of ${writeDate(statement.asOf)}, in ${statement.currency}${statement.agreedOn ? `; agreed ${writeDate(statement.agreedOn)}` : '; nothing is signed yet'}`,
   )
   const { total } = statement
+  if (statement.agreed.length > 0) {
+    page.heading('What was agreed')
+    for (const version of statement.agreed) {
+      page.words(
+        version.number === 1
+          ? `${money(version.whole)} ${statement.currency} in all, the contingency of ${money(version.contingency)} within it, signed on ${day(version.signedOn)}.`
+          : `Changed on ${day(version.signedOn)} to ${money(version.whole)} ${statement.currency} in all: ${version.reason}.`,
+      )
+      if (version.changes.length > 0)
+        page.table(
+          [
+            { head: 'Category', width: 3 },
+            { head: 'Was', width: 1.5, right: true },
+            { head: 'Is now', width: 1.5, right: true },
+            { head: 'Difference', width: 1.5, right: true },
+          ],
+          version.changes.map((line) => [
+            line.name,
+            money(line.was),
+            money(line.now),
+            `${line.now > line.was ? '+' : ''}${money(minus(line.now, line.was))}`,
+          ]),
+        )
+    }
+  }
   page.heading('By category')
   const head = (names: readonly string[], first: number): Column[] =>
     names.map((name, at) => ({ head: name, width: at === 0 ? first : 1.5, right: at > 0 }))
