@@ -116,7 +116,7 @@ export async function addCandidate(page: Page, offer: Offer): Promise<void> {
   const form = dialog(page)
   await form.getByLabel('Seller').fill(offer.seller)
   await form.getByLabel('What it is').fill(offer.name)
-  await form.getByLabel('Price', { exact: true }).fill(offer.price)
+  await form.getByLabel(/^Price( of a pack)?$/).fill(offer.price)
   if (offer.pack) await form.getByLabel('In a pack').fill(offer.pack)
   if (offer.discount) await form.getByLabel('Discount').fill(offer.discount)
   if (offer.delivery) await form.getByLabel('Delivery', { exact: true }).fill(offer.delivery)

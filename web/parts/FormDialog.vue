@@ -40,7 +40,9 @@ async function toFirstField(): Promise<void> {
   await nextTick()
   const fields = [...(form.value?.querySelectorAll<HTMLElement>('input, textarea') ?? [])].filter(
     (field) =>
-      field.offsetParent !== null && !field.matches('[disabled], [type=hidden], [type=checkbox], [type=radio]'),
+      field.offsetParent !== null &&
+      !field.closest('.el-select') &&
+      !field.matches('[disabled], [type=hidden], [type=checkbox], [type=radio]'),
   )
   fields[0]?.focus()
 }
