@@ -1,5 +1,6 @@
 // npm start: installs what is missing, starts PostgreSQL on loopback, builds, migrates, loads the demo, serves.
 //   npm start -- --empty   a second, empty data folder        PORT=8090 npm start
+//   npm start -- --phone   reachable from a phone in the house, over HTTPS
 //   DATABASE_URL=postgresql://… npm start   any other PostgreSQL (15 or newer)
 import { spawn } from 'node:child_process'
 import { closeSync, existsSync, openSync, readdirSync, readFileSync, rmSync, statSync, writeSync } from 'node:fs'
@@ -17,12 +18,13 @@ import {
 import { build, forkServer } from './built.mjs'
 
 const empty = process.argv.includes('--empty')
+const phone = process.argv.includes('--phone')
 const words = process.argv.slice(2)
 const firstAt = words.indexOf('--first')
 /** The email of a first person to make with a studio of their own, in an installation that has none. */
 const first = firstAt < 0 ? null : (words[firstAt + 1] ?? '')
 const unknown = words.filter(
-  (word, at) => word !== '--empty' && (firstAt < 0 || (at !== firstAt && at !== firstAt + 1)),
+  (word, at) => word !== '--empty' && word !== '--phone' && (firstAt < 0 || (at !== firstAt && at !== firstAt + 1)),
 )
 const port = Number(process.env.PORT ?? 8080)
 
@@ -104,7 +106,7 @@ function keepBackups() {
 async function main() {
   requireNode()
   if (unknown.length > 0)
-    throw new Ask(`“${unknown.join(' ')}” is not understood: expected nothing, --empty, or --first EMAIL.`)
+    throw new Ask(`“${unknown.join(' ')}” is not understood: expected nothing, --empty, --phone, or --first EMAIL.`)
   if (first !== null && !/^[^\s@]+@[^\s@]+$/.test(first))
     throw new Ask(`--first expects the email of the first person, such as --first me@studio.example`)
   if (!Number.isInteger(port) || port < 1 || port > 65535)
@@ -134,8 +136,10 @@ async function main() {
     database.stop()
     throw error
   }
+  const reach = phone ? await (await import('./phone.mjs')).phoneSettings() : {}
   const server = forkServer({
     ...process.env,
+    ...reach,
     NODE_ENV: 'production',
     DATABASE_URL: url,
     DATABASE_OWNER_URL: owner,
@@ -146,6 +150,10 @@ async function main() {
   server.on('message', ({ demo, here, others, person }) => {
     say(`\nBonitas is at ${here}`)
     if (others.length > 0) say(`In the same house, also at ${others.join(' or ')}`)
+    if (phone)
+      say(
+        'The phone will say that the connection is not private, since the certificate was made here and not bought. Go on: on most phones under “Details” or “Advanced”. It asks once for each phone.',
+      )
     if (person) say(`Sign in as ${person.email} with the password ${person.password}: it is told this once.`)
     else if (first !== null) say('There is a studio here already: nobody was made.')
     say(

@@ -51,6 +51,8 @@ export function paper(title: string, size: Habits['paper'] = 'A4') {
   }
   const heightOf = (text: string, face: Face, size: number, across: number): number =>
     pdf.font(mainOf(face)).fontSize(size).heightOfString(text, { width: across })
+  const widthOf = (text: string, face: Face, size: number): number =>
+    pdf.font(mainOf(face)).fontSize(size).widthOfString(text)
   /**
    * How wide each column is, and how large its text: figures stand on the right and never break over lines, so their columns
    * are as wide as the widest of them; words share what is left by their weights.
@@ -59,26 +61,24 @@ export function paper(title: string, size: Habits['paper'] = 'A4') {
     columns: readonly Column[],
     rows: readonly (readonly string[])[],
   ): { widths: number[]; size: number } {
-    for (const size of [9, 8.5, 8, 7.5, 7]) {
-      const own = columns.map((column, at) =>
-        column.right
-          ? 10 +
-            Math.max(
-              ...[column.head, ...rows.map((row) => row[at] ?? '')].map((text) =>
-                pdf.font(mainOf('sans')).fontSize(size).widthOfString(text),
-              ),
-            )
-          : 0,
-      )
+    // a width grows with the size of its letters: each figure is measured once
+    const atOne = columns.map((column, at) =>
+      column.right
+        ? Math.max(
+            ...[column.head, ...rows.map((row) => row[at] ?? '')].map((text) => widthOf(text, 'sans', 100) / 100),
+          )
+        : 0,
+    )
+    const weights = columns.reduce((total, column) => total + (column.right ? 0 : column.width), 0)
+    const at = (size: number): number[] => {
+      const own = atOne.map((wide, place) => (columns[place]?.right ? 10 + wide * size : 0))
       const left = width - own.reduce((total, wide) => total + wide, 0)
-      const weights = columns.reduce((total, column) => total + (column.right ? 0 : column.width), 0)
-      const widths = columns.map((column, at) =>
-        column.right ? (own[at] ?? 0) : (left * column.width) / (weights || 1),
-      )
-      const narrowest = Math.min(...columns.flatMap((column, at) => (column.right ? [] : [widths[at] ?? 0])))
-      if (size === 7 || narrowest >= 50) return { widths, size }
+      return columns.map((column, place) => (column.right ? (own[place] ?? 0) : (left * column.width) / (weights || 1)))
     }
-    throw new Error('the last size is always taken')
+    const sizes = [9, 8.5, 8, 7.5, 7]
+    const size =
+      sizes.find((wanted) => columns.every((column, place) => column.right || (at(wanted)[place] ?? 0) >= 50)) ?? 7
+    return { widths: at(size), size }
   }
   function room(height: number): void {
     if (pdf.y + height > bottom()) pdf.addPage()

@@ -138,8 +138,9 @@ useKeys([
             </li>
           </ul>
           <p v-if="reach.secure" class="quiet">
-            If the phone says that it does not know the certificate, it is because you made it yourself:
-            docs/operations.md says how the phone comes to trust it.
+            The phone will say once that the connection is not private. That is because the certificate was made on this
+            machine and not bought. Go on under “Details” or “Advanced”; docs/operations.md says how it comes to trust
+            it for good.
           </p>
           <p v-else class="stop-line">
             This address is not HTTPS: passwords cross the air in the clear, and the phone keeps its camera shut.
@@ -147,13 +148,12 @@ useKeys([
         </template>
         <template v-else>
           <p>
-            Only this machine can reach Bonitas now. To use it on a phone in the same house, start it with an address of
-            the house and a certificate:
+            Only this machine can reach Bonitas now. To use it on a phone in the same house, stop it and start it so:
           </p>
-          <pre>HOST=0.0.0.0 TLS_CERT=bonitas.crt TLS_KEY=bonitas.key npm start</pre>
+          <pre>npm start -- --empty --phone</pre>
           <p class="quiet">
-            docs/operations.md says how to make the certificate, in one command. This page then shows the address to
-            type.
+            It makes a certificate on the spot. This page then shows the address to type, and a square to photograph.
+            The demo is not shown to others, since anybody knows its password: hence --empty.
           </p>
         </template>
       </section>
