@@ -128,7 +128,10 @@ test('bad input is answered where it was typed, and nothing typed is lost', asyn
   await expect(dialog(page).getByText(/is not a date/)).toBeVisible()
   await page.keyboard.press('Escape')
   await expect(dialog(page)).toBeHidden()
+  await expect(page.getByText('What you typed is kept: open the form again to go on.')).toBeVisible()
   await page.getByRole('button', { name: 'Order', exact: true }).click()
+  await expect(dialog(page).getByLabel('Ordered on')).toHaveValue('31 Feb 2027')
+  await dialog(page).getByRole('button', { name: 'Start afresh' }).click()
   await dialog(page).getByRole('button', { name: 'Order', exact: true }).click()
   await expect(page.getByRole('heading', { name: 'Purchases' })).toBeVisible()
 
