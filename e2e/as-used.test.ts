@@ -162,8 +162,8 @@ test('in a shop, on a phone without a net: what is seen is judged at once, kept,
 
 test('the day page looks the same after every step of a makeover was seen', async ({ page }) => {
   await signIn(page)
-  const measured = (of: Page): Promise<string> =>
-    of.evaluate(() =>
+  const measured = (looked: Page): Promise<string> =>
+    looked.evaluate(() =>
       [...document.querySelectorAll('.day main *')]
         .map((element) => {
           const { width, height } = element.getBoundingClientRect()

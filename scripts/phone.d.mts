@@ -3,5 +3,5 @@ export function namesHere(
   interfaces?: NodeJS.Dict<NetworkInterfaceInfo[]>,
   name?: string,
 ): { names: string[]; addresses: string[] }
-export function isGood(pem: Buffer, here: { addresses: string[] }, now?: number): boolean
+export function isGood(pem: Buffer, here: { addresses: string[] }, atMs?: number): boolean
 export function phoneSettings(): Promise<{ HOST: string; TLS_CERT: string; TLS_KEY: string }>

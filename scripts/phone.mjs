@@ -18,11 +18,11 @@ export const namesHere = (interfaces = networkInterfaces(), name = hostname()) =
 })
 
 /** Is this certificate good for a month more, and for every address the machine has now? */
-export function isGood(pem, { addresses }, now = Date.now()) {
+export function isGood(pem, { addresses }, atMs = Date.now()) {
   try {
     const certificate = new X509Certificate(pem)
     return (
-      Date.parse(certificate.validTo) - now > 30 * 86_400_000 &&
+      Date.parse(certificate.validTo) - atMs > 30 * 86_400_000 &&
       addresses.every((address) => certificate.checkIP(address) !== undefined)
     )
   } catch {

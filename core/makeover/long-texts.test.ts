@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { labFromName, readColour } from '../colour/lab.ts'
 import { readDecimal, readNumber } from '../measure/decimal.ts'
 import { readLength } from '../measure/length.ts'
+import { readSize } from '../measure/size.ts'
 import { readDate } from '../measure/plain-date.ts'
 import { readMoney } from '../money/written.ts'
 import { readSurveyCsv } from '../survey/index.ts'
@@ -52,6 +53,8 @@ const tooLong = (read: (text: string) => unknown, texts = worst): string[] =>
 describe('a text of 100 000 letters, whatever they are', () => {
   it.each<[string, (text: string) => unknown]>([
     ['a length', (text) => readLength(text, 'mm')],
+    ['a size', (text) => readSize(text, 'mm')],
+    ['a date where months come first', (text) => readDate(text, 'month first')],
     ['a length in feet', (text) => readLength(`6' ${text}`, 'ft')],
     ['a number', (text) => readNumber(text, { decimals: 3, least: 0, most: 10 })],
     ['a decimal', (text) => readDecimal(text, 6)],

@@ -27,7 +27,7 @@ const sides = { w: 'widthMm', d: 'depthMm', l: 'depthMm', h: 'heightMm' } as con
  */
 export function readSize(text: string, bare: LengthUnit, sign: Habits['decimal'] = null): Reading<ReadSize> {
   const typed = text.trim().replace(/\s+/g, ' ')
-  const lettered = /^[wdlh] ?\d/i.test(typed) || /\d[^a-z]* ?[wdlh]\b/i.test(typed)
+  const lettered = /(?:^|[\s×x*,;\d"'])[wdlh](?=[\s\d×x*,;]|$)/i.test(typed)
   const parts = typed
     .split(lettered ? /(?: ?[×x*,;] ?| by | (?=[wdlh] ?\d))/i : /(?: ?[×x*;] ?| by )/i)
     .filter((part) => part !== '')

@@ -6,8 +6,8 @@ export function reasonsFor(candidate: CandidateReckoning, all: readonly Candidat
   const others = all.filter(
     ({ row, ruledOut }) => row.id !== candidate.row.id && row.turnedDown === null && ruledOut.length === 0,
   )
-  const ahead = (better: (other: CandidateReckoning) => boolean): boolean => others.length > 0 && others.every(better)
-  const some = (worse: (other: CandidateReckoning) => boolean): boolean => others.some(worse)
+  const ahead = (better: (rival: CandidateReckoning) => boolean): boolean => others.length > 0 && others.every(better)
+  const some = (worse: (rival: CandidateReckoning) => boolean): boolean => others.some(worse)
   return [
     candidate.fit.is === 'fits' && some(({ fit }) => fit.is === 'too large') ? 'it fits' : '',
     candidate.slackDays !== null &&

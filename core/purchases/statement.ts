@@ -48,7 +48,7 @@ export type AgreedVersion = {
   readonly reason: string
   readonly whole: Minor
   readonly contingency: Minor
-  readonly changes: readonly { readonly name: string; readonly was: Minor; readonly now: Minor }[]
+  readonly changes: readonly { readonly name: string; readonly was: Minor; readonly is: Minor }[]
 }
 
 export type Statement = {
@@ -85,9 +85,9 @@ function agreedVersions(money: Money, nameOf: (categoryId: string) => string): A
       ...[...names].map((id) => ({
         name: nameOf(id),
         was: before?.amounts.get(id) ?? zero,
-        now: version.amounts.get(id) ?? zero,
+        is: version.amounts.get(id) ?? zero,
       })),
-      { name: 'Contingency', was: before?.row.contingencyMinor ?? zero, now: contingency },
+      { name: 'Contingency', was: before?.row.contingencyMinor ?? zero, is: contingency },
     ]
     return [
       {
@@ -96,7 +96,7 @@ function agreedVersions(money: Money, nameOf: (categoryId: string) => string): A
         reason: reason.replace(/\.$/, ''),
         whole: plus(version.categories, contingency),
         contingency,
-        changes: before ? lines.filter(({ was, now }) => was !== now) : [],
+        changes: before ? lines.filter(({ was, is }) => was !== is) : [],
       },
     ]
   })

@@ -42,8 +42,8 @@ export function statementPdf(
           version.changes.map((line) => [
             line.name,
             money(line.was),
-            money(line.now),
-            `${line.now > line.was ? '+' : ''}${money(minus(line.now, line.was))}`,
+            money(line.is),
+            `${line.is > line.was ? '+' : ''}${money(minus(line.is, line.was))}`,
           ]),
         )
     }

@@ -61,7 +61,7 @@ export function permissionForm({ makeover, currency, today }: Setting) {
       cost > 0 && categoryId === null && categories.length > 0
         ? [{ field: 'categoryId', message: 'is not chosen: expected where what it costs is counted' }]
         : [],
-    toRow: ({ ask, method, askedOf, askedOn, answer, answeredOn, restore, cost, categoryId }, row, _id, spareId) => ({
+    toRow: ({ ask, method, askedOf, askedOn, answer, answeredOn, restore, cost }, row, _id, spareId) => ({
       ask,
       method,
       askedOf,
