@@ -17,7 +17,7 @@ const parts = {
   },
   malformed: {
     files: ['server/hardening.test.ts'],
-    env: { MALFORMED: '2500' },
+    env: { MALFORMED: '3100' },
     says: 'malformed requests: no 5xx, none over a second, memory as before; every route × another studio',
   },
   money: {

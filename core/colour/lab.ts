@@ -2,6 +2,7 @@
  * Colours are CIELAB for D65 and the CIE 1931 2° observer (white xy .3127 .3290). culori converts between spaces;
  * its name for this one is "lab65".
  */
+import { tradeColour } from './trade-names.ts'
 import { clampChroma, colorsNamed, converter, formatHex, inGamut } from 'culori'
 import type { Reading } from '../measure/decimal.ts'
 import { readDecimal, withoutTrailing } from '../measure/decimal.ts'
@@ -100,7 +101,7 @@ export function readColour(text: string): Reading<{ lab: Lab; source: TypedSourc
       : typed
   const fromHex = labFromHex(hex)
   if (fromHex) return { ok: true, value: { lab: fromHex, source: 'hex' } }
-  const named = labFromName(typed)
+  const named = tradeColour(typed)?.lab ?? labFromName(typed)
   if (named) return { ok: true, value: { lab: named, source: 'name' } }
   const lch = /^(cie)?\s*lch\b/i.test(typed)
   const bare = typed.replace(/^(cie)?\s*(lab|lch)\s*[:(]?/i, '').replace(/\)$/, '')

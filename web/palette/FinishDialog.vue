@@ -97,11 +97,7 @@ const {
         <PhotoPicker v-else-if="way === 'photo'" @pick="take($event, 'photo')" />
         <MeterReader v-else-if="way === 'meter'" :finishes="finishes" @read="take($event, 'measured')" />
         <div v-show="way === 'typed'" class="colour-line">
-          <FieldText
-            :field="form.fields.colour"
-            label="Colour"
-            hint="#8fa3a8; Lab 65 -4 -6; LCh 65 7 236; slate grey"
-          />
+          <FieldText :field="form.fields.colour" label="Colour" hint="#8fa3a8; Lab 65 -4 -6; LCh 65 7 236; oatmeal" />
           <label class="pick"><span class="label">Pick</span><input v-model="picked" type="color" /></label>
         </div>
         <div v-show="way === 'typed'">

@@ -110,6 +110,8 @@ export const maybeDateField = (start: PlainDate | null): Field<PlainDate | null>
 
 export type Colour = { lab: Lab; source: TypedSource }
 const writtenLab = ({ L, a, b }: Lab): string => `L* ${L.toFixed(1)}, a* ${a.toFixed(1)}, b* ${b.toFixed(1)}`
+/** A name is never exact. */
+const writtenColour = ({ lab, source }: Colour): string => `${source === 'name' ? 'about ' : ''}${writtenLab(lab)}`
 export const colourField = (start = ''): Field<Colour> =>
   field(
     start,
@@ -117,13 +119,13 @@ export const colourField = (start = ''): Field<Colour> =>
       text.trim() === ''
         ? wrong('is empty: expected a hex such as #8fa3a8, or Lab as three numbers')
         : readColour(text),
-    ({ lab }) => writtenLab(lab),
+    writtenColour,
   )
 export const maybeColourField = (start = ''): Field<Colour | null> =>
   field<Colour | null>(
     start,
     (text) => (text.trim() === '' ? ok(null) : readColour(text)),
-    (colour) => (colour ? writtenLab(colour.lab) : ''),
+    (colour) => (colour ? writtenColour(colour) : ''),
   )
 
 /** Several colours, parted by semicolons. */

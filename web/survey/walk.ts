@@ -51,7 +51,10 @@ export function useWalk(room: () => Room) {
     )
   }
   async function saveAngle(id: string, at: number, text: string): Promise<void> {
-    const [wall, found] = [row(id), readNumber(text.replace('°', ''), { decimals: 2, least: 1, most: 359 }, habits.value.decimal)]
+    const [wall, found] = [
+      row(id),
+      readNumber(text.replace('°', ''), { decimals: 2, least: 1, most: 359 }, habits.value.decimal),
+    ]
     problem.value = found.ok ? '' : `Corner ${at + 2}: ${found.error}`
     if (wall && found.ok && found.value !== wall.cornerDeg)
       await put(`The corner at the end of wall ${letterOf(at)} has ${found.value}°`, [
