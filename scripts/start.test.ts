@@ -110,7 +110,7 @@ describe('npm start', () => {
       'a word that is not known',
       ['--emtpy'],
       {},
-      /“--emtpy” is not understood: expected nothing, --empty, or --first EMAIL/,
+      /“--emtpy” is not understood: expected nothing, --empty, --phone, or --first EMAIL/,
     ],
     ['a port that is none', [], { PORT: '99999' }, /PORT is “99999”: expected a number from 1 to 65535/],
     [
