@@ -1,7 +1,8 @@
 /**
  * The money of a makeover as a journal of double entries in plain text, as ledger programs read it: one transaction a
  * move, each balanced. `goods:CATEGORY` holds what is owed in the end, `payable:ORDER` what is owed and not paid (below
- * zero) or to come back (above), `tender:KIND` what was paid by it, `held:NOTE` what is held with sellers.
+ * zero) or to come back (above), `tender:KIND` what was paid by it, `held:NOTE` what is held with sellers. The studio's
+ * fees are owed in `payable:fees`; `client:account` is what the client owes the studio (above zero) or has with it (below).
  */
 import { currencyOf, rowsOf, type Makeover } from '../makeover/document.ts'
 import type { PlainDate } from '../measure/plain-date.ts'
@@ -74,6 +75,7 @@ export function journal(makeover: Makeover, money: Money): string {
       ],
     })
   }
+  entries.push(...clientEntries(makeover, money))
   const lines = entries
     .toSorted((left, right) => (left.on < right.on ? -1 : left.on > right.on ? 1 : 0))
     .map(({ on, said, postings }) =>
@@ -94,3 +96,62 @@ const heldIn = ({
   readonly number: string
   readonly id: string
 }): string => `held:${part(kind)} ${part(number || id.slice(-6))}`
+
+/** Fees, what is billed to the client, and the client's money, on the days they are known by. */
+function clientEntries(makeover: Makeover, money: Money): Entry[] {
+  const entries: Entry[] = []
+  const receipts = rowsOf(makeover, 'receipt')
+  for (const row of receipts) {
+    const amount = row.direction === 'in' ? row.amountMinor : negate(row.amountMinor)
+    entries.push({
+      on: row.receivedOn,
+      said: row.reversesId ? 'Reversed' : row.direction === 'in' ? 'From the client' : 'Back to the client',
+      postings: [
+        [`studio:${part(row.tender)}`, amount],
+        ['client:account', negate(amount)],
+      ],
+    })
+  }
+  for (const purchase of money.purchases)
+    if (purchase.studioCost !== null)
+      entries.push({
+        on: purchase.orderedOn,
+        said: `Billed on: ${part(makeover.rows.piece[purchase.pieceId]?.name ?? 'a piece')}`,
+        postings: [
+          ['client:account', purchase.owed],
+          ['billed:goods', negate(purchase.owed)],
+        ],
+      })
+  // a fee grows day by day: it stands on the last day that anything of it is known
+  const days = [
+    ...receipts.map((row) => row.receivedOn),
+    ...rowsOf(makeover, 'stint').map((row) => row.workedOn),
+    ...money.purchases.map((purchase) => purchase.orderedOn),
+    ...money.versions.flatMap(({ row }) => (row.signedOn === null ? [] : [row.signedOn])),
+  ]
+  const last = days.reduce<PlainDate | null>((latest, on) => (latest === null || on > latest ? on : latest), null)
+  if (last === null) return entries
+  for (const fee of money.fees) {
+    const name = part(makeover.rows.fee[fee.id]?.name ?? 'a fee')
+    entries.push({
+      on: last,
+      said: `Fee: ${name}`,
+      postings: [
+        [`goods:${part(makeover.rows.category[fee.categoryId]?.name ?? 'no category')}`, fee.earned],
+        ['payable:fees', negate(fee.earned)],
+        ['client:account', fee.earned],
+        ['billed:fees', negate(fee.earned)],
+      ],
+    })
+    if (fee.paid > 0)
+      entries.push({
+        on: last,
+        said: `Covered by the client’s money: ${name}`,
+        postings: [
+          ['payable:fees', fee.paid],
+          ['tender:client money', negate(fee.paid)],
+        ],
+      })
+  }
+  return entries
+}

@@ -104,5 +104,51 @@ export function statementTables(statement: Statement): Table[] {
         amount(held.balance),
       ]),
     },
+    ...accountTables(statement),
   ]
+}
+
+/** What is between the client and the studio; nothing where there is nothing. */
+function accountTables({ fees, hours, stages, receipts, client }: Statement): Table[] {
+  const tables: Table[] = [
+    {
+      name: 'Fees',
+      head: ['Fee', 'Category', 'Counted by', 'Before tax', 'Tax', 'Earned', 'Covered', 'In the end'],
+      rows: fees.map((fee): Cell[] => [
+        ...[fee.name, fee.category, fee.countedBy].map(text),
+        ...[fee.net, fee.tax, fee.earned, fee.paid, fee.forecast].map(amount),
+      ]),
+    },
+    {
+      name: 'Hours',
+      head: ['On', 'Fee', 'What', 'Minutes'],
+      rows: hours.map((row): Cell[] => [{ date: row.workedOn }, text(row.fee), text(row.what), { number: row.minutes }]),
+    },
+    {
+      name: 'Asked',
+      head: ['What', 'Asked on', 'Due on', 'Sum', 'Received', 'Outstanding'],
+      rows: stages.map((stage): Cell[] => [
+        text(stage.name),
+        { date: stage.askedOn },
+        stage.dueOn ? { date: stage.dueOn } : null,
+        ...[stage.amount, stage.received, stage.outstanding].map(amount),
+      ]),
+    },
+    {
+      name: 'From the client',
+      head: ['On', 'For', 'By', 'Amount'],
+      rows: receipts.map((row): Cell[] => [
+        { date: row.receivedOn },
+        text(row.stage),
+        text(row.tender),
+        amount(row.amount),
+      ]),
+    },
+    {
+      name: 'Account',
+      head: ['Goods billed on', 'Fees', 'Received', 'Owed by the client', 'Held for the client'],
+      rows: client ? [[client.goods, client.fees, client.received, client.owes, client.held].map(amount)] : [],
+    },
+  ]
+  return tables.filter((table) => table.rows.length > 0)
 }

@@ -114,6 +114,10 @@ export const blank = {
   delivery: { damagedPacks: 0, note: '' },
   return: { restockingMinor: zero, settles: 'money' },
   payment: { creditId: null, reversesId: null, reason: '' },
+  fee: { amountMinor: zero, ratePpm: 0, base: 'with tax', expectedHours: 0, taxPpm: 0 },
+  stint: { what: '' },
+  stage: { kind: 'stage', dueOn: null },
+  receipt: { stageId: null, direction: 'in', tender: 'transfer', reversesId: null, note: '' },
   attachment: { orderId: null, deliveryId: null, candidateId: null, inspirationId: null, finishId: null, roomId: null },
 } as const satisfies { readonly [K in Kind]?: Partial<Fields<K>> }
 

@@ -139,12 +139,19 @@ export const sources = [
 /** What is in hand already and is not ordered. */
 export const inHand = ['owned', 'moved', 'borrowed', 'gift'] as const
 export const keepReasons = ['works', 'sentimental', 'no money to replace it'] as const
-export const priceKinds = ['list', 'asked', 'seen', 'paid', 'from memory'] as const
+export const priceKinds = ['list', 'asked', 'agreed', 'seen', 'paid', 'from memory'] as const
 export const lights = ['morning', 'noon', 'evening', 'lamp'] as const
 export const verdicts = ['open', 'right', 'wrong'] as const
 
 export const tenders = ['card', 'transfer', 'cash', 'cheque', 'gift card', 'held credit', 'other'] as const
 export const buyers = ['client', 'studio'] as const
+/** How a studio is paid: one sum, by the hour, by what is spent, or by what its discounts save. */
+export const feeWays = ['fixed', 'hourly', 'of the cost', 'of the discount'] as const
+/** Does a fee that goes by the cost go by it with the tax in it? */
+export const costBases = ['with tax', 'before tax'] as const
+export const stageKinds = ['deposit', 'stage', 'balance'] as const
+/** How money comes from a client, and goes back. */
+export const clientTenders = ['transfer', 'card', 'cash', 'cheque', 'other'] as const
 export const taxRoundings = ['line', 'total'] as const
 export const creditKinds = ['gift card', 'credit note'] as const
 export const claimReasons = ['damage', 'price drop', 'late', 'other'] as const

@@ -28,6 +28,8 @@ export const sharedKinds = {
     { question: choice(questionIds), school: label(60) },
     { document: 'studio', once: ['question'] },
   ),
+  /** What a makeover may begin with: rooms, needs, categories and schools of an earlier one, as JSON. */
+  template: row('template', { name: label(), holds: line(200_000) }, { document: 'studio' }),
   makeover: row('makeover', {
     name: label(),
     currency: choice(currencyCodes),

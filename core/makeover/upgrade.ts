@@ -10,6 +10,7 @@ const steps: Readonly<Record<number, (operations: readonly unknown[]) => unknown
   4: fromVersionFour,
   5: (operations) => filled('payment')(operations), // why it is more than was owed
   6: (operations) => filled('makeover', 'candidate')(operations), // where it is; what a seller was not asked
+  7: (operations) => [...operations], // fees, the client's money, templates: new kinds of row alone
 }
 
 /** Operations of an earlier version in the form of `today`'s; null for a version that is not known. */

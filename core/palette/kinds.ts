@@ -85,6 +85,8 @@ export const paletteKinds = {
     },
     { once: ['finishId', 'partId'] },
   ),
+  /** A colour taken from a picture, kept with it: what part of the picture it is. */
+  takenColour: row('colour of a picture', { attachmentId: reference('attachment'), sharePpm: rate(), ...lab }),
   sample: row('sample', {
     finishId: reference('finish'),
     orderedOn: date().nullable(),

@@ -15,6 +15,7 @@ const ranks = {
   'delivery expected': 6,
   'answer waiting': 7,
   'price to claim': 8,
+  'sum asked': 9,
   'held credit': 10,
 }
 
@@ -54,6 +55,15 @@ export function purchaseAttention(makeover: Makeover, money: Money, rules: Rules
         purchase.id,
       )
   }
+  for (const { id, outstanding, dueOn } of money.client.stages)
+    if (outstanding > 0 && near(dueOn))
+      add(
+        'sum asked',
+        dueOn,
+        makeover.rows.stage[id]?.name ?? 'A stage',
+        `${writeMoney(outstanding, currency)} of the client’s money ${dueOn < today ? 'was due' : 'is due'}`,
+        id,
+      )
   for (const order of money.orders) {
     const row = makeover.rows.order[order.id]
     const [first] = order.lineIds

@@ -23,5 +23,12 @@ export const { catalogue, codeOf, remark } = remarksOf('purchases', {
     units: ['minor units', 'date'],
   },
   'deposit-due': { said: 'A deposit is not paid.', weight: 'look', units: ['minor units'] },
+  'hours-over': { said: 'More hours are worked than were agreed.', weight: 'look', units: ['count', 'count'] },
+  'laid-out': {
+    said: 'The studio has paid sellers more than the client has given.',
+    weight: 'note',
+    units: ['minor units'],
+  },
+  'stage-late': { said: 'A sum asked of the client is past its day.', weight: 'look', units: ['minor units', 'date'] },
   'balance-late': { said: 'A balance was due.', weight: 'look', units: ['minor units', 'date'] },
 })

@@ -7,6 +7,7 @@ import { writeMoney } from '../money/written.ts'
 import { writeDate, type PlainDate } from '../measure/plain-date.ts'
 import { couponRefusal, couponShares } from './coupons.ts'
 import { landOrder } from './landed.ts'
+import { feeFaults } from './fee-guards.ts'
 import { lineFaults } from './goods-guards.ts'
 import { creditFaults, overpaidFaults, paymentFaults, withinAgreed } from './money-guards.ts'
 
@@ -20,6 +21,7 @@ export function purchaseGuards(before: Makeover, after: Makeover, today: PlainDa
     ...overpaidFaults(before, after),
     ...creditFaults(after),
     ...withinAgreed(before, after),
+    ...feeFaults(before, after, today),
   ]
 }
 

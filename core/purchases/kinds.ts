@@ -1,4 +1,4 @@
-/** The kinds of row of the purchases. */
+/** The kinds of row of the purchases; what the studio is paid, and what comes from the client, are in `fee-kinds.ts`. */
 import {
   answers,
   buyers,
@@ -12,6 +12,7 @@ import {
 } from '../makeover/choices.ts'
 import { choice, count, date, flag, label, line, money, rate, reference, row } from '../makeover/fields.ts'
 import { terms } from '../makeover/terms.ts'
+import { feeKinds } from './fee-kinds.ts'
 
 export const purchaseKinds = {
   coupon: row('coupon', {
@@ -114,4 +115,5 @@ export const purchaseKinds = {
     /** Why more was paid than was owed; empty otherwise. */
     reason: line(300),
   }),
+  ...feeKinds,
 }

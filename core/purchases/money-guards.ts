@@ -3,11 +3,11 @@ import { byId } from '../makeover/by-id.ts'
 import { fault, type Fault } from '../makeover/change.ts'
 import { currencyOf, groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
-import { minus, sum } from '../money/minor.ts'
+import { minus, sum, type Minor } from '../money/minor.ts'
 import { writeMoney } from '../money/written.ts'
 import { writeDate, type PlainDate } from '../measure/plain-date.ts'
 import { netPaid } from './ledger.ts'
-import { reckonMoney } from './money.ts'
+import { reckonMoney, type Money } from './money.ts'
 import { dateFaults } from './goods-guards.ts'
 
 export function paymentFaults(after: Makeover, today: PlainDate): Fault[] {
@@ -129,9 +129,10 @@ export function creditFaults(after: Makeover): Fault[] {
  * agreed with the contingency. A signed change in the same change set, or before it, lifts the limit.
  */
 export function withinAgreed(before: Makeover, after: Makeover): Fault[] {
-  const was = reckonMoney(before).total
-  const { total, agreement } = reckonMoney(after)
-  if (agreement === null || total.owed <= was.owed || total.over === 0) return []
+  const ordered = (money: Money): Minor => sum(money.purchases.map((purchase) => purchase.owed))
+  const is = reckonMoney(after)
+  const { total, agreement } = is
+  if (agreement === null || total.over === 0 || ordered(is) <= ordered(reckonMoney(before))) return []
   const currency = currencyOf(after)
   const order = rowsOf(after, 'order').find((row) => !before.rows.order[row.id])
   return [

@@ -2,6 +2,8 @@ import { agreedFor, agreedNow, agreements, type Agreement } from '../brief/index
 import { kept } from '../makeover/kept.ts'
 import { groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
 import { atLeastZero, minus, plus, sum, zero, type Minor } from '../money/minor.ts'
+import { reckonClient, type ClientMoney } from './client-money.ts'
+import { reckonFees, type FeeReckoning } from './fees.ts'
 import { ledger, type CreditReckoning, type OrderReckoning, type PurchaseReckoning } from './ledger.ts'
 import { totals, type Totals } from './totals.ts'
 import { wanted, type PieceReckoning } from './wanted.ts'
@@ -21,6 +23,8 @@ export type Money = {
   readonly purchases: readonly PurchaseReckoning[]
   readonly credits: readonly CreditReckoning[]
   readonly pieces: readonly PieceReckoning[]
+  readonly fees: readonly FeeReckoning[]
+  readonly client: ClientMoney
   readonly categories: readonly CategoryMoney[]
   readonly total: Totals & {
     /** Σ categories + contingency */
@@ -45,16 +49,18 @@ function reckonAnew(makeover: Makeover): Money {
   const agreement = agreedNow(versions)
   const { purchases, orders, credits } = ledger(makeover)
   const pieces = wanted(makeover)
+  const { fees, client } = reckonClient(makeover, purchases, reckonFees(makeover, { purchases, pieces }))
   const purchasesIn = groupBy(purchases, (purchase) => purchase.categoryId)
   const piecesIn = groupBy(pieces, (piece) => piece.categoryId)
+  const feesIn = groupBy(fees, (fee) => fee.categoryId)
   const categories = rowsOf(makeover, 'category')
     .toSorted((left, right) => left.place - right.place)
     .map(({ id, name }) => {
       const agreed = agreedFor(agreement, id)
-      const sums = totals(purchasesIn.get(id) ?? [], piecesIn.get(id) ?? [])
+      const sums = totals(purchasesIn.get(id) ?? [], piecesIn.get(id) ?? [], feesIn.get(id) ?? [])
       return { id, name, agreed, left: minus(agreed, sums.forecast), ...sums }
     })
-  const sums = totals(purchases, pieces)
+  const sums = totals(purchases, pieces, fees)
   const categoriesAgreed = agreement?.categories ?? zero
   const contingency = agreement?.row.contingencyMinor ?? zero
   const left = minus(categoriesAgreed, sums.forecast)
@@ -66,6 +72,8 @@ function reckonAnew(makeover: Makeover): Money {
     purchases,
     credits,
     pieces,
+    fees,
+    client,
     categories,
     total: {
       ...sums,

@@ -9,6 +9,7 @@ import { citeRule, type Rules } from '../rulebook/rulebook.ts'
 import { writeDate } from '../measure/plain-date.ts'
 import { rowsOf } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
+import { accountRemarks } from './account-remarks.ts'
 import { priceDrops } from './drops.ts'
 import type { Money } from './money.ts'
 
@@ -21,6 +22,7 @@ export function purchaseRemarks(makeover: Makeover, money: Money, rules: Rules, 
     ...claimRemarks(makeover, money),
     ...creditRemarks(makeover, money, rules, today),
     ...dueRemarks(makeover, money, today),
+    ...accountRemarks(makeover, money, today),
   ]
 }
 

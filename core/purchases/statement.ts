@@ -5,6 +5,8 @@
 import { headOf, rowsOf, type Makeover, type Studio } from '../makeover/document.ts'
 import type { PlainDate } from '../measure/plain-date.ts'
 import { minus, negate, plus, sum, zero, type Minor } from '../money/minor.ts'
+import type { ClientMoney } from './client-money.ts'
+import { accountOf } from './statement-account.ts'
 import type { Money } from './money.ts'
 import type { Totals } from './totals.ts'
 
@@ -42,6 +44,38 @@ export type StatementPayment = {
 }
 export type StatementCategory = Totals & { readonly name: string; readonly agreed: Minor; readonly left: Minor }
 
+export type StatementFee = {
+  readonly name: string
+  readonly category: string
+  /** What it is counted by, in words: the share, the hours. */
+  readonly countedBy: string
+  readonly net: Minor
+  readonly tax: Minor
+  readonly earned: Minor
+  readonly paid: Minor
+  readonly forecast: Minor
+}
+export type StatementHours = {
+  readonly workedOn: PlainDate
+  readonly fee: string
+  readonly what: string
+  readonly minutes: number
+}
+export type StatementReceipt = {
+  readonly receivedOn: PlainDate
+  readonly stage: string
+  readonly tender: string
+  readonly amount: Minor
+}
+export type StatementStage = {
+  readonly name: string
+  readonly askedOn: PlainDate
+  readonly dueOn: PlainDate | null
+  readonly amount: Minor
+  readonly received: Minor
+  readonly outstanding: Minor
+}
+
 export type AgreedVersion = {
   readonly number: number
   readonly signedOn: PlainDate
@@ -70,6 +104,13 @@ export type Statement = {
     readonly until: PlainDate | null
     readonly balance: Minor
   }[]
+  readonly fees: readonly StatementFee[]
+  /** What the hours went into. */
+  readonly hours: readonly StatementHours[]
+  readonly stages: readonly StatementStage[]
+  readonly receipts: readonly StatementReceipt[]
+  /** The client's account with the studio; null where the studio bills nothing and holds nothing. */
+  readonly client: ClientMoney | null
   /** Σ margins of what the studio bought; null in a client's statement. */
   readonly margin: Minor | null
 }
@@ -193,6 +234,7 @@ export function statement(
           ]
         : []
     }),
+    ...accountOf(makeover, money, categoryOf),
     margin: forStudio ? sum(lines.flatMap((line) => (line.margin === null ? [] : [line.margin]))) : null,
   }
 }

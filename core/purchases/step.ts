@@ -44,6 +44,11 @@ export const step = {
           'credit',
           'piece',
           'candidate',
+          'price',
+          'fee',
+          'stint',
+          'stage',
+          'receipt',
         ],
       },
       reckon: ({ makeover }) => reckonMoney(makeover),
@@ -52,7 +57,7 @@ export const step = {
   remarks: part({
     name: 'remarks of the purchases',
     reads: {
-      rows: ['piece', 'category', 'order', 'purchase', 'price', 'claim', 'return', 'credit', 'coupon'],
+      rows: ['piece', 'category', 'order', 'purchase', 'price', 'claim', 'return', 'credit', 'coupon', 'fee', 'stage'],
       figures: ['makeover', 'candidate', 'delivery', 'cancellation', 'payment', 'placing'],
       rules: ['dates.'],
       today: true,
@@ -64,7 +69,7 @@ export const step = {
   attention: part({
     name: 'attention to the purchases',
     reads: {
-      rows: ['piece', 'order', 'purchase', 'price', 'claim', 'credit'],
+      rows: ['piece', 'order', 'purchase', 'price', 'claim', 'credit', 'stage'],
       figures: ['makeover'],
       rules: ['dates.'],
       today: true,

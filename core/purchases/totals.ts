@@ -1,6 +1,7 @@
-/** Sums over lines of orders and wishes. */
-import { minus, plus, sum, type Minor } from '../money/minor.ts'
-import { type PurchaseReckoning } from './ledger.ts'
+/** Sums over lines of orders, wishes and fees. */
+import { atLeastZero, minus, plus, sum, type Minor } from '../money/minor.ts'
+import type { FeeReckoning } from './fees.ts'
+import type { PurchaseReckoning } from './ledger.ts'
 
 /** The totals that the reckoning line shows, for a category or for the whole. */
 export type Totals = {
@@ -16,12 +17,19 @@ export type Totals = {
 export function totals(
   purchases: readonly PurchaseReckoning[],
   pieces: readonly { readonly stillToBuy: Minor }[],
+  fees: readonly FeeReckoning[],
 ): Totals {
-  const paid = sum(purchases.map((purchase) => purchase.paid))
-  const committed = sum(purchases.map((purchase) => purchase.committed))
+  const paid = sum([...purchases, ...fees].map((line) => line.paid))
+  const committed = plus(
+    sum(purchases.map((purchase) => purchase.committed)),
+    sum(fees.map((fee) => minus(fee.earned, fee.paid))),
+  )
   const refundsDue = sum(purchases.map((purchase) => purchase.refundDue))
-  const stillToBuy = sum(pieces.map((piece) => piece.stillToBuy))
-  const owed = sum(purchases.map((purchase) => purchase.owed))
+  const stillToBuy = plus(
+    sum(pieces.map((piece) => piece.stillToBuy)),
+    sum(fees.map((fee) => atLeastZero(minus(fee.forecast, fee.earned)))),
+  )
+  const owed = plus(sum(purchases.map((purchase) => purchase.owed)), sum(fees.map((fee) => fee.earned)))
   return {
     owed,
     paid,

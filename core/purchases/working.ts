@@ -8,6 +8,8 @@ import { writeMoney } from '../money/written.ts'
 import { landedCost } from './landed.ts'
 import type { OrderReckoning, PurchaseReckoning } from './ledger.ts'
 import type { Money } from './money.ts'
+import { countedBy } from './statement-account.ts'
+import type { FeeReckoning } from './fees.ts'
 import type { PieceReckoning } from './wanted.ts'
 import { landedWorking } from './landed-working.ts'
 
@@ -150,6 +152,13 @@ export function pieceWorking(makeover: Makeover, reckoned: PieceReckoning): Work
   }
 }
 
+const countedAs = ({ basis, packs }: PieceReckoning): string =>
+  basis === 'candidate'
+    ? `${packs} packs, chosen`.replace('1 packs', '1 pack')
+    : basis === 'placeholder'
+      ? 'a placeholder now, the final piece by its allowance'
+      : 'allowance, nothing chosen yet'
+
 /** How a figure of the reckoning line came about, for the whole or for one category. */
 export function workingOf(figure: Figure, makeover: Makeover, money: Money, categoryId: string | null = null): Working {
   const currency = currencyOf(makeover)
@@ -158,6 +167,12 @@ export function workingOf(figure: Figure, makeover: Makeover, money: Money, cate
     categoryId === null ? rows : rows.filter((row) => row.categoryId === categoryId)
   const name = (pieceId: string): string => makeover.rows.piece[pieceId]?.name ?? 'A piece'
   const purchases = here(money.purchases)
+  const fees = here(money.fees)
+  const feeName = (id: string): string => makeover.rows.fee[id]?.name ?? 'A fee'
+  const feeWords = (fee: FeeReckoning): string => {
+    const row = makeover.rows.fee[fee.id]
+    return row ? `fee: ${countedBy(row, fee, currency)}` : 'fee'
+  }
   const category = byId(money.categories, categoryId)
   const sums = category ?? money.total
   const agreedSum = category ? category.agreed : money.total.categoriesAgreed
@@ -165,25 +180,33 @@ export function workingOf(figure: Figure, makeover: Makeover, money: Money, cate
     case 'paid':
       return {
         title: 'Paid',
-        means: 'Money out for purchases, less money back.',
-        lines: purchases
-          .filter((purchase) => purchase.paid !== 0)
-          .map((purchase) => line(name(purchase.pieceId), purchase.paid)),
+        means: 'Money out for purchases, less money back, and fees that the client’s money covers.',
+        lines: [
+          ...purchases
+            .filter((purchase) => purchase.paid !== 0)
+            .map((purchase) => line(name(purchase.pieceId), purchase.paid)),
+          ...fees.filter((fee) => fee.paid > 0).map((fee) => line(feeName(fee.id), fee.paid, 'fee')),
+        ],
         result: line('Paid', sums.paid),
       }
     case 'committed':
       return {
         title: 'Committed',
-        means: 'Owed for what is ordered and not yet paid.',
-        lines: purchases
-          .filter((purchase) => purchase.committed > 0)
-          .map((purchase) =>
-            line(
-              name(purchase.pieceId),
-              purchase.committed,
-              `${write(purchase.terms.landed)}${purchase.credited > 0 ? ` − ${write(purchase.credited)} credited` : ''}${purchase.paid > 0 ? ` − ${write(purchase.paid)} paid` : ''}`,
+        means: 'Owed for what is ordered, and for fees, and not yet paid.',
+        lines: [
+          ...purchases
+            .filter((purchase) => purchase.committed > 0)
+            .map((purchase) =>
+              line(
+                name(purchase.pieceId),
+                purchase.committed,
+                `${write(purchase.terms.landed)}${purchase.credited > 0 ? ` − ${write(purchase.credited)} credited` : ''}${purchase.paid > 0 ? ` − ${write(purchase.paid)} paid` : ''}`,
+              ),
             ),
-          ),
+          ...fees
+            .filter((fee) => fee.earned > fee.paid)
+            .map((fee) => line(feeName(fee.id), minus(fee.earned, fee.paid), feeWords(fee))),
+        ],
         result: line('Committed', sums.committed),
       }
     case 'refundsDue':
@@ -205,19 +228,14 @@ export function workingOf(figure: Figure, makeover: Makeover, money: Money, cate
       return {
         title: 'Still to buy',
         means: 'For what is wanted and not ordered: the chosen candidate’s landed cost, else the allowance.',
-        lines: here(money.pieces)
-          .filter((piece) => piece.stillToBuy > 0)
-          .map((piece) =>
-            line(
-              name(piece.id),
-              piece.stillToBuy,
-              piece.basis === 'candidate'
-                ? `${piece.packs} packs, chosen`.replace('1 packs', '1 pack')
-                : piece.basis === 'placeholder'
-                  ? 'a placeholder now, the final piece by its allowance'
-                  : 'allowance, nothing chosen yet',
-            ),
-          ),
+        lines: [
+          ...here(money.pieces)
+            .filter((piece) => piece.stillToBuy > 0)
+            .map((piece) => line(name(piece.id), piece.stillToBuy, countedAs(piece))),
+          ...fees
+            .filter((fee) => fee.forecast > fee.earned)
+            .map((fee) => line(feeName(fee.id), minus(fee.forecast, fee.earned), 'fee still to be earned')),
+        ],
         result: line('Still to buy', sums.stillToBuy),
       }
     case 'forecast':

@@ -46,6 +46,16 @@ export const studioSchools = pgTable(
   (t) => keysOf('studioSchool', 'studio_schools', t, tableOf),
 )
 
+export const templates = pgTable(
+  'templates',
+  {
+    ...shared(),
+    name: text('name').notNull(),
+    holds: text('holds').notNull(),
+  },
+  (t) => keysOf('template', 'templates', t, tableOf),
+)
+
 export const makeovers = pgTable(
   'makeovers',
   {
@@ -637,6 +647,19 @@ export const patternParts = pgTable(
   (t) => keysOf('patternPart', 'pattern_parts', t, tableOf),
 )
 
+export const takenColours = pgTable(
+  'taken_colours',
+  {
+    ...own(),
+    attachmentId: uuid('attachment_id').notNull(),
+    sharePpm: integer('share_ppm').notNull(),
+    labL: doublePrecision('lab_l').notNull(),
+    labA: doublePrecision('lab_a').notNull(),
+    labB: doublePrecision('lab_b').notNull(),
+  },
+  (t) => keysOf('takenColour', 'taken_colours', t, tableOf),
+)
+
 export const samples = pgTable(
   'samples',
   {
@@ -754,11 +777,68 @@ export const payments = pgTable(
   (t) => keysOf('payment', 'payments', t, tableOf),
 )
 
+export const fees = pgTable(
+  'fees',
+  {
+    ...own(),
+    categoryId: uuid('category_id').notNull(),
+    name: text('name').notNull(),
+    way: text('way').notNull(),
+    amountMinor: minor('amount_minor').notNull(),
+    ratePpm: integer('rate_ppm').notNull(),
+    base: text('base').notNull(),
+    expectedHours: doublePrecision('expected_hours').notNull(),
+    taxPpm: integer('tax_ppm').notNull(),
+  },
+  (t) => keysOf('fee', 'fees', t, tableOf),
+)
+
+export const stints = pgTable(
+  'stints',
+  {
+    ...own(),
+    feeId: uuid('fee_id').notNull(),
+    workedOn: day('worked_on').notNull(),
+    minutes: integer('minutes').notNull(),
+    what: text('what').notNull(),
+  },
+  (t) => keysOf('stint', 'stints', t, tableOf),
+)
+
+export const stages = pgTable(
+  'stages',
+  {
+    ...own(),
+    name: text('name').notNull(),
+    kind: text('kind').notNull(),
+    amountMinor: minor('amount_minor').notNull(),
+    askedOn: day('asked_on').notNull(),
+    dueOn: day('due_on'),
+  },
+  (t) => keysOf('stage', 'stages', t, tableOf),
+)
+
+export const receipts = pgTable(
+  'receipts',
+  {
+    ...own(),
+    stageId: uuid('stage_id'),
+    direction: text('direction').notNull(),
+    amountMinor: minor('amount_minor').notNull(),
+    receivedOn: day('received_on').notNull(),
+    tender: text('tender').notNull(),
+    reversesId: uuid('reverses_id'),
+    note: text('note').notNull(),
+  },
+  (t) => keysOf('receipt', 'receipts', t, tableOf),
+)
+
 export const studioTables = {
   studio: studios,
   seller: sellers,
   studioRuling: studioRulings,
   studioSchool: studioSchools,
+  template: templates,
 }
 export const makeoverTables = {
   makeover: makeovers,
@@ -798,6 +878,7 @@ export const makeoverTables = {
   substitution: substitutions,
   question: questions,
   patternPart: patternParts,
+  takenColour: takenColours,
   sample: samples,
   viewing: viewings,
   credit: credits,
@@ -806,6 +887,10 @@ export const makeoverTables = {
   return: returns,
   claim: claims,
   payment: payments,
+  fee: fees,
+  stint: stints,
+  stage: stages,
+  receipt: receipts,
 }
 export const tables = { ...studioTables, ...makeoverTables }
 

@@ -193,3 +193,5 @@ export function paper(title: string, size: Habits['paper'] = 'A4') {
     },
   }
 }
+
+export type Paper = ReturnType<typeof paper>

@@ -1,12 +1,10 @@
 import type { Habits } from '#core/measure/habits.ts'
 import { minus, negate, type Minor } from '#core/money/minor.ts'
 import { writeMoney } from '#core/money/written.ts'
-import { writeDate, type PlainDate } from '#core/measure/plain-date.ts'
+import { writeDate } from '#core/measure/plain-date.ts'
 import type { Statement } from '#core/purchases/index.ts'
+import { accountPages, unbroken as day } from './account-pdf.ts'
 import { paper, type Column } from './paper.ts'
-
-/** A day that never breaks over lines. */
-const day = (on: PlainDate): string => writeDate(on).replaceAll(' ', '\u00a0')
 
 /** The account as pages: for the client without, for the studio with its costs and margins. */
 export function statementPdf(
@@ -146,6 +144,7 @@ export function statementPdf(
       ]),
     )
   }
+  accountPages(page, statement, money, day)
   if (statement.held.length > 0) {
     page.heading('Held with sellers')
     page.table(

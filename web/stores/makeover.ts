@@ -1,4 +1,4 @@
-import { useEventListener } from '@vueuse/core'
+import { useEventListener, useTimeoutFn } from '@vueuse/core'
 import { wrap } from 'comlink'
 import { defineStore } from 'pinia'
 import { v7 as uuidv7 } from 'uuid'
@@ -17,7 +17,7 @@ import {
 import { currencyOf } from '#core/makeover/document.ts'
 import type { Reckoner } from '#core/reckoning/reckoner.ts'
 import { lineFigures } from '#core/reckoning/summary.ts'
-import { Refused, request } from '../api.ts'
+import { NoAnswer, Refused, request } from '../api.ts'
 import { takeHabits } from './habits.ts'
 import { useLive } from './live.ts'
 import { createFollow } from './makeover/follow.ts'
@@ -63,6 +63,7 @@ export const useMakeover = defineStore('makeover', () => {
     idle: () => follow.catchUpLate(),
   })
   const { waiting, sorted, away, savedAt } = queue
+  const { start: askAgain } = useTimeoutFn(() => follow.hear({ is: 'again' }), 3000, { immediate: false })
   const follow = createFollow({
     base: () => base.value,
     setBase: async (next) => {
@@ -74,6 +75,8 @@ export const useMakeover = defineStore('makeover', () => {
     quietly: (work) =>
       void work().catch((error: unknown) => {
         if (error instanceof Refused && error.status === 401) session.ranOut = true
+        // what was asked for may be newer than what is shown: it is asked for again until somebody answers
+        else if (error instanceof NoAnswer) askAgain()
       }),
   })
 

@@ -1,0 +1,63 @@
+/** What the account between client and studio gives cause to say. */
+import { currencyOf, type Makeover } from '../makeover/document.ts'
+import { writeMoney } from '../money/written.ts'
+import { writeDate, type PlainDate } from '../measure/plain-date.ts'
+import type { Remark } from '../remarks/remark.ts'
+import { remark } from './catalogue.ts'
+import type { Money } from './money.ts'
+import { writeMinutes } from './statement-account.ts'
+
+export const accountRemarks = (makeover: Makeover, money: Money, today: PlainDate): Remark[] => [
+  ...hourRemarks(makeover, money),
+  ...stageRemarks(makeover, money, today),
+  ...laidOut(makeover, money),
+]
+
+function hourRemarks(makeover: Makeover, money: Money): Remark[] {
+  return money.fees.flatMap(({ id, minutes }) => {
+    const fee = makeover.rows.fee[id]
+    const agreed = fee ? Math.round(fee.expectedHours * 60) : 0
+    if (!fee || fee.way !== 'hourly' || agreed === 0 || minutes <= agreed) return []
+    return [
+      remark({
+        code: 'hours-over',
+        subjects: [{ kind: 'fee', id }],
+        title: `${fee.name}: ${writeMinutes(minutes - agreed)} beyond what was agreed`,
+        sentence: `${writeMinutes(minutes)} are worked and ${writeMinutes(agreed)} were agreed. Tell the client before more is worked, and have the change signed.`,
+        numbers: [minutes, agreed],
+      }),
+    ]
+  })
+}
+
+function stageRemarks(makeover: Makeover, money: Money, today: PlainDate): Remark[] {
+  const currency = currencyOf(makeover)
+  return money.client.stages.flatMap(({ id, outstanding, dueOn }) => {
+    const name = makeover.rows.stage[id]?.name ?? 'A stage'
+    if (outstanding === 0 || dueOn === null || dueOn >= today) return []
+    return [
+      remark({
+        code: 'stage-late',
+        subjects: [{ kind: 'stage', id }],
+        title: `${name}: ${writeMoney(outstanding, currency)} has not come`,
+        sentence: `It was due on ${writeDate(dueOn)}. Ask for it before more is ordered on the client’s behalf.`,
+        numbers: [outstanding, dueOn],
+      }),
+    ]
+  })
+}
+
+/** Said only where money was asked in stages: without them the studio bills afterwards, and lays out on purpose. */
+function laidOut(makeover: Makeover, { client }: Money): Remark[] {
+  if (client.laidOut === 0 || client.stages.length === 0) return []
+  const currency = currencyOf(makeover)
+  return [
+    remark({
+      code: 'laid-out',
+      subjects: [{ kind: 'makeover', id: makeover.id }],
+      title: `The studio has laid out ${writeMoney(client.laidOut, currency)}`,
+      sentence: `Sellers are paid that much more than the client has given: ${writeMoney(client.received, currency)} came, ${writeMoney(client.asked, currency)} is asked and outstanding.`,
+      numbers: [client.laidOut],
+    }),
+  ]
+}
