@@ -5,6 +5,7 @@
 import { blank } from '#core/makeover/blank.ts'
 import { add, edit } from '#core/makeover/change.ts'
 import { rowsOf, type Studio } from '#core/makeover/document.ts'
+import type { Fields } from '#core/makeover/kinds.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import { minor } from '#core/money/minor.ts'
 import { chooseAll, type Told } from './music-room.ts'
@@ -114,7 +115,7 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
   ])
   say(
     'Drafted the categories',
-    ['Tables and chairs', 'Walls and floor', 'Light', 'Table linen', 'Small things'].map((name, place) =>
+    ['Tables and chairs', 'Walls and floor', 'Light', 'Table linen', 'Small things', 'Design'].map((name, place) =>
       make('category', name, { name, place }),
     ),
   )
@@ -138,11 +139,52 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
   })
   sign(
     'Maud Seligo signed the budget',
-    { 'Tables and chairs': 9800, 'Walls and floor': 4200, Light: 2600, 'Table linen': 1500, 'Small things': 700 },
-    2820,
+    {
+      'Tables and chairs': 9800,
+      'Walls and floor': 4200,
+      Light: 2600,
+      'Table linen': 1500,
+      'Small things': 700,
+      Design: 2600,
+    },
+    3210,
     'Maud',
     day(-40),
   )
+
+  const fee = (name: string, fields: Partial<Fields<'fee'>> & Pick<Fields<'fee'>, 'way'>) =>
+    make('fee', name, {
+      ...blank.fee,
+      name,
+      categoryId: idOf('category', 'Design'),
+      taxPpm: percent(8.1),
+      ...fields,
+    })
+  say('Agreed the fees: one sum for the scheme, hours for what follows', [
+    fee('The scheme', { way: 'fixed', amountMinor: cents(1100) }),
+    fee('Work on site', { way: 'hourly', amountMinor: cents(48), expectedHours: 20 }),
+  ])
+  const asked = (name: string, amount: number, fields: Partial<Fields<'stage'>> & Pick<Fields<'stage'>, 'askedOn'>) =>
+    make('stage', name, { ...blank.stage, name, amountMinor: cents(amount), ...fields })
+  say('Asked for a deposit, and for a second sum before the chairs are ordered', [
+    asked('Deposit', 2500, { kind: 'deposit', askedOn: day(-39), dueOn: day(-30) }),
+    asked('Before the chairs', 3500, { askedOn: day(-12), dueOn: day(4) }),
+  ])
+  say('The deposit came', [
+    make('receipt', 'deposit', {
+      ...blank.receipt,
+      stageId: idOf('stage', 'Deposit'),
+      amountMinor: cents(2500),
+      receivedOn: day(-32),
+    }),
+  ])
+  const worked = (what: string, minutes: number, on: number) =>
+    make('stint', what, { feeId: idOf('fee', 'Work on site'), what, minutes, workedOn: day(on) })
+  say('Noted the hours on site', [
+    worked('Measured the room and the way in', 205, -37),
+    worked('Samples on the walls, morning and evening', 140, -24),
+    worked('Met the joiner about the benches', 75, -9),
+  ])
 
   say('Laid out the palette', [
     finish({

@@ -122,7 +122,12 @@ function accountTables({ fees, hours, stages, receipts, client }: Statement): Ta
     {
       name: 'Hours',
       head: ['On', 'Fee', 'What', 'Minutes'],
-      rows: hours.map((row): Cell[] => [{ date: row.workedOn }, text(row.fee), text(row.what), { number: row.minutes }]),
+      rows: hours.map((row): Cell[] => [
+        { date: row.workedOn },
+        text(row.fee),
+        text(row.what),
+        { number: row.minutes },
+      ]),
     },
     {
       name: 'Asked',

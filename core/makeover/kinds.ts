@@ -26,7 +26,13 @@ export type Row<K extends Kind> = Readonly<Fields<K>> & { readonly id: string; r
 export const isKind = (value: unknown): value is Kind => typeof value === 'string' && Object.hasOwn(schemas, value)
 const declared = Object.keys(schemas).filter(isKind)
 
-export const studioKinds = ['studio', 'seller', 'studioRuling', 'studioSchool', 'template'] as const satisfies readonly Kind[]
+export const studioKinds = [
+  'studio',
+  'seller',
+  'studioRuling',
+  'studioSchool',
+  'template',
+] as const satisfies readonly Kind[]
 export type StudioKind = (typeof studioKinds)[number]
 export type MakeoverKind = Exclude<Kind, StudioKind>
 export const isStudioKind = (kind: Kind): kind is StudioKind => studioKinds.some((studioKind) => studioKind === kind)

@@ -1,11 +1,11 @@
 /** What the account between client and studio gives cause to say. */
 import { currencyOf, type Makeover } from '../makeover/document.ts'
+import { writeMinutes } from '../measure/duration.ts'
 import { writeMoney } from '../money/written.ts'
 import { writeDate, type PlainDate } from '../measure/plain-date.ts'
 import type { Remark } from '../remarks/remark.ts'
 import { remark } from './catalogue.ts'
 import type { Money } from './money.ts'
-import { writeMinutes } from './statement-account.ts'
 
 export const accountRemarks = (makeover: Makeover, money: Money, today: PlainDate): Remark[] => [
   ...hourRemarks(makeover, money),

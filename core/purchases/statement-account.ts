@@ -1,6 +1,7 @@
 /** The part of a statement that is between the client and the studio: fees, hours, sums asked, money given. */
 import { currencyOf, rowsOf, type Makeover } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
+import { writeMinutes } from '../measure/duration.ts'
 import { negate } from '../money/minor.ts'
 import { writeMoney, writeRate } from '../money/written.ts'
 import type { FeeReckoning } from './fees.ts'
@@ -52,13 +53,6 @@ export function accountOf(makeover: Makeover, money: Money, categoryOf: (id: str
     client: money.client.billed === 0 && receipts.length === 0 ? null : money.client,
   }
 }
-
-/** Hours and minutes as people write them: "3 h 20 min". */
-export const writeMinutes = (minutes: number): string =>
-  [
-    ...(minutes >= 60 || minutes === 0 ? [`${Math.floor(minutes / 60)} h`] : []),
-    ...(minutes % 60 > 0 ? [`${minutes % 60} min`] : []),
-  ].join(' ')
 
 /** What a fee is counted by: "6 h 30 min at 65.00 an hour", "10 % of 4 200.00". */
 export function countedBy(row: Row<'fee'>, fee: FeeReckoning, currency: string): string {

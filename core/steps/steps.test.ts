@@ -105,6 +105,7 @@ describe('the steps', () => {
         'studio',
         'studioRuling',
         'studioSchool',
+        'template',
       ].sort(),
     )
   })

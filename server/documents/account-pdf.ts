@@ -1,6 +1,7 @@
 import { minus, negate, type Minor } from '#core/money/minor.ts'
 import { writeDate, type PlainDate } from '#core/measure/plain-date.ts'
-import { writeMinutes, type Statement } from '#core/purchases/index.ts'
+import { writeMinutes } from '#core/measure/duration.ts'
+import type { Statement } from '#core/purchases/index.ts'
 import type { Paper } from './paper.ts'
 
 /** What is between the client and the studio: its fees, the hours behind them, what was asked and given, and the balance. */

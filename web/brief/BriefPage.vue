@@ -98,7 +98,7 @@ useKeys([
     <section aria-labelledby="needs-title">
       <div class="section-head">
         <h2 id="needs-title">What the room is for</h2>
-        <button type="button" class="word" @click="openNeed(null)">Add a need<kbd>N</kbd></button>
+        <button type="button" class="word" @click="openNeed(null)">Add a need<kbd aria-hidden="true">N</kbd></button>
       </div>
       <p v-if="needs.length === 0" class="quiet">
         Write down what has to be possible here: sit, read, play, store, host. Pieces are then held against it.

@@ -239,7 +239,7 @@ export function keeperForm({ makeover }: Setting) {
       ],
       [
         { key: 'setName', label: 'Pair or set', optional: true, hint: 'Pieces of one name stay together' },
-        { key: 'colour', label: 'Colour', optional: true },
+        { key: 'colour', label: 'Colour', optional: true, as: 'colour' },
       ],
       [
         { key: 'needId', label: 'Serves the need', as: 'choice', options: optionsOf(needs), none: 'none' },

@@ -110,7 +110,11 @@ useKeys([
         <span v-if="lines && lines.length > 0" class="quiet">{{
           lines.length === 1 ? 'One makeover' : `${lines.length} makeovers, the nearest install date first`
         }}</span>
-        <span class="end"><el-button type="primary" @click="beginning = true">Begin a makeover</el-button></span>
+        <span class="end"
+          ><el-button type="primary" @click="beginning = true"
+            >Begin a makeover<kbd aria-hidden="true">N</kbd></el-button
+          ></span
+        >
       </div>
       <p v-if="failed" class="stop-line" role="alert">
         No answer from the server. <button type="button" class="word" @click="load">Try again</button>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { v7 as uuidv7 } from 'uuid'
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, defineAsyncComponent, ref, shallowRef, useTemplateRef } from 'vue'
+import { hexFromLab } from '#core/colour/lab.ts'
 import { add, remove } from '#core/makeover/change.ts'
 import { blank } from '#core/makeover/blank.ts'
 import type { Fields, Row } from '#core/makeover/kinds.ts'
@@ -22,6 +23,7 @@ const {
   pictures?: boolean
   many?: boolean
 }>()
+const TakeColours = defineAsyncComponent(() => import('../colour/TakeColours.vue'))
 const makeover = useMakeover()
 const attachments = useRows('attachment')
 const here = computed(() =>
@@ -69,7 +71,19 @@ function drop(event: DragEvent): void {
   void take([...(event.dataTransfer?.files ?? [])])
 }
 const takeAway = (row: Row<'attachment'>): Promise<unknown> =>
-  makeover.change(`Took “${row.name}” off ${name}`, [remove('attachment', row)])
+  makeover.change(`Took “${row.name}” off ${name}`, [
+    ...coloursOf(row).map((colour) => remove('takenColour', colour)),
+    remove('attachment', row),
+  ])
+const colours = useRows('takenColour')
+const coloursOf = (row: Row<'attachment'>): Row<'takenColour'>[] =>
+  colours.value.filter(({ attachmentId }) => attachmentId === row.id)
+const picking = shallowRef<Row<'attachment'> | null>(null)
+const pickingOpen = ref(false)
+function pick(row: Row<'attachment'>): void {
+  picking.value = row
+  pickingOpen.value = true
+}
 </script>
 
 <template>
@@ -85,6 +99,21 @@ const takeAway = (row: Row<'attachment'>): Promise<unknown> =>
           />
           <span v-else>{{ row.name }}</span>
         </a>
+        <span v-if="coloursOf(row).length > 0" class="colours-taken" :aria-label="`Colours of ${row.name}`" role="img"
+          ><i
+            v-for="colour in coloursOf(row)"
+            :key="colour.id"
+            :style="{ background: hexFromLab({ L: colour.labL, a: colour.labA, b: colour.labB }) }"
+        /></span>
+        <button
+          v-if="pictures && row.mediaType !== 'application/pdf'"
+          type="button"
+          class="word"
+          :aria-label="`Take colours from ${row.name}`"
+          @click="pick(row)"
+        >
+          Take colours
+        </button>
         <button
           v-if="!pictures || many || here.length > 1"
           type="button"
@@ -118,6 +147,7 @@ const takeAway = (row: Row<'attachment'>): Promise<unknown> =>
       :aria-label="`Sending the file: ${Math.round(100 * sent)} %`"
     />
     <p v-if="problem" class="error-line" role="alert">{{ problem }}</p>
+    <TakeColours v-if="picking" :key="picking.id" v-model="pickingOpen" :picture="picking" />
   </div>
 </template>
 
@@ -130,10 +160,18 @@ const takeAway = (row: Row<'attachment'>): Promise<unknown> =>
 }
 .files li {
   display: flex;
+  flex-wrap: wrap;
   gap: 10px;
   align-items: end;
   padding: 2px 0;
   font-size: 13px;
+}
+.files .colours-taken {
+  display: flex;
+  align-self: stretch;
+}
+.files .colours-taken i {
+  width: 22px;
 }
 .files .drop {
   display: block;

@@ -83,7 +83,7 @@ const marksOf = (step: string) =>
 const progress = computed(() =>
   makeover.opened && makeover.reckoning ? stepProgress(makeover.opened.makeover, makeover.reckoning) : null,
 )
-const here = (name: string): boolean => route.name === name || (name === 'pieces' && route.name === 'piece')
+const here = (name: string): boolean => route.name === name || route.meta.step === name
 const slack = computed(() => {
   const days = makeover.line?.slackDays ?? null
   if (days === null) return ''

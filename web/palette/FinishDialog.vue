@@ -14,6 +14,7 @@ import {
   uses,
 } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
+import FieldColour from '../colour/FieldColour.vue'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldSeveral from '../parts/FieldSeveral.vue'
 import FieldText from '../parts/FieldText.vue'
@@ -24,9 +25,6 @@ import { asOptions } from '../parts/rowform.ts'
 import { useEntry } from '../stores/entry.ts'
 import { optionsOf, useRows } from '../stores/rows.ts'
 import { useFinishForm } from './finish-form.ts'
-import LibraryPicker from './LibraryPicker.vue'
-import MeterReader from './MeterReader.vue'
-import PhotoPicker from './PhotoPicker.vue'
 
 /** `existing`: a new finish of the form is one that is there already, in the room given. */
 const {
@@ -38,15 +36,8 @@ const open = defineModel<boolean>({ required: true })
 const rooms = useRows('room')
 const pieces = useRows('piece')
 const entry = useEntry()
-const ways = [
-  ['typed', 'Type it'],
-  ['library', 'From the library'],
-  ['photo', 'From a picture'],
-  ['meter', 'With a meter'],
-] as const
 const {
   form,
-  finishes,
   zonesHere,
   texturesHere,
   wallsHere,
@@ -56,10 +47,8 @@ const {
   partLine,
   print,
   shown,
-  way,
-  take,
+  taken,
   fromLibrary,
-  picked,
   save,
 } = useFinishForm(() => ({ finish, existing, roomId }), open)
 </script>
@@ -74,33 +63,14 @@ const {
     :width="760"
     @submit="save"
   >
-    <div class="finish-form" :class="{ picking: way !== 'typed' }">
+    <div class="finish-form">
       <div>
         <div class="columns">
           <FieldText :field="form.fields.name" label="Name" />
           <FieldText :field="form.fields.usedFor" label="Where in the room" hint="walls; seat; floor, kept" />
         </div>
-        <div class="ways" role="group" aria-label="Where the colour comes from">
-          <button
-            v-for="[id, label] in ways"
-            :key="id"
-            type="button"
-            class="word"
-            :class="{ here: way === id }"
-            :aria-pressed="way === id"
-            @click="way = id"
-          >
-            {{ label }}
-          </button>
-        </div>
-        <LibraryPicker v-if="way === 'library'" @pick="fromLibrary" />
-        <PhotoPicker v-else-if="way === 'photo'" @pick="take($event, 'photo')" />
-        <MeterReader v-else-if="way === 'meter'" :finishes="finishes" @read="take($event, 'measured')" />
-        <div v-show="way === 'typed'" class="colour-line">
-          <FieldText :field="form.fields.colour" label="Colour" hint="#8fa3a8; Lab 65 -4 -6; LCh 65 7 236; oatmeal" />
-          <label class="pick"><span class="label">Pick</span><input v-model="picked" type="color" /></label>
-        </div>
-        <div v-show="way === 'typed'">
+        <FieldColour :field="form.fields.colour" label="Colour" @taken="taken" @library="fromLibrary" />
+        <div>
           <div class="columns">
             <FieldChoice :field="form.fields.family" label="Family" :options="asOptions(families)" />
             <FieldChoice
@@ -233,7 +203,7 @@ const {
           </details>
         </div>
       </div>
-      <figure v-show="way === 'typed'" class="finish-shown">
+      <figure class="finish-shown">
         <div class="on-ground"><MaterialSwatch v-if="shown" :finish="shown.swatch" :print="print" /></div>
         <figcaption class="quiet">{{ shown ? shown.words : 'Type a colour to see it as material.' }}</figcaption>
       </figure>

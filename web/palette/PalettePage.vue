@@ -137,8 +137,10 @@ useKeys([
       <h1>Palette</h1>
       <span class="quiet">{{ school }} · each finish as large as it is in the room</span>
       <span class="end"
-        ><button type="button" class="word" @click="suggesting = true">Suggest<kbd>S</kbd></button
-        ><button type="button" class="word" @click="openDialog(null)">Add a finish<kbd>N</kbd></button></span
+        ><button type="button" class="word" @click="suggesting = true">Suggest<kbd aria-hidden="true">S</kbd></button
+        ><button type="button" class="word" @click="openDialog(null)">
+          Add a finish<kbd aria-hidden="true">N</kbd>
+        </button></span
       >
     </div>
     <StepRemarks step="palette" />

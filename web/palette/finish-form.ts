@@ -1,6 +1,6 @@
 import { v7 as uuidv7 } from 'uuid'
 import { computed, ref, watch, type Ref } from 'vue'
-import { hexFromLab, type Lab } from '#core/colour/lab.ts'
+import { hexFromLab } from '#core/colour/lab.ts'
 import { add } from '#core/makeover/change.ts'
 import {
   conditions,
@@ -23,6 +23,7 @@ import { labOf, undertone, type LibraryFinish } from '#core/palette/index.ts'
 import { texturesOf } from '#core/texture/index.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
 import { nameOfWall, wallsOf } from '#core/survey/index.ts'
+import type { TakenFrom } from '../colour/taken.ts'
 import { useBasis } from '../parts/basis.ts'
 import {
   choiceField,
@@ -42,8 +43,6 @@ import { useRows } from '../stores/rows.ts'
 import { usePatternParts } from './pattern-parts.ts'
 import { bounded } from '../parts/bounded.ts'
 
-/** Where the form says that its colour comes from. */
-export type ColourWay = 'typed' | 'library' | 'photo' | 'meter'
 /** What the form begins with. `existing`: a new finish is one that is there already, in the room given. */
 export type FinishAsked = { readonly finish: Row<'finish'> | null; readonly existing: boolean; readonly roomId: string }
 
@@ -127,7 +126,6 @@ export function useFinishForm(asked: () => FinishAsked, open: Ref<boolean>) {
   watch(open, (isOpen) => {
     if (!isOpen) return
     reset()
-    way.value = 'typed'
     got.value = null
     begin()
   })
@@ -145,17 +143,9 @@ export function useFinishForm(asked: () => FinishAsked, open: Ref<boolean>) {
   })
 
   /** Where the colour came from, while its text still says it. */
-  const got = ref<{ text: string; source: 'library' | 'photo' | 'measured' } | null>(null)
-  const way = ref<ColourWay>('typed')
-  function take(lab: Lab, source: 'library' | 'photo' | 'measured'): void {
-    const text = [lab.L, lab.a, lab.b].map((value) => (Math.round(value * 100) / 100).toString()).join(' ')
-    form.fields.colour.text = text
-    form.fields.colour.error = ''
-    got.value = { text, source }
-    way.value = 'typed'
-  }
+  const got = ref<{ text: string; source: TakenFrom } | null>(null)
+  const taken = (text: string, source: TakenFrom): void => void (got.value = { text, source })
   function fromLibrary(libraryFinish: LibraryFinish): void {
-    take(libraryFinish.lab, 'library')
     if (form.fields.name.text.trim() === '') form.fields.name.text = libraryFinish.name
     form.fields.family.text = libraryFinish.family
     form.fields.texture.text = libraryFinish.texture
@@ -212,19 +202,8 @@ export function useFinishForm(asked: () => FinishAsked, open: Ref<boolean>) {
     )
     if (done) open.value = false
   }
-  const picked = computed({
-    get: () => {
-      const read = form.fields.colour.read(form.fields.colour.text)
-      return read.ok ? hexFromLab(read.value.lab) : '#808080'
-    },
-    set: (hex: string) => {
-      form.fields.colour.text = hex
-      form.fields.colour.error = ''
-    },
-  })
   return {
     form,
-    finishes,
     zonesHere,
     texturesHere,
     wallsHere,
@@ -234,10 +213,8 @@ export function useFinishForm(asked: () => FinishAsked, open: Ref<boolean>) {
     partLine,
     print,
     shown,
-    way,
-    take,
+    taken,
     fromLibrary,
-    picked,
     save,
   }
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts" generic="K extends Kind, F extends Record<string, Field<unknown>>">
 import { v7 as uuidv7 } from 'uuid'
-import { computed, shallowRef, watch } from 'vue'
+import { computed, defineAsyncComponent, shallowRef, watch } from 'vue'
 import { add, remove, type Operation } from '#core/makeover/change.ts'
 import type { Kind, Row } from '#core/makeover/kinds.ts'
 import { useMakeover } from '../stores/makeover.ts'
@@ -21,6 +21,8 @@ const {
   width = 560,
 } = defineProps<{ form: RowForm<K, F>; row?: Row<K> | null; width?: number }>()
 const open = defineModel<boolean>({ required: true })
+/** It brings the library and the palette with it: few forms ask for a colour. */
+const FieldColour = defineAsyncComponent(() => import('../colour/FieldColour.vue'))
 const emit = defineEmits<{ made: [id: string] }>()
 const makeover = useMakeover()
 const { form, reset, submit } = useForm(() => bounded(told.kind, told.fields(row)))
@@ -94,6 +96,12 @@ async function takeAway(): Promise<void> {
           :field="fieldOf(shown)"
           :label="shown.label"
           :options="(shown.options ?? []).map((option) => option.value)"
+        />
+        <FieldColour
+          v-else-if="shown.as === 'colour'"
+          :field="fieldOf(shown)"
+          :label="shown.label"
+          :optional="shown.optional ?? false"
         />
         <FieldText
           v-else

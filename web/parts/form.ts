@@ -2,6 +2,7 @@ import { reactive } from 'vue'
 import { readColour, type Lab, type TypedSource } from '#core/colour/lab.ts'
 import type { Fault } from '#core/makeover/change.ts'
 import { joinSeveral, splitSeveral } from '#core/makeover/choices.ts'
+import { readMinutes, writeMinutes } from '#core/measure/duration.ts'
 import { readLength, writeLength } from '#core/measure/length.ts'
 import { useDraft } from './draft.ts'
 import type { Entry } from '../stores/entry.ts'
@@ -76,6 +77,15 @@ export const maybeNumberField = (start: number | null, decimals: number): Field<
     (text) =>
       text.trim() === '' ? ok(null) : readNumber(text, { decimals, least: 0, most: 1e9 }, habits.value.decimal),
     (value) => (value === null ? '' : String(value)),
+  )
+
+/** How long something took, in whole minutes. */
+export const minutesField = (start: number | null): Field<number> =>
+  field(
+    start === null ? '' : writeMinutes(start),
+    (text) =>
+      text.trim() === '' ? wrong('is empty: expected 1:30, 1.5 h or 90 min') : readMinutes(text, habits.value.decimal),
+    writeMinutes,
   )
 
 /** A rate typed in percent, kept in parts per million. */

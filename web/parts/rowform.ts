@@ -9,7 +9,7 @@ type Values<F> = { [K in keyof F]: F[K] extends Field<infer T> ? T : never }
 export type Shown<F> = {
   readonly key: keyof F & string
   readonly label: string
-  readonly as?: 'text' | 'choice' | 'yes' | 'several'
+  readonly as?: 'text' | 'choice' | 'yes' | 'several' | 'colour'
   readonly options?: readonly { readonly value: string; readonly label: string }[]
   readonly none?: string
   readonly unit?: string

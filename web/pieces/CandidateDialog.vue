@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { keepReasons, methods, priceKinds, qualities, sources } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { writeQuantity } from '#core/measure/quantity.ts'
+import FieldColour from '../colour/FieldColour.vue'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldSeveral from '../parts/FieldSeveral.vue'
 import FieldText from '../parts/FieldText.vue'
@@ -127,8 +128,14 @@ const { form, sellers, needs, bought, landed, save } = useCandidateForm(() => ({
           />
         </div>
         <div class="columns">
-          <FieldText :field="form.fields.colour" label="Colour" optional hint="#8fa3a8" />
-          <FieldText :field="form.fields.colours" label="Further colours" optional hint="separated by semicolons" />
+          <FieldColour :field="form.fields.colour" label="Colour" optional />
+          <FieldColour
+            :field="form.fields.colours"
+            label="Further colours"
+            optional
+            several
+            hint="separated by semicolons"
+          />
           <FieldText :field="form.fields.lifeYears" label="Lasts" optional unit="years" />
         </div>
         <details :open="candidate !== null">

@@ -159,7 +159,9 @@ useKeys([
         {{ category?.name ?? 'costs nothing' }}</span
       >
       <span class="end"
-        ><button type="button" class="word" @click="openCandidate(null)">Add a candidate<kbd>N</kbd></button></span
+        ><button type="button" class="word" @click="openCandidate(null)">
+          Add a candidate<kbd aria-hidden="true">N</kbd>
+        </button></span
       >
     </div>
     <p v-if="problem" class="stop-line" role="alert">{{ problem }}</p>

@@ -93,9 +93,9 @@ const remarks = computed(() =>
     </p>
     <RemarkList :remarks="remarks" />
     <div class="tag-actions">
-      <el-button @click="emit('act', 'ask')">Ask them</el-button>
+      <el-button @click="emit('act', 'ask')">Ask them<kbd aria-hidden="true">A</kbd></el-button>
       <el-button v-if="piece.chosenId && reading.open > 0" type="primary" @click="emit('act', 'order')"
-        >Order</el-button
+        >Order<kbd aria-hidden="true">O</kbd></el-button
       >
       <el-button @click="emit('act', 'change')">Change</el-button>
       <el-button v-if="piece.chosenId && reading.ordered === 0" @click="emit('act', 'leave open')"

@@ -90,7 +90,7 @@ useKeys([{ key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) }
       <span class="end"
         ><router-link :to="{ name: 'shop', params: { id: $route.params.id } }">Seen in a shop</router-link>
         <button type="button" class="word" :disabled="categories.length === 0" @click="dialogOpen = true">
-          Add a piece<kbd>N</kbd>
+          Add a piece<kbd aria-hidden="true">N</kbd>
         </button></span
       >
     </div>

@@ -1,3 +1,4 @@
+import { edit } from '#core/makeover/change.ts'
 import { priceKinds } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import type { Setting } from '../stores/setting.ts'
@@ -19,12 +20,23 @@ export const priceForm = ({ currency, today }: Setting, candidate: Row<'candidat
     layout: [
       [
         { key: 'amountMinor', label: 'Price of a pack', unit: currency },
-        { key: 'kind', label: 'It was', as: 'choice', options: asOptions(priceKinds) },
+        {
+          key: 'kind',
+          label: 'It was',
+          as: 'choice',
+          options: asOptions(priceKinds),
+          hint: 'An agreed price counts at once',
+        },
         { key: 'seenOn', label: 'On' },
       ],
       [{ key: 'note', label: 'Where, or why', optional: true }],
     ],
     toRow: (values, row) => ({ ...values, candidateId: row?.candidateId ?? candidate?.id ?? '' }),
+    // what the seller agreed to is the price from now on
+    besides: ({ kind, amountMinor, seenOn }) =>
+      kind === 'agreed' && candidate
+        ? [edit('candidate', candidate, { priceMinor: amountMinor, priceKind: 'agreed', pricedOn: seenOn })]
+        : [],
     sentence: (values) => `Noted a price ${values.kind} of ${candidate?.name ?? ''}`,
     caution:
       'What is ordered keeps the terms it was ordered on. A lower price inside the seller’s window is said, with the last day to claim it.',

@@ -168,12 +168,18 @@ async function takeAway(): Promise<void> {
       {{ writeWeekdayDate(hand.drop.claimBy) }}.
     </p>
     <div class="tag-actions">
-      <el-button v-if="whole.committed > 0" type="primary" @click="emit('act', { is: 'pay' })">Pay</el-button>
-      <el-button v-if="hand.canReceive" @click="emit('act', { is: 'goods' })">Goods came</el-button>
-      <el-button v-if="hand.kept > 0 && !line.money.tagsOffOn" @click="emit('act', { is: 'place' })">{{
-        hand.placing ? 'Tags off' : 'In its place'
-      }}</el-button>
-      <el-button v-if="hand.kept > 0" @click="emit('act', { is: 'back', row: null })">Send back</el-button>
+      <el-button v-if="whole.committed > 0" type="primary" @click="emit('act', { is: 'pay' })"
+        >Pay<kbd aria-hidden="true">P</kbd></el-button
+      >
+      <el-button v-if="hand.canReceive" @click="emit('act', { is: 'goods' })"
+        >Goods came<kbd aria-hidden="true">E</kbd></el-button
+      >
+      <el-button v-if="hand.kept > 0 && !line.money.tagsOffOn" @click="emit('act', { is: 'place' })"
+        >{{ hand.placing ? 'Tags off' : 'In its place' }}<kbd aria-hidden="true">L</kbd></el-button
+      >
+      <el-button v-if="hand.kept > 0" @click="emit('act', { is: 'back', row: null })"
+        >Send back<kbd aria-hidden="true">B</kbd></el-button
+      >
       <el-button v-for="entry in hand.returning" :key="entry.id" @click="emit('act', { is: 'back', row: entry })"
         >Return accepted</el-button
       >
@@ -190,11 +196,13 @@ async function takeAway(): Promise<void> {
         @click="emit('act', { is: 'refund' })"
         >Refund came</el-button
       >
-      <el-button v-if="hand.canReceive" @click="emit('act', { is: 'cancel' })">Cancel order</el-button>
+      <el-button v-if="hand.canReceive" @click="emit('act', { is: 'cancel' })"
+        >Cancel order<kbd aria-hidden="true">X</kbd></el-button
+      >
       <el-button
         v-if="line.money.received > 0 && hand.claims.length === 0 && !hand.drop"
         @click="emit('act', { is: 'claim', row: null })"
-        >Ask for money off</el-button
+        >Ask for money off<kbd aria-hidden="true">C</kbd></el-button
       >
       <el-button v-if="line.money.received === 0 && whole.paid === 0 && line.money.cancelled === 0" @click="takeAway()"
         >Take away</el-button

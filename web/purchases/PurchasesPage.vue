@@ -116,6 +116,9 @@ useKeys([
     <div class="page-head">
       <h1>Purchases</h1>
       <span class="quiet">{{ said }}</span>
+      <router-link class="account-link" :to="{ name: 'account', params: { id: $route.params.id } }"
+        >Fees and client money</router-link
+      >
     </div>
     <StepRemarks step="purchases" />
     <MoneyLadder

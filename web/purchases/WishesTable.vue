@@ -56,7 +56,7 @@ const orderBy = (piece: Row<'piece'>) => byId(makeover.reckoning?.dates, piece.i
       </template>
       <template #do="{ line: piece }">
         <button type="button" class="word" :aria-label="`Order ${piece.name}`" @click="emit('order', piece)">
-          Order
+          Order<kbd v-if="piece.id === wishes[0]?.id" aria-hidden="true">N</kbd>
         </button>
       </template>
     </RowTable>

@@ -95,6 +95,16 @@ canvas {
   background: var(--ground);
   cursor: crosshair;
 }
+.drop {
+  display: block;
+  border: 1px dashed var(--input);
+  padding: 14px;
+  cursor: pointer;
+}
+.drop:focus-within {
+  outline: 2px solid var(--ink);
+  outline-offset: 2px;
+}
 ul {
   display: flex;
   flex-wrap: wrap;

@@ -3,9 +3,10 @@ import { v7 as uuidv7 } from 'uuid'
 import { computed, ref, shallowRef } from 'vue'
 import type { Lab } from '#core/colour/lab.ts'
 import { judgeSighting, keepSighting, type Sighting, type Verdict } from '#core/pieces/index.ts'
+import FieldColour from '../colour/FieldColour.vue'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
-import { choiceField, maybeSizeField, moneyField, saidField, textField, useForm } from '../parts/form.ts'
+import { choiceField, coloursField, maybeSizeField, moneyField, saidField, textField, useForm } from '../parts/form.ts'
 import RemarkMark from '../parts/RemarkMark.vue'
 import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
@@ -34,6 +35,7 @@ const { form, reset, submit } = useForm(() => ({
   price: moneyField(makeover.currency),
   size: maybeSizeField(entry.value),
   seller: textField(),
+  colours: coloursField(''),
 }))
 const colours = shallowRef<readonly Lab[]>([])
 const picture = shallowRef<Blob | null>(null)
@@ -47,8 +49,8 @@ const lastTax = computed(() => {
 })
 
 const sighting = computed((): Sighting | null => {
-  const { piece, name, price, size, seller } = form.fields
-  const [amount, measured] = [price.read(price.text), size.read(size.text)]
+  const { piece, name, price, size, seller, colours: typed } = form.fields
+  const [amount, measured, further] = [price.read(price.text), size.read(size.text), typed.read(typed.text)]
   const known = sellers.value.find(
     (row) => row.name.toLocaleLowerCase('en') === seller.text.trim().toLocaleLowerCase('en'),
   )
@@ -64,7 +66,7 @@ const sighting = computed((): Sighting | null => {
         ? null
         : { id: known?.id ?? ids.value.seller, name: seller.text.trim(), known: known !== undefined },
     tax: lastTax.value,
-    colours: colours.value,
+    colours: [...colours.value, ...(further.ok ? further.value : [])],
     piece: pieces.value.some(({ id }) => id === piece.text)
       ? { id: piece.text }
       : { newId: ids.value.piece, roomId: room.id, categoryId: piece.text },
@@ -130,6 +132,10 @@ void send()
         <FieldText :field="form.fields.size" label="Size" optional :unit="entry.unit" hint="width × depth × height" />
         <FieldText :field="form.fields.seller" label="Shop" optional :known="sellers.map(({ name }) => name)" />
       </div>
+      <details>
+        <summary>Its colour another way</summary>
+        <FieldColour :field="form.fields.colours" label="Colours" optional several />
+      </details>
       <ul v-if="verdicts.length > 0" class="verdicts" aria-label="What can be said at once" aria-live="polite">
         <li v-for="verdict in verdicts" :key="verdict.about" :class="verdict.is">
           <RemarkMark v-if="marks[verdict.is]" :weight="marks[verdict.is] ?? 'note'" />

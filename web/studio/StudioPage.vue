@@ -98,7 +98,7 @@ useKeys([
       <section aria-labelledby="people-title">
         <div class="section-head">
           <h2 id="people-title">People</h2>
-          <button type="button" class="word" @click="openForm">Let somebody in<kbd>N</kbd></button>
+          <button type="button" class="word" @click="openForm">Let somebody in<kbd aria-hidden="true">N</kbd></button>
         </div>
         <table>
           <thead>

@@ -186,7 +186,7 @@ useKeys([
             :aria-pressed="measuring"
             @click="measuring = !measuring"
           >
-            Measure<kbd>M</kbd>
+            Measure<kbd aria-hidden="true">M</kbd>
           </button></span
         >
       </div>

@@ -65,7 +65,7 @@ const sharedWith = (id: string | null): string => {
     <div class="section-head">
       <h2 id="openings-title">Doors, windows, arches, niches</h2>
       <button type="button" class="word" :disabled="room.walls.length === 0" @click="emit('open', 'opening', null)">
-        Add one<kbd>O</kbd>
+        Add one<kbd aria-hidden="true">O</kbd>
       </button>
     </div>
     <p v-if="openings.length === 0" class="quiet">
@@ -134,7 +134,7 @@ const sharedWith = (id: string | null): string => {
     <div class="section-head">
       <h2 id="fixtures-title">Fixed things</h2>
       <button type="button" class="word" :disabled="room.walls.length === 0" @click="emit('open', 'fixture', null)">
-        Add one<kbd>I</kbd>
+        Add one<kbd aria-hidden="true">I</kbd>
       </button>
     </div>
     <p v-if="fixtures.length === 0" class="quiet">

@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { hexFromLab, type Lab } from '#core/colour/lab.ts'
+import type { Row } from '#core/makeover/kinds.ts'
 import { readAperture } from '#core/palette/index.ts'
 import { useRows } from '../stores/rows.ts'
 
 /** A colour picked from a photograph: a loupe over it, and a round aperture that averages what lies within. */
+/** `start`: the one picture to pick from. */
+const { start = null } = defineProps<{ start?: Row<'attachment'> | null }>()
 const emit = defineEmits<{ pick: [lab: Lab] }>()
 const attachments = useRows('attachment')
 const pictures = computed(() => attachments.value.filter((row) => row.mediaType !== 'application/pdf').slice(-24))
@@ -51,6 +54,7 @@ async function kept(sha256: string, name: string): Promise<void> {
   if (answer?.ok) await open(await answer.blob(), name)
   else problem.value = `${name} could not be fetched: is the server there? Try again.`
 }
+if (start) void kept(start.sha256, start.name)
 const read = computed(() => (picture.value ? readAperture(picture.value, at.value.x, at.value.y, radius.value) : null))
 watch(picture, async (pixels) => {
   await nextTick()
@@ -125,7 +129,7 @@ const uneven = computed(() =>
 
 <template>
   <div class="photo">
-    <div class="from">
+    <div v-if="start === null" class="from">
       <label class="drop"
         ><input
           type="file"
