@@ -26,6 +26,8 @@ export type Sighting = {
   readonly tax: Pick<Row<'candidate'>, 'taxPpm' | 'taxIncluded' | 'deliveryTaxed'> | null
   /** The colours taken from it, the main one first. */
   readonly colours: readonly Lab[]
+  /** What a page or a list tells besides. */
+  readonly told?: Pick<Row<'candidate'>, 'link' | 'article' | 'colourName'>
   /** For a piece that is planned, or for one to be planned with it. */
   readonly piece:
     { readonly id: string } | { readonly newId: string; readonly roomId: string; readonly categoryId: string }
@@ -39,7 +41,7 @@ export type Verdict = {
 
 /** The rows that keep a sighting as a candidate; what nobody asked in the shop stays to be asked. */
 export function keepSighting(
-  { candidateId, name, priceMinor, size, seller, colours, piece, tax }: Sighting,
+  { candidateId, name, priceMinor, size, seller, colours, piece, tax, told }: Sighting,
   today: PlainDate,
   newId: () => string,
 ): Operation[] {
@@ -75,6 +77,7 @@ export function keepSighting(
       leadDays: null,
       toAsk: joinSeveral(openTerms, tax ? ['returns', 'delivery'] : openTerms),
       ...(tax ?? {}),
+      ...(told ?? {}),
       ...(size ?? {}),
       labL: main?.L ?? null,
       labA: main?.a ?? null,

@@ -114,7 +114,7 @@ useKeys([
           </tr>
         </thead>
         <tbody>
-          <tr v-for="need in sorted" :key="need.id">
+          <tr v-for="need in sorted" :key="need.id" :data-line="need.id">
             <td class="what">
               <strong>{{ need.name }}</strong> <span class="quiet place">{{ place(need) }}</span>
             </td>

@@ -2,6 +2,7 @@
 import { nextTick, onBeforeUnmount, useTemplateRef, watch } from 'vue'
 import { say } from '../stores/said.ts'
 import { draftHere } from './draft.ts'
+import { toMade } from './made.ts'
 
 const {
   title,
@@ -65,6 +66,7 @@ onBeforeUnmount(() => window.removeEventListener('beforeunload', warn))
     destroy-on-close
     align-center
     @opened="toFirstField"
+    @closed="toMade"
   >
     <form ref="form" novalidate @input="typed = true" @submit.prevent="emit('submit')">
       <p v-if="restored" class="quiet" role="status">

@@ -12,6 +12,7 @@ import FieldText from './FieldText.vue'
 import FieldYes from './FieldYes.vue'
 import FormDialog from './FormDialog.vue'
 import { useForm, type Field } from './form.ts'
+import { goToMade } from './made.ts'
 import type { RowForm, Shown } from './rowform.ts'
 
 /** One row in a small form: made, changed or taken away. */
@@ -56,6 +57,7 @@ async function save(): Promise<void> {
       : makeover.change(told.sentence(read, null), [add(told.kind, id.value, fields), ...besides])
   }, told.names ?? {})
   if (!done) return
+  goToMade(id.value)
   open.value = false
   if (!row) emit('made', id.value)
 }

@@ -8,6 +8,7 @@ import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
 import { bounded } from '../parts/bounded.ts'
 import { textField, useForm } from '../parts/form.ts'
+import { goToMade } from '../parts/made.ts'
 import DifferencePreview from '../parts/DifferencePreview.vue'
 import { useMakeover } from '../stores/makeover.ts'
 
@@ -43,8 +44,10 @@ async function save(): Promise<void> {
     await submit(({ chosenReason }) =>
       makeover.change(`Chose “${candidate.name}” for ${piece.name}`, choice.value(chosenReason)),
     )
-  )
+  ) {
+    goToMade(candidate.id)
     open.value = false
+  }
 }
 </script>
 

@@ -10,6 +10,7 @@ import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FieldYes from '../parts/FieldYes.vue'
 import FormDialog from '../parts/FormDialog.vue'
+import { goToMade, toMade } from '../parts/made.ts'
 import {
   choiceField,
   distanceField,
@@ -118,7 +119,10 @@ async function save(): Promise<void> {
   })
   if (!done) return
   open.value = false
-  if (!piece) await router.push({ name: 'piece', params: { id: makeover.opened?.makeover.id ?? '', pieceId: id } })
+  if (piece) return
+  await router.push({ name: 'piece', params: { id: makeover.opened?.makeover.id ?? '', pieceId: id } })
+  goToMade(id)
+  toMade()
 }
 </script>
 

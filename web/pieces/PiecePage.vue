@@ -19,6 +19,7 @@ import ChooseDialog from './ChooseDialog.vue'
 import { questionForm } from '../brief/answer-forms.ts'
 import { useSetting } from '../stores/setting.ts'
 import RowDialog from '../parts/RowDialog.vue'
+import ArrivalsDialog from './ArrivalsDialog.vue'
 import PieceDialog from './PieceDialog.vue'
 import { priceForm, turnDownForm } from './forms.ts'
 import PieceTag, { type PieceAct } from './PieceTag.vue'
@@ -61,6 +62,7 @@ const chooseOpen = ref(false)
 const choosing = ref<Row<'candidate'> | null>(null)
 const orderOpen = ref(false)
 const problem = ref('')
+const arriving = ref(false)
 
 function openCandidate(row: Row<'candidate'> | null): void {
   edited.value = row
@@ -139,6 +141,7 @@ function actOn(what: CandidateAct, row: Row<'candidate'>): void {
 }
 useKeys([
   { key: 'n', does: 'A new candidate', run: () => openCandidate(null) },
+  { key: 'v', does: 'Bring in a page, a list or a paste', run: () => (arriving.value = true) },
   { key: 'a', does: 'Ask them about this piece', run: () => (questionOpen.value = true) },
   {
     key: 'o',
@@ -152,13 +155,14 @@ useKeys([
   <div v-if="piece && reading" class="piece-page">
     <p class="crumb"><router-link :to="{ name: 'pieces', params: { id: $route.params.id } }">Pieces</router-link></p>
     <div class="page-head">
-      <h1>{{ piece.name }}</h1>
+      <h1 :data-line="piece.id">{{ piece.name }}</h1>
       <span class="quiet"
         >{{ writeQuantity(piece.quantity, piece.unit) }} ·
         {{ served.length > 0 ? `for “${served.join('”, “')}”` : 'for no need yet' }} ·
         {{ category?.name ?? 'costs nothing' }}</span
       >
       <span class="end"
+        ><button type="button" class="word" @click="arriving = true">Bring in<kbd aria-hidden="true">V</kbd></button
         ><button type="button" class="word" @click="openCandidate(null)">
           Add a candidate<kbd aria-hidden="true">N</kbd>
         </button></span
@@ -193,6 +197,7 @@ useKeys([
       <PieceTag :piece="piece" :reading="reading" :chosen="chosen?.row ?? null" @act="act" />
     </Teleport>
     <PieceDialog v-model="editOpen" :piece="piece" />
+    <ArrivalsDialog v-model="arriving" :piece-id="piece.id" />
     <CandidateDialog v-model="candidateOpen" :piece="piece" :candidate="edited" />
     <ChooseDialog v-if="choosing" v-model="chooseOpen" :piece="piece" :candidate="choosing" />
     <SubstituteDialog

@@ -17,6 +17,7 @@ import StepRemarks from '../remarks/StepRemarks.vue'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 import { useWorking } from '../stores/working.ts'
+import ArrivalsDialog from './ArrivalsDialog.vue'
 import PieceDialog from './PieceDialog.vue'
 import PieceLink from './PieceLink.vue'
 
@@ -75,7 +76,16 @@ const kept: readonly Column<Row<'piece'>>[] = [
 ]
 const open = (id: string): void => void router.push({ name: 'piece', params: { id: route.params.id, pieceId: id } })
 const remarks = computed(() => (makeover.reckoning?.remarks ?? []).filter((remark) => remark.step === 'pieces'))
-useKeys([{ key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) }])
+const arriving = ref(false)
+/** To the piece that the first of them is for. */
+function toPiece(candidateId: string): void {
+  const pieceId = makeover.opened?.makeover.rows.candidate[candidateId]?.pieceId
+  if (pieceId !== undefined) open(pieceId)
+}
+useKeys([
+  { key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) },
+  { key: 'v', does: 'Bring in a list, a page or a paste', run: () => (arriving.value = true) },
+])
 </script>
 
 <template>
@@ -88,6 +98,8 @@ useKeys([{ key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) }
         bought or in hand · {{ pieces.filter((piece) => piece.chosenId === null).length }} to choose</span
       >
       <span class="end"
+        ><button type="button" class="word" :disabled="categories.length === 0" @click="arriving = true">
+          Bring in a list<kbd aria-hidden="true">V</kbd></button
         ><router-link :to="{ name: 'shop', params: { id: $route.params.id } }">Seen in a shop</router-link>
         <button type="button" class="word" :disabled="categories.length === 0" @click="dialogOpen = true">
           Add a piece<kbd aria-hidden="true">N</kbd>
@@ -182,6 +194,7 @@ useKeys([{ key: 'n', does: 'A new piece', run: () => (dialogOpen.value = true) }
       </section>
     </Teleport>
     <PieceDialog v-model="dialogOpen" :piece="null" />
+    <ArrivalsDialog v-model="arriving" @kept="toPiece" />
   </div>
 </template>
 

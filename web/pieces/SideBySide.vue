@@ -13,10 +13,11 @@ import { effectiveRules } from '#core/rulebook/rulebook.ts'
 import FigureButton from '../parts/FigureButton.vue'
 import MaterialSwatch from '../parts/MaterialSwatch.vue'
 import MoneyAmount from '../parts/MoneyAmount.vue'
+import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 import { useWorking } from '../stores/working.ts'
-import { scoreWorking, tied, type Shown } from './side-by-side.ts'
+import { nearWorking, scoreWorking, tied, tiesIn, writeSides, type Shown } from './side-by-side.ts'
 
 /** Candidates side by side: each line is one question, each column one thing. */
 const { candidates, piece, reading } = defineProps<{
@@ -28,15 +29,13 @@ export type CandidateAct = 'choose' | 'change' | 'price' | 'turn down' | 'take u
 const emit = defineEmits<{ act: [act: CandidateAct, row: Row<'candidate'>] }>()
 const makeover = useMakeover()
 const working = useWorking()
+const entry = useEntry()
 const finishes = useRows('finish')
 const prices = useRows('price')
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
 const anyChosen = computed(() => candidates.some((candidate) => candidate.chosen))
-/** "is Damson; ties to Elm", or nothing. */
-const tiesOf = (candidate: Shown): string => {
-  const [same, hue] = [tied(candidate, 'same', finishes.value), tied(candidate, 'hue', finishes.value)]
-  return [same && `is ${same}`, hue && `ties to ${hue}`].filter(Boolean).join('; ')
-}
+const tiesOf = (candidate: Shown): string => tiesIn(candidate, finishes.value)
+const sizeOf = ({ row }: Shown): string => writeSides(row, entry.value.units)
 const pricesOf = (row: Row<'candidate'>): Row<'price'>[] =>
   prices.value
     .filter((price) => price.candidateId === row.id)
@@ -56,6 +55,7 @@ const cheapest = computed(() =>
             v-for="candidate in candidates"
             :key="candidate.row.id"
             scope="col"
+            :data-line="candidate.row.id"
             :class="{ chosen: candidate.chosen, down: candidate.row.turnedDown !== null }"
           >
             <span class="colour on-ground"
@@ -138,10 +138,17 @@ const cheapest = computed(() =>
               }}<strong v-if="candidate.clashes > 0"
                 >{{ tiesOf(candidate) ? '; ' : '' }}clashes with {{ tied(candidate, 'clash', finishes) }}</strong
               ><span v-if="candidate.near" class="quiet seen"
-                >ΔE {{ candidate.near.deltaE.toFixed(1) }} from {{ candidate.near.finish.name }}.
-                {{ seenWords(candidate.near.deltaE, rules) }}</span
+                >Nearest to
+                <button type="button" class="word" @click="working.showWorking(nearWorking(candidate))">
+                  {{ candidate.near.finish.name }}</button>: {{ seenWords(candidate.near.deltaE, rules) }}</span
               ></template
             ><span v-else class="quiet">{{ candidate.hex ?? 'not known' }}</span>
+          </td>
+        </tr>
+        <tr v-if="candidates.some((candidate) => sizeOf(candidate))">
+          <th scope="row">Size</th>
+          <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">
+            {{ sizeOf(candidate) }}<span v-if="!sizeOf(candidate)" class="quiet">not measured</span>
           </td>
         </tr>
         <tr>
@@ -213,9 +220,10 @@ const cheapest = computed(() =>
               :aria-label="`Score of ${candidate.row.name}, working`"
               @click="working.showWorking(scoreWorking(candidate))"
             >
-              <strong>{{ Math.round(candidate.score) }}</strong></button
-            >{{ ' ' }} <span class="quiet">of 100</span
-            ><span v-if="candidate.row.turnedDown !== null" class="quiet seen"
+              <strong>{{ candidate.ruledOut.length > 0 ? 'ruled out' : Math.round(candidate.score) }}</strong></button
+            >{{ ' ' }} <span class="quiet">{{ candidate.ruledOut.length > 0 ? '' : 'of 100' }}</span><span
+              v-if="candidate.row.turnedDown !== null"
+              class="quiet seen"
               >Turned down: {{ candidate.row.turnedDown }}</span
             ><span v-if="candidate.kept" class="quiet seen">Kept for its own sake: not to be replaced</span>
           </td>

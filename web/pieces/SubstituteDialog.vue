@@ -8,6 +8,7 @@ import type { Preview } from '#core/reckoning/preview.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
+import { goToMade } from '../parts/made.ts'
 import { dateField, maybeChoiceField, saidField, useForm } from '../parts/form.ts'
 import DifferencePreview from '../parts/DifferencePreview.vue'
 import { useMakeover } from '../stores/makeover.ts'
@@ -74,8 +75,10 @@ async function save(): Promise<void> {
         operations(reason, agreedById),
       ),
     )
-  )
+  ) {
+    goToMade(substitute.row.id)
     open.value = false
+  }
 }
 </script>
 

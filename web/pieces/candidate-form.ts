@@ -29,6 +29,7 @@ import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 import { bounded } from '../parts/bounded.ts'
+import { goToMade } from '../parts/made.ts'
 
 /** The form of one candidate for a piece: what is typed, what it lands at, and how it is kept with its colours. */
 export function useCandidateForm(
@@ -175,6 +176,7 @@ export function useCandidateForm(
       ...(needs.value.seller ? [] : [form.fields.priceMinor, form.fields.leadDays]),
     ])
       if (field.text.trim() === '') field.text = '0'
+    const madeId = uuidv7()
     const done = await submit(
       ({ seller, colour, colours, ...terms }) => {
         if (needs.value.seller && seller === '')
@@ -188,7 +190,7 @@ export function useCandidateForm(
         const lab = same
           ? { labL: seen.labL, labA: seen.labA, labB: seen.labB }
           : { labL: colour?.lab.L ?? null, labA: colour?.lab.a ?? null, labB: colour?.lab.b ?? null }
-        const id = asked().candidate?.id ?? uuidv7()
+        const id = asked().candidate?.id ?? madeId
         const fields = {
           ...blank.candidate,
           pieceId: asked().piece.id,
@@ -202,14 +204,16 @@ export function useCandidateForm(
           ...colourOperations(id, colours),
         ]
         if (asked().candidate) return saveCandidate(`Changed the candidate “${terms.name}”`, fields, operations)
-        return makeover.change(
-          `Set “${terms.name}”${seller ? ` from ${seller}` : ''} against the others for ${asked().piece.name}`,
-          [...operations, add('candidate', id, fields)],
-        )
+        return makeover.change(`Noted “${terms.name}”${seller ? ` from ${seller}` : ''} for ${asked().piece.name}`, [
+          ...operations,
+          add('candidate', id, fields),
+        ])
       },
       { sellerId: 'seller', labL: 'colour', labA: 'colour', labB: 'colour' },
     )
-    if (done) open.value = false
+    if (!done) return
+    goToMade(asked().candidate?.id ?? madeId)
+    open.value = false
   }
 
   return { form, sellers, needs, bought, landed, save }

@@ -2,6 +2,7 @@ import { computed, type ComputedRef } from 'vue'
 import { hexFromLab } from '#core/colour/lab.ts'
 import { byId } from '#core/makeover/by-id.ts'
 import type { Row } from '#core/makeover/kinds.ts'
+import { writeLength, type UnitSystem } from '#core/measure/length.ts'
 import { nearestFinish } from '#core/palette/index.ts'
 import { compareCandidates, type CandidateReckoning } from '#core/pieces/index.ts'
 import { workingLine, type Working } from '#core/money/working.ts'
@@ -59,6 +60,12 @@ export const tied = (candidate: Shown, tie: 'same' | 'hue' | 'clash', finishes: 
     .map((cell) => byId(finishes, cell.finishId)?.name ?? '')
     .join(', ')
 
+/** "is Damson; ties to Elm", or nothing. */
+export const tiesIn = (candidate: Shown, finishes: readonly Row<'finish'>[]): string => {
+  const [same, hue] = [tied(candidate, 'same', finishes), tied(candidate, 'hue', finishes)]
+  return [same && `is ${same}`, hue && `ties to ${hue}`].filter(Boolean).join('; ')
+}
+
 /** The working of a score: what is known of each criterion, how good that is, and what it weighs. */
 export function scoreWorking(candidate: Shown): Working {
   const known = candidate.marks.filter((mark) => mark.score !== null)
@@ -78,5 +85,30 @@ export function scoreWorking(candidate: Shown): Working {
       String(Math.round(candidate.score)),
       `Σ score × weight ÷ ${weight}; the weights are rules of the studio, or set by a school`,
     ),
+  }
+}
+
+/** Width × depth × height, as far as they are known; empty where none is. */
+export function writeSides(row: Row<'candidate'>, units: UnitSystem): string {
+  const sides = [row.widthMm, row.depthMm, row.heightMm]
+  return sides.every((mm) => mm === null)
+    ? ''
+    : sides.map((mm) => (mm === null ? '–' : writeLength(mm, units))).join(' × ')
+}
+
+/** How far a candidate's colour is from the nearest of the palette, in numbers. */
+export function nearWorking({ row, near }: Shown): Working {
+  const finish = near?.finish
+  const apart = (name: string, left: number | null, right: number | undefined) =>
+    workingLine(name, ((left ?? 0) - (right ?? 0)).toFixed(1), `${(left ?? 0).toFixed(1)} − ${(right ?? 0).toFixed(1)}`)
+  return {
+    title: `${row.name} beside ${finish?.name ?? ''}`,
+    means: 'How far the two are apart: under 1 nobody sees it, over 10 it is seen at a glance (common practice).',
+    lines: [
+      apart('Lightness, ΔL*', row.labL, finish?.labL),
+      apart('Green to red, Δa*', row.labA, finish?.labA),
+      apart('Blue to yellow, Δb*', row.labB, finish?.labB),
+    ],
+    result: workingLine('CIEDE2000, ΔE00', (near?.deltaE ?? 0).toFixed(1)),
   }
 }

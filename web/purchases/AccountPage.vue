@@ -142,7 +142,7 @@ useKeys([
         <span class="ends"><button type="button" class="word" @click="openFee(null)">Agree a fee</button></span>
       </div>
       <ul v-if="fees.length > 0" class="fee-list">
-        <li v-for="row in fees" :key="row.id">
+        <li v-for="row in fees" :key="row.id" :data-line="row.id">
           <button type="button" class="word" @click="openFee(row)">{{ row.name }}</button>
           <span v-if="feeOf(row.id)" class="quiet">{{ countedBy(row, feeOf(row.id)!, makeover.currency) }}</span>
           <span class="figures">
@@ -177,7 +177,7 @@ useKeys([
         >
       </div>
       <ul v-if="stages.length > 0" class="fee-list">
-        <li v-for="row in stages" :key="row.id">
+        <li v-for="row in stages" :key="row.id" :data-line="row.id">
           <button type="button" class="word" @click="openStage(row)">{{ row.name }}</button>
           <span class="quiet"
             >{{ row.kind }}, asked {{ writeDate(row.askedOn)

@@ -167,6 +167,16 @@ async function takeAway(): Promise<void> {
       Seen for {{ writeMoney(hand.drop.saves, makeover.currency) }} less: claim it till
       {{ writeWeekdayDate(hand.drop.claimBy) }}.
     </p>
+    <div v-if="line.money.damaged > 0 && hand.kept > 0 && hand.claims.length === 0" class="damage">
+      <p class="final">
+        {{ line.money.damaged }} came damaged. What is to be done? Photograph it first, with its packing.
+      </p>
+      <div class="tag-actions">
+        <el-button @click="emit('act', { is: 'back', row: null, damaged: 'replacement' })">Have it replaced</el-button>
+        <el-button @click="emit('act', { is: 'claim', row: null })">Keep it for less</el-button>
+        <el-button @click="emit('act', { is: 'back', row: null, damaged: 'money' })">Send it back</el-button>
+      </div>
+    </div>
     <div class="tag-actions">
       <el-button v-if="whole.committed > 0" type="primary" @click="emit('act', { is: 'pay' })"
         >Pay<kbd aria-hidden="true">P</kbd></el-button
@@ -200,7 +210,7 @@ async function takeAway(): Promise<void> {
         >Cancel order<kbd aria-hidden="true">X</kbd></el-button
       >
       <el-button
-        v-if="line.money.received > 0 && hand.claims.length === 0 && !hand.drop"
+        v-if="line.money.received > 0 && line.money.damaged === 0 && hand.claims.length === 0 && !hand.drop"
         @click="emit('act', { is: 'claim', row: null })"
         >Ask for money off<kbd aria-hidden="true">C</kbd></el-button
       >

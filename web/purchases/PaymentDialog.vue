@@ -8,7 +8,7 @@ import { tenders } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { minus, zero } from '#core/money/minor.ts'
 import { writeMoney } from '#core/money/written.ts'
-import type { OrderReckoning } from '#core/purchases/index.ts'
+import { refundProposed, type OrderReckoning } from '#core/purchases/index.ts'
 import { bounded } from '../parts/bounded.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
@@ -22,6 +22,7 @@ import {
   textField,
   useForm,
 } from '../parts/form.ts'
+import { goToMade } from '../parts/made.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 
@@ -40,6 +41,10 @@ const open = computed({ get: () => direction !== null, set: (isOpen: boolean) =>
 const expected = computed(() =>
   back.value ? money.refundDue : money.depositDue > 0 ? money.depositDue : money.committed,
 )
+/** A refund comes back by the way that was paid. */
+const proposed = computed(() =>
+  back.value && makeover.opened ? refundProposed(makeover.opened.makeover, order.id, money.refundDue) : null,
+)
 const held = computed(() =>
   credits.value
     .filter((row) => row.sellerId === order.sellerId)
@@ -50,12 +55,16 @@ const held = computed(() =>
 )
 const { form, reset, submit } = useForm(() =>
   bounded('payment', {
-    amountMinor: moneyField(makeover.currency, expected.value > 0 ? expected.value : null, { least: 1 }),
+    amountMinor: moneyField(
+      makeover.currency,
+      proposed.value && proposed.value.amount > 0 ? proposed.value.amount : expected.value > 0 ? expected.value : null,
+      { least: 1 },
+    ),
     paidOn: dateField(makeover.opened?.today ?? null),
-    tender: choiceField(tenders, 'transfer'),
+    tender: choiceField(tenders, proposed.value?.tender ?? 'transfer'),
     creditId: maybeChoiceField(
       credits.value.map((row) => row.id),
-      null,
+      proposed.value?.creditId ?? null,
     ),
     expiresOn: maybeDateField(null),
     reason: textField(''),
@@ -70,7 +79,10 @@ const kind = computed(() =>
       : null,
 )
 const fitting = computed(() => held.value.filter(({ row }) => row.kind === kind.value))
-watch(kind, () => (form.fields.creditId.text = fitting.value[0]?.row.id ?? ''))
+watch(kind, () => {
+  const first = fitting.value.find(({ row }) => row.id === proposed.value?.creditId) ?? fitting.value[0]
+  form.fields.creditId.text = first?.row.id ?? ''
+})
 const options = computed(() =>
   fitting.value.map(({ row, balance }) => ({
     value: row.id,
@@ -119,7 +131,9 @@ async function save(): Promise<void> {
       ],
     )
   })
-  if (done) open.value = false
+  if (!done) return
+  goToMade(money.lineIds[0] ?? '')
+  open.value = false
 }
 </script>
 
@@ -169,6 +183,10 @@ async function save(): Promise<void> {
         optional
       />
     </div>
+    <p v-if="proposed && proposed.amount < money.refundDue" class="quiet">
+      {{ writeMoney(proposed.amount, makeover.currency) }} was paid by {{ proposed.tender }}; the rest of the
+      {{ writeMoney(money.refundDue, makeover.currency) }} due comes back by how it was paid.
+    </p>
     <p v-if="kind === 'gift card' && fitting.length === 0" class="final">
       No gift card of this seller is noted yet: note it under held credit first.
     </p>

@@ -63,6 +63,7 @@ const opened = reactive({ goods: false, cancel: false, claim: false, place: fals
 const paying = ref<'out' | 'back' | null>(null)
 const claimed = ref<Row<'claim'> | null>(null)
 const accepting = ref<Row<'return'> | null>(null)
+const damaged = ref<Row<'return'>['settles'] | null>(null)
 const ordering = ref<Row<'piece'> | null>(null)
 const forms = computed(() => {
   if (!setting.value || !picked.value) return null
@@ -84,7 +85,10 @@ function order(piece: Row<'piece'> | undefined): void {
 function act(what: OrderAct): void {
   if (what.is === 'pay' || what.is === 'refund') paying.value = what.is === 'pay' ? 'out' : 'back'
   else {
-    if (what.is === 'back') accepting.value = what.row
+    if (what.is === 'back') {
+      accepting.value = what.row
+      damaged.value = what.damaged ?? null
+    }
     if (what.is === 'claim') claimed.value = what.row
     opened[what.is] = true
   }
@@ -157,7 +161,13 @@ useKeys([
       <RowDialog v-model="opened.cancel" :form="forms.cancel" />
       <RowDialog v-model="opened.claim" :form="forms.claim" :row="claimed" />
       <RowDialog v-model="opened.place" :form="forms.place" :row="hand.placing" />
-      <ReturnDialog v-model="opened.back" :purchase="picked.row" :money="picked.money" :accepting="accepting" />
+      <ReturnDialog
+        v-model="opened.back"
+        :purchase="picked.row"
+        :money="picked.money"
+        :accepting="accepting"
+        :damaged="damaged"
+      />
     </template>
     <OrderDialog v-if="ordering" v-model="opened.order" :first="ordering" />
   </div>

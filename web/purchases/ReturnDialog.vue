@@ -29,25 +29,34 @@ import { useMakeover } from '../stores/makeover.ts'
 import DifferencePreview from '../parts/DifferencePreview.vue'
 
 /** Sends goods back, or notes that the seller has accepted them. */
-const { purchase, money, accepting } = defineProps<{
+const {
+  purchase,
+  money,
+  accepting,
+  damaged = null,
+} = defineProps<{
   purchase: Row<'purchase'>
   money: PurchaseReckoning
   accepting: Row<'return'> | null
+  /** Goods that came damaged go back: for money, or for others like them. */
+  damaged?: Row<'return'>['settles'] | null
 }>()
 const open = defineModel<boolean>({ required: true })
 const makeover = useMakeover()
 const name = computed(() => makeover.opened?.makeover.rows.piece[purchase.pieceId]?.name ?? '')
 const before = computed(() => money.goingBack + money.returned)
 const most = computed(() => money.received - before.value)
+/** How many to begin with: all that are damaged, else one. */
+const first = computed(() => (damaged ? Math.max(1, Math.min(money.damaged, most.value)) : 1))
 const valueOf = (packs: number) => goodsValue(purchase, packs, before.value)
 const { form, reset, submit } = useForm(() =>
   bounded('return', {
-    packs: numberField(accepting?.packs ?? 1, 0),
+    packs: numberField(accepting?.packs ?? first.value, 0),
     sentOn: dateField(accepting?.sentOn ?? makeover.opened?.today ?? null),
-    reason: textField(accepting?.reason),
-    creditMinor: moneyField(makeover.currency, accepting?.creditMinor ?? valueOf(1)),
+    reason: textField(accepting?.reason ?? (damaged ? 'It came damaged' : 'It does not suit the room')),
+    creditMinor: moneyField(makeover.currency, accepting?.creditMinor ?? valueOf(first.value)),
     restockingMinor: moneyField(makeover.currency, accepting?.restockingMinor ?? zero),
-    settles: choiceField(settlements, accepting?.settles ?? 'money'),
+    settles: choiceField(settlements, accepting?.settles ?? damaged ?? 'money'),
     acceptedOn: accepting ? dateField(makeover.opened?.today ?? null) : maybeDateField(null),
     wantedAgain: yesField(accepting?.wantedAgain ?? false),
   }),

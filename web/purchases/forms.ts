@@ -68,7 +68,9 @@ export const cancelForm = ({ currency, today }: Setting, { row: line, money, nam
     fields: () => ({
       packs: numberField(money.awaited, 0),
       cancelledOn: dateField(today),
-      reason: textField(''),
+      reason: textField(
+        money.arrivesOn !== null && money.arrivesOn < today ? 'It did not come in time' : 'Not wanted any more',
+      ),
       creditMinor: moneyField(
         currency,
         cancelledValue(line, Math.min(line.packs - money.cancelled, Math.max(1, money.awaited)), money.cancelled),

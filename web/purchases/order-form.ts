@@ -28,6 +28,7 @@ import {
   yesField,
   type Field,
 } from '../parts/form.ts'
+import { goToMade, toMade } from '../parts/made.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 import { bounded } from '../parts/bounded.ts'
@@ -232,9 +233,11 @@ export function useOrderForm(first: () => Row<'piece'>, open: Ref<boolean>) {
       )
     })
     if (!done) return
+    goToMade(lines.value[0]?.id ?? '')
     open.value = false
     if (route.name !== 'purchases')
       await router.push({ name: 'purchases', params: { id: route.params.id }, query: { open: lines.value[0]?.id } })
+    toMade()
   }
 
   return {

@@ -9,7 +9,7 @@ import type { OrderLine } from './order-lines.ts'
 /** What somebody does with the order in hand. */
 export type OrderAct =
   | { readonly is: 'pay' | 'refund' | 'goods' | 'place' | 'cancel' }
-  | { readonly is: 'back'; readonly row: Row<'return'> | null }
+  | { readonly is: 'back'; readonly row: Row<'return'> | null; readonly damaged?: Row<'return'>['settles'] }
   | { readonly is: 'claim'; readonly row: Row<'claim'> | null }
 
 /** What is known of the order in hand beside its money. */
