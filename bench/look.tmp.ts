@@ -35,6 +35,7 @@ await withServed(8480, async (browser, base) => {
       await page.getByRole('list', { name: 'All makeovers' }).getByRole('link', { name }).first().click()
       await page.waitForURL(/makeovers\/[0-9a-f-]+\/brief/)
       if (path) await page.goto(page.url().replace(/brief.*/, path))
+      await page.locator('main h1').first().waitFor()
       await page.waitForTimeout(900)
     },
   }

@@ -8,7 +8,8 @@ import './frame/element.css'
 import './frame/parts.css'
 import './frame/pages.css'
 import { keepPages } from './away/away.ts'
+import { vCards } from './parts/cards.ts'
 import { router } from './router.ts'
 
-createApp(App).use(createPinia()).use(router).mount('#bonitas')
+createApp(App).directive('cards', vCards).use(createPinia()).use(router).mount('#bonitas')
 keepPages()

@@ -79,6 +79,20 @@ export const beginningOf = (earlier: Makeover): Beginning => ({
   rulings: rowsOf(earlier, 'ruling').map(({ rule, value }) => ({ rule, value })),
 })
 
+/** A beginning as a template of the studio keeps it. */
+export const writeBeginning = (beginning: Beginning): string => JSON.stringify(beginning)
+
+/** What a template holds; null where it is not one. What stands in it is held to the schemas when a makeover begins with it. */
+export function readBeginning(text: string): Beginning | null {
+  try {
+    const read = JSON.parse(text) as Partial<Record<keyof Beginning, unknown>> | null
+    const parts = ['needs', 'categories', 'schools', 'rulings'] as const
+    return read !== null && parts.every((part) => Array.isArray(read[part])) ? (read as Beginning) : null
+  } catch {
+    return null
+  }
+}
+
 /** The rows a new makeover begins with, in one of its rooms. */
 export const beginWith = (
   { needs, categories, schools, rulings }: Beginning,

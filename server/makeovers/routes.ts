@@ -1,3 +1,4 @@
+import { asc } from 'drizzle-orm'
 import { Router } from 'express'
 import { readChangeSet, type Documents } from '#core/makeover/change.ts'
 import { isUuid } from '#core/makeover/fields.ts'
@@ -9,6 +10,7 @@ import { takeChange } from '../changes/door.ts'
 import { signedOf } from '../changes/signings.ts'
 import { inTransaction } from '../database/connection.ts'
 import { recall, stands } from '../database/documents.ts'
+import { templates } from '../database/tables.ts'
 import { idIn, notFound, Problem, refused } from '../problem.ts'
 import { dayLines } from './summary.ts'
 
@@ -24,6 +26,19 @@ export function makeoverRoutes({ database, news, clock }: Setting): Router {
       dayLines(tx, database.memory, studioId, day),
     )
     response.json({ today: day, makeovers })
+  })
+
+  /** What the studio keeps for a makeover to begin with. */
+  routes.get('/templates', async (request, response) => {
+    const { studioId } = personBehind(request)
+    response.json(
+      await inTransaction(database, { studio: studioId }, (tx) =>
+        tx
+          .select({ id: templates.id, name: templates.name, holds: templates.holds })
+          .from(templates)
+          .orderBy(asc(templates.name)),
+      ),
+    )
   })
 
   routes.get('/makeovers/:id', async (request, response) => {

@@ -20,6 +20,7 @@ import BudgetTable from './BudgetTable.vue'
 import CollectionSection from './CollectionSection.vue'
 import ConstraintsSection from './ConstraintsSection.vue'
 import HeadDialog from './HeadDialog.vue'
+import TemplateDialog from './TemplateDialog.vue'
 import KeepersSection from './KeepersSection.vue'
 import PracticeSection from './PracticeSection.vue'
 import QuestionsSection from './QuestionsSection.vue'
@@ -57,6 +58,7 @@ const sorted = computed(() => needs.value.toSorted((left, right) => order[left.i
 const needOpen = ref(false)
 const needEdited = ref<Row<'need'> | null>(null)
 const headOpen = ref(false)
+const templateOpen = ref(false)
 const form = computed(() => (setting.value ? needForm(setting.value) : null))
 
 function openNeed(need: Row<'need'> | null): void {
@@ -65,14 +67,14 @@ function openNeed(need: Row<'need'> | null): void {
 }
 const parts = [
   ['needs', 'Needs'],
+  ['budget', 'Budget'],
   ['asis', 'As it is'],
   ['stays', 'What stays'],
   ['forbidden', 'What may not be'],
   ['ways', 'Ways'],
-  ['practice', 'Practice'],
   ['collection', 'Collection'],
   ['questions', 'Questions'],
-  ['budget', 'Budget'],
+  ['practice', 'Practice'],
 ] as const
 useKeys([
   { key: 'n', does: 'A new need', run: () => openNeed(null) },
@@ -90,7 +92,10 @@ useKeys([
         {{ rooms.map((room) => room.name).join(', ') }} · to {{ head.scope }} ·
         {{ head.installOn ? `install ${writeDate(head.installOn)}` : 'no install date yet' }} · {{ head.units }}</span
       >
-      <span class="end"><button type="button" class="word" @click="headOpen = true">Change these</button></span>
+      <span class="end"
+        ><button type="button" class="word" @click="templateOpen = true">Keep as a template</button
+        ><button type="button" class="word" @click="headOpen = true">Change these</button></span
+      >
     </div>
     <PageParts class="parts" :parts="parts" label="Parts of the brief" />
     <StepRemarks step="brief" />
@@ -103,7 +108,7 @@ useKeys([
       <p v-if="needs.length === 0" class="quiet">
         Write down what has to be possible here: sit, read, play, store, host. Pieces are then held against it.
       </p>
-      <table v-else>
+      <table v-cards v-else>
         <thead>
           <tr>
             <th>Need</th>
@@ -135,6 +140,7 @@ useKeys([
       </table>
     </section>
 
+    <BudgetTable />
     <section aria-labelledby="asis-title">
       <div class="section-head"><h2 id="asis-title">As it is</h2></div>
       <div class="as-it-is">
@@ -149,10 +155,9 @@ useKeys([
     <KeepersSection />
     <ConstraintsSection />
     <WaysSection />
-    <PracticeSection />
     <CollectionSection />
     <QuestionsSection />
-    <BudgetTable />
+    <PracticeSection />
     <Teleport defer to="#tag">
       <section class="tag">
         <span class="hole" aria-hidden="true" />
@@ -203,6 +208,7 @@ useKeys([
     </Teleport>
     <RowDialog v-if="form" v-model="needOpen" :form="form" :row="needEdited" />
     <HeadDialog v-model="headOpen" :head="head" />
+    <TemplateDialog v-model="templateOpen" />
   </div>
 </template>
 
@@ -211,10 +217,10 @@ useKeys([
   margin-top: 26px;
 }
 .brief section[aria-labelledby] {
-  scroll-margin-top: 90px;
+  scroll-margin-top: 122px;
 }
 .brief h2 {
-  scroll-margin-top: 90px;
+  scroll-margin-top: 122px;
 }
 .brief .what {
   width: 42%;
@@ -243,7 +249,23 @@ useKeys([
   flex-wrap: wrap;
   gap: 4px 16px;
   margin: -8px 0 14px;
+  padding: 6px 0;
   font-size: 13px;
+  position: sticky;
+  top: 76px;
+  z-index: 3;
+  background: var(--paper);
+  border-bottom: 1px solid var(--hairline);
+}
+@media (max-width: 960px) {
+  .brief .parts {
+    position: static;
+    flex-wrap: nowrap;
+    overflow-x: auto;
+  }
+  .brief .parts .word {
+    white-space: nowrap;
+  }
 }
 .keep {
   white-space: nowrap;

@@ -90,7 +90,7 @@ onMounted(() => {
       change.
     </p>
     <div v-else class="scroll" tabindex="0" role="region" aria-label="Versions of the agreed budget">
-      <table class="budget">
+      <table v-cards class="budget">
         <thead>
           <tr>
             <th>Category</th>

@@ -53,7 +53,7 @@ function openPermission(row: Row<'permission'> | null): void {
       Nothing is ruled out. A tenancy, children, pets, damp or a listed building: say what it forbids, and everything is
       held against it.
     </p>
-    <table v-else>
+    <table v-cards v-else>
       <thead>
         <tr>
           <th>Not allowed</th>
@@ -90,7 +90,7 @@ function openPermission(row: Row<'permission'> | null): void {
       <h3>Leave asked</h3>
       <button type="button" class="word" @click="openPermission(null)">Ask for permission</button>
     </div>
-    <table v-if="permissions.length > 0">
+    <table v-cards v-if="permissions.length > 0">
       <thead>
         <tr>
           <th>Asked</th>

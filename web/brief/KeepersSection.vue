@@ -25,7 +25,7 @@ const open = ref(false)
       Nothing is listed. What works, what is loved, and what there is no money to replace: write it down before anything
       is bought.
     </p>
-    <table v-else>
+    <table v-cards v-else>
       <thead>
         <tr>
           <th>Thing</th>

@@ -60,7 +60,7 @@ async function make(sentence: string, operations: readonly Operation[]): Promise
       Good practitioners disagree. Nothing is chosen yet: each question follows its first school, and colours are not
       counted by any.
     </p>
-    <table v-else class="practice">
+    <table v-cards v-else class="practice">
       <thead>
         <tr>
           <th>Question</th>

@@ -35,7 +35,7 @@ function openForm(row: Row<'question'> | null): void {
     <p v-if="questions.length === 0" class="quiet">
       Nothing is waiting for an answer. What waits on them stands on the day page until they say.
     </p>
-    <table v-else>
+    <table v-cards v-else>
       <thead>
         <tr>
           <th>Question</th>

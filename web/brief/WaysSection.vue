@@ -93,7 +93,7 @@ async function planIt(roomId: string, row: Row<'scopeOption'>): Promise<void> {
           Add a way
         </button>
       </h3>
-      <table v-if="choice.ways.length > 0">
+      <table v-cards v-if="choice.ways.length > 0">
         <thead>
           <tr>
             <th>Way</th>

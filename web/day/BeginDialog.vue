@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { v7 as uuidv7 } from 'uuid'
-import { computed, watch, watchEffect } from 'vue'
+import { computed, ref, watch, watchEffect } from 'vue'
 import { useRouter } from 'vue-router'
 import { add, schemaVersion } from '#core/makeover/change.ts'
 import { blank } from '#core/makeover/blank.ts'
 import { scopes, unitSystems } from '#core/makeover/choices.ts'
-import { beginningOf, beginWith, usualRooms, type Beginning } from '#core/brief/index.ts'
+import { beginningOf, beginWith, readBeginning, usualRooms, type Beginning } from '#core/brief/index.ts'
 import { countryCodes, currencyIn, habitsOf, unitsIn } from '#core/measure/habits.ts'
 import { currencyCodes } from '#core/money/currencies.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
@@ -14,7 +14,7 @@ import { namedCountries } from '../parts/countries.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
-import { choiceField, maybeChoiceField, maybeDateField, saidField, useForm } from '../parts/form.ts'
+import { choiceField, maybeChoiceField, maybeDateField, saidField, textField, useForm } from '../parts/form.ts'
 import { habits } from '../stores/habits.ts'
 import type { Opened } from '../stores/makeover/view.ts'
 
@@ -25,20 +25,29 @@ const { today, earlier = [] } = defineProps<{
 }>()
 const open = defineModel<boolean>({ required: true })
 const router = useRouter()
+type Template = { readonly id: string; readonly name: string; readonly holds: string }
+const templates = ref<readonly Template[]>([])
 const { form, submit } = useForm(() => ({
   name: saidField(),
   client: saidField(),
   room: saidField(),
-  start: maybeChoiceField([...Object.keys(usualRooms), ...earlier.map(({ id }) => id)], null),
+  /** A template, an earlier makeover or a usual room; the templates come after the form. */
+  start: textField(),
   country: maybeChoiceField(countryCodes, null),
   currency: choiceField(currencyCodes, 'EUR'),
   units: choiceField(unitSystems, 'metric'),
   scope: choiceField(scopes, 'decorate'),
   installOn: maybeDateField(null),
 }))
+// the templates come with the form: without an answer it opens without them
+watch(open, async (isOpen) => {
+  if (!isOpen) return
+  templates.value = await request<Template[]>('GET', '/templates').catch(() => [])
+})
 const currencies = new Intl.DisplayNames('en', { type: 'currency' })
 const countries = namedCountries()
 const starts = computed(() => [
+  ...templates.value.map(({ id, name }) => ({ value: id, label: `Template: ${name}` })),
   ...earlier.map(({ id, name }) => ({ value: id, label: `As ${name}` })),
   ...Object.keys(usualRooms).map((name) => ({ value: name, label: `${name}, what is usual` })),
 ])
@@ -58,8 +67,14 @@ watchEffect(() => {
       form.fields.units.text === 'metric' ? 'metric' : 'feet and inches',
     )
 })
-async function beginningFrom(start: string | null): Promise<Beginning | null> {
-  if (start === null) return null
+async function beginningFrom(start: string): Promise<Beginning | null> {
+  if (start === '') return null
+  const template = templates.value.find(({ id }) => id === start)
+  if (template) {
+    const beginning = readBeginning(template.holds)
+    if (!beginning) throw new RangeError(`“${template.name}” holds no beginning`)
+    return beginning
+  }
   return usualRooms[start] ?? beginningOf((await request<Opened>('GET', `/makeovers/${start}`)).makeover)
 }
 

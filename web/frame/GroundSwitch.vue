@@ -20,7 +20,7 @@ const viewing = useViewing()
 <style>
 .grounds {
   display: inline-flex;
-  gap: 2px;
+  gap: 4px;
   font-size: 12px;
   align-items: center;
 }

@@ -56,7 +56,7 @@ const place = (deltaE: number): string => `${Math.min(100, (deltaE / 60) * 100)}
           : `${rows.filter((row) => row.fault).length} not as meant`
       }}</span>
     </div>
-    <table v-if="rows.length > 0">
+    <table v-cards v-if="rows.length > 0">
       <thead>
         <tr>
           <th>What</th>

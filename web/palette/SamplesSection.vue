@@ -88,7 +88,7 @@ defineExpose({ note })
       <span class="quiet">a paint or paper is asked for until it was seen by lamp light</span>
     </div>
     <div v-if="rows.length > 0" class="scroll" tabindex="0" role="region" aria-label="Samples">
-      <table>
+      <table v-cards>
         <thead>
           <tr>
             <th>Finish</th>

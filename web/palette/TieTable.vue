@@ -42,7 +42,7 @@ const appears = (id: string): number => byId(palette.finishes, id)?.appears ?? 0
       >
     </div>
     <div class="scroll" tabindex="0" role="region" aria-label="Ties">
-      <table>
+      <table v-cards>
         <thead>
           <tr>
             <th>Piece</th>

@@ -28,6 +28,7 @@ const {
   sorted = null,
   few = 5,
   groups = null,
+  ownCards = false,
 } = defineProps<{
   lines: readonly Line[]
   columns: readonly Column<Line>[]
@@ -39,6 +40,8 @@ const {
   sorted?: string | null
   /** Up to so many lines nothing is offered to find them by. */
   few?: number
+  /** On a phone its cards are laid out by its own styles. */
+  ownCards?: boolean
   /** Lines that belong together stand below a row of their own: the groups in their order, and which a line is in. */
   groups?: { readonly order: readonly string[]; readonly groupId: (line: Line) => string } | null
 }>()
@@ -186,7 +189,7 @@ const said = (column: Column<Line>, line: Line): string => {
         <button type="button" class="word" :aria-label="`Export ${name} as CSV`" @click="exported()">CSV</button>
       </span>
     </div>
-    <table :class="$attrs.class">
+    <table :class="[$attrs.class, { cards: !ownCards }]">
       <thead>
         <tr>
           <th

@@ -96,7 +96,7 @@ async function save(): Promise<void> {
           }}</span>
           <span class="quiet">{{ line.arrival.size ? writeSize(line.arrival.size, entry.units) : 'no size' }}</span>
           <span class="quiet">{{ line.arrival.seller }}</span>
-          <label
+          <label class="target"
             >for
             <select v-model="line.target" :aria-label="`What ${line.arrival.name} is for`">
               <option v-for="target in targets" :key="target.value" :value="target.value">{{ target.label }}</option>
@@ -165,6 +165,14 @@ select {
   padding: 6px 0;
   border-bottom: 1px solid var(--hairline);
   font-size: 13px;
+}
+.target {
+  display: flex;
+  gap: 6px;
+  align-items: baseline;
+}
+.target select {
+  min-width: 0;
 }
 .trouble {
   grid-column: 1 / -1;

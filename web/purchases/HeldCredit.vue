@@ -50,7 +50,7 @@ function openCard(row: Row<'credit'> | null): void {
         ><button type="button" class="word" @click="openCoupon(null)">Note a coupon</button></span
       >
     </div>
-    <table v-if="credits.length + coupons.length > 0">
+    <table v-cards v-if="credits.length + coupons.length > 0">
       <thead>
         <tr>
           <th>What</th>

@@ -46,6 +46,7 @@ const swatchOf = (candidate: Row<'candidate'> | undefined) =>
 
 <template>
   <RowTable
+    own-cards
     class="orders"
     name="orders"
     sorted="ordered"

@@ -100,7 +100,7 @@ useKeys([
           <h2 id="people-title">People</h2>
           <button type="button" class="word" @click="openForm">Let somebody in<kbd aria-hidden="true">N</kbd></button>
         </div>
-        <table>
+        <table v-cards>
           <thead>
             <tr>
               <th scope="col">Name</th>

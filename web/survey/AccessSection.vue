@@ -39,7 +39,7 @@ const least = (name: 'widthMm' | 'heightMm') =>
     </p>
     <template v-else>
       <div class="scroll">
-        <table>
+        <table v-cards>
           <thead>
             <tr>
               <th class="number">#</th>

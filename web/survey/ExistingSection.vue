@@ -38,7 +38,7 @@ const fates = { keep: 'kept', change: 'changed', camouflage: 'camouflaged' } as 
       stays.
     </p>
     <div v-else class="scroll">
-      <table>
+      <table v-cards>
         <thead>
           <tr>
             <th><span class="visually-hidden">As it looks</span></th>

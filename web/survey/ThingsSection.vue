@@ -72,7 +72,7 @@ const sharedWith = (id: string | null): string => {
       None yet. {{ room.walls.length === 0 ? 'Type the walls first.' : 'Each lies so far from a corner of its wall.' }}
     </p>
     <div v-else class="scroll">
-      <table>
+      <table v-cards>
         <thead>
           <tr>
             <th>Wall</th>
@@ -141,7 +141,7 @@ const sharedWith = (id: string | null): string => {
       None yet: sockets, switches, radiators, vents, a fireplace, pipes, light points.
     </p>
     <div v-else class="scroll">
-      <table>
+      <table v-cards>
         <thead>
           <tr>
             <th>Wall</th>
