@@ -162,6 +162,7 @@ test('the drawing: picked, typed and measured on by keyboard, walls as one stand
   await page.keyboard.press('Enter')
   await typed.fill('3608')
   await typed.press('Enter')
+  await page.getByRole('button', { name: 'What closing made of it' }).click()
   await expect(rowOf(page, /^B/)).toContainText(/360\d(\.\d)?\smm/)
 
   await page.getByRole('heading', { name: 'Survey' }).click()

@@ -1,3 +1,5 @@
+import { readNumber, type Reading } from './decimal.ts'
+import type { Habits } from './habits.ts'
 import { millimetresIn, type UnitSystem } from './length.ts'
 
 const squareFoot = millimetresIn.ft ** 2 / 1e6
@@ -9,3 +11,16 @@ export const writeArea = (m2: number, system: UnitSystem): string =>
 /** A volume given in m³: "31.2 m³", or "1102 cu ft". */
 export const writeVolume = (m3: number, system: UnitSystem): string =>
   system === 'metric' ? `${m3.toFixed(1)}\u00a0m³` : `${Math.round(m3 / cubicFoot)}\u00a0cu\u00a0ft`
+
+/** The unit of a bare area. */
+export const areaUnit = (system: UnitSystem): string => (system === 'metric' ? 'm²' : 'sq ft')
+
+/** "12.5", "12.5 m²", "130 sq ft" in m²; a bare number is in the unit of the system. */
+export function readArea(text: string, system: UnitSystem, sign: Habits['decimal'] = null): Reading<number> {
+  const unit = /\s*(m2|m²|sq\.? ?m|sq\.? ?ft|ft2|ft²)$/i.exec(text.trim())?.[1]
+  const bare = unit === undefined ? text : text.trim().slice(0, -unit.length)
+  const read = readNumber(bare, { decimals: 4, least: 0, most: 1e6 }, sign)
+  if (!read.ok) return { ok: false, error: `${read.error.replace(/\.$/, '')}, in ${areaUnit(system)}` }
+  const inFeet = unit === undefined ? system !== 'metric' : /f/i.test(unit)
+  return { ok: true, value: inFeet ? Math.round(read.value * squareFoot * 1e6) / 1e6 : read.value }
+}

@@ -1,17 +1,21 @@
 <script setup lang="ts">
 import { Refused } from '../api.ts'
+import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
-import { saidField, useForm } from '../parts/form.ts'
+import { choiceField, saidField, useForm } from '../parts/form.ts'
 import { useSession } from '../stores/session.ts'
 
 const emit = defineEmits<{ done: [] }>()
 const session = useSession()
+/** The zones that this browser knows, its own proposed. */
+const here = Intl.DateTimeFormat().resolvedOptions().timeZone
+const zones = [...new Set([here, 'UTC', ...Intl.supportedValuesOf('timeZone')])].sort()
 const { form, submit } = useForm(() => ({
   studioName: saidField(),
   name: saidField(),
   email: saidField('', 254),
   password: saidField('', 1000),
-  timeZone: saidField(Intl.DateTimeFormat().resolvedOptions().timeZone, 60),
+  timeZone: choiceField(zones, here),
 }))
 
 async function make(): Promise<void> {
@@ -40,8 +44,9 @@ async function make(): Promise<void> {
       hint="At least 12 characters, a few words that do not belong together"
       autocomplete="new-password"
     />
-    <FieldText
+    <FieldChoice
       :field="form.fields.timeZone"
+      :options="zones.map((zone) => ({ value: zone, label: zone.replaceAll('_', ' ') }))"
       label="Time zone"
       hint="Decides what day it is for order and return dates"
     />

@@ -20,9 +20,12 @@ const viewing = useViewing()
 <style>
 .grounds {
   display: inline-flex;
-  gap: 4px;
+  gap: 2px;
   font-size: 12px;
   align-items: center;
+}
+.grounds > :first-child {
+  margin-right: 3px;
 }
 .grounds button {
   min-height: 24px;

@@ -14,6 +14,7 @@ import {
   uses,
 } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
+import { areaUnit } from '#core/measure/area.ts'
 import FieldColour from '../colour/FieldColour.vue'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldSeveral from '../parts/FieldSeveral.vue'
@@ -88,7 +89,7 @@ const {
               :field="form.fields.visibleM2"
               label="Visible area by eye"
               optional
-              unit="m²"
+              :unit="areaUnit(entry.units)"
               :hint="measured ? `measured: ${measured}` : ''"
             />
           </div>

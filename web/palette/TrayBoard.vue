@@ -196,7 +196,7 @@ async function keyed(row: Row<'finish'>, event: KeyboardEvent): Promise<void> {
       :class="{
         picked: taken.includes(row.id),
         lifted: drag?.id === row.id,
-        narrow: place && place.width * width < 76,
+        narrow: place && place.width * width < 92,
         low: place && place.height * height < 96,
       }"
       :aria-pressed="taken.includes(row.id)"

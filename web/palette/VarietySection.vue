@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { byId } from '#core/makeover/by-id.ts'
 import type { Row } from '#core/makeover/kinds.ts'
+import { writeArea } from '#core/measure/area.ts'
 import type { Palette, Variety } from '#core/palette/index.ts'
+import { useEntry } from '../stores/entry.ts'
 
 /** Textures, patterns and metals of each room: three kinds of surface or more, sizes that differ, one metal that leads. */
 const { palette, finishes, rooms } = defineProps<{
@@ -9,12 +11,13 @@ const { palette, finishes, rooms } = defineProps<{
   finishes: readonly Row<'finish'>[]
   rooms: readonly Row<'room'>[]
 }>()
+const entry = useEntry()
 const name = (id: string): string => byId(finishes, id)?.name ?? ''
 const metals = (room: Variety): string =>
   room.metals
     .map(
       ({ finishId, m2 }, at) =>
-        `${name(finishId)}${at === 0 && room.leads && room.metals.length > 1 ? ' leads' : ''}, ${m2.toFixed(1)} m²`,
+        `${name(finishId)}${at === 0 && room.leads && room.metals.length > 1 ? ' leads' : ''}, ${writeArea(m2, entry.value.units)}`,
     )
     .join('; ')
 </script>

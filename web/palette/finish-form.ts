@@ -31,6 +31,7 @@ import {
   distanceField,
   maybeChoiceField,
   maybeLengthField,
+  maybeAreaField,
   maybeNumberField,
   severalField,
   textField,
@@ -72,7 +73,7 @@ export function useFinishForm(asked: () => FinishAsked, open: Ref<boolean>) {
       texture: choiceField(textures, finish?.texture ?? 'usual'),
       role: choiceField(roles, finish?.role ?? 'dominant'),
       usedFor: textField(finish?.usedFor),
-      visibleM2: maybeNumberField(finish?.visibleM2 ?? null, 2),
+      visibleM2: maybeAreaField(entry.value, finish?.visibleM2 ?? null),
       surface: choiceField(surfaces, finish?.surface ?? 'walls'),
       pieceId: maybeChoiceField(
         pieces.value.map((piece) => piece.id),

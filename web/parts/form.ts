@@ -3,6 +3,7 @@ import { readColour, type Lab, type TypedSource } from '#core/colour/lab.ts'
 import type { Fault } from '#core/makeover/change.ts'
 import { joinSeveral, splitSeveral } from '#core/makeover/choices.ts'
 import { readMinutes, writeMinutes } from '#core/measure/duration.ts'
+import { readArea, writeArea } from '#core/measure/area.ts'
 import { readLength, writeLength } from '#core/measure/length.ts'
 import { useDraft } from './draft.ts'
 import type { Entry } from '../stores/entry.ts'
@@ -167,6 +168,17 @@ export const maybeLengthField = ({ units, unit }: Entry, start: number | null): 
       start === null ? '' : writeLength(start, units),
       (text) => (text.trim() === '' ? ok(null) : readLength(text, unit, habits.value.decimal)),
       (mm) => (mm === null ? '' : writeLength(mm, units)),
+    ),
+  )
+
+/** An area in m², typed and shown in the makeover's own unit. */
+export const maybeAreaField = ({ units }: Entry, startM2: number | null): Field<number | null> =>
+  untouched(
+    startM2,
+    field<number | null>(
+      startM2 === null ? '' : writeArea(startM2, units),
+      (text) => (text.trim() === '' ? ok(null) : readArea(text.replaceAll('\u00a0', ' '), units, habits.value.decimal)),
+      (m2) => (m2 === null ? '' : writeArea(m2, units)),
     ),
   )
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
+import { groupBy } from '#core/makeover/document.ts'
 import { writeShortDate, type PlainDate } from '#core/measure/plain-date.ts'
 import { remedyWords, wayFrom } from '#core/reckoning/remedies.ts'
 import type { Remark } from '#core/remarks/remark.ts'
@@ -10,7 +11,29 @@ import RemedyDialog from './RemedyDialog.vue'
 import { withdraw } from './settle.ts'
 
 /** Remarks as they stand beside a thing, each to be cured or accepted with a reason. */
-defineProps<{ remarks: readonly Remark[] }>()
+const { remarks, apart = false } = defineProps<{
+  remarks: readonly Remark[]
+  /** Every one by itself. */
+  apart?: boolean
+}>()
+/** So many that say the same stand under one head. */
+const alike = 4
+const groups = computed(() => {
+  const byCode = groupBy(
+    remarks.filter(({ accepted }) => accepted === null),
+    ({ code, weight }) => `${code} ${weight}`,
+  )
+  const shown = new Set<string>()
+  return remarks.flatMap((remark) => {
+    const key = `${remark.code} ${remark.weight}`
+    const same = remark.accepted === null ? (byCode.get(key) ?? []) : []
+    if (apart || same.length < alike) return [{ key: remark.key, remark, more: [] }]
+    if (shown.has(key)) return []
+    shown.add(key)
+    return [{ key, remark, more: same.slice(1) }]
+  })
+})
+defineSlots<{ default?: (props: { remark: Remark }) => unknown }>()
 const makeover = useMakeover()
 const accepting = ref<Remark | null>(null)
 const open = ref(false)
@@ -29,7 +52,7 @@ const on = (date: string): string => writeShortDate(date as PlainDate) // an acc
 
 <template>
   <ul class="remark-list">
-    <li v-for="remark in remarks" :key="remark.key" :class="{ accepted: remark.accepted }">
+    <li v-for="{ key, remark, more } in groups" :key="key" :class="{ accepted: remark.accepted }">
       <p>
         <strong
           ><RemarkMark :weight="remark.weight" /> <span class="visually-hidden">{{ remark.weight }}: </span
@@ -59,6 +82,12 @@ const on = (date: string): string => writeShortDate(date as PlainDate) // an acc
           >{{ wayFrom(remark)!.words }}</router-link
         >&ensp;<slot :remark="remark" />
       </p>
+      <details v-if="more.length > 0">
+        <summary>{{ more.length }} more say the same</summary>
+        <RemarkList :remarks="more" apart>
+          <template #default="{ remark: inner }"><slot :remark="inner" /></template>
+        </RemarkList>
+      </details>
     </li>
   </ul>
   <AcceptDialog v-model="open" :remark="accepting" />
@@ -77,6 +106,12 @@ const on = (date: string): string => writeShortDate(date as PlainDate) // an acc
 }
 .remark-list li.accepted strong {
   font-weight: 400;
+}
+.remark-list summary {
+  cursor: pointer;
+  text-decoration: underline;
+  text-underline-offset: 3px;
+  min-height: 24px;
 }
 .remark-list .word {
   font-size: 13px;

@@ -91,6 +91,8 @@ watch(
   },
 )
 const behaviour = zoom<SVGSVGElement, unknown>()
+  // the wheel scrolls the page, as everywhere; with Ctrl it zooms
+  .filter((event: Event) => !(event instanceof WheelEvent) || event.ctrlKey)
   .scaleExtent([0.4, 30])
   .clickDistance(4)
   .on(

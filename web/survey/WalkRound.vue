@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { byId } from '#core/makeover/by-id.ts'
+import { useLocalStorage } from '@vueuse/core'
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { writeLength } from '#core/measure/length.ts'
 import { letterOf, type LengthReading, type Room, type Subject } from '#core/survey/index.ts'
@@ -21,6 +22,8 @@ const emit = defineEmits<{
   diagonal: [id: string | null]
 }>()
 const entry = useEntry()
+/** What closing the room made of each length: shown when it is asked for. */
+const figures = useLocalStorage('bonitas.walk.figures', false)
 const next = ref('')
 const nextError = ref('')
 const nextField = useTemplateRef<HTMLInputElement>('nextField')
@@ -68,6 +71,9 @@ defineExpose({ focus: () => nextField.value?.focus() })
         >clockwise, the wall to your left; a bare number is in {{ entry.unit === 'in' ? 'inches' : entry.unit }}; a
         corner is square and drawn in unless you say: <i>380 out</i>, <i>890 128°</i>, <i>2400 ?</i></span
       >
+      <button type="button" class="word" :aria-pressed="figures" @click="figures = !figures">
+        {{ figures ? 'Only what was measured' : 'What closing made of it' }}
+      </button>
     </div>
     <p v-if="problem" class="stop-line" role="alert">{{ problem }}</p>
     <div class="scroll">
@@ -77,9 +83,11 @@ defineExpose({ focus: () => nextField.value?.focus() })
             <th>Wall</th>
             <th class="number">Measured</th>
             <th>Corner at its end</th>
-            <th class="number">Adjusted</th>
-            <th class="number">Moved, mm</th>
-            <th class="number">Doubt, σ</th>
+            <template v-if="figures"
+              ><th class="number">Adjusted</th>
+              <th class="number">Moved, mm</th>
+              <th class="number">Doubt, σ</th></template
+            >
             <th><span class="visually-hidden">More</span></th>
           </tr>
         </thead>
@@ -122,11 +130,13 @@ defineExpose({ focus: () => nextField.value?.focus() })
                 @keydown.enter.prevent="($event.target as HTMLInputElement).blur()"
               />
             </td>
-            <td class="number">{{ reading(wall.row.id) ? length(reading(wall.row.id)?.adjustedMm ?? 0) : '' }}</td>
-            <td class="number">
-              {{ reading(wall.row.id)?.measuredMm != null ? moved(reading(wall.row.id)?.residualMm ?? 0) : '' }}
-            </td>
-            <td class="number">{{ standing(reading(wall.row.id)) }}</td>
+            <template v-if="figures">
+              <td class="number">{{ reading(wall.row.id) ? length(reading(wall.row.id)?.adjustedMm ?? 0) : '' }}</td>
+              <td class="number">
+                {{ reading(wall.row.id)?.measuredMm != null ? moved(reading(wall.row.id)?.residualMm ?? 0) : '' }}
+              </td>
+              <td class="number">{{ standing(reading(wall.row.id)) }}</td>
+            </template>
             <td class="number keep">
               <button
                 type="button"
@@ -165,7 +175,7 @@ defineExpose({ focus: () => nextField.value?.focus() })
                 ><span v-else-if="echoOf(next)" class="quiet echo">{{ echoOf(next) }}</span></span
               >
             </td>
-            <td colspan="5">
+            <td :colspan="figures ? 5 : 2">
               <button type="button" class="word" @click="addWall">Add it</button
               ><span class="quiet">&ensp;or press Enter, and type the next</span>
             </td>
@@ -204,9 +214,11 @@ defineExpose({ focus: () => nextField.value?.focus() })
               />
             </td>
             <td />
-            <td class="number">{{ reading(check.id) ? length(reading(check.id)?.adjustedMm ?? 0) : '' }}</td>
-            <td class="number">{{ reading(check.id) ? moved(reading(check.id)?.residualMm ?? 0) : '' }}</td>
-            <td class="number">{{ standing(reading(check.id)) }}</td>
+            <template v-if="figures">
+              <td class="number">{{ reading(check.id) ? length(reading(check.id)?.adjustedMm ?? 0) : '' }}</td>
+              <td class="number">{{ reading(check.id) ? moved(reading(check.id)?.residualMm ?? 0) : '' }}</td>
+              <td class="number">{{ standing(reading(check.id)) }}</td>
+            </template>
             <td class="number">
               <button
                 type="button"
@@ -219,7 +231,7 @@ defineExpose({ focus: () => nextField.value?.focus() })
             </td>
           </tr>
           <tr>
-            <td colspan="7">
+            <td :colspan="figures ? 7 : 4">
               <button type="button" class="word" @click="emit('diagonal', null)">
                 Add a diagonal, or any corner to corner
               </button>

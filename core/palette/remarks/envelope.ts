@@ -1,4 +1,5 @@
 /** What the school of one envelope holds a small room to. */
+import { besideLimit } from '../../measure/quantity.ts'
 import { byId } from '../../makeover/by-id.ts'
 import { deltaE } from '../../colour/difference.ts'
 import { chroma } from '../../colour/lab.ts'
@@ -79,7 +80,7 @@ export const envelope: Checks = (makeover, palette, practice) => {
           code: 'envelope-lost',
           subjects: [subjectOf(row), subjectOf(walls)],
           title: `${row.name} sinks into the dark`,
-          sentence: `In a dark envelope upholstery stands out: it lies ${Math.abs(row.labL - walls.labL).toFixed(0)} from ${walls.name} in lightness, under ${citeRule('wall.vanish-lightness', rules)}.`,
+          sentence: `In a dark envelope upholstery stands out: it lies ${besideLimit(Math.abs(row.labL - walls.labL), rules['wall.vanish-lightness'])} from ${walls.name} in lightness, under ${citeRule('wall.vanish-lightness', rules)}.`,
           numbers: [row.labL - walls.labL],
         }),
       )

@@ -1,4 +1,5 @@
 /** What the chosen school of colours holds a palette to: shares, counts, and what is its own. */
+import { besideLimit } from '../../measure/quantity.ts'
 import { byId } from '../../makeover/by-id.ts'
 import { deltaE } from '../../colour/difference.ts'
 import { chroma } from '../../colour/lab.ts'
@@ -35,7 +36,7 @@ const balance: Checks = (makeover, palette, practice) => {
         code: 'balance',
         weight: typical > 0.2 ? 'note' : 'look',
         subjects: whole(makeover),
-        title: `${capital(role)} is ${Math.round(share)} % of what is seen`,
+        title: `${capital(role)} is ${besideLimit(share, share > target ? target + rules[`balance.grace-${role}`] : target - rules[`balance.grace-${role}`])} % of what is seen`,
         sentence: `${saidBy(practice)} it should be about ${target} %, within ${citeRule(`balance.grace-${role}`, rules)}. ${share > target ? 'Take some of it back, or give another colour more room.' : 'Give it more to cover, or let something else step back.'}${rests}`,
         rule: `balance.${role}`,
         numbers: [role, share],

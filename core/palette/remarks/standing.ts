@@ -1,4 +1,5 @@
 /** What disappears before its wall or stands out from it unmeant, and surfaces that cannot be told apart. */
+import { besideLimit } from '../../measure/quantity.ts'
 import { type Makeover, rowsOf } from '../../makeover/document.ts'
 import type { Remark } from '../../remarks/remark.ts'
 import { remark } from '../catalogue.ts'
@@ -25,8 +26,8 @@ export function standingRemarks(makeover: Makeover, palette: Palette, { rules }:
           ? `${subject.name}: seen before ${wall.name}`
           : `${subject.name}: lost before ${wall.name}`,
         sentence: standing.hides
-          ? `It is meant to hide, and is ${Math.abs(standing.lighter).toFixed(0)} ${standing.lighter > 0 ? 'lighter' : 'darker'} than the wall; over ${citeRule('wall.stand-out', rules)} a thing stands out.`
-          : `They part by ΔE ${standing.deltaE.toFixed(1)} and ${Math.abs(standing.lighter).toFixed(0)} in lightness; under ${citeRule('wall.vanish-difference', rules)} a thing is lost before its wall. Choose it lighter or darker, or say that it is meant to hide.`,
+          ? `It is meant to hide, and is ${besideLimit(Math.abs(standing.lighter), rules['wall.stand-out'])} ${standing.lighter > 0 ? 'lighter' : 'darker'} than the wall; over ${citeRule('wall.stand-out', rules)} a thing stands out.`
+          : `They part by ${besideLimit(Math.abs(standing.lighter), rules['wall.vanish-lightness'])} in lightness and hardly in hue (ΔE00 ${besideLimit(standing.deltaE, rules['wall.vanish-difference'])}); under ${citeRule('wall.vanish-difference', rules)} a thing is lost before its wall. Choose it lighter or darker, or say that it is meant to hide.`,
         rule: standing.hides ? 'wall.stand-out' : 'wall.vanish-difference',
         numbers: [standing.deltaE, standing.lighter],
       }),
@@ -47,7 +48,7 @@ export function standingRemarks(makeover: Makeover, palette: Palette, { rules }:
               { kind: 'finish', id: right.id },
             ],
             title: `${left.name} is hard to tell from ${right.name}`,
-            sentence: `They part by ${pair.points.toFixed(0)} points of LRV, an estimate; people who see little want ${citeRule('door.contrast', rules)}.`,
+            sentence: `They part by ${besideLimit(pair.points, pair.wanted)} points of LRV, an estimate; people who see little want ${citeRule('door.contrast', rules)}.`,
             numbers: [pair.points],
           }),
         ]
