@@ -17,8 +17,9 @@ export const areaUnit = (system: UnitSystem): string => (system === 'metric' ? '
 
 /** "12.5", "12.5 m²", "130 sq ft" in m²; a bare number is in the unit of the system. */
 export function readArea(text: string, system: UnitSystem, sign: Habits['decimal'] = null): Reading<number> {
-  const unit = /\s*(m2|m²|sq\.? ?m|sq\.? ?ft|ft2|ft²)$/i.exec(text.trim())?.[1]
-  const bare = unit === undefined ? text : text.trim().slice(0, -unit.length)
+  const typed = text.trim()
+  const unit = /(?:m2|m²|sq\.? ?m|sq\.? ?ft|ft2|ft²)$/i.exec(typed)?.[0]
+  const bare = unit === undefined ? typed : typed.slice(0, -unit.length).trim()
   const read = readNumber(bare, { decimals: 4, least: 0, most: 1e6 }, sign)
   if (!read.ok) return { ok: false, error: `${read.error.replace(/\.$/, '')}, in ${areaUnit(system)}` }
   const inFeet = unit === undefined ? system !== 'metric' : /f/i.test(unit)

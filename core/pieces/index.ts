@@ -3,6 +3,18 @@ export { compareCandidates, isOpenTerm, scoreOf, type CandidateReckoning } from 
 
 export { fitOf } from './fit.ts'
 export { judgeSighting, keepSighting, type Sighting, type Verdict } from './sighting.ts'
+export {
+  arrivalFields,
+  guessColumns,
+  isPage,
+  readArrivals,
+  readCopied,
+  readPage,
+  readTable,
+  type Arrival,
+  type ArrivalField,
+  type ArrivalTable,
+} from './arrivals/index.ts'
 export { reasonProposed } from './reasons.ts'
 export { sourceNeeds } from './sources.ts'
 export { differences } from './substitution.ts'

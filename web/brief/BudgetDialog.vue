@@ -26,6 +26,7 @@ import { useMakeover } from '../stores/makeover.ts'
 import { optionsOf, useRows } from '../stores/rows.ts'
 import { earlierJobs, keepSigned, writeBudget, type Sum } from './budget.ts'
 import { bounded } from '../parts/bounded.ts'
+import { draftOfLines } from '../parts/draft.ts'
 
 /** Drafts a budget, has the draft signed, or signs a change to what was agreed. */
 const { mode, raise = null } = defineProps<{
@@ -77,15 +78,6 @@ async function splitIt(by: 'typical' | 'jobs'): Promise<void> {
 }
 const titles = { draft: 'Draft the budget', sign: 'Have the budget signed', change: 'Sign a change' }
 
-const { form, reset, submit } = useForm(() => ({
-  contingencyMinor: moneyField(makeover.currency, last.value?.row.contingencyMinor ?? null),
-  reason: mode === 'change' ? saidField('', 500) : textField(),
-  signedById: choiceField(
-    clients.value.map((client) => client.id),
-    clients.value[0]?.id ?? '',
-  ),
-  signedOn: dateField(today.value),
-}))
 type Line = { category: Row<'category'> | null; name: Field<string>; amount: Field<Minor> }
 const sums = ref<Line[]>([])
 const line = (category: Row<'category'> | null, amount: Minor | null): Line =>
@@ -95,10 +87,27 @@ const line = (category: Row<'category'> | null, amount: Minor | null): Line =>
     amount: moneyField(makeover.currency, amount),
   })
 
+const { form, reset, submit } = useForm(
+  () => ({
+    contingencyMinor: moneyField(makeover.currency, last.value?.row.contingencyMinor ?? null),
+    reason: mode === 'change' ? saidField('', 500) : textField(),
+    signedById: choiceField(
+      clients.value.map((client) => client.id),
+      clients.value[0]?.id ?? '',
+    ),
+    signedOn: dateField(today.value),
+  }),
+  draftOfLines(
+    sums,
+    ({ category }) => category?.id ?? '',
+    ({ name, amount }) => ({ name, amount }),
+    (id) => line(byId(categories.value, id) ?? null, null),
+  ),
+)
+
 watch(open, (isOpen) => {
   if (!isOpen) return
   versions.value = makeover.reckoning?.money.versions ?? []
-  reset()
   sums.value = categories.value
     .toSorted((left, right) => left.place - right.place)
     .map((category) => {
@@ -106,6 +115,7 @@ watch(open, (isOpen) => {
       return line(category, raise?.categoryId === category.id ? plus(amount, raise.by) : amount)
     })
   if (sums.value.length === 0) sums.value = [line(null, null)]
+  reset()
 })
 
 const typed = computed(() => {

@@ -3,9 +3,7 @@ import type { Directive } from 'vue'
 /** On a phone a table stands as cards (`pages.css`): each cell then says the title of its column. */
 function name(table: HTMLTableElement): void {
   const titles = [...(table.tHead?.rows[0]?.cells ?? [])].map((cell) =>
-    cell.querySelector('.visually-hidden')
-      ? ''
-      : (cell.querySelector('strong')?.textContent ?? cell.textContent ?? '').trim(),
+    cell.querySelector('.visually-hidden') ? '' : (cell.querySelector('strong') ?? cell).textContent.trim(),
   )
   for (const { cells } of [...table.tBodies].flatMap((body) => [...body.rows])) {
     let column = 0

@@ -13,28 +13,65 @@ type Draft = {
 const kept = new Map<string, Texts>()
 const key: InjectionKey<Draft> = Symbol('the draft of a form')
 
-const textsOf = (fields: Readonly<Record<string, { readonly text: string }>>): Texts =>
-  Object.fromEntries(Object.entries(fields).map(([name, { text }]) => [name, text]))
+/** The lines of a form that has a list in it, as one text: what stands in them, and how they are made of it again. */
+export type DraftLines = { readonly read: () => string; readonly write: (text: string) => void }
+
+/** Lines of fields, each known by an id, and made anew by it. */
+export const draftOfLines = <Line>(
+  lines: Ref<Line[]>,
+  idOf: (line: Line) => string,
+  fieldsOf: (line: Line) => Readonly<Record<string, { text: string }>>,
+  make: (id: string) => Line | null,
+): DraftLines => ({
+  read: () =>
+    JSON.stringify(
+      lines.value.map((line) => [idOf(line), Object.entries(fieldsOf(line)).map(([name, { text }]) => [name, text])]),
+    ),
+  write: (text) => {
+    lines.value = (JSON.parse(text) as [string, [string, string][]][]).flatMap(([id, texts]) => {
+      const line = make(id)
+      if (!line) return []
+      for (const [name, typed] of texts) Object.assign(fieldsOf(line)[name] ?? {}, { text: typed })
+      return [line]
+    })
+  },
+})
+
+const linesName = ' lines'
+const textsOf = (
+  fields: Readonly<Record<string, { readonly text: string }>>,
+  lines: DraftLines | undefined,
+): Texts => ({
+  ...Object.fromEntries(Object.entries(fields).map(([name, { text }]) => [name, text])),
+  ...(lines ? { [linesName]: lines.read() } : {}),
+})
 
 /** A form that is left with something typed keeps it, and has it again when it is opened for the same. */
-export function useDraft(form: { readonly fields: Readonly<Record<string, { text: string }>> }, reset: () => void) {
-  let began: Texts = textsOf(form.fields)
+export function useDraft(
+  form: { readonly fields: Readonly<Record<string, { text: string }>> },
+  reset: () => void,
+  lines?: DraftLines,
+) {
+  let began: Texts = {}
   const restored = ref(false)
   const place = (): string => `${location.pathname} ${JSON.stringify(began)}`
 
   /** The form was opened, and its fields stand as they begin. */
   function opened(): void {
-    began = textsOf(form.fields)
+    began = textsOf(form.fields, lines)
     const typed = kept.get(place())
     restored.value = typed !== undefined
-    if (typed) for (const [name, text] of Object.entries(typed)) Object.assign(form.fields[name] ?? {}, { text })
+    if (!typed) return
+    for (const [name, text] of Object.entries(typed))
+      if (name === linesName) lines?.write(text)
+      else Object.assign(form.fields[name] ?? {}, { text })
   }
   const saved = (): void => {
     kept.delete(place())
-    began = textsOf(form.fields)
+    began = textsOf(form.fields, lines)
   }
   function keep(): boolean {
-    const typed = textsOf(form.fields)
+    const typed = textsOf(form.fields, lines)
     if (JSON.stringify(typed) === JSON.stringify(began)) return false
     kept.set(place(), typed)
     return true

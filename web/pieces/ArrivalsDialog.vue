@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { writeSize } from '#core/measure/size.ts'
 import { writeMoney } from '#core/money/written.ts'
-import { arrivalFields } from '#core/pieces/arrivals/index.ts'
+import { arrivalFields } from '#core/pieces/index.ts'
 import FormDialog from '../parts/FormDialog.vue'
 import { goToMade } from '../parts/made.ts'
 import { useEntry } from '../stores/entry.ts'

@@ -1,8 +1,8 @@
 import { v7 as uuidv7 } from 'uuid'
 import { computed, ref, shallowRef, watch, type Ref } from 'vue'
 import type { Operation } from '#core/makeover/change.ts'
-import { keepSighting } from '#core/pieces/index.ts'
 import {
+  keepSighting,
   guessColumns,
   isPage,
   readArrivals,
@@ -12,7 +12,7 @@ import {
   type Arrival,
   type ArrivalField,
   type ArrivalTable,
-} from '#core/pieces/arrivals/index.ts'
+} from '#core/pieces/index.ts'
 import { useEntry } from '../stores/entry.ts'
 import { habits } from '../stores/habits.ts'
 import { useMakeover } from '../stores/makeover.ts'

@@ -32,6 +32,7 @@ import { goToMade, toMade } from '../parts/made.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 import { bounded } from '../parts/bounded.ts'
+import { draftOfLines } from '../parts/draft.ts'
 
 type Amount = ReturnType<typeof sum>
 type Line = {
@@ -64,23 +65,33 @@ export function useOrderForm(first: () => Row<'piece'>, open: Ref<boolean>) {
   )
   const ownCoupons = computed(() => coupons.value.filter((row) => row.sellerId === sellerId.value))
 
-  const { form, reset, submit } = useForm(() =>
-    bounded('order', {
-      orderedOn: dateField(makeover.opened?.today ?? null),
-      onTheSpot: yesField(false),
-      tender: choiceField(tenders, 'card'),
-      reference: textField(''),
-      boughtBy: choiceField(buyers, 'client'),
-      depositMinor: moneyField(makeover.currency, zero),
-      balanceDueOn: maybeDateField(null),
-      couponId: maybeChoiceField(
-        ownCoupons.value.map((row) => row.id),
-        null,
-      ),
-      taxRounding: choiceField(taxRoundings, seller.value?.taxRounding ?? 'line'),
-    }),
-  )
   const lines = ref<Line[]>([])
+  const { form, reset, submit } = useForm(
+    () =>
+      bounded('order', {
+        orderedOn: dateField(makeover.opened?.today ?? null),
+        onTheSpot: yesField(false),
+        tender: choiceField(tenders, 'card'),
+        reference: textField(''),
+        boughtBy: choiceField(buyers, 'client'),
+        depositMinor: moneyField(makeover.currency, zero),
+        balanceDueOn: maybeDateField(null),
+        couponId: maybeChoiceField(
+          ownCoupons.value.map((row) => row.id),
+          null,
+        ),
+        taxRounding: choiceField(taxRoundings, seller.value?.taxRounding ?? 'line'),
+      }),
+    draftOfLines(
+      lines,
+      ({ piece }) => piece.id,
+      ({ fields }) => fields,
+      (id) => {
+        const piece = byId(pieces.value, id)
+        return piece ? lineOf(piece) : null
+      },
+    ),
+  )
   const orderId = ref(uuidv7())
   const difference = shallowRef<Preview | null>(null)
 
@@ -100,10 +111,10 @@ export function useOrderForm(first: () => Row<'piece'>, open: Ref<boolean>) {
     }
   }
   function begin(): void {
-    reset()
     orderId.value = uuidv7()
     const line = lineOf(first())
     lines.value = line ? [line] : []
+    reset()
   }
   watch(open, (isOpen) => isOpen && begin(), { immediate: true })
   const has = (piece: Row<'piece'>): boolean => lines.value.some((line) => line.piece.id === piece.id)

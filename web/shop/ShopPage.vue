@@ -78,6 +78,12 @@ const verdicts = computed((): readonly Verdict[] => {
     ? judgeSighting(opened, reckoning.money, reckoning.practice.rules, sighting.value, opened.today, uuidv7)
     : []
 })
+const lately = computed(() =>
+  candidates.value
+    .filter(({ priceKind }) => priceKind === 'seen')
+    .slice(-6)
+    .toReversed(),
+)
 const marks = { good: null, bad: 'look', open: 'note' } as const
 
 async function send(): Promise<void> {
@@ -148,6 +154,20 @@ void send()
       </p>
       <el-button type="primary" native-type="submit" :loading="form.busy">Keep it</el-button>
     </form>
+    <Teleport defer to="#tag">
+      <section class="tag">
+        <span class="hole" aria-hidden="true" />
+        <h2>Seen lately</h2>
+        <ul v-if="lately.length > 0">
+          <li v-for="row in lately" :key="row.id">
+            <router-link :to="{ name: 'piece', params: { id: $route.params.id, pieceId: row.pieceId } }">{{
+              row.name
+            }}</router-link>
+          </li>
+        </ul>
+        <p v-else class="quiet">What you keep here stands beside the other candidates of its piece.</p>
+      </section>
+    </Teleport>
   </div>
 </template>
 

@@ -49,6 +49,10 @@ const wall = computed(() =>
   face.value === null || room.value?.closing.state !== 'closed' ? null : (room.value.walls[face.value] ?? null),
 )
 const selected = ref<Subject | null>(null)
+// the tag is of the wall one stands before
+watch(wall, (turned) => {
+  if (turned) selected.value = { kind: 'wall', id: turned.row.id }
+})
 watch(
   () => room.value?.id,
   () => {

@@ -127,9 +127,10 @@ export function readPage(
 }
 
 const address = /\bhttps?:\/\/\S{3,1000}|\bwww\.\S{3,300}/i
-const amount = /(?:\p{Sc}|\b[A-Z]{3}\b) ?\d[\d.,’' ]*\d|\d[\d.,’']*\d? ?(?:\p{Sc}|\b[A-Z]{3}\b)/gu
-const measures =
-  /\d+(?:[.,]\d+)? ?(?:mm|cm|m|in|["'])? ?[×x*] ?\d+(?:[.,]\d+)? ?(?:mm|cm|m|in|["'])?(?: ?[×x*] ?\d+(?:[.,]\d+)? ?(?:mm|cm|m|in|["'])?)?/i
+const amount =
+  /(?:\p{Sc}|\b[A-Z]{3}\b) ?\d{1,9}(?:[.,’' ]\d{1,3}){0,4}|\b\d{1,9}(?:[.,’']\d{1,3}){0,4} ?(?:\p{Sc}|[A-Z]{3}\b)/gu
+const side = String.raw`\d{1,6}(?:[.,]\d{1,3})? ?(?:mm|cm|m|in|["'])?`
+const measures = new RegExp(String.raw`\b${side} ?[×x*] ?${side}(?: ?[×x*] ?${side})?`, 'i')
 
 /** Text copied from a page with its address: the first line that is words names the thing; a price and a size are found in it. Null where no address is in it. */
 export function readCopied(text: string, reads: Reads): Arrival | null {
