@@ -87,7 +87,7 @@ function openPermission(row: Row<'permission'> | null): void {
       </tbody>
     </table>
     <div class="section-head asked">
-      <h3>Leave asked</h3>
+      <h3>Permissions asked</h3>
       <button type="button" class="word" @click="openPermission(null)">Ask for permission</button>
     </div>
     <table v-cards v-if="permissions.length > 0">
