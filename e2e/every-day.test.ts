@@ -143,7 +143,7 @@ test('one order of two lines: deposit, a part that does not come, a claim, and m
   await dialog(page).getByText('Still wanted: count it as to buy again').click()
   await dialog(page).getByRole('button', { name: 'Cancel order' }).click()
   await expect(dialog(page)).toBeHidden()
-  await tag.getByRole('button', { name: 'Ask for money off' }).click()
+  await tag.getByRole('button', { name: 'Keep it for less' }).click()
   await dialog(page).getByLabel('Asked for').fill('30')
   await dialog(page).getByRole('button', { name: 'Asked', exact: true }).click()
   await tag.getByRole('button', { name: 'Seller answered' }).click()

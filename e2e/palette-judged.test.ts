@@ -16,7 +16,7 @@ test.describe('on a phone', () => {
     await lay(page, 'Oat', '#d9d0bd', {}, '60')
     await lay(page, 'Moss', '#6b7a58', { Role: 'secondary', On: 'piece' }, '40')
     const [oat, moss] = [chip(page, 'Oat'), chip(page, 'Moss')]
-    await moss.scrollIntoViewIfNeeded()
+    await moss.evaluate((element) => element.scrollIntoView({ block: 'center' }))
     const [top, below] = [await oat.boundingBox(), await moss.boundingBox()]
     if (!top || !below) throw new Error('both lie in the tray')
     expect(below.y).toBeGreaterThan(top.y + top.height - 1)

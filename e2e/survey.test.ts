@@ -71,7 +71,7 @@ test('a room walked round: lengths as people write them, the wrong one found by 
       { From: start ?? '', To: to ?? '' },
       'Add',
     )
-  await expect(page.getByText('measure Wall C again.').first()).toBeVisible()
+  await expect(page.getByText('Measure Wall C again.').first()).toBeVisible()
   await expect(rowOf(page, /^C measure again/)).toBeVisible()
   await expect(figure(page, 'Floor')).toHaveText('18.00 m²')
 
@@ -279,7 +279,7 @@ test('the demo rooms: a bay and a breast, a sloped ceiling, and a wrong length t
   await page.getByRole('link', { name: 'Bonitas, to all makeovers' }).click()
   await openMakeover(page, /Tea room/)
   await toStep(page, 'Survey')
-  await expect(page.getByText('measure B, shed side again.').first()).toBeVisible()
+  await expect(page.getByText('Measure B, shed side again.').first()).toBeVisible()
   await expect(page.getByText(/the others make it 1[12]'\s\d/).first()).toBeVisible()
   await page.setViewportSize({ width: 390, height: 844 })
   await clean(page, 'a survey on a phone')

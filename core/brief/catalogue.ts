@@ -5,6 +5,7 @@ export const { catalogue, codeOf, remark } = remarksOf('brief', {
   unsigned: { said: 'No budget is signed.', weight: 'look', units: ['words'] },
   'need-unserved': { said: 'Nothing serves a need.', weight: 'look', units: ['words'] },
   forbidden: { said: 'A thing, or how it is put up, is ruled out.', weight: 'look', units: ['words', 'words'] },
+  unrestored: { said: 'Painting is allowed with nothing to put it back.', weight: 'look', units: ['words'] },
   'go-back-late': { said: 'A lent thing should have gone back.', weight: 'look', units: ['date'] },
   'no-go-back': { said: 'A thing is lent without a date.', weight: 'note', units: ['words'] },
   hole: { said: 'What moves in leaves a gap where it stood.', weight: 'note', units: ['words'] },

@@ -1,5 +1,6 @@
 import { type Makeover, paletteFinishes, rowsOf } from '../makeover/document.ts'
 import type { Remark } from '../remarks/remark.ts'
+import { beginRemarks } from './begin-remarks.ts'
 import { remark } from './catalogue.ts'
 import { agreedNow, agreements } from './agreement.ts'
 import {
@@ -62,6 +63,7 @@ export function briefRemarks(
     ...remarks,
     ...breaches(makeover, practice),
     ...keeperRemarks(makeover, today),
+    ...unrestored(makeover),
     ...scopeRemarks(makeover, practice),
     ...beginRemarks(makeover, practice),
   ]
@@ -116,7 +118,7 @@ function breaches(makeover: Makeover, practice: Practice): Remark[] {
       .map((forbidden) =>
         remark({
           code: 'forbidden',
-          weight: !isMethod(forbidden.word) || forbidden.leave === 'waiting' ? 'look' : 'stop',
+          weight: weightOf(forbidden),
           step,
           subjects: [subject, ...forbidden.constraints.map((row) => ({ kind: 'constraint' as const, id: row.id }))],
           title: `${name}: ${forbidden.word} is ruled out`,
@@ -127,6 +129,13 @@ function breaches(makeover: Makeover, practice: Practice): Remark[] {
   })
 }
 
+/** Cords in reach of children strangle: a stop, as a method is that was not allowed (EN 13120, from memory). */
+const weightOf = (forbidden: Forbidden): 'stop' | 'look' =>
+  (isMethod(forbidden.word) && forbidden.leave !== 'waiting') ||
+  (forbidden.word === 'corded' && forbidden.constraints.some(({ reason }) => reason === 'children'))
+    ? 'stop'
+    : 'look'
+
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 
 /** The school that paints a tenancy and paints it back: it passes once putting it back is planned and paid for. */
@@ -135,6 +144,26 @@ const paidBack = (forbidden: Forbidden, { schools }: Practice): boolean =>
   schools['tenant-walls'] === 'painted-back' &&
   forbidden.leave !== 'no' &&
   (forbidden.permission?.restorePieceId ?? null) !== null
+
+/** Permission to paint is mostly given with the duty to put it back: what that costs belongs in the budget. */
+function unrestored(makeover: Makeover): Remark[] {
+  return rowsOf(makeover, 'permission').flatMap((row) => {
+    if (row.method !== 'paint' || row.answer !== 'yes' || row.restorePieceId !== null) return []
+    return [
+      remark({
+        code: 'unrestored',
+        subjects: [{ kind: 'permission', id: row.id }],
+        title: 'Painting is allowed, and nothing is planned to put it back',
+        sentence:
+          `${row.restore ? `It is to be put back: ${row.restore}. ` : ''}Paint, tools and days for it belong in the budget now; or note that it need not be put back.`.replace(
+            '..',
+            '.',
+          ),
+        numbers: [row.restore],
+      }),
+    ]
+  })
+}
 
 function keeperRemarks(makeover: Makeover, today: PlainDate): Remark[] {
   return keepers(makeover).flatMap(({ piece, thing, lent }) => {
@@ -192,55 +221,4 @@ function scopeRemarks(makeover: Makeover, practice: Practice): Remark[] {
       }),
     ]
   })
-}
-
-/** What the chosen beginning asks for first. */
-function beginRemarks(makeover: Makeover, { schools, chosen }: Practice): Remark[] {
-  if (!chosen.includes('begin')) return []
-  const pieces = rowsOf(makeover, 'piece').length
-  const finishes = paletteFinishes(makeover)
-  const missing: Readonly<Record<string, [boolean, string, string]>> = {
-    needs: [
-      pieces > 0 && rowsOf(makeover, 'need').length === 0,
-      'Pieces are planned, and no need is written down',
-      'This makeover begins with what the room is for. Write the needs down, and hold the pieces against them.',
-    ],
-    floor: [
-      finishes.length > 0 && !finishes.some((row) => row.surface === 'floor'),
-      'The palette has no floor yet',
-      'This makeover begins with the floor or the rug, since it sets the direction: lay it in first.',
-    ],
-    paint: [
-      finishes.length > 0 && !finishes.some((row) => row.surface === 'walls'),
-      'The palette has no wall yet',
-      'This makeover begins with paint: lay the walls in first.',
-    ],
-    clearing: [
-      pieces > 0 && keepers(makeover).length === 0,
-      'Nothing is listed that stays',
-      'This makeover begins with clearing out: write down what stays before anything is bought.',
-    ],
-    inspiration: [
-      finishes.length > 0 && rowsOf(makeover, 'inspiration').length === 0,
-      'The collection is empty',
-      'This makeover begins with an inspiration: put the picture or cloth in that the colours come from.',
-    ],
-    fixture: [
-      finishes.length > 0 && !finishes.some((row) => row.family === 'metal'),
-      'The palette has no metal yet',
-      'This makeover begins with the anchor fixture, whose metal leads: lay it in first.',
-    ],
-  }
-  const [is, title, sentence] = missing[schools.begin] ?? [false, '', '']
-  return is
-    ? [
-        remark({
-          code: 'begin',
-          subjects: [{ kind: 'makeover', id: makeover.id }],
-          title,
-          sentence,
-          numbers: [schools.begin],
-        }),
-      ]
-    : []
 }

@@ -16,3 +16,7 @@ export function besideLimit(value: number, limit: number): string {
   const hundredths = 100 * value
   return ((value < limit ? Math.floor(hundredths) : Math.ceil(hundredths)) / 100).toFixed(2)
 }
+
+/** “a, b and c” */
+export const inWords = (words: readonly string[]): string =>
+  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`

@@ -43,6 +43,23 @@ export const { catalogue, codeOf, remark } = remarksOf('palette', {
     rule: 'colour.white-from',
     units: ['L*', 'C*'],
   },
+  'deep-wood': {
+    said: 'A deep wood where only pale ones are wanted.',
+    weight: 'look',
+    rule: 'woods.deep',
+    units: ['L*'],
+  },
+  'dark-small': {
+    said: 'A dark wall in a small room, where the school keeps it pale, warm or with one bright thing.',
+    weight: 'look',
+    rule: 'room.dark-wall',
+    units: ['LRV'],
+  },
+  'no-panelling': {
+    said: 'A panelled lower third is wanted, and no finish covers it.',
+    weight: 'note',
+    units: ['count'],
+  },
   use: { said: 'A finish does not stand up to where it is.', weight: 'look', units: ['words', 'words'] },
   'appears-seldom': {
     said: 'A colour appears too seldom to look meant.',
@@ -52,7 +69,7 @@ export const { catalogue, codeOf, remark } = remarksOf('palette', {
   },
   'one-side': {
     said: 'A colour is all on one side of the room.',
-    weight: 'look',
+    weight: 'note',
     rule: 'tie.apart-plan',
     units: ['count'],
   },

@@ -18,7 +18,8 @@ export type Clash = {
 
 /**
  * Woods, metals and greenery clash by metric hue difference ΔH*; whites, greys and beiges by distance in (a*, b*),
- * where also their hues part or one is a true neutral. Black metal matches with any. Depth alone never clashes. Null: they agree, or are of no
+ * where also their hues part or one is a true neutral, and they are of like depth. Black metal matches with any. Depth
+ * alone never clashes. Null: they agree, or are of no
  * common family.
  */
 export function clash(swatch: Swatch, right: Swatch, rules: Rules): Clash | null {
@@ -28,7 +29,11 @@ export function clash(swatch: Swatch, right: Swatch, rules: Rules): Clash | null
   if (group === 'neutrals') {
     const measured = Math.hypot(swatch.lab.a - right.lab.a, swatch.lab.b - right.lab.b)
     const trueNeutral = Math.min(chroma(swatch.lab), chroma(right.lab)) < rules['colour.true-neutral']
-    const parts = measured >= rules['clash.neutral-distance'] && (apart >= rules['clash.neutral-hue'] || trueNeutral)
+    const depth = rules[trueNeutral ? 'clash.true-neutral-depth' : 'clash.neutral-depth']
+    const parts =
+      Math.abs(swatch.lab.L - right.lab.L) < depth &&
+      measured >= rules['clash.neutral-distance'] &&
+      (apart >= rules['clash.neutral-hue'] || trueNeutral)
     return parts
       ? {
           measured,

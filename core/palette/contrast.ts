@@ -2,7 +2,8 @@
 import { deltaE } from '../colour/difference.ts'
 import { lrv, type Lab } from '../colour/lab.ts'
 import type { Surface } from '../makeover/choices.ts'
-import { groupBy, type Makeover, paletteFinishes } from '../makeover/document.ts'
+import { groupBy, type Makeover, paletteFinishes, rowsOf } from '../makeover/document.ts'
+import { groundOf, isMaterial, type Ground } from '../makeover/things.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { labOf } from './colour-of.ts'
@@ -27,8 +28,22 @@ export type Standing = {
 const before: ReadonlySet<Surface> = new Set(['trim', 'door', 'window', 'piece', 'switch', 'rail', 'other'])
 const mayBlend: ReadonlySet<Surface> = new Set(['trim', 'door', 'window', 'switch'])
 
+/** The pieces that are seen against something else than a wall, a line each: its id and what it is seen against. */
+export const groundsIn = (makeover: Makeover): string =>
+  rowsOf(makeover, 'piece')
+    .map(({ id, name }) => [id, groundOf(name)] as const)
+    .filter(([, ground]) => ground !== 'walls')
+    .map(([id, ground]) => `${id} ${ground}`)
+    .join('\n')
+
 /** Each piece of known colour, and each finish that stands before a wall, against that wall: its own, or the nearest in colour. */
-export function standings(makeover: Makeover, table: readonly PieceColours[], rules: Rules): Standing[] {
+export function standings(
+  makeover: Makeover,
+  table: readonly PieceColours[],
+  rules: Rules,
+  grounds: string,
+): Standing[] {
+  const groundAt = new Map(grounds.split('\n').map((line) => [line.slice(0, 36), line.slice(37) as Ground]))
   const finishes = paletteFinishes(makeover)
   const walls = groupBy(
     finishes.filter((row) => row.surface === 'walls'),
@@ -39,13 +54,26 @@ export function standings(makeover: Makeover, table: readonly PieceColours[], ru
     const own = wallId === null ? [] : all.filter((row) => row.wallId === wallId)
     return own.length > 0 ? own : wallId === null ? all : all.filter((row) => row.wallId === null)
   }
+  const under = (surface: Surface, roomId: string): Row<'finish'>[] =>
+    finishes.filter((row) => row.surface === surface && row.roomId === roomId && row.pieceId === null)
+  /** What a thing is seen against: a thing is never held against a wall that nobody says it stands before, where walls differ. */
+  const behindOf = (
+    thing: { readonly roomId: string; readonly wallId: string | null },
+    ground: Ground,
+  ): readonly Row<'finish'>[] => {
+    if (ground === 'a thing') return []
+    if (ground !== 'walls') return under(ground, thing.roomId)
+    const all = wallsOf(thing.roomId, thing.wallId)
+    return thing.wallId === null && all.length > 1 ? [] : all
+  }
   const against = (
     kind: Standing['kind'],
-    row: { readonly id: string; readonly roomId: string; readonly wallId: string | null; readonly hides: boolean },
+    row: { readonly id: string; readonly hides: boolean },
     colour: Lab,
     blends: boolean,
+    behind: readonly Row<'finish'>[],
   ): Standing[] => {
-    const wall = nearestOf(colour, wallsOf(row.roomId, row.wallId), row.id)
+    const wall = nearestOf(colour, behind, row.id)
     if (!wall) return []
     const [apart, lighter] = [deltaE(colour, labOf(wall)), colour.L - wall.labL]
     const vanishes = apart < rules['wall.vanish-difference'] && Math.abs(lighter) < rules['wall.vanish-lightness']
@@ -65,7 +93,9 @@ export function standings(makeover: Makeover, table: readonly PieceColours[], ru
   }
   const pieces = table.flatMap(({ pieceId, colours: [colour] }) => {
     const piece = makeover.rows.piece[pieceId]
-    return piece && colour && !isMaterial(piece) ? against('piece', piece, colour, false) : []
+    return piece && colour && !isMaterial(piece)
+      ? against('piece', piece, colour, false, behindOf(piece, groundAt.get(piece.id) ?? 'walls'))
+      : []
   })
   const own = finishes
     .filter((row) => row.pieceId === null && before.has(row.surface))
@@ -75,16 +105,13 @@ export function standings(makeover: Makeover, table: readonly PieceColours[], ru
         { ...row, hides: row.hides || row.fate === 'camouflage' },
         labOf(row),
         mayBlend.has(row.surface) || row.role !== 'accent',
+        mayBlend.has(row.surface) || row.surface === 'rail'
+          ? wallsOf(row.roomId, row.wallId)
+          : behindOf(row, groundOf(`${row.name} ${row.usedFor}`)),
       ),
     )
   return [...pieces, ...own]
 }
-
-/** What is counted in tins, rolls or square metres is laid on the room, and stands before nothing. */
-const isMaterial = ({ unit }: Row<'piece'>): boolean =>
-  /^(l|lit(?:re|er)s?|tins?|cans?|gal(?:lons?)?|quarts?|rolls?|strips?|tiles?|boards?|m²|m2|sq\.? ?(?:m|ft)|square (?:metres?|feet)|kg|bags?)$/i.test(
-    unit.trim(),
-  )
 
 /** The wall nearest in L*a*b*, which of few walls is the one it is seen against; not itself, nor what it carries. */
 function nearestOf(colour: Lab, walls: readonly Row<'finish'>[], itself: string): Row<'finish'> | undefined {

@@ -9,7 +9,7 @@ import type { FinishArea, Room } from '../survey/index.ts'
 import { balanceOf, colourAreas, seenAreas, type Balance, type SeenArea } from './balance.ts'
 import { asSwatch, labOf } from './colour-of.ts'
 import { clash, type Clash } from './compare.ts'
-import { standings, tellApart, type Apart, type Standing } from './contrast.ts'
+import { groundsIn, standings, tellApart, type Apart, type Standing } from './contrast.ts'
 import { spreadsOf, type Spread } from './places.ts'
 import { nearTones } from './near.ts'
 import { appearances, tieOfTones, tieTable, type PieceTies } from './ties.ts'
@@ -58,6 +58,7 @@ export function reckonPalette(
   { rules, schools }: Practice,
   known: ReadonlyMap<string, FinishArea>,
   rooms: readonly Room[] = [],
+  grounds: string = groundsIn(makeover),
 ): Palette {
   const rows = paletteFinishes(makeover)
   const areas = seenAreas(makeover, known, rules)
@@ -85,18 +86,25 @@ export function reckonPalette(
     judged: rows.filter((row) => areas.get(row.id)?.basis !== 'typical').length,
     ties: ties.map(({ pieceId, tied, clashes }) => ({ pieceId, tied, clashes })),
     spreads: spreadsOf(makeover, rows, places, roomOf, rules),
-    standings: standings(makeover, ties, rules),
+    standings: standings(makeover, ties, rules, grounds),
     apart: tellApart(makeover, rules),
     variety: varietyOf(makeover, areas, rules),
     colours,
     strong: colours.filter((group) =>
       group.some(
         (id) =>
+          !isNaturalFibre(makeover.rows.finish[id]) &&
           chroma(labOf(makeover.rows.finish[id] ?? { labL: 0, labA: 0, labB: 0 })) >= rules['colour.near-neutral'],
       ),
     ),
   }
 }
+/** Undyed jute, sisal, rattan and their like are materials rather than colours, as wood is. */
+const isNaturalFibre = (row: Row<'finish'> | undefined): boolean =>
+  row !== undefined &&
+  (row.family === 'cane' ||
+    ((row.family === 'textile' || row.family === 'plush') &&
+      /\b(jute|sisal|rattan|seagrass|coir|wicker|raffia|hemp|abaca)\b/i.test(`${row.name} ${row.usedFor}`)))
 const nothing: SeenArea = { m2: 0, basis: 'typical', how: '' }
 
 // only finishes of one room and one family can clash, so only those are held against each other
@@ -109,9 +117,21 @@ function clashesAmong(rows: readonly Row<'finish'>[], rules: Rules, wholeHome: b
     family.flatMap((finish, at) => family.slice(at + 1).map((otherFinish) => [finish, otherFinish] as const)),
   )
   return pairs.flatMap(([left, right]) => {
-    const found = clash(asSwatch(left), asSwatch(right), rules)
+    const strict = onOneFitting(left, right)
+      ? { ...rules, 'clash.metal': Math.min(rules['clash.metal'], rules['metals.one-fitting']) }
+      : rules
+    const found = clash(asSwatch(left), asSwatch(right), strict)
     return found ? [{ ...found, left: left.id, right: right.id }] : []
   })
+}
+
+const fittings = /\b(basin|sink|bath|shower|tap|bidet|hob|cooker|lamp|pendant|handle)s?\b/gi
+/** Two metals on one thing: carried by one piece, or used for the same fitting. */
+function onOneFitting(left: Row<'finish'>, right: Row<'finish'>): boolean {
+  if (left.family !== 'metal' || right.family !== 'metal') return false
+  if (left.pieceId !== null && left.pieceId === right.pieceId) return true
+  const words = ({ usedFor }: Row<'finish'>): string[] => (usedFor.toLowerCase().match(fittings) ?? []).map(String)
+  return words(left).some((word) => words(right).includes(word))
 }
 
 const ownRules = new Set(['wood', 'metal', 'greenery'])

@@ -117,7 +117,7 @@ describe('contrast as practitioners judge it (common practice; BS 8300-2 for 30 
     expect(reads(room('#a3ab94', piece('Pot', '#b5694a')), 'Pot')).toBe('between')
   })
   it('a white door in a white wall cannot be told by people who see little, a dark blue one can', () => {
-    const asked = { roomId: null, reason: 'access' as const, forbids: 'drill' as const, note: '' }
+    const asked = { roomId: null, reason: 'access' as const, forbids: 'drill' as const, note: 'Sees little' }
     const door = (hex: string) =>
       codesOf(
         room('#f2efe6', finish('Door', hex, { surface: 'door' }), add('constraint', world.newId(), asked)),

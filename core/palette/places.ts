@@ -1,6 +1,7 @@
 /** Where a palette colour appears: in which part of the room, and how high. */
 import { type Makeover } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
+import { thingsIn } from '../makeover/things.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { pointOn, type Room } from '../survey/index.ts'
 import { appearances, tieTable, type Appearance } from './ties.ts'
@@ -55,7 +56,13 @@ export function spreadsOf(
     })
     const kept: Place[] = []
     for (const place of places) if (!kept.some((otherPlace) => near(place, otherPlace, rules))) kept.push(place)
-    return { finishId: finish.id, apart: kept.length, fault: faultOf(places, room, rules) }
+    // a set spread round a table is several places
+    const sets = kept.reduce((more, { kind, id }) => {
+      const piece = kind === 'piece' ? makeover.rows.piece[id] : undefined
+      const things = piece ? thingsIn(piece) : 1
+      return more + (things >= 3 ? things - 1 : 0)
+    }, 0)
+    return { finishId: finish.id, apart: kept.length + sets, fault: faultOf(places, room, rules) }
   })
 }
 

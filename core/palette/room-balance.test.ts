@@ -17,7 +17,7 @@ describe('samples', () => {
   }
   const asked = (documents: Documents) =>
     reckoned(documents).remarks.find((remark) => remark.code === 'palette.lamp-unseen')
-  it('a paint never seen by lamp light is an open question; chosen and about to be ordered it is looked at', () => {
+  it('a paint never seen by lamp light is an open question; chosen and about to be ordered it needs a hand', () => {
     const paint = world.with(finish('Wall', '#e9e2d3', { surface: 'walls' }))
     expect(asked(paint)).toMatchObject({ weight: 'note', title: 'Wall was never seen by lamp light' })
     expect(asked(change(paint, sample('Wall', ['morning', 'noon', 'evening'])))?.sentence).toContain(
@@ -26,7 +26,7 @@ describe('samples', () => {
     expect(asked(change(paint, sample('Wall', ['lamp'])))).toBeUndefined()
     const bought = world.with(piece('Paint', '#e9e2d3'))
     const chosen = change(bought, [finish('Wall', '#e9e2d3', { surface: 'walls', pieceId: idOf('Paint') })])
-    expect(asked(chosen)?.weight).toBe('look')
+    expect(asked(chosen)?.weight).toBe('note')
     expect(reckoned(chosen).attention).toMatchObject([{ kind: 'sample', title: 'Wall' }])
     expect(lightsSeen(change(chosen, sample('Wall', ['lamp', 'morning'])).makeover, idOf('Wall'))).toEqual([
       'morning',
@@ -147,7 +147,7 @@ describe('each school of colour holds its own checks', () => {
 })
 
 describe('surfaces to be told apart', () => {
-  it('are listed with their points of LRV, and raised only where somebody asked for access', () => {
+  it('are listed with their points of LRV, and raised only where somebody sees little', () => {
     const step = world.with(
       finish('Stair', '#8f8f8f', { surface: 'floor' }),
       finish('Edge', '#9a9a9a', { surface: 'step edge' }),
@@ -156,11 +156,10 @@ describe('surfaces to be told apart', () => {
       { left: idOf('Edge'), right: idOf('Stair'), enough: false, wanted: 30 },
     ])
     expect(codesOf(step)).not.toContain('palette.door')
-    expect(
-      codesOf(
-        change(step, [add('constraint', newId(), { roomId: null, reason: 'access', forbids: 'drill', note: '' })]),
-      ),
-    ).toContain('palette.door')
+    const access = (note: string) =>
+      codesOf(change(step, [add('constraint', newId(), { roomId: null, reason: 'access', forbids: 'drill', note })]))
+    expect(access('She sees little in the evening')).toContain('palette.door')
+    expect(access('The stair is narrow at the turn')).not.toContain('palette.door')
   })
 })
 

@@ -16,7 +16,7 @@ export function lightsSeen(makeover: Makeover, finishId: string): Light[] {
 }
 
 /**
- * New paints and papers that nobody saw by lamp light, though their piece, if they have one, is not ordered yet: an
+ * New paints that nobody saw by lamp light, though their piece, if they have one, is not ordered yet: an
  * open question each. `chosen`: what carries it is chosen, and would be ordered next.
  */
 export function unseenByLamp(
@@ -24,7 +24,7 @@ export function unseenByLamp(
 ): { readonly finish: Row<'finish'>; readonly chosen: boolean; readonly seen: readonly Light[] }[] {
   const ordered = new Set(rowsOf(makeover, 'purchase').map((row) => row.pieceId))
   return rowsOf(makeover, 'finish').flatMap((finish) => {
-    if (finish.fate !== null || (finish.family !== 'paint' && finish.family !== 'paper')) return []
+    if (finish.fate !== null || finish.family !== 'paint') return []
     if (finish.pieceId !== null && ordered.has(finish.pieceId)) return []
     const seen = lightsSeen(makeover, finish.id)
     return seen.includes('lamp')

@@ -5,6 +5,7 @@ import { catalogue, codeOf } from './catalogue.ts'
 import { part, type Given, type Step } from '../steps/step.ts'
 import type { Room, Surveyed } from '../survey/index.ts'
 import { paletteAttention } from './attention.ts'
+import { groundsIn } from './contrast.ts'
 import { reckonPalette, type Palette } from './finishes.ts'
 import { paletteGuards } from './guards.ts'
 import { paletteKinds } from './kinds.ts'
@@ -35,24 +36,35 @@ export const step = {
   catalogue,
   parts: [
     part({
+      /** What each piece is seen against, by its name: as one text, so that a name that says the same changes nothing. */
+      name: 'grounds',
+      inner: true,
+      reads: { rows: ['piece'] },
+      reckon: ({ makeover }): string => groundsIn(makeover),
+    }),
+    part({
       name: 'palette',
       reads: {
         rows: ['finish'],
         figures: ['patternPart', 'candidateColour', 'piece', 'candidate'],
         rules: colourRules,
         schools: true,
-        parts: ['survey', 'rooms'],
+        parts: ['survey', 'rooms', 'grounds'],
       },
-      reckon: ({ makeover, practice, parts }: Given<{ survey: Surveyed; rooms: readonly Room[] }>): Palette =>
-        reckonPalette(makeover, practice, parts.survey.finishes, parts.rooms),
+      reckon: ({
+        makeover,
+        practice,
+        parts,
+      }: Given<{ survey: Surveyed; rooms: readonly Room[]; grounds: string }>): Palette =>
+        reckonPalette(makeover, practice, parts.survey.finishes, parts.rooms, parts.grounds),
     }),
   ],
   remarks: part({
     name: 'remarks of the palette',
     reads: {
-      rows: ['finish', 'piece'],
-      figures: ['candidate', 'constraint', 'purchase', 'sample', 'viewing', 'patternPart', 'candidateColour'],
-      rules: [...colourRules, 'envelope.', 'quiet.'],
+      rows: ['finish', 'piece', 'constraint'],
+      figures: ['makeover', 'candidate', 'purchase', 'sample', 'viewing', 'patternPart', 'candidateColour'],
+      rules: [...colourRules, 'envelope.', 'quiet.', 'woods.', 'room.'],
       schools: true,
       parts: ['palette'],
     },

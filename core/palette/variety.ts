@@ -13,6 +13,8 @@ export type Variety = {
   readonly patterns: readonly {
     readonly finishId: string
     readonly scale: Scale
+    /** How far it goes until it repeats, in mm: measured, or usual for its scale. */
+    readonly repeat: number
     readonly colours: readonly string[]
   }[]
   /** Pairs of patterns that have one size, or no colour in common. */
@@ -49,6 +51,7 @@ export function varietyOf(
       .map((row) => ({
         finishId: row.id,
         scale: scaleOf(row, rules),
+        repeat: repeatOf(row, rules),
         colours: [row.id, ...(parts.get(row.id) ?? []).map((part) => part.partId)],
       }))
     const pairs = patterns.flatMap((pattern, at) =>
@@ -91,7 +94,10 @@ export function varietyOf(
       ],
       patterns,
       sameScale: pairs
-        .filter(([left, right]) => left.scale === right.scale)
+        .filter(([left, right]) => {
+          const repeats = [left, right].map(({ repeat }) => repeat)
+          return Math.max(...repeats) < rules['palette.same-scale'] * Math.min(...repeats)
+        })
         .map(([left, right]) => [left.finishId, right.finishId] as const),
       sharesNone: pairs
         .filter(([left, right]) => !left.colours.some((id) => right.colours.includes(id)))

@@ -1,24 +1,28 @@
 import { isKeepsake } from '../brief/index.ts'
 import { isInHand, splitSeveral } from '../makeover/choices.ts'
-import { groupBy, headOf, rowsOf, type Makeover } from '../makeover/document.ts'
-import { daysBetween, writeDate, writeWeekdayDate, type PlainDate } from '../measure/plain-date.ts'
+import { isMaterial } from '../makeover/things.ts'
+import { currencyOf, groupBy, headOf, rowsOf, type Makeover } from '../makeover/document.ts'
+import { daysBetween, writeDate, type PlainDate } from '../measure/plain-date.ts'
 import { writeLength, type UnitSystem } from '../measure/length.ts'
-import type { Money } from '../purchases/index.ts'
+import { inWords, writeQuantity } from '../measure/quantity.ts'
+import { minus, type Minor } from '../money/minor.ts'
+import { writeMoney } from '../money/written.ts'
+import type { Row } from '../makeover/kinds.ts'
+import { landedCost, packsFor, type Money } from '../purchases/index.ts'
+import { days } from '../remarks/attention.ts'
 import type { Remark, Subject } from '../remarks/remark.ts'
 import { remark } from './catalogue.ts'
 import type { Practice } from '../makeover/practice.ts'
 import { citeRule } from '../rulebook/rulebook.ts'
 import type { PieceDates } from './dates.ts'
+import { sets, splitSets } from './set-remarks.ts'
+import { late, soon } from './time-remarks.ts'
+import { isOpenTerm } from './compare.ts'
 import { fitOf, placeOf, type Size } from './fit.ts'
 
 /** “1.20 m × – × 0.90 m”, in the makeover's units. */
 const sizeWords = ({ widthMm, depthMm, heightMm }: Size, units: UnitSystem): string =>
   [widthMm, depthMm, heightMm].map((side) => (side === null ? '–' : writeLength(side, units))).join(' × ')
-
-/** “a, b and c” */
-const inWords = (words: readonly string[]): string =>
-  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`
-const count = (days: number): string => `${days} ${days === 1 ? 'day' : 'days'}`
 
 /** What the pieces give cause to say. */
 export function pieceRemarks(
@@ -30,7 +34,9 @@ export function pieceRemarks(
 ): Remark[] {
   return [
     ...idle(makeover),
-    ...late(makeover, dates, practice),
+    ...late(makeover, money, dates, practice),
+    ...soon(makeover, dates, practice, today),
+    ...splitSets(makeover, practice),
     ...chosenThings(makeover, money, practice, today),
     ...sets(makeover, money, practice),
     ...keepsakes(makeover),
@@ -42,7 +48,7 @@ function idle(makeover: Makeover): Remark[] {
   const serving = new Set(rowsOf(makeover, 'serving').map((row) => row.pieceId))
   const restoring = new Set(rowsOf(makeover, 'permission').map((row) => row.restorePieceId))
   return rowsOf(makeover, 'piece').flatMap((piece) =>
-    serving.has(piece.id) || restoring.has(piece.id)
+    serving.has(piece.id) || restoring.has(piece.id) || isKeepsake(makeover, piece.id) || isMaterial(piece)
       ? []
       : [
           remark({
@@ -57,27 +63,14 @@ function idle(makeover: Makeover): Remark[] {
   )
 }
 
-function late(makeover: Makeover, dates: readonly PieceDates[], { rules, schools }: Practice): Remark[] {
-  return dates.flatMap((date) => {
-    const piece = makeover.rows.piece[date.id]
-    if (!piece || date.slackDays === null || date.slackDays >= 0 || date.wantedOn === null || date.hereOn === null)
-      return []
-    return [
-      remark({
-        code: 'late',
-        weight: schools.pace === 'year' ? 'note' : 'look',
-        step: date.toOrder ? 'pieces' : 'purchases',
-        subjects: [{ kind: 'piece', id: date.id }],
-        title: `${piece.name} comes ${count(-date.slackDays)} late`,
-        sentence: `${date.toOrder ? 'Ordered today, it' : 'As ordered, it'} is here on ${writeWeekdayDate(date.hereOn)}; it is wanted on site by ${writeDate(date.wantedOn)}, which is ${citeRule('dates.buffer', rules)} before the install date. Ask the seller, choose one that is nearer, or move the date.`,
-        numbers: [date.slackDays],
-      }),
-    ]
-  })
-}
-
 /** What is chosen: its size, its price, its school, and when to look at it again. */
-function chosenThings(makeover: Makeover, money: Money, { rules, schools }: Practice, today: PlainDate): Remark[] {
+function chosenThings(
+  makeover: Makeover,
+  money: Money,
+  { rules, schools, chosen: schoolsChosen }: Practice,
+  today: PlainDate,
+): Remark[] {
+  const practiceChose = schoolsChosen.includes('goods')
   const units = headOf(makeover)?.units ?? 'metric'
   const reckoned = new Map(money.pieces.map((piece) => [piece.id, piece]))
   return rowsOf(makeover, 'piece').flatMap((piece) => {
@@ -111,9 +104,33 @@ function chosenThings(makeover: Makeover, money: Money, { rules, schools }: Prac
     else if (open && chosen.pricedOn !== null && daysBetween(chosen.pricedOn, today) > rules['dates.price-fresh'])
       add(
         'price-old',
-        `${chosen.name}: the price is ${count(daysBetween(chosen.pricedOn, today))} old`,
+        `${chosen.name}: the price is ${days(daysBetween(chosen.pricedOn, today))} old`,
         `It was ${chosen.priceKind} on ${writeDate(chosen.pricedOn)}. After ${citeRule('dates.price-fresh', rules)} it is worth asking again: prices fall from list to sale to clearance.`,
         [chosen.pricedOn],
+      )
+    if (
+      open &&
+      chosen.returnDays === null &&
+      !isInHand(chosen.source) &&
+      chosen.source !== 'rented' &&
+      !isOpenTerm(chosen, 'returns')
+    )
+      add(
+        'final-sale',
+        `${chosen.name} is a final sale`,
+        `It cannot go back. Check before it is ordered: ${writeQuantity(piece.quantity, piece.unit)}${chosen.colourName ? `, ${chosen.colourName}` : ''}${chosen.batch ? `, batch ${chosen.batch}` : ', and that all of it is of one batch'}.`,
+        [piece.quantity],
+      )
+    const cheaper = open ? cheaperThan(makeover, piece, chosen, rules, units) : null
+    if (cheaper)
+      add(
+        'dearer',
+        `${chosen.name} lands ${writeMoney(cheaper.by, currencyOf(makeover))} dearer than ${cheaper.name}`,
+        `With delivery and tax, for all that is wanted.${piece.chosenReason ? ` Chosen because: ${piece.chosenReason}.` : ' Worth it where there is a reason.'}`.replace(
+          '..',
+          '.',
+        ),
+        [cheaper.by],
       )
     const unknown = [...(chosen.leadDays === null ? ['lead time'] : []), ...splitSeveral(chosen.toAsk)]
     if (open && unknown.length > 0)
@@ -149,14 +166,21 @@ function chosenThings(makeover: Makeover, money: Money, { rules, schools }: Prac
     if (schools.goods === 'owned' && !isInHand(chosen.source))
       add(
         'goods-school',
-        `${piece.name} would be bought`,
+        `${piece.name}: would be bought`,
         'The school chosen here uses only what is owned. Look in the house first, or change the school.',
         [chosen.source],
       )
-    if (schools.goods === 'second-hand' && chosen.source === 'new')
+    if (schools.goods === 'new' && practiceChose && chosen.source === 'second-hand' && chosen.condition.trim() === '')
+      add(
+        'condition',
+        `${chosen.name}: nobody noted its condition`,
+        'A found thing passes when its condition is known: structure, wear, pests, fire label.',
+        [chosen.source],
+      )
+    if (schools.goods === 'second-hand' && chosen.source === 'new' && !isMaterial(piece))
       add(
         'goods-school',
-        `${piece.name} is new`,
+        `${piece.name}: new`,
         'The school chosen here hunts second-hand first. Was a found one looked for?',
         [chosen.source],
       )
@@ -164,30 +188,29 @@ function chosenThings(makeover: Makeover, money: Money, { rules, schools }: Prac
   })
 }
 
-/** Pairs and sets stay together. */
-function sets(makeover: Makeover, money: Money, { schools }: Practice): Remark[] {
-  if (schools.symmetry === 'one-sided') return []
-  const reckoned = new Map(money.pieces.map((piece) => [piece.id, piece]))
-  const named = groupBy(
-    rowsOf(makeover, 'piece').filter((piece) => piece.setName.trim() !== ''),
-    (piece) => piece.setName.trim().toLocaleLowerCase('en'),
-  )
-  return [...named.values()].flatMap((pieces) => {
-    const parted = pieces.filter((piece) => (reckoned.get(piece.id)?.givenUp ?? 0) > 0)
-    const whole = pieces.reduce((total, piece) => total + piece.quantity, 0)
-    const gone = parted.reduce((total, piece) => total + (reckoned.get(piece.id)?.givenUp ?? 0), 0)
-    if (gone === 0 || gone >= whole) return []
-    const name = pieces[0]?.setName ?? ''
-    return [
-      remark({
-        code: 'set-broken',
-        subjects: pieces.map((piece) => ({ kind: 'piece' as const, id: piece.id })),
-        title: `${name}: ${gone} of ${whole} will not be there`,
-        sentence: `Pairs and sets stay together. Order ${gone === 1 ? 'it' : 'them'} again, send the rest back too, or say that they may part.`,
-        numbers: [gone, whole],
-      }),
-    ]
-  })
+/** The least landed cost among those that would do as well: not turned down, and not too large. */
+function cheaperThan(
+  makeover: Makeover,
+  piece: Row<'piece'>,
+  chosen: Row<'candidate'>,
+  rules: Practice['rules'],
+  units: UnitSystem,
+): { readonly name: string; readonly by: Minor } | null {
+  const landed = (row: Row<'candidate'>): Minor => landedCost(row, packsFor(piece.quantity, row.packSize)).landed
+  const place = placeOf(makeover, piece)
+  const own = landed(chosen)
+  const [least] = rowsOf(makeover, 'candidate')
+    .filter(
+      (row) =>
+        row.pieceId === piece.id &&
+        row.id !== chosen.id &&
+        row.turnedDown === null &&
+        row.source !== 'placeholder' &&
+        row.priceMinor > 0 &&
+        fitOf(place, row, rules, units).is !== 'too large',
+    )
+    .sort((left, right) => landed(left) - landed(right))
+  return least && landed(least) < own ? { name: least.name, by: minus(own, landed(least)) } : null
 }
 
 /** A thing kept for its own sake is never to be replaced. */

@@ -35,7 +35,7 @@ export const step = {
   remarks: part({
     name: 'remarks of the pieces',
     reads: {
-      rows: ['piece', 'candidate', 'permission', 'makeover'],
+      rows: ['piece', 'candidate', 'permission', 'makeover', 'room'],
       figures: ['need', 'serving', 'constraint', 'purchase', 'wall', 'survey'],
       rules: ['fit.', 'dates.', 'colour.'],
       schools: true,

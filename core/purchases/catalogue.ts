@@ -5,7 +5,22 @@ export const { catalogue, codeOf, remark } = remarksOf('purchases', {
   'over-agreed': { said: 'More is committed than was agreed.', weight: 'stop', units: ['minor units'] },
   'draws-contingency': { said: 'What is planned draws on the contingency.', weight: 'look', units: ['minor units'] },
   'category-over': { said: 'A category is over its sum.', weight: 'look', units: ['minor units'] },
-  'refund-due': { said: 'Money is to come back.', weight: 'look', units: ['minor units'] },
+  'refund-due': { said: 'Money is to come back.', weight: 'note', units: ['minor units'] },
+  'part-overdue': {
+    said: 'Part of an order is open past its day.',
+    weight: 'look',
+    units: ['count', 'minor units', 'date'],
+  },
+  'return-closes': {
+    said: 'The return window closes before the thing can be tried in its place.',
+    weight: 'look',
+    units: ['date', 'date'],
+  },
+  saved: {
+    said: 'What was saved against list prices and estimates.',
+    weight: 'note',
+    units: ['minor units', 'minor units'],
+  },
   'going-back': { said: 'Goods are on their way back.', weight: 'note', units: ['minor units'] },
   'last-return-day': {
     said: 'The last day to return is near.',
@@ -13,12 +28,12 @@ export const { catalogue, codeOf, remark } = remarksOf('purchases', {
     rule: 'dates.return-warning',
     units: ['date'],
   },
-  'price-drop': { said: 'A price fell while its drop can be claimed.', weight: 'look', units: ['minor units', 'date'] },
+  'price-drop': { said: 'A price fell while its drop can be claimed.', weight: 'note', units: ['minor units', 'date'] },
   damaged: { said: 'Goods came damaged.', weight: 'look', units: ['count'] },
   'claim-waiting': { said: 'The seller has not answered.', weight: 'note', units: ['date'] },
   'credit-ends': {
     said: 'Held credit expires soon.',
-    weight: 'look',
+    weight: 'note',
     rule: 'dates.credit-warning',
     units: ['minor units', 'date'],
   },

@@ -106,7 +106,7 @@ function listPrice(makeover: Makeover, candidateId: string, asked: Minor): Minor
 }
 
 /** What the packs that stay cost less than their list price: discounts, coupons and haggling, before tax. */
-function savedOn(makeover: Makeover, purchase: PurchaseReckoning): Minor {
+export function savedOn(makeover: Makeover, purchase: PurchaseReckoning): Minor {
   const row = makeover.rows.purchase[purchase.id]
   if (!row) return zero
   const stays = purchase.packs - purchase.cancelled - purchase.returned

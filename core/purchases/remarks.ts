@@ -1,7 +1,7 @@
 import { byId } from '../makeover/by-id.ts'
-import { currencyOf, type Makeover } from '../makeover/document.ts'
+import { currencyOf, headOf, type Makeover } from '../makeover/document.ts'
 import { writeMoney } from '../money/written.ts'
-import { minus, zero } from '../money/minor.ts'
+import { minus, portion, zero } from '../money/minor.ts'
 import { daysBetween, writeWeekdayDate, type PlainDate } from '../measure/plain-date.ts'
 import type { Remark, Subject } from '../remarks/remark.ts'
 import { remark } from './catalogue.ts'
@@ -9,7 +9,7 @@ import { citeRule, type Rules } from '../rulebook/rulebook.ts'
 import { writeDate } from '../measure/plain-date.ts'
 import { rowsOf } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
-import { accountRemarks } from './account-remarks.ts'
+import { accountRemarks, savings } from './account-remarks.ts'
 import { priceDrops } from './drops.ts'
 import type { Money } from './money.ts'
 
@@ -23,6 +23,7 @@ export function purchaseRemarks(makeover: Makeover, money: Money, rules: Rules, 
     ...creditRemarks(makeover, money, rules, today),
     ...dueRemarks(makeover, money, today),
     ...accountRemarks(makeover, money, today),
+    ...savings(makeover, money),
   ]
 }
 
@@ -43,7 +44,7 @@ function sumRemarks(makeover: Makeover, money: Money): Remark[] {
         numbers: [total.over],
       }),
     )
-  else if (total.contingencyDrawn > 0)
+  else if (total.contingencyDrawn > 0 && !money.categories.some(({ left }) => left < 0))
     remarks.push(
       remark({
         code: 'draws-contingency',
@@ -60,7 +61,7 @@ function sumRemarks(makeover: Makeover, money: Money): Remark[] {
           code: 'category-over',
           subjects: [{ kind: 'category', id: category.id }],
           title: `${category.name} is ${write(minus(zero, category.left))} over`,
-          sentence: `${write(category.agreed)} was agreed for it and ${write(category.forecast)} is forecast, while the total holds. Tell the client before it grows, or find it elsewhere.`,
+          sentence: `${write(category.agreed)} was agreed for it and ${write(category.forecast)} is forecast${total.contingencyDrawn > 0 ? `; the contingency carries ${write(total.contingencyDrawn)} of it, and ${write(minus(total.contingency, total.contingencyDrawn))} of that is left` : ', while the total holds'}. Tell the client before it grows, or find it elsewhere.`,
           numbers: [category.left],
         }),
       )
@@ -69,6 +70,7 @@ function sumRemarks(makeover: Makeover, money: Money): Remark[] {
 
 function orderRemarks(makeover: Makeover, money: Money, rules: Rules, today: PlainDate): Remark[] {
   const currency = currencyOf(makeover)
+  const installOn = headOf(makeover)?.installOn ?? null
   return money.purchases.flatMap((purchase) => {
     const name = makeover.rows.piece[purchase.pieceId]?.name ?? 'A purchase'
     const subjects: Subject[] = [{ kind: 'purchase', id: purchase.id }]
@@ -93,6 +95,19 @@ function orderRemarks(makeover: Makeover, money: Money, rules: Rules, today: Pla
           numbers: [purchase.creditExpected],
         }),
       )
+    const overdue = purchase.arrivesOn !== null && purchase.arrivesOn < today
+    if (overdue && purchase.awaited > 0 && purchase.arrivesOn !== null) {
+      const worth = portion(purchase.terms.landed, purchase.awaited, Math.max(1, purchase.packs))
+      remarks.push(
+        remark({
+          code: 'part-overdue',
+          subjects,
+          title: `${name}: ${purchase.awaited} of ${purchase.packs} still to come`,
+          sentence: `Worth ${writeMoney(worth, currency)}, and expected on ${writeDate(purchase.arrivesOn)}, ${daysBetween(purchase.arrivesOn, today)} days ago. Ask the seller for a day, or cancel what will not come.`,
+          numbers: [purchase.awaited, worth, purchase.arrivesOn],
+        }),
+      )
+    }
     const daysLeft = purchase.returnBy ? daysBetween(today, purchase.returnBy) : null
     if (purchase.returnBy && daysLeft !== null && daysLeft >= 0 && daysLeft <= rules['dates.return-warning'])
       remarks.push(
@@ -102,6 +117,22 @@ function orderRemarks(makeover: Makeover, money: Money, rules: Rules, today: Pla
           title: `${name} can go back until ${writeWeekdayDate(purchase.returnBy)}`,
           sentence: `${daysLeft === 0 ? 'Today is the last day' : `${daysLeft} ${daysLeft === 1 ? 'day is' : 'days are'} left`}. See it in its place before then, and leave the tags on until you have.`,
           numbers: [purchase.returnBy],
+        }),
+      )
+    else if (
+      purchase.returnBy &&
+      installOn !== null &&
+      purchase.returnBy >= today &&
+      purchase.returnBy < installOn &&
+      purchase.placedOn === null
+    )
+      remarks.push(
+        remark({
+          code: 'return-closes',
+          subjects,
+          title: `${name} can only go back before it stands in its place`,
+          sentence: `The last day is ${writeWeekdayDate(purchase.returnBy)}, and it is put in its place on ${writeDate(installOn)}. Try it in the room before then, or ask the seller for longer.`,
+          numbers: [purchase.returnBy, installOn],
         }),
       )
     return remarks

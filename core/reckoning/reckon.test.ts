@@ -33,8 +33,12 @@ describe('remarks', () => {
   it('say what comes late: lead time and buffer against the install date', () => {
     // wanted 1 June − 7 days; 20 days of lead time: order by 5 May
     expect(reckon(planned, plainDate('2027-05-05')).dates[0]).toMatchObject({ orderBy: '2027-05-05', slackDays: 0 })
-    expect(codes(planned, plainDate('2027-05-05'))).toEqual([])
+    expect(codes(planned, plainDate('2027-04-20'))).toEqual([]) // a fortnight and a day
+    expect(codes(planned, plainDate('2027-05-05'))).toEqual(['note pieces.order-soon'])
     expect(codes(planned, plainDate('2027-05-06'))).toEqual(['look pieces.late'])
+    // after the day itself, with nothing to stand in, it is not there at all
+    expect(codes(planned, plainDate('2027-05-12'))).toEqual(['look pieces.late'])
+    expect(codes(planned, plainDate('2027-05-13'))).toEqual(['stop pieces.late'])
   })
   it('say how the contingency is drawn, and stop where the agreed sum is passed', () => {
     const wish = (allowance: number) => {
@@ -46,8 +50,9 @@ describe('remarks', () => {
     }
     expect(codes(wish(3_400_00))).toEqual([]) // 600 + 3 400 is what was agreed for it
     expect(codes(wish(3_400_01))).toEqual(['look purchases.category-over'])
-    expect(codes(wish(4_800_01))).toEqual(['look purchases.draws-contingency', 'look purchases.category-over'])
-    expect(codes(wish(5_400_00))).toEqual(['look purchases.draws-contingency', 'look purchases.category-over'])
+    // what the contingency carries is said once, at the category
+    expect(codes(wish(4_800_01))).toEqual(['look purchases.category-over'])
+    expect(codes(wish(5_400_00))).toEqual(['look purchases.category-over'])
     expect(codes(wish(5_400_01))).toEqual(['stop purchases.over-agreed'])
   })
   it('warn of the last day to return, the n-th day after delivery included', () => {
@@ -58,7 +63,8 @@ describe('remarks', () => {
     ])
     const last = plainDate('2027-03-06') // 20 February + 14 days
     expect(reckon(here, testToday).money.purchases[0]?.returnBy).toBe(last)
-    expect(codes(here, addDays(last, -8))).toEqual([])
+    // it stands in its place in June only: said once, and not beside the last days
+    expect(codes(here, addDays(last, -8))).toEqual(['look purchases.return-closes'])
     expect(codes(here, addDays(last, -7))).toEqual(['look purchases.last-return-day'])
     expect(codes(here, last)).toEqual(['look purchases.last-return-day'])
     expect(codes(here, addDays(last, 1))).toEqual([])
@@ -92,7 +98,7 @@ describe('remarks', () => {
     const { money } = reckon(back, testToday)
     expect(money.total).toMatchObject({ paid: 600_00, refundsDue: 600_00, committed: 0, forecast: 0 })
     expect(money.purchases[0]?.state).toBe('returned')
-    expect(codes(back)).toEqual(['look purchases.refund-due'])
+    expect(codes(back)).toEqual(['note purchases.refund-due'])
   })
 })
 

@@ -37,19 +37,19 @@ export const questions = [
         'two-and-one',
         'Exactly two and one',
         'Two main colours and one accent are expected; a fourth is raised, and the accent may change later.',
-        { 'palette.most-colours': 3, 'balance.dominant': 50, 'balance.secondary': 40, 'balance.accent': 10 },
+        { 'palette.most-colours': 3, 'balance.held': 0 },
       ),
       school(
         'neutrals-and-one',
         'Neutrals and one',
         'Every colour but one should be a near-neutral; a second strong colour is raised.',
-        { 'palette.most-colours': 3, 'palette.most-strong': 1 },
+        { 'palette.most-colours': 3, 'palette.most-strong': 1, 'balance.held': 0 },
       ),
       school(
         'envelope',
         'One envelope',
         'Walls, trim, doors and ceiling are held to one colour, a warm white or a rich dark; one light or bright focal point is expected, upholstery that stands out from a dark envelope, and a floor with no more than one rug.',
-        { 'balance.dominant': 75, 'balance.secondary': 20, 'balance.accent': 5, 'palette.least-appearances': 1 },
+        { 'balance.held': 0, 'palette.least-appearances': 1 },
       ),
       school(
         'as-inspired',
@@ -99,7 +99,7 @@ export const questions = [
       ),
       school('paint', 'Paint', 'A wall finish is expected first: without one, a note says so.'),
       school('clearing', 'Clearing out', 'What stays is expected to be listed before anything is planned.'),
-      school('arrangement', 'Arrangement before mood', 'The order of zones is asked for before the palette.'),
+      school('arrangement', 'Arrangement before mood', 'Zones are asked for before the palette.'),
       school(
         'inspiration',
         'An inspiration piece',
@@ -108,13 +108,13 @@ export const questions = [
       school(
         'fixture',
         'The anchor fixture',
-        'The first metal in the palette leads, and other metals are held against it.',
-        { 'palette.most-metals': 1 },
+        'One metal is expected through the fittings; a second elsewhere, for interest, passes, and a third is raised.',
+        { 'palette.most-metals': 2 },
       ),
       school(
         'envelope',
         'Envelope and focal point',
-        'Walls, trim and ceiling are expected in one colour; one accent is enough.',
+        'Walls, trim and ceiling that part in colour are raised; one accent is enough.',
         { 'palette.least-appearances': 1 },
       ),
     ],
@@ -123,15 +123,19 @@ export const questions = [
     id: 'small-rug',
     asks: 'Rug in a small room',
     schools: [
-      school('front-legs', 'Front legs on', 'A rug passes when it reaches under the front legs.'),
-      school('bigger', 'Bigger is better', 'Between two sizes the bigger is suggested.'),
-      school('none', 'None, keep the floor unbroken', 'A rug in a small room is raised.'),
+      school(
+        'front-legs',
+        'Front legs on',
+        'Recorded; acts in Placement: a rug passes when it reaches under the front legs.',
+      ),
+      school('bigger', 'Bigger is better', 'Recorded; acts in Placement: between two sizes the bigger is suggested.'),
+      school('none', 'None, keep the floor unbroken', 'Recorded; acts in Placement: a rug in a small room is raised.'),
       school(
         'odd-corner',
         'An irregular shape in an odd corner',
-        'A rug need not be a rectangle, and is not held against stock sizes.',
+        'Recorded; acts in Placement: a rug need not be a rectangle, and is not held against stock sizes.',
       ),
-      school('joined', 'Two joined', 'Two joined rugs count as one.'),
+      school('joined', 'Two joined', 'Recorded; acts in Placement: two joined rugs count as one.'),
     ],
   },
   {
@@ -147,7 +151,7 @@ export const questions = [
     id: 'dark-room',
     asks: 'A dark small room',
     schools: [
-      school('pale', 'Keep it pale', 'A dark wall is raised where the room is small.'),
+      school('pale', 'Keep it pale', 'A dark wall is raised where the floor is measured and small.'),
       school('dark', 'Go dark on purpose', 'A dark wall passes; one bright focal point is expected.'),
       school('wrapped', 'Warm and wrapped, for work', 'A dark wall passes where it is warm.'),
     ],
@@ -182,50 +186,78 @@ export const questions = [
     id: 'hanging',
     asks: 'Hanging',
     schools: [
-      school('eye-level', 'Centres at eye level', 'Works are held to the line of the household’s eyes.'),
+      school(
+        'eye-level',
+        'Centres at eye level',
+        'Recorded; acts in Placement: works are held to the line of the household’s eyes.',
+      ),
       school(
         'mirrored',
         'From the floor, mirrored about the middle',
-        'A set is held to its mirror image, in heights from the floor.',
+        'Recorded; acts in Placement: a set is held to its mirror image, in heights from the floor.',
       ),
-      school('lines', 'Straight lines', 'Edges are held to one line.'),
-      school('scatter', 'Free scatter', 'Only gaps are looked at.'),
-      school('leaned', 'Leaned', 'Works stand; their tops are to be fixed.'),
+      school('lines', 'Straight lines', 'Recorded; acts in Placement: edges are held to one line.'),
+      school('scatter', 'Free scatter', 'Recorded; acts in Placement: only gaps are looked at.'),
+      school('leaned', 'Leaned', 'Recorded; acts in Placement: works stand; their tops are to be fixed.'),
     ],
   },
   {
     id: 'frames',
     asks: 'Frames',
     schools: [
-      school('for-picture', 'For the picture alone', 'Frames are not held against each other.'),
-      school('one-kind', 'One kind for the wall', 'A second kind of frame on one wall is raised.'),
+      school(
+        'for-picture',
+        'For the picture alone',
+        'Recorded; acts in Surfaces: frames are not held against each other.',
+      ),
+      school(
+        'one-kind',
+        'One kind for the wall',
+        'Recorded; acts in Surfaces: a second kind of frame on one wall is raised.',
+      ),
     ],
   },
   {
     id: 'open-shelves',
     asks: 'Open shelves',
     schools: [
-      school('avoid', 'Avoid them in small rooms', 'An open shelf in a small room is raised.'),
-      school('display', 'Display, composed', 'Open shelves pass; what stands on them is looked at.'),
+      school(
+        'avoid',
+        'Avoid them in small rooms',
+        'Recorded; acts in Placement: an open shelf in a small room is raised.',
+      ),
+      school(
+        'display',
+        'Display, composed',
+        'Recorded; acts in Placement: open shelves pass; what stands on them is looked at.',
+      ),
     ],
   },
   {
     id: 'plants',
     asks: 'Plants',
     schools: [
-      school('faux', 'Faux is fine', 'Greenery needs no light and no season.'),
-      school('seasons', 'Real, with a season plan', 'Each plant is asked for its care by month.'),
-      school('moved', 'Moved in and out', 'Each plant is asked where it winters.'),
+      school('faux', 'Faux is fine', 'Recorded; acts in Reveal: greenery needs no light and no season.'),
+      school(
+        'seasons',
+        'Real, with a season plan',
+        'Recorded; acts in Reveal: each plant is asked for its care by month.',
+      ),
+      school('moved', 'Moved in and out', 'Recorded; acts in Reveal: each plant is asked where it winters.'),
     ],
   },
   {
     id: 'goods',
     asks: 'Goods',
     schools: [
-      school('new', 'New key pieces', 'A second-hand key piece passes with a note of its condition.'),
+      school('new', 'New key pieces', 'A second-hand piece passes with its condition noted; without it, a note asks.'),
       school('second-hand', 'The second-hand hunt', 'A new piece is asked whether a found one was looked for.'),
       school('owned', 'Only what is owned', 'Anything bought is raised.'),
-      school('fixtures', 'Best fixtures affordable', 'Lights and taps are where money goes first.'),
+      school(
+        'fixtures',
+        'Best fixtures affordable',
+        'Recorded; acts in Placement: lights and taps are where money goes first.',
+      ),
     ],
   },
   {
@@ -257,8 +289,16 @@ export const questions = [
     id: 'floor-paint',
     asks: 'Floor and paint',
     schools: [
-      school('floor-first', 'Floor first', 'The floor comes before the walls in the sequence.'),
-      school('paint-first', 'Paint first', 'Painting comes before the floor in the sequence.'),
+      school(
+        'floor-first',
+        'Floor first',
+        'Recorded; acts in Calendar: the floor comes before the walls in the sequence.',
+      ),
+      school(
+        'paint-first',
+        'Paint first',
+        'Recorded; acts in Calendar: painting comes before the floor in the sequence.',
+      ),
     ],
   },
   {
@@ -281,8 +321,8 @@ export const questions = [
     id: 'styles',
     asks: 'Styles',
     schools: [
-      school('two', 'One or two', 'Words for the mood that pull apart are shown.'),
-      school('mixed', 'Eras mixed on purpose', 'Words for the mood are only counted.'),
+      school('two', 'One or two', 'Recorded; acts in Placement: words for the mood that pull apart are shown.'),
+      school('mixed', 'Eras mixed on purpose', 'Recorded; acts in Placement: words for the mood are only counted.'),
     ],
   },
   {
@@ -291,32 +331,52 @@ export const questions = [
     schools: [
       school('rule', 'They rule the scheme', 'A palette that clashes with a keepsake is raised against the palette.'),
       school('away', 'Put away', 'Keepsakes are left out of the palette’s checks.'),
-      school('stand-in', 'A stand-in', 'A keepsake may be shown by something made after it.'),
+      school(
+        'stand-in',
+        'A stand-in',
+        'A palette that clashes with a keepsake is told that something made after it may stand there.',
+      ),
     ],
   },
   {
     id: 'ceiling-light',
     asks: 'The ceiling light',
     schools: [
-      school('hero', 'The hero', 'One ceiling light is expected, and it leads the metals.'),
-      school('ignored', 'Ignored, light low', 'Light is counted from lamps at eye level alone.'),
-      school('many', 'Many even sources', 'Evenness is looked at before the strongest lamp.'),
+      school(
+        'hero',
+        'The hero',
+        'Recorded; acts in Placement: one ceiling light is expected, and it leads the metals.',
+      ),
+      school(
+        'ignored',
+        'Ignored, light low',
+        'Recorded; acts in Placement: light is counted from lamps at eye level alone.',
+      ),
+      school(
+        'many',
+        'Many even sources',
+        'Recorded; acts in Placement: evenness is looked at before the strongest lamp.',
+      ),
     ],
   },
   {
     id: 'scale',
     asks: 'Scale in small rooms',
     schools: [
-      school('small', 'Small pieces', 'A piece over the room it may take is raised.'),
-      school('large', 'A few large ones', 'Many small pieces of a kind are raised.'),
+      school('small', 'Small pieces', 'Recorded; acts in Placement: a piece over the room it may take is raised.'),
+      school('large', 'A few large ones', 'Recorded; acts in Placement: many small pieces of a kind are raised.'),
     ],
   },
   {
     id: 'framing',
     asks: 'Framing quality',
     schools: [
-      school('archival', 'Archival', 'Acid-free mats and UV glass are expected for anything valued.'),
-      school('shop', 'Shop frames', 'Shop frames pass, but for what is valued.'),
+      school(
+        'archival',
+        'Archival',
+        'Recorded; acts in Surfaces: acid-free mats and UV glass are expected for anything valued.',
+      ),
+      school('shop', 'Shop frames', 'Recorded; acts in Surfaces: shop frames pass, but for what is valued.'),
     ],
   },
   {
@@ -365,8 +425,16 @@ export const questions = [
     id: 'exactness',
     asks: 'Exactness',
     schools: [
-      school('fixed', 'Everything fixed in the plan', 'A piece without a chosen candidate is counted as open.'),
-      school('follows', 'Room left for what shopping finds', 'An open piece is as good as its allowance, and said so.'),
+      school(
+        'fixed',
+        'Everything fixed in the plan',
+        'Recorded; acts in Calendar: a piece without a chosen candidate is counted as open.',
+      ),
+      school(
+        'follows',
+        'Room left for what shopping finds',
+        'Recorded; acts in Calendar: an open piece is as good as its allowance, and said so.',
+      ),
     ],
   },
 ] as const satisfies readonly Question[]

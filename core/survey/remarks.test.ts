@@ -40,7 +40,7 @@ describe('what a survey gives cause to say', () => {
     expect(remark).toMatchObject({
       code: 'survey.measure-again',
       weight: 'look',
-      title: 'measure Wall C again',
+      title: 'Measure Wall C again',
       rule: 'survey.suspicious',
     })
     expect(remark?.sentence).toMatch(

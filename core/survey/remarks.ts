@@ -80,7 +80,7 @@ function closingRemarks(room: Room, rules: Rules, system: UnitSystem): Remark[] 
           ]
         : subjects,
       title: text
-        ? `${again.named ? '' : 'Likeliest: '}measure ${nameOf(text)} again`
+        ? `${again.named ? 'Measure' : 'Likeliest: measure'} ${nameOf(text)} again`
         : again.set.length > 1
           ? `${again.set.map(nameOf).join(' or ')}: one of them is wrong`
           : `${room.name}: measure it a second time`,
@@ -231,7 +231,8 @@ function oldFinishes(makeover: Makeover, rules: Rules): Remark[] {
   const built = headOf(makeover)?.builtYear ?? null
   return rowsOf(makeover, 'finish').flatMap((row) => {
     const year = row.laidYear ?? built
-    if (row.fate === null || row.material === null || year === null) return []
+    // what is only covered is neither sanded nor lifted
+    if (row.fate === null || row.fate === 'camouflage' || row.material === null || year === null) return []
     const rule: RuleId | null =
       mayHoldLead.has(row.material) && year < rules['survey.lead-year']
         ? 'survey.lead-year'

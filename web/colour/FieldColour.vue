@@ -70,7 +70,7 @@ function fromLibrary(finish: LibraryFinish): void {
         ><i v-for="(lab, at) in chips" :key="at" :style="{ background: hexFromLab(lab) }"
       /></span>
     </div>
-    <div class="ways" role="group" :aria-label="`${label}: where it comes from`">
+    <div class="ways" role="group" :aria-label="`Where it comes from: ${label.toLowerCase()}`">
       <button
         v-for="[id, words] in ways"
         :key="id"

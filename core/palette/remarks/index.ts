@@ -6,6 +6,7 @@ import { remark } from '../catalogue.ts'
 import type { Practice } from '../../makeover/practice.ts'
 import { citeRule } from '../../rulebook/rulebook.ts'
 import type { Palette } from '../finishes.ts'
+import { roomRemarks } from './rooms.ts'
 import { sampleRemarks } from './samples.ts'
 import { schoolRemarks } from './schools.ts'
 import { standingRemarks } from './standing.ts'
@@ -26,6 +27,7 @@ export function paletteRemarks(makeover: Makeover, palette: Palette, practice: P
   return [
     ...clashRemarks(makeover, palette, practice),
     ...schoolRemarks(makeover, palette, practice),
+    ...roomRemarks(makeover, palette, practice),
     ...tieRemarks(makeover, palette, practice),
     ...varietyRemarks(makeover, palette, practice),
     ...standingRemarks(makeover, palette, practice),
@@ -46,10 +48,13 @@ function clashRemarks(makeover: Makeover, palette: Palette, { rules, schools }: 
       .map((id) => byId.get(id)?.name ?? '')
     if (kept.length > 0 && schools.keepsakes === 'away') return []
     const stays =
-      kept.length > 0 ? ` ${kept.join(' and ')} stays as it is: bring the other to its side.` : ` ${why[group]}`
+      kept.length > 0
+        ? ` ${kept.join(' and ')} stays as it is: bring the other to its side${schools.keepsakes === 'stand-in' ? ', or show something made after it' : ''}.`
+        : ` ${why[group]}`
     return [
       remark({
         code: 'clash',
+        weight: kept.length > 0 ? 'note' : 'look',
         subjects: [
           { kind: 'finish', id: pair.left },
           { kind: 'finish', id: pair.right },

@@ -14,7 +14,6 @@ export function sampleRemarks(makeover: Makeover): Remark[] {
   const lamp = asked.map(({ finish, chosen, seen }) =>
     remark({
       code: 'lamp-unseen',
-      weight: chosen ? 'look' : 'note',
       subjects: [{ kind: 'finish', id: finish.id }],
       title: `${finish.name} was never seen by lamp light`,
       sentence: `${words(seen)} Before it is ordered, put a painted board or a cutting up on its wall, and look again in the evening with the lamps on.`,

@@ -62,6 +62,10 @@ const counts: Checks = (makeover, palette, practice) => {
         numbers: [palette.colours.length],
       }),
     )
+  const shares = new Map(palette.finishes.map(({ id, share }) => [id, share]))
+  const shareOf = (group: readonly string[]): number => group.reduce((total, id) => total + (shares.get(id) ?? 0), 0)
+  const keepOf = (groups: readonly (readonly string[])[]): string =>
+    list(groups.toSorted((left, right) => shareOf(right) - shareOf(left)).slice(0, 1))
   const strong =
     practice.schools.colours === 'quiet'
       ? palette.strong.filter((group) => !group.every((id) => mayCarryColour(makeover.rows.finish[id])))
@@ -72,7 +76,7 @@ const counts: Checks = (makeover, palette, practice) => {
         code: 'many-strong',
         subjects: whole(makeover),
         title: `${strong.length} strong ${strong.length === 1 ? 'colour' : 'colours'}, where ${mostStrong === 0 ? 'none is' : `${mostStrong} ${mostStrong === 1 ? 'is' : 'are'}`} meant`,
-        sentence: `${saidBy(practice)}: ${list(strong)}. The rest should be near-neutral, under ${citeRule('colour.near-neutral', rules)}.`,
+        sentence: `${saidBy(practice)}: ${list(strong)}. ${mostStrong === 1 ? `Keep ${keepOf(strong)}, which is seen most, and let ${strong.length === 2 ? 'the other' : `the other ${strong.length - 1}`} go.` : ''} The rest should be near-neutral, under ${citeRule('colour.near-neutral', rules)}.`,
         numbers: [strong.length],
       }),
     )

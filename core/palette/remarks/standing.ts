@@ -7,13 +7,19 @@ import type { Practice } from '../../makeover/practice.ts'
 import { citeRule } from '../../rulebook/rulebook.ts'
 import type { Palette } from '../finishes.ts'
 
-export function standingRemarks(makeover: Makeover, palette: Palette, { rules }: Practice): Remark[] {
+/** An access constraint that is about sight, not about a stair. */
+const seesLittle = /\b(sees?|sight|vision|visual\w*|blind|eyes?|contrast)\b/i
+
+export function standingRemarks(makeover: Makeover, palette: Palette, { rules, schools }: Practice): Remark[] {
   const standing = palette.standings.flatMap((standing) => {
     const [subject, wall] = [
       standing.kind === 'piece' ? makeover.rows.piece[standing.id] : makeover.rows.finish[standing.id],
       makeover.rows.finish[standing.wallId],
     ]
     if (!standing.fault || !subject || !wall) return []
+    // in quiet layers pale before pale is wanted
+    if (schools.colours === 'quiet' && !standing.hides && wall.labL >= rules['quiet.pale']) return []
+    const behind = wall.surface === 'walls' ? 'wall' : wall.surface
     return [
       remark({
         code: 'before-wall',
@@ -26,15 +32,15 @@ export function standingRemarks(makeover: Makeover, palette: Palette, { rules }:
           ? `${subject.name}: seen before ${wall.name}`
           : `${subject.name}: lost before ${wall.name}`,
         sentence: standing.hides
-          ? `It is meant to hide, and is ${besideLimit(Math.abs(standing.lighter), rules['wall.stand-out'])} ${standing.lighter > 0 ? 'lighter' : 'darker'} than the wall; over ${citeRule('wall.stand-out', rules)} a thing stands out.`
-          : `They part by ${besideLimit(Math.abs(standing.lighter), rules['wall.vanish-lightness'])} in lightness and hardly in hue (ΔE00 ${besideLimit(standing.deltaE, rules['wall.vanish-difference'])}); under ${citeRule('wall.vanish-difference', rules)} a thing is lost before its wall. Choose it lighter or darker, or say that it is meant to hide.`,
+          ? `It is meant to hide, and is ${besideLimit(Math.abs(standing.lighter), rules['wall.stand-out'])} ${standing.lighter > 0 ? 'lighter' : 'darker'} than the ${behind}; over ${citeRule('wall.stand-out', rules)} a thing stands out.`
+          : `They part by ${besideLimit(Math.abs(standing.lighter), rules['wall.vanish-lightness'])} in lightness and hardly in hue (ΔE00 ${besideLimit(standing.deltaE, rules['wall.vanish-difference'])}); under ${citeRule('wall.vanish-difference', rules)} a thing is lost before its ${behind}. Choose it lighter or darker, or say that it is meant to hide.`,
         rule: standing.hides ? 'wall.stand-out' : 'wall.vanish-difference',
         numbers: [standing.deltaE, standing.lighter],
       }),
     ]
   })
   // only where somebody who sees little has said so: elsewhere a soft floor against its wall is no fault
-  const asked = rowsOf(makeover, 'constraint').some((row) => row.reason === 'access')
+  const asked = rowsOf(makeover, 'constraint').some((row) => row.reason === 'access' && seesLittle.test(row.note))
   const apart = !asked
     ? []
     : palette.apart.flatMap((pair) => {

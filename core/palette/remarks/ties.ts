@@ -19,6 +19,8 @@ export function tieRemarks(makeover: Makeover, palette: Palette, { rules, school
     if (
       !row ||
       row.surface === 'ceiling' ||
+      row.family === 'metal' ||
+      row.family === 'greenery' ||
       (finish.role !== 'accent' && (schools.colours !== 'eclectic' || materials.has(row.family)))
     )
       return []

@@ -1,6 +1,7 @@
 /** A finish where it would not last: on a floor that is walked on, where hands touch, in the sun. */
 import { splitSeveral, type Surface, type Use } from '../../makeover/choices.ts'
-import { type Makeover, paletteFinishes } from '../../makeover/document.ts'
+import { writeLength } from '../../measure/length.ts'
+import { headOf, type Makeover, paletteFinishes, rowsOf } from '../../makeover/document.ts'
 import type { Remark } from '../../remarks/remark.ts'
 import { remark } from '../catalogue.ts'
 
@@ -14,9 +15,35 @@ const asks: Readonly<Partial<Record<Surface, { readonly use: Use; readonly becau
   window: { use: 'sun', because: 'what hangs at a window fades' },
 }
 
+/** Dead-matt paint on walls that children and dogs touch; a dado, or paint above 1.2 m, is out of their reach. */
+function touched(makeover: Makeover): Remark[] {
+  const units = headOf(makeover)?.units ?? 'metric'
+  const touching = rowsOf(makeover, 'constraint').filter(
+    ({ reason, note }) =>
+      reason === 'children' || (reason === 'pets' && !/\b(cats?|birds?|fish|reptiles?)\b/i.test(note)),
+  )
+  return paletteFinishes(makeover).flatMap((row) => {
+    const who = touching.find(({ roomId }) => roomId === null || roomId === row.roomId)
+    if (!who || row.surface !== 'walls' || row.family !== 'paint' || row.sheen !== 'matt' || row.fate === 'change')
+      return []
+    if (splitSeveral(row.suits).includes('scrub') || (row.bandFromMm ?? 0) >= reachMm) return []
+    return [
+      remark({
+        code: 'use',
+        subjects: [{ kind: 'finish', id: row.id }],
+        title: `${row.name} is dead matt where ${who.reason === 'children' ? 'children' : 'animals'} touch it`,
+        sentence: `It marks, and polishes where it is wiped. Take a scrubbable make of the colour to ${writeLength(reachMm, units)} at least, or a sheen more.`,
+        numbers: [row.surface, row.sheen],
+      }),
+    ]
+  })
+}
+/** How high hands and tails reach, in mm; common practice. */
+const reachMm = 1200
+
 /** Only where it is known what a finish stands up to: silence where nobody said. */
 export function useRemarks(makeover: Makeover): Remark[] {
-  return paletteFinishes(makeover).flatMap((row) => {
+  const said = paletteFinishes(makeover).flatMap((row) => {
     const wanted = asks[row.surface]
     const suits = splitSeveral(row.suits)
     if (!wanted || suits.length === 0 || suits.includes(wanted.use)) return []
@@ -30,4 +57,5 @@ export function useRemarks(makeover: Makeover): Remark[] {
       }),
     ]
   })
+  return [...said, ...touched(makeover)]
 }

@@ -42,7 +42,7 @@ function metals(makeover: Makeover, { metals: kinds, leads, roomId }: Variety, r
         code: 'many-metals',
         subjects,
         title: `${kinds.length} metals, where ${most} ${most === 1 ? 'is' : 'are'} enough`,
-        sentence: `${names}. ${citeRule('palette.most-metals', rules)}: let one lead, and take one away.`,
+        sentence: `${names}. ${citeRule('palette.most-metals', rules)}: ${kinds.length - most === 1 ? 'one' : kinds.length - most} must go; ${name(makeover, kinds[0]?.finishId ?? '')} is seen most, and may lead.`,
         numbers: [kinds.length],
       }),
     ]
