@@ -1,7 +1,7 @@
 import { isKeepsake } from '../brief/index.ts'
 import { isInHand, splitSeveral } from '../makeover/choices.ts'
 import { isMaterial } from '../makeover/things.ts'
-import { currencyOf, groupBy, headOf, rowsOf, type Makeover } from '../makeover/document.ts'
+import { currencyOf, headOf, rowsOf, type Makeover } from '../makeover/document.ts'
 import { daysBetween, writeDate, type PlainDate } from '../measure/plain-date.ts'
 import { writeLength, type UnitSystem } from '../measure/length.ts'
 import { inWords, writeQuantity } from '../measure/quantity.ts'

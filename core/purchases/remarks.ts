@@ -95,8 +95,7 @@ function orderRemarks(makeover: Makeover, money: Money, rules: Rules, today: Pla
           numbers: [purchase.creditExpected],
         }),
       )
-    const overdue = purchase.arrivesOn !== null && purchase.arrivesOn < today
-    if (overdue && purchase.awaited > 0 && purchase.arrivesOn !== null) {
+    if (purchase.awaited > 0 && purchase.arrivesOn !== null && purchase.arrivesOn < today) {
       const worth = portion(purchase.terms.landed, purchase.awaited, Math.max(1, purchase.packs))
       remarks.push(
         remark({

@@ -84,6 +84,9 @@ describe('the journal', () => {
       expect(sumOf('payable:')).toBe(money.total.refundsDue - money.total.committed)
       expect(0 - sumOf('tender:') + (sumOf('given:') * -1 - sumOf('held:'))).toBe(money.total.paid)
       expect(sumOf('held:')).toBe(money.total.creditHeld)
+      expect(sumOf('client:account')).toBe(money.client.owes - money.client.held)
+      expect(sumOf('studio:')).toBe(money.client.received)
+      expect(0 - sumOf('billed:fees')).toBe(money.client.fees)
     }
   })
   it.each([

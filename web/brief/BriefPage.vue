@@ -222,8 +222,10 @@ useKeys([
 .brief h2 {
   scroll-margin-top: 122px;
 }
-.brief .what {
-  width: 42%;
+@media (min-width: 561px) {
+  .brief .what {
+    width: 42%;
+  }
 }
 .brief .place {
   display: block;
