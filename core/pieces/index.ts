@@ -15,6 +15,6 @@ export {
   type ArrivalField,
   type ArrivalTable,
 } from './arrivals/index.ts'
-export { reasonProposed } from './reasons.ts'
+export { reasonProposed, whyNot } from './reasons.ts'
 export { sourceNeeds } from './sources.ts'
 export { differences } from './substitution.ts'

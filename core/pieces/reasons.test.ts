@@ -3,7 +3,7 @@ import { add } from '../makeover/change.ts'
 import { minor } from '../money/minor.ts'
 import { effectiveRules } from '../rulebook/rulebook.ts'
 import { begin, candidateOf, change, countingIds, pieceOf, testToday } from '../testing/small-makeover.ts'
-import { compareCandidates, reasonProposed } from './index.ts'
+import { compareCandidates, reasonProposed, whyNot } from './index.ts'
 
 const newId = countingIds()
 const world = begin(newId)
@@ -19,9 +19,9 @@ const proposed = (...offers: ReturnType<typeof offer>[]) => {
   const row = makeover.rows.piece[piece]
   if (!row) throw new Error('the piece is there')
   const all = compareCandidates(makeover, studio, row, effectiveRules(), testToday)
-  return (id: string): string => {
+  return (id: string, not = false): string => {
     const found = all.find((candidate) => candidate.row.id === id)
-    return found ? reasonProposed(found, all) : 'not found'
+    return !found ? 'not found' : not ? whyNot(found, true) : reasonProposed(found, all)
   }
 }
 
@@ -36,3 +36,15 @@ it('a reason is what one is ahead of the others in', () => {
   expect(said(large)).toBe('')
 })
 it('one alone is ahead of nobody', () => expect(proposed(offer(cheap, {}))(cheap)).toBe(''))
+it('one is turned down for what is wrong with it, else because another is chosen', () => {
+  const said = proposed(
+    offer(cheap, { priceMinor: minor(0) }),
+    offer(late, { priceMinor: minor(0), leadDays: 400 }),
+    offer(large, { priceMinor: minor(0), widthMm: 900 }),
+  )
+  expect([said(cheap, true), said(late, true), said(large, true)]).toEqual([
+    'Another was better',
+    'Not here in time',
+    'Too large for its place',
+  ])
+})

@@ -33,3 +33,13 @@ export function reasonProposed(candidate: CandidateReckoning, all: readonly Cand
   const sentence = reasons.join(', and ')
   return sentence === '' ? '' : `${sentence[0]?.toUpperCase() ?? ''}${sentence.slice(1)}`
 }
+
+/** Why somebody may turn one down: what is wrong with it, else that another is chosen. */
+export function whyNot(candidate: CandidateReckoning, chosen: boolean): string {
+  if (candidate.ruledOut.length > 0) return `Ruled out: ${candidate.ruledOut.map(({ word }) => word).join(', ')}`
+  if (candidate.fit.is === 'too large') return 'Too large for its place'
+  if (candidate.slackDays !== null && candidate.slackDays < 0) return 'Not here in time'
+  if (candidate.clashes > 0) return 'It clashes with the palette'
+  if (candidate.against < 0) return 'It costs more than it may'
+  return chosen ? 'Another was better' : ''
+}

@@ -1,4 +1,4 @@
-import { isKeepsake } from '../brief/index.ts'
+import { keepers, isKeepsake } from '../brief/index.ts'
 import { isInHand, splitSeveral } from '../makeover/choices.ts'
 import { isMaterial } from '../makeover/things.ts'
 import { currencyOf, headOf, rowsOf, type Makeover } from '../makeover/document.ts'
@@ -45,10 +45,12 @@ export function pieceRemarks(
 
 function idle(makeover: Makeover): Remark[] {
   if (rowsOf(makeover, 'need').length === 0) return []
+  // what stays is never asked whether it is wanted
+  const stays = new Set(keepers(makeover).map(({ piece }) => piece.id))
   const serving = new Set(rowsOf(makeover, 'serving').map((row) => row.pieceId))
   const restoring = new Set(rowsOf(makeover, 'permission').map((row) => row.restorePieceId))
   return rowsOf(makeover, 'piece').flatMap((piece) =>
-    serving.has(piece.id) || restoring.has(piece.id) || isKeepsake(makeover, piece.id) || isMaterial(piece)
+    serving.has(piece.id) || restoring.has(piece.id) || stays.has(piece.id) || isMaterial(piece)
       ? []
       : [
           remark({

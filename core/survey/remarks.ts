@@ -60,10 +60,6 @@ function closingRemarks(room: Room, rules: Rules, system: UnitSystem): Remark[] 
     again.errorMm === null
       ? ''
       : ` It looks ${length(Math.abs(again.errorMm))} too ${again.errorMm > 0 ? 'long' : 'short'}`
-  const because =
-    again.standardised === null
-      ? ''
-      : `, ${again.standardised.toFixed(1)} standard deviations from what the others say (suspected from ${citeRule('survey.suspicious', rules)})`
   const told = again.decide
     ? ` Measure from corner ${again.decide.from + 1} to corner ${again.decide.to + 1}: ${again.decide.expected.map(({ id, mm }) => `near ${length(mm)} means ${nameOf(id)} is wrong`).join(', ')}.`
     : ' Measure each of them again.'
@@ -85,7 +81,7 @@ function closingRemarks(room: Room, rules: Rules, system: UnitSystem): Remark[] 
           ? `${again.set.map(nameOf).join(' or ')}: one of them is wrong`
           : `${room.name}: measure it a second time`,
       sentence: text
-        ? `${missed}${wrongBy}${because}. ${again.named ? `It is set aside until it is measured again: the others make it ${length(closing.lengths.find((length) => length.id === again.named)?.adjustedMm ?? 0)}.` : 'The room stands as the likeliest fit until it is measured again.'}`.replace(
+        ? `${missed}${wrongBy}. ${again.named ? `It is set aside until it is measured again: the others make it ${length(closing.lengths.find((length) => length.id === again.named)?.adjustedMm ?? 0)}.` : 'The room stands as the likeliest fit until it is measured again.'}`.replace(
             / {2,}/g,
             ' ',
           )

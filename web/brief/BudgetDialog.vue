@@ -90,7 +90,10 @@ const line = (category: Row<'category'> | null, amount: Minor | null): Line =>
 const { form, reset, submit } = useForm(
   () => ({
     contingencyMinor: moneyField(makeover.currency, last.value?.row.contingencyMinor ?? null),
-    reason: mode === 'change' ? saidField('', 500) : textField(),
+    reason:
+      mode === 'change'
+        ? saidField(raise ? `More for ${byId(categories.value, raise.categoryId)?.name ?? 'it'}` : '', 500)
+        : textField(),
     signedById: choiceField(
       clients.value.map((client) => client.id),
       clients.value[0]?.id ?? '',

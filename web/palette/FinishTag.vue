@@ -6,11 +6,13 @@ import { roles, type Role } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { writeArea } from '#core/measure/area.ts'
 import { writeLength } from '#core/measure/length.ts'
+import { inTradeWords } from '#core/measure/trade-words.ts'
 import { labOf, lightsSeen, lrvWords, staysBecause } from '#core/palette/index.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
 import FilesOf from '../files/FilesOf.vue'
 import RemarkList from '../remarks/RemarkList.vue'
 import { useEntry } from '../stores/entry.ts'
+import { habits } from '../stores/habits.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 import PatternColours from './PatternColours.vue'
@@ -132,7 +134,8 @@ const areaLabel = computed(
     <div>
       <dt>{{ areaLabel }}</dt>
       <dd>
-        {{ writeArea(area?.m2 ?? 0, entry.units) }}<span class="quiet place">{{ area?.how }}</span>
+        {{ writeArea(area?.m2 ?? 0, entry.units)
+        }}<span class="quiet place">{{ inTradeWords(area?.how ?? '', habits) }}</span>
       </dd>
     </div>
     <div>

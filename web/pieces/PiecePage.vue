@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 
 import { edit, remove, type Operation } from '#core/makeover/change.ts'
 import type { Row } from '#core/makeover/kinds.ts'
+import { whyNot } from '#core/pieces/index.ts'
 import { writeQuantity } from '#core/measure/quantity.ts'
 import { writeDate, writeShortDate } from '#core/measure/plain-date.ts'
 
@@ -79,11 +80,15 @@ const substitute = computed(() => candidates.value.find((candidate) => candidate
 const priceOpen = ref(false)
 const turningOpen = ref(false)
 const questionOpen = ref(false)
+const notBecause = (row: Row<'candidate'>): string => {
+  const found = candidates.value.find((candidate) => candidate.row.id === row.id)
+  return found ? whyNot(found, chosen.value !== null) : ''
+}
 const forms = computed(() =>
   setting.value && piece.value
     ? {
         price: priceForm(setting.value, edited.value),
-        turnDown: turnDownForm(),
+        turnDown: turnDownForm(edited.value ? notBecause(edited.value) : ''),
         question: questionForm(setting.value, piece.value.id),
       }
     : null,

@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { computed, shallowRef, watch } from 'vue'
 import { add, edit, type Operation } from '#core/makeover/change.ts'
 import type { Row } from '#core/makeover/kinds.ts'
-import { differences, type CandidateReckoning } from '#core/pieces/index.ts'
+import { differences, reasonProposed, type CandidateReckoning } from '#core/pieces/index.ts'
 import type { Preview } from '#core/reckoning/preview.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
@@ -24,7 +24,7 @@ const open = defineModel<boolean>({ required: true })
 const makeover = useMakeover()
 const clients = useRows('client')
 const { form, reset, submit } = useForm(() => ({
-  reason: saidField('', 500),
+  reason: saidField(reasonProposed(substitute, [chosen, substitute]) || 'The first choice is not to be had', 500),
   agreedById: maybeChoiceField(
     clients.value.map((client) => client.id),
     clients.value[0]?.id ?? null,

@@ -43,11 +43,11 @@ export const priceForm = ({ currency, today }: Setting, candidate: Row<'candidat
   })
 
 /** Why a candidate is out of the running: it stays on record. */
-export const turnDownForm = () =>
+export const turnDownForm = (proposed: string) =>
   rowForm({
     kind: 'candidate',
     title: (row) => `Turn down ${row?.name ?? ''}`,
-    fields: (row) => ({ turnedDown: textField(row?.turnedDown ?? '') }),
+    fields: (row) => ({ turnedDown: textField(row?.turnedDown ?? proposed) }),
     layout: [[{ key: 'turnedDown', label: 'Why not', lines: 2, hint: 'It stays on record as a fall-back' }]],
     toRow: ({ turnedDown }, row) => {
       if (!row) throw new RangeError('only a candidate that is there is turned down')

@@ -10,7 +10,7 @@ import { accept } from './settle.ts'
 const { remark } = defineProps<{ remark: Remark | null }>()
 const open = defineModel<boolean>({ required: true })
 const makeover = useMakeover()
-const { form, reset, submit } = useForm(() => ({ reason: saidField('', 500) }))
+const { form, reset, submit } = useForm(() => ({ reason: saidField('Seen, and meant so', 500) }))
 watch(open, (isOpen) => isOpen && reset())
 
 async function save(): Promise<void> {

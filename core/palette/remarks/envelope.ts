@@ -31,7 +31,7 @@ export const envelope: Checks = (makeover, palette, practice) => {
           code: 'envelope-broken',
           subjects: [subjectOf(walls), ...off.map(subjectOf)],
           title: `${off.map((row) => row.name).join(', ')} ${off.length === 1 ? 'breaks' : 'break'} the envelope`,
-          sentence: `${saidBy(practice)} walls, trim, doors and ceiling are one colour, within ${citeRule('envelope.one', rules)} of ${walls.name}: ${off.map((row) => `${row.name} parts by ${deltaE(labOf(row), labOf(walls)).toFixed(1)}`).join(', ')}.`,
+          sentence: `${saidBy(practice)} walls, trim, doors and ceiling are one colour: bring ${off.map((row) => row.name).join(', ')} to ${walls.name}.`,
           numbers: off.map((row) => deltaE(labOf(row), labOf(walls))),
         }),
       )

@@ -173,7 +173,7 @@ const trims: Checks = (makeover, palette, { rules, schools, chosen }) => {
             code: 'trim',
             subjects: [subjectOf(trim), subjectOf(wall)],
             title: `${trim.name} parts from the wall`,
-            sentence: `By the school “${schoolOf('trim', schools.trim).name}” trim and wall are one colour; these part by ΔE ${apart.toFixed(1)}, seen at a glance from ${citeRule('colour.at-a-glance', rules)}.`,
+            sentence: `By the school “${schoolOf('trim', schools.trim).name}” trim and wall are one colour; these part at a glance.`,
             numbers: [apart],
           }),
         ]

@@ -33,7 +33,7 @@ export function standingRemarks(makeover: Makeover, palette: Palette, { rules, s
           : `${subject.name}: lost before ${wall.name}`,
         sentence: standing.hides
           ? `It is meant to hide, and is ${besideLimit(Math.abs(standing.lighter), rules['wall.stand-out'])} ${standing.lighter > 0 ? 'lighter' : 'darker'} than the ${behind}; over ${citeRule('wall.stand-out', rules)} a thing stands out.`
-          : `They part by ${besideLimit(Math.abs(standing.lighter), rules['wall.vanish-lightness'])} in lightness and hardly in hue (ΔE00 ${besideLimit(standing.deltaE, rules['wall.vanish-difference'])}); under ${citeRule('wall.vanish-difference', rules)} a thing is lost before its ${behind}. Choose it lighter or darker, or say that it is meant to hide.`,
+          : `They part by ${besideLimit(Math.abs(standing.lighter), rules['wall.vanish-lightness'])} in lightness and hardly in hue: so near, a thing is lost before its ${behind}. Choose it lighter or darker, or say that it is meant to hide.`,
         rule: standing.hides ? 'wall.stand-out' : 'wall.vanish-difference',
         numbers: [standing.deltaE, standing.lighter],
       }),
