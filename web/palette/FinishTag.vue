@@ -142,7 +142,7 @@ const areaLabel = computed(
       <dt>Samples seen</dt>
       <dd>
         {{ seen.length > 0 ? seen.join(', ') : 'by no light yet' }}
-        <button type="button" class="word" @click="emit('sample')">Note a sample</button>
+        <button type="button" class="word" @click="emit('sample')">Note a sample<kbd aria-hidden="true">M</kbd></button>
       </dd>
     </div>
   </dl>

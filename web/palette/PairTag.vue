@@ -112,7 +112,8 @@ const signed = (value: number): string => `${value < 0 ? '−' : '+'}${Math.abs(
       <el-button v-if="first.read.clash" type="primary" @click="emit('cure', first.left.id, first.right.id)"
         >What would cure it</el-button
       >
-      <el-button @click="emit('swap')">Swap</el-button><el-button @click="emit('back')">Put it back</el-button>
+      <el-button @click="emit('swap')">Swap<kbd aria-hidden="true">X</kbd></el-button
+      ><el-button @click="emit('back')">Put it back</el-button>
     </div>
   </template>
   <template v-else>

@@ -233,7 +233,7 @@ defineExpose({ focus: () => nextField.value?.focus() })
           <tr>
             <td :colspan="figures ? 7 : 4">
               <button type="button" class="word" @click="emit('diagonal', null)">
-                Add a diagonal, or any corner to corner
+                Add a diagonal, or any corner to corner<kbd aria-hidden="true">D</kbd>
               </button>
             </td>
           </tr>
