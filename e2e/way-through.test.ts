@@ -126,6 +126,9 @@ test('an order that would break the agreed sum is stopped before it is made, and
   await order.getByRole('button', { name: 'Sign a change' }).click()
   const change = page.getByRole('dialog', { name: 'Sign a change' })
   await expect(change.getByLabel('Sum for Furniture')).toHaveValue('1050.00')
+  // a reason is proposed, and none at all is refused
+  await expect(change.getByLabel('Why it changes')).toHaveValue('More for Furniture')
+  await change.getByLabel('Why it changes').fill('')
   await change.getByRole('button', { name: 'Signed' }).click()
   await expect(change.getByText('is empty: expected some text')).toBeVisible()
   await change.getByLabel('Why it changes').fill('The long one after all')
