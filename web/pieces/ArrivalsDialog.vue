@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { writeSize } from '#core/measure/size.ts'
 import { writeMoney } from '#core/money/written.ts'
 import { arrivalFields } from '#core/pieces/index.ts'
+import FilterChoice from '../parts/FilterChoice.vue'
 import FormDialog from '../parts/FormDialog.vue'
 import { goToMade } from '../parts/made.ts'
 import { useEntry } from '../stores/entry.ts'
@@ -68,13 +69,14 @@ async function save(): Promise<void> {
       </label>
 
       <div v-if="table && table.rows.length > 0" class="matching" role="group" aria-label="What the columns hold">
-        <label v-for="(_, column) in columns" :key="column">
+        <div v-for="(_, column) in columns" :key="column">
           <span class="label">{{ table.head?.[column] || `Column ${column + 1}` }}</span>
-          <select v-model="columns[column]" @change="readRows">
-            <option v-for="field in arrivalFields" :key="field" :value="field">
-              {{ columnWords[field] ?? field }}
-            </option>
-          </select>
+          <FilterChoice
+            v-model="columns[column]!"
+            :label="`Column ${column + 1} holds`"
+            :options="arrivalFields.map((field) => ({ value: field, label: columnWords[field] ?? field }))"
+            @update:model-value="readRows"
+          />
           <span class="quiet">{{
             table.rows
               .slice(0, 2)
@@ -82,7 +84,7 @@ async function save(): Promise<void> {
               .filter(Boolean)
               .join('; ')
           }}</span>
-        </label>
+        </div>
       </div>
 
       <ul v-if="lines.length > 0" class="found" aria-label="As it is read">
@@ -96,12 +98,9 @@ async function save(): Promise<void> {
           }}</span>
           <span class="quiet">{{ line.arrival.size ? writeSize(line.arrival.size, entry.units) : 'no size' }}</span>
           <span class="quiet">{{ line.arrival.seller }}</span>
-          <label class="target"
-            >for
-            <select v-model="line.target" :aria-label="`What ${line.arrival.name} is for`">
-              <option v-for="target in targets" :key="target.value" :value="target.value">{{ target.label }}</option>
-            </select></label
-          >
+          <span class="target"
+            >for <FilterChoice v-model="line.target" :label="`What ${line.arrival.name} is for`" :options="targets"
+          /></span>
           <span v-if="line.trouble" class="trouble">{{ line.trouble }}</span>
         </li>
       </ul>
@@ -135,7 +134,7 @@ async function save(): Promise<void> {
   flex-wrap: wrap;
   gap: 8px 16px;
 }
-.matching label {
+.matching > div {
   display: grid;
   max-width: 180px;
   font-size: 12px;
@@ -144,13 +143,6 @@ async function save(): Promise<void> {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
-}
-select {
-  min-height: 28px;
-  max-width: 100%;
-  border: 1px solid var(--input);
-  background: var(--sheet);
-  font: inherit;
 }
 .found {
   border-top: 1.5px solid var(--ink);
@@ -170,9 +162,6 @@ select {
   display: flex;
   gap: 6px;
   align-items: baseline;
-}
-.target select {
-  min-width: 0;
 }
 .trouble {
   grid-column: 1 / -1;
