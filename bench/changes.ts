@@ -181,7 +181,7 @@ export async function benchChanges(ms = 2500): Promise<void> {
         id: uuidv7(),
         schemaVersion,
         sentence: 'Added a room',
-        operations: [add('room', uuidv7(), { name: 'Hall' })],
+        operations: [add('room', uuidv7(), { uses: '', name: 'Hall' })],
       }),
     )
     if (status !== 200) throw new Error(text)

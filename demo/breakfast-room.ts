@@ -25,14 +25,14 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
       installOn: day(96),
     }),
     make('client', 'Maud', { name: 'Maud Seligo' }),
-    make('room', 'Breakfast room', { name: 'Breakfast room' }),
+    make('room', 'Breakfast room', { uses: '', name: 'Breakfast room' }),
   ])
   say('Parted the room', [
     make('zone', 'bay', { ...blank.zone, roomId: told.room(), name: 'The bay tables' }),
     make('zone', 'counter', { ...blank.zone, roomId: told.room(), name: 'By the counter' }),
   ])
   told.measure('Measured the breakfast room', told.room(), breakfastRoomLengths)
-  say('Took the servery in', [make('room', 'Servery', { name: 'Servery' })])
+  say('Took the servery in', [make('room', 'Servery', { uses: '', name: 'Servery' })])
   told.measure('Measured the servery', idOf('room', 'Servery'), serveryLengths)
   const arches = rowsOf(told.documents().makeover, 'opening').filter((row) => row.what === 'arch')
   const [here, there] = arches
@@ -62,7 +62,7 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
     }),
   ])
   const need = (key: string, name: string, importance: 'must' | 'should' | 'nice', who: string) =>
-    make('need', key, { roomId: told.room(), zoneId: null, name, importance, who })
+    make('need', key, { ...blank.need, roomId: told.room(), zoneId: null, name, importance, who })
   say('Wrote down what the room is for', [
     need('eat', 'Eighteen guests eat at once', 'must', 'guests'),
     need('clear', 'One person clears every table without squeezing', 'must', 'the morning staff'),
@@ -366,6 +366,7 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
   })
   say('Asked the owner for leave to paint', [
     add('permission', newId(), {
+      ...blank.permission,
       method: 'paint',
       ask: 'May we paint above the dado?',
       askedOf: 'the owner, by letter',
@@ -376,6 +377,7 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
       restorePieceId: idOf('piece', 'Paint the walls back'),
     }),
     add('permission', newId(), {
+      ...blank.permission,
       method: 'drill',
       ask: 'Four holes for lamps in the ceiling beam?',
       askedOf: 'the owner, by letter',

@@ -31,7 +31,7 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
     }),
     make('client', 'Nell', { name: 'Nell Ashgrove' }),
     make('client', 'Piet', { name: 'Piet Ashgrove' }),
-    make('room', 'Music room', { name: 'Music room' }),
+    make('room', 'Music room', { uses: '', name: 'Music room' }),
   ])
   say('Parted the room in two', [
     make('zone', 'playing', { ...blank.zone, roomId: told.room(), name: 'The playing end' }),
@@ -72,7 +72,15 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
     importance: 'must' | 'should' | 'nice',
     who: string,
     zone: string | null = null,
-  ) => make('need', key, { roomId: told.room(), zoneId: zone ? idOf('zone', zone) : null, name, importance, who })
+  ) =>
+    make('need', key, {
+      ...blank.need,
+      roomId: told.room(),
+      zoneId: zone ? idOf('zone', zone) : null,
+      name,
+      importance,
+      who,
+    })
   say('Wrote down what the room is for', [
     need('play', 'Two can play at once, side by side', 'must', 'Nell and Piet', 'playing'),
     need('read', 'Read notes after dusk', 'must', 'Piet, whose eyes tire', 'playing'),
@@ -748,6 +756,7 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
   order('Ordered the reading lamps', 'lamps', { 'Tin floor lamp with a long arm': 2 }, day(-26))
   say('They were given a card for Lantern Row', [
     make('credit', 'card', {
+      ...blank.credit,
       sellerId: told.row('order', 'lamps').sellerId ?? '',
       kind: 'gift card',
       number: 'LR 0091',

@@ -25,11 +25,11 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
       installOn: day(6),
     }),
     make('client', 'Bram', { name: 'Bram Oduya, for the society' }),
-    make('room', 'Clubhouse', { name: 'Clubhouse' }),
+    make('room', 'Clubhouse', { uses: '', name: 'Clubhouse' }),
   ])
   told.measure('Measured the clubhouse', told.room(), clubhouseLengths)
   const need = (key: string, name: string, importance: 'must' | 'should' | 'nice', who: string) =>
-    make('need', key, { roomId: told.room(), zoneId: null, name, importance, who })
+    make('need', key, { ...blank.need, roomId: told.room(), zoneId: null, name, importance, who })
   say('Wrote down what the room is for', [
     need('sit', 'Twelve sit with muddy boots', 'must', 'members'),
     need('boil', 'Boil, pour and wash up', 'must', 'the tea rota'),
@@ -546,6 +546,7 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
   ])
   say('The weavers gave a credit note', [
     make('credit', 'note', {
+      ...blank.credit,
       sellerId: told.row('order', 'cushions').sellerId ?? '',
       kind: 'credit note',
       number: 'HW 118',

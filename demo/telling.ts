@@ -279,7 +279,11 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
         ...fields,
       }),
       ...ordered.map((line, at) =>
-        make('purchase', Object.keys(lines)[at] ?? '', { ...line, couponMinor: shares[at] ?? minor(0) }),
+        make('purchase', Object.keys(lines)[at] ?? '', {
+          ...blank.purchase,
+          ...line,
+          couponMinor: shares[at] ?? minor(0),
+        }),
       ),
     ])
   }

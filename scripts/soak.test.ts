@@ -66,7 +66,7 @@ it(
             sentence: 'A room',
             operations,
           })
-          const put = change([add('room', room, { name: `Room ${round}` })])
+          const put = change([add('room', room, { uses: '', name: `Room ${round}` })])
           for (const [method, path, body] of [
             ['GET', '/day'],
             ['GET', `/makeovers/${id}`],

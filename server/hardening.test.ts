@@ -88,7 +88,7 @@ describe('every route', () => {
           id: uuidv7(),
           schemaVersion,
           sentence: 'x',
-          operations: [add('room', uuidv7(), { name: 'x' })],
+          operations: [add('room', uuidv7(), { uses: '', name: 'x' })],
         }
         expect((await stranger.post(`/makeovers/${id}/changes`, change)).status).toBe(404)
         continue

@@ -1,4 +1,5 @@
 /** What a makeover may begin with: what an earlier one had, or what is usual for such a room. */
+import { blank } from '../makeover/blank.ts'
 import type { importances } from '../makeover/choices.ts'
 import { add, type Operation } from '../makeover/change.ts'
 import { rowsOf, type Makeover } from '../makeover/document.ts'
@@ -99,7 +100,7 @@ export const beginWith = (
   roomId: string,
   newId: () => string,
 ): Operation[] => [
-  ...needs.map((need) => add('need', newId(), { ...need, roomId, zoneId: null })),
+  ...needs.map((need) => add('need', newId(), { ...blank.need, ...need, roomId, zoneId: null })),
   ...categories.map((name, place) => add('category', newId(), { name, place })),
   ...schools.map((school) => add('school', newId(), school)),
   ...rulings.map((ruling) => add('ruling', newId(), ruling)),

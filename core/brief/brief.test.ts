@@ -36,6 +36,7 @@ const permission = (
   method: (typeof forbiddable)[number] = 'drill',
 ): Operation =>
   add('permission', newId(), {
+    ...blank.permission,
     method,
     ask: 'May we?',
     askedOf: 'the owner',
@@ -221,7 +222,14 @@ describe('a signed brief', () => {
     expect(kept?.rules['dates.buffer']).toBe(7)
     const later = change(signed, [
       add('ruling', draft(), { rule: 'dates.buffer', value: 30 }),
-      add('need', draft(), { roomId: open.ids.room, zoneId: null, name: 'Read', importance: 'must', who: '' }),
+      add('need', draft(), {
+        ...blank.need,
+        roomId: open.ids.room,
+        zoneId: null,
+        name: 'Read',
+        importance: 'must',
+        who: '',
+      }),
     ])
     expect(readKept(later.makeover.rows.agreement[open.ids.agreement]?.kept ?? '')).toEqual(kept)
   })
@@ -232,7 +240,14 @@ describe('a signed brief', () => {
     expect(
       tryChange(documents, [
         ...sign(writeKept(brief)),
-        add('need', draft(), { roomId: open.ids.room, zoneId: null, name: 'Read', importance: 'must', who: '' }),
+        add('need', draft(), {
+          ...blank.need,
+          roomId: open.ids.room,
+          zoneId: null,
+          name: 'Read',
+          importance: 'must',
+          who: '',
+        }),
       ]).faults[0],
     ).toMatchObject({ code: 'kept' })
   })

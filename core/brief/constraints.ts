@@ -23,6 +23,7 @@ export const substitutes: Readonly<Record<Forbiddable, readonly string[]>> = {
   heavy: ['the same in a lighter material', 'two smaller ones'],
   scented: ['unscented wax or oil', 'nothing in its place'],
   'loose fibres': ['a flat weave', 'leather or bare wood'],
+  'open flame': ['a rechargeable candle', 'a lantern out of reach', 'nothing in its place'],
   'small parts': ['the same without them', 'a place out of reach'],
 }
 

@@ -2,7 +2,20 @@
 import { ruleIds } from '../rulebook/rulebook.ts'
 import { questionIds } from '../rulebook/schools.ts'
 import { answers, constraintReasons, forbiddable, importances, methods, ways } from '../makeover/choices.ts'
-import { choice, count, date, flag, label, line, money, real, reference, row, several } from '../makeover/fields.ts'
+import {
+  choice,
+  count,
+  date,
+  flag,
+  label,
+  line,
+  money,
+  quantity,
+  real,
+  reference,
+  row,
+  several,
+} from '../makeover/fields.ts'
 
 export const briefKinds = {
   need: row('need', {
@@ -11,6 +24,14 @@ export const briefKinds = {
     name: label(),
     importance: choice(importances),
     who: line(120),
+    /** How much of it: metres of books, litres, pairs; null where it is not counted. */
+    amount: quantity().nullable(),
+    unit: line(20).meta({ words: false }),
+    /** Until when it is needed: a child grows, a lease ends. */
+    untilOn: date().nullable(),
+    /** The client struck it out on that day. */
+    struckOn: date().nullable(),
+    struckReason: line(300),
   }),
   ruling: row('rule', { rule: choice(ruleIds), value: real(-100_000, 100_000) }, { once: ['rule'] }),
   school: row('school', { question: choice(questionIds), school: label(60) }, { once: ['question'] }),
@@ -54,6 +75,8 @@ export const briefKinds = {
     answeredOn: date().nullable(),
     restore: line(500),
     restorePieceId: reference('piece').nullable(),
+    /** How many holes were allowed; null where nobody counted. */
+    holes: count(0, 1000).nullable(),
   }),
   scopeChoice: row('choice of scope', { roomId: reference('room'), name: label() }),
   scopeOption: row('way of doing it', {

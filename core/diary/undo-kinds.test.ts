@@ -100,10 +100,10 @@ describe('changes that wait', () => {
   const set = (...operations: Operation[]): ChangeSet => ({ id: newId(), schemaVersion: 3, sentence: 'x', operations })
   it('rest on those whose rows they change or name, through others too, and on nothing else', () => {
     const [room, piece] = [newId(), newId()]
-    const first = set(add('room', room, { name: 'Hall' }))
+    const first = set(add('room', room, { uses: '', name: 'Hall' }))
     const second = set(add('piece', piece, pieceOf(room, '')))
     const third = set({ op: 'put', kind: 'piece', id: piece, base: second.id, fields: { name: 'x' } })
-    const apart = set(add('room', newId(), { name: 'Attic' }))
+    const apart = set(add('room', newId(), { uses: '', name: 'Attic' }))
     expect([restsOn(second, first), restsOn(third, first), restsOn(apart, first)]).toEqual([true, false, false])
     expect(restingOn([first], [first, apart, second, third])).toEqual([second, third])
     expect(restingOn([second], [first, apart, second, third])).toEqual([third])

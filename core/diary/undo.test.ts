@@ -41,7 +41,7 @@ describe('undo', () => {
                         .filter((row) => row.pieceId === piece.id)
                         .map((row) => remove('candidate', row)),
                     ]
-                  : [edit('piece', piece, { name: `${name} ${pick}` }), add('room', fresh, { name })]
+                  : [edit('piece', piece, { name: `${name} ${pick}` }), add('room', fresh, { uses: '', name })]
           const made = did(documents, operations)
           history.push({ before: documents, done: made.done })
           documents = made.documents
@@ -90,7 +90,7 @@ describe('undo', () => {
         name: 'Chair',
         quantity: 4,
       })
-    const hall = did(begun, [add('room', room, { name: 'Hall' })])
+    const hall = did(begun, [add('room', room, { uses: '', name: 'Hall' })])
     const used = did(hall.documents, [add('zone', newId(), { ...blank.zone, roomId: room, name: 'Nook' })])
     expect(undo(hall.done, used.documents)).toMatchObject({
       is: 'refused',

@@ -49,6 +49,8 @@ export function journal(makeover: Makeover, money: Money): string {
     for (const row of rowsOf(makeover, 'return'))
       if (row.purchaseId === purchase.id && row.acceptedOn !== null)
         move(row.acceptedOn, 'Returned', negate(row.creditMinor))
+    for (const row of rowsOf(makeover, 'return'))
+      if (row.purchaseId === purchase.id && row.carriageMinor > 0) move(row.sentOn, 'Carriage back', row.carriageMinor)
     for (const row of rowsOf(makeover, 'claim'))
       if (row.purchaseId === purchase.id && row.answer === 'yes' && row.answeredOn !== null)
         move(row.answeredOn, 'Allowed', negate(row.grantedMinor))

@@ -218,7 +218,7 @@ describe('applying', () => {
       planned,
       [
         remove('candidate', planned.makeover.rows.candidate[candidate] ?? ({} as never)),
-        add('room', newId(), { name: 'Hall' }),
+        add('room', newId(), { uses: '', name: 'Hall' }),
       ],
       newId(),
     )
@@ -229,7 +229,7 @@ describe('applying', () => {
     expect(faults[0]).toMatchObject({ code: 'reference', kind: 'candidate', field: 'pieceId' })
   })
   it('says that a row is gone', () => {
-    const gone = edit('room', { id: newId(), version: newId(), name: '' }, { name: 'x' })
+    const gone = edit('room', { uses: '', id: newId(), version: newId(), name: '' }, { name: 'x' })
     expect(tryChange(planned, [gone]).faults[0]).toMatchObject({ code: 'gone' })
   })
   it('knows every reference: a field that ends in Id refers to a kind', () => {

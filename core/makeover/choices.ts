@@ -64,6 +64,7 @@ export const qualities = [
   'scented',
   'loose fibres',
   'small parts',
+  'open flame',
 ] as const
 export const forbiddable = [...methods, ...qualities] as const
 export const constraintReasons = [
@@ -121,6 +122,63 @@ export const materials = [
   'other',
 ] as const
 
+/** What was found in an old finish when it was tested; null while nobody tested it. */
+export const testResults = ['found', 'clear'] as const
+/** Whose rule it is how far apart two surfaces must be, to be told apart. */
+export const contrastStandards = ['BS 8300-2', 'AS 1428.1', 'ISO 21542'] as const
+/** What a room does to the things in it. */
+export const roomUses = ['traffic', 'children', 'animals', 'food', 'wet', 'sun'] as const
+
+/** What a piece is; "other" while nobody said. */
+export const thingKinds = [
+  'seat',
+  'bed',
+  'table',
+  'storage',
+  'shelf',
+  'light',
+  'rug',
+  'curtain',
+  'textile',
+  'mirror',
+  'work',
+  'plant',
+  'fixture',
+  'appliance',
+  'ornament',
+  'material',
+  'other',
+] as const
+/** How what is stored in it stands to the eye. */
+export const fronts = ['open', 'closed', 'drawers'] as const
+/** What the most of a thing is made of, as far as wear goes. */
+export const stuffs = [
+  'wool',
+  'cotton',
+  'linen',
+  'silk',
+  'viscose',
+  'synthetic',
+  'jute or sisal',
+  'leather',
+  'hide',
+  'solid wood',
+  'veneer',
+  'chipboard',
+  'cane',
+  'stone',
+  'marble or limestone',
+  'ceramic',
+  'glass',
+  'steel or iron',
+  'brass or bronze',
+  'plastic',
+  'paper',
+] as const
+export const cleanings = ['wiped', 'machine wash', 'hand wash', 'dry clean', 'not cleaned'] as const
+/** From which day a seller counts its days to return. */
+export const returnStarts = ['arrival', 'order'] as const
+
 /** Where a thing comes from. */
 export const sources = [
   'new',
@@ -171,6 +229,9 @@ export type Use = (typeof uses)[number]
 export type Source = (typeof sources)[number]
 export type Forbiddable = (typeof forbiddable)[number]
 export type Light = (typeof lights)[number]
+export type RoomUse = (typeof roomUses)[number]
+export type ThingKind = (typeof thingKinds)[number]
+export type Stuff = (typeof stuffs)[number]
 export const isInHand = (source: Source): boolean => inHand.some((name) => name === source)
 
 /** Several choices kept as one text: the words of it. */

@@ -3,8 +3,8 @@ import { countryCodes } from '../measure/habits.ts'
 import { currencyCodes } from '../money/currencies.ts'
 import { ruleIds } from '../rulebook/rulebook.ts'
 import { questionIds } from '../rulebook/schools.ts'
-import { entryUnits, mediaTypes, scopes, taxRoundings, unitSystems } from './choices.ts'
-import { choice, count, date, digest, label, line, real, reference, row, timeZone } from './fields.ts'
+import { contrastStandards, entryUnits, mediaTypes, roomUses, scopes, taxRoundings, unitSystems } from './choices.ts'
+import { choice, count, date, digest, label, line, real, reference, row, several, timeZone } from './fields.ts'
 
 export const sharedKinds = {
   studio: row('studio', { name: label(), timeZone: timeZone() }, { document: 'studio' }),
@@ -14,6 +14,8 @@ export const sharedKinds = {
       name: label(),
       taxRounding: choice(taxRoundings),
       adjustDays: count(0, 1000).nullable(),
+      /** Sellers of one group take each other's gift cards. */
+      groupName: line(60).meta({ words: false }),
       note: line(500),
     },
     { document: 'studio' },
@@ -40,9 +42,10 @@ export const sharedKinds = {
     scope: choice(scopes),
     installOn: date().nullable(),
     /** When the house was built, where anybody knows. */ builtYear: count(1000, 2200).nullable(),
+    contrastBy: choice(contrastStandards),
   }),
   client: row('client', { name: label() }, { personal: true }),
-  room: row('room', { name: label() }),
+  room: row('room', { name: label(), uses: several(roomUses) }),
   /** A file kept by its content, hung on what it belongs to. */
   attachment: row('file', {
     sha256: digest(),

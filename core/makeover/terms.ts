@@ -1,4 +1,5 @@
-import { count, flag, money, quantity, rate, real } from './fields.ts'
+import { returnStarts } from './choices.ts'
+import { choice, count, flag, money, quantity, rate, real } from './fields.ts'
 
 /** The terms a seller asks: kept on a candidate, and copied on a purchase, so that a later price never rewrites an order. */
 export const terms = {
@@ -25,8 +26,9 @@ export const terms = {
   tradePpm: rate(),
   /** Days from the order to the goods; null while nobody asked. */
   leadDays: count(0, 1000).nullable(),
-  /** Days to return, counted from the goods' arrival; null is a final sale. */
+  /** Days to return; null is a final sale. */
   returnDays: count(0, 1000).nullable(),
+  returnFrom: choice(returnStarts),
   /** Days from the order in which the seller pays back a price drop; null where it does not. */
   adjustDays: count(0, 1000).nullable(),
 }

@@ -1,14 +1,21 @@
 /** What a piece is, as far as its name and the way it is counted tell. Common practice of the trade. */
+import type { ThingKind } from './choices.ts'
 import type { Row } from './kinds.ts'
 
 /** Counted in tins, rolls or square metres: it is laid on the room rather than put in it. */
-export const isMaterial = ({ unit }: Pick<Row<'piece'>, 'unit'>): boolean =>
+export const isMaterial = ({
+  unit,
+  thing,
+}: Pick<Row<'piece'>, 'unit'> & Partial<Pick<Row<'piece'>, 'thing'>>): boolean =>
+  thing === 'material' ||
   /^(l|lit(?:re|er)s?|tins?|cans?|gal(?:lons?)?|quarts?|rolls?|strips?|tiles?|boards?|m²|m2|sq\.? ?(?:m|ft)|square (?:metres?|feet)|kg|bags?)$/i.test(
     unit.trim(),
   )
 
 /** How many things a piece is; one where it is counted by its length, its weight or by what it covers. */
-export const thingsIn = (piece: Pick<Row<'piece'>, 'unit' | 'quantity'>): number =>
+export const thingsIn = (
+  piece: Pick<Row<'piece'>, 'unit' | 'quantity'> & Partial<Pick<Row<'piece'>, 'thing'>>,
+): number =>
   isMaterial(piece) || /^(m|cm|mm|yd|yards?|ft|feet|in|inch(?:es)?|metres?|meters?)$/i.test(piece.unit.trim())
     ? 1
     : Math.max(1, Math.floor(piece.quantity))
@@ -31,4 +38,23 @@ export function groundOf(name: string): Ground {
   const [thing = ''] = name.split(/,| (?:for|of|over|under|by|on|with|in|at|to|against) /i)
   if (/\b(hall|stair|floor|corridor|passage|landing) runner\b/i.test(thing)) return 'floor'
   return grounds.find(([, words]) => words.test(thing))?.[0] ?? 'walls'
+}
+
+/** What a piece is seen against: by its kind where somebody said it, else by its name. */
+export const groundOfPiece = ({ thing, name }: Pick<Row<'piece'>, 'thing' | 'name'>): Ground =>
+  groundOfKind[thing] ?? groundOf(name)
+const groundOfKind: Readonly<Partial<Record<ThingKind, Ground>>> = {
+  seat: 'walls',
+  bed: 'walls',
+  table: 'walls',
+  storage: 'walls',
+  shelf: 'walls',
+  rug: 'floor',
+  curtain: 'walls',
+  textile: 'a thing',
+  mirror: 'walls',
+  work: 'walls',
+  plant: 'walls',
+  fixture: 'a thing',
+  ornament: 'a thing',
 }

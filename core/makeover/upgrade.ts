@@ -11,7 +11,24 @@ const steps: Readonly<Record<number, (operations: readonly unknown[]) => unknown
   5: (operations) => filled('payment')(operations), // why it is more than was owed
   6: (operations) => filled('makeover', 'candidate')(operations), // where it is; what a seller was not asked
   7: (operations) => [...operations], // fees, the client's money, templates: new kinds of row alone
+  8: (operations) => filled(...saidMore)(operations), // what kind of thing it is, how much, what it is made of, and more
 }
+/** The kinds that got fields in version 9. */
+const saidMore = [
+  'seller',
+  'makeover',
+  'room',
+  'opening',
+  'need',
+  'permission',
+  'piece',
+  'candidate',
+  'finish',
+  'credit',
+  'purchase',
+  'delivery',
+  'return',
+] as const
 
 /** Operations of an earlier version in the form of `today`'s; null for a version that is not known. */
 export function upgradeOperations(

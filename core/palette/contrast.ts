@@ -3,7 +3,7 @@ import { deltaE } from '../colour/difference.ts'
 import { lrv, type Lab } from '../colour/lab.ts'
 import type { Surface } from '../makeover/choices.ts'
 import { groupBy, type Makeover, paletteFinishes, rowsOf } from '../makeover/document.ts'
-import { groundOf, isMaterial, type Ground } from '../makeover/things.ts'
+import { groundOf, groundOfPiece, isMaterial, type Ground } from '../makeover/things.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { labOf } from './colour-of.ts'
@@ -31,7 +31,7 @@ const mayBlend: ReadonlySet<Surface> = new Set(['trim', 'door', 'window', 'switc
 /** The pieces that are seen against something else than a wall, a line each: its id and what it is seen against. */
 export const groundsIn = (makeover: Makeover): string =>
   rowsOf(makeover, 'piece')
-    .map(({ id, name }) => [id, groundOf(name)] as const)
+    .map((piece) => [piece.id, groundOfPiece(piece)] as const)
     .filter(([, ground]) => ground !== 'walls')
     .map(([id, ground]) => `${id} ${ground}`)
     .join('\n')

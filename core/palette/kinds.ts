@@ -13,6 +13,7 @@ import {
   scales,
   sheens,
   surfaces,
+  testResults,
   textures,
   uses,
   verdicts,
@@ -69,6 +70,14 @@ export const paletteKinds = {
     condition: choice(conditions).nullable(),
     material: choice(materials).nullable(),
     laidYear: count(1000, 2200).nullable(),
+    /** What a test for lead or asbestos said. */
+    tested: choice(testResults).nullable(),
+    /** The maker's own light reflectance value; null where it is reckoned from the colour. */
+    lrv: real(0, 100).nullable(),
+    /** Only places of it are painted again, from a new tin. */
+    touchUp: flag(),
+    /** What it is woven as: "herringbone", "bouclé"; the same in two things ties them. */
+    weave: line(40).meta({ words: false }),
     /** The one wall it is on; null for all of its surface. */
     wallId: reference('wall').nullable(),
     /** The band of height it covers; null for from the floor, and to the ceiling. */

@@ -16,5 +16,6 @@ export {
   type ArrivalTable,
 } from './arrivals/index.ts'
 export { reasonProposed, whyNot } from './reasons.ts'
+export { asksOf, details, thingByName, thingOf, type Detail } from './asks.ts'
 export { sourceNeeds } from './sources.ts'
 export { differences } from './substitution.ts'

@@ -1,7 +1,21 @@
 /** The kinds of row of the pieces and their candidates. */
-import { answers, keepReasons, methods, openTerms, priceKinds, qualities, sources } from '../makeover/choices.ts'
+import {
+  answers,
+  cleanings,
+  fronts,
+  keepReasons,
+  methods,
+  openTerms,
+  priceKinds,
+  qualities,
+  sources,
+  stuffs,
+  thingKinds,
+  uses,
+} from '../makeover/choices.ts'
 import {
   choice,
+  count,
   date,
   distance,
   flag,
@@ -26,6 +40,7 @@ export const pieceKinds = {
     /** Null only for what costs nothing. */
     categoryId: reference('category').nullable(),
     name: label(),
+    thing: choice(thingKinds),
     quantity: quantity(),
     /** What is counted: "pieces", "m", "rolls". */
     unit: label(20).meta({ words: false }),
@@ -43,6 +58,8 @@ export const pieceKinds = {
     /** The wall it stands before or hangs on, and how high its lower edge is. */
     wallId: reference('wall').nullable(),
     aboveMm: distance(20_000),
+    /** The niche or window that it goes into. */
+    openingId: reference('opening').nullable(),
   }),
   serving: row(
     'need served',
@@ -78,6 +95,23 @@ export const pieceKinds = {
     lifeYears: real(0.1, 200).nullable(),
     methods: several(methods),
     qualities: several(qualities),
+    weightKg: real(0.01, 5000).nullable(),
+    /** How much of a need one of it takes in, in the need's own unit: metres of books, litres. */
+    holds: quantity().nullable(),
+    /** The height of its seat or its top. */
+    topMm: size(),
+    front: choice(fronts).nullable(),
+    madeOf: choice(stuffs).nullable(),
+    cleaning: choice(cleanings).nullable(),
+    /** What it is made for. */
+    suits: several(uses),
+    /** Words for its style, separated by commas. */
+    styles: line(120).meta({ words: false }),
+    /** Holes it takes to put one of it up; null where nobody counted. */
+    holes: count(0, 200).nullable(),
+    /** The day a gift is promised for, and what is done where it does not come. */
+    promisedOn: date().nullable(),
+    fallBack: line(200),
     /** Terms that nobody asked the seller yet; what stands for them here is then no answer. */
     toAsk: several(openTerms),
     /** Why it was turned down; null while it is in the running. */

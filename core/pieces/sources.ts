@@ -13,6 +13,7 @@ export type SourceNeeds = {
   readonly periods: boolean
   readonly trade: boolean
   readonly lookAgain: boolean
+  readonly promised: boolean
   readonly caution: string
 }
 
@@ -28,6 +29,7 @@ const none: SourceNeeds = {
   periods: false,
   trade: false,
   lookAgain: false,
+  promised: false,
   caution: '',
 }
 
@@ -66,7 +68,14 @@ export const sourceNeeds: Readonly<Record<Source, SourceNeeds>> = {
     condition: true,
     caution: 'Old paint may hold lead: test before sanding.',
   },
-  gift: { ...none, says: 'Given to them.', seller: false, origin: 'From whom', keepReason: true },
+  gift: {
+    ...none,
+    says: 'Given to them, or promised.',
+    seller: false,
+    origin: 'From whom',
+    keepReason: true,
+    promised: true,
+  },
   custom: { ...none, says: 'Made to order: mostly with a deposit, and a final sale.', condition: false },
   rented: { ...none, says: 'Rented by the period, and it goes back.', goesBack: true, periods: true },
   placeholder: {

@@ -67,7 +67,7 @@ it('a pair parted between rooms is raised; in one room, or where one-sided is th
   const hall = newId()
   const pair = (roomId: string) =>
     change(begun, [
-      add('room', hall, { name: 'Hall' }),
+      add('room', hall, { uses: '', name: 'Hall' }),
       ...planned({ setName: 'Lamps' }, {}).rows,
       ...planned({ setName: 'Lamps', roomId }, {}).rows,
     ])
@@ -123,6 +123,7 @@ describe('what is forbidden', () => {
       change(begun, [
         ...rows,
         add('permission', newId(), {
+          ...blank.permission,
           method: 'paint',
           ask: 'Walls in green',
           askedOf: 'The owner',

@@ -5,14 +5,17 @@ import { split } from '../money/split.ts'
 import { writeMoney } from '../money/written.ts'
 import { landedCost, type Terms } from './landed.ts'
 
-type Line = Terms & { readonly packs: number }
+type Line = Terms & { readonly packs: number; readonly offCoupon?: boolean }
 
-/** The goods of the lines before and after their own discounts, without delivery and tax: what a coupon's terms speak of. */
+/**
+ * The goods of the lines before and after their own discounts, without delivery and tax: what a coupon's terms speak of.
+ * A line of a kind that the coupon excludes counts for nothing, neither to be reduced nor towards the minimum.
+ */
 export function couponBases(lines: readonly Line[]): { readonly full: Minor[]; readonly reduced: Minor[] } {
-  const landed = lines.map((line) => landedCost(line, line.packs, { withDelivery: false }))
+  const landed = lines.map((line) => (line.offCoupon ? null : landedCost(line, line.packs, { withDelivery: false })))
   return {
-    full: landed.map((landed) => landed.goods),
-    reduced: landed.map((landed) => minus(landed.goods, landed.discount)),
+    full: landed.map((landed) => landed?.goods ?? zero),
+    reduced: landed.map((landed) => (landed ? minus(landed.goods, landed.discount) : zero)),
   }
 }
 
@@ -50,6 +53,6 @@ export function couponRefusal(
     return `“${coupon.name}” ended on ${writeDate(coupon.endsOn)}`
   const spent = sum(couponBases(lines).reduced)
   if (spent < coupon.minimumMinor)
-    return `“${coupon.name}” asks for ${writeMoney(coupon.minimumMinor, currency)} of goods, and this comes to ${writeMoney(spent, currency)}`
+    return `“${coupon.name}” asks for ${writeMoney(coupon.minimumMinor, currency)} of goods${lines.some(({ offCoupon }) => offCoupon) ? ' that it does not exclude' : ''}, and this comes to ${writeMoney(spent, currency)}`
   return ''
 }

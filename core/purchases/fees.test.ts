@@ -29,6 +29,7 @@ function ordered(boughtBy: 'client' | 'studio' = 'client') {
     add('candidate', sofa, candidate),
     add('order', order, { ...blank.order, sellerId: ids.seller, orderedOn: today, boughtBy }),
     add('purchase', purchase, {
+      ...blank.purchase,
       orderId: order,
       pieceId: piece,
       candidateId: sofa,

@@ -1,5 +1,5 @@
 import { agreements, isSigned } from '../brief/index.ts'
-import { fault, type Fault } from '../makeover/change.ts'
+import { fault, type Documents, type Fault } from '../makeover/change.ts'
 import { currencyOf, groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
 import type { MakeoverKind, Row } from '../makeover/kinds.ts'
 import { sum, zero } from '../money/minor.ts'
@@ -12,12 +12,13 @@ import { lineFaults } from './goods-guards.ts'
 import { creditFaults, overpaidFaults, paymentFaults, withinAgreed } from './money-guards.ts'
 
 /** What a change may not do to orders, goods and payments. */
-export function purchaseGuards(before: Makeover, after: Makeover, today: PlainDate): Fault[] {
+export function purchaseGuards({ makeover: before }: Documents, documents: Documents, today: PlainDate): Fault[] {
+  const after = documents.makeover
   return [
     ...fixedRows(before, after),
     ...orderFaults(after, today),
     ...lineFaults(after, today),
-    ...paymentFaults(after, today),
+    ...paymentFaults(documents, today),
     ...overpaidFaults(before, after),
     ...creditFaults(after),
     ...withinAgreed(before, after),

@@ -71,6 +71,7 @@ function bookOf(makeover: Makeover): Map<string, Decimal> {
         lines.filter((line) => line.orderId === order.id),
       ),
     )
+  for (const row of rowsOf(makeover, 'return')) move('goods', `payable ${orderOf(row.purchaseId)}`, row.carriageMinor)
   for (const row of rowsOf(makeover, 'return'))
     if (row.acceptedOn !== null) move(`payable ${orderOf(row.purchaseId)}`, 'goods', row.creditMinor)
   for (const row of rowsOf(makeover, 'cancellation'))

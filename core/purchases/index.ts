@@ -2,6 +2,7 @@ export { amountFaults } from './amounts.ts'
 export { step } from './step.ts'
 export { priceDrops, type PriceDrop } from './drops.ts'
 export { couponRefusal, couponShares } from './coupons.ts'
+export { isGoodAt } from './money-guards.ts'
 export { cancelledValue, goodsValue, landedCost, landOrder, packsFor, quantityOf, type Landed } from './landed.ts'
 export { type GoodsState, type OrderReckoning, type PurchaseReckoning } from './ledger.ts'
 

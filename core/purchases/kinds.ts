@@ -34,6 +34,8 @@ export const purchaseKinds = {
     faceMinor: money(),
     gotOn: date(),
     expiresOn: date().nullable(),
+    /** Good at every seller of the seller's group. */
+    wholeGroup: flag(),
   }),
   order: row('order', {
     sellerId: reference('seller').nullable(),
@@ -53,6 +55,8 @@ export const purchaseKinds = {
     candidateId: reference('candidate', { within: 'pieceId' }),
     packs: count(1, 100_000),
     couponMinor: money(),
+    /** Of a kind that the coupon excludes, such as clearance: neither reduced nor counted towards its minimum. */
+    offCoupon: flag(),
     ...terms,
   }),
   delivery: row('delivery', {
@@ -60,6 +64,8 @@ export const purchaseKinds = {
     packs: count(1, 100_000),
     receivedOn: date(),
     damagedPacks: count(0, 100_000),
+    /** What came in place of what was ordered; empty where it is the same. */
+    cameInstead: line(200),
     note: line(500),
   }),
   /** Put in its place; kept once the tags are off. */
@@ -87,6 +93,8 @@ export const purchaseKinds = {
     creditMinor: money(),
     /** What the seller keeps for taking it back. */
     restockingMinor: money(),
+    /** What it costs to send it back. */
+    carriageMinor: money(),
     settles: choice(settlements),
     acceptedOn: date().nullable(),
     wantedAgain: flag(),

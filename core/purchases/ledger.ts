@@ -18,7 +18,9 @@ export type PurchaseReckoning = {
   readonly terms: Landed
   /** Σ credits: of returns that the seller has accepted, of goods cancelled, of claims granted. */
   readonly credited: Minor
-  /** Landed cost less credits. */
+  /** What it costs to send goods back. */
+  readonly carriage: Minor
+  /** Landed cost less credits, and the carriage of what goes back. */
   readonly owed: Minor
   /** Its part of the order's money out less money back. */
   readonly paid: Minor
@@ -52,6 +54,7 @@ export type OrderReckoning = {
   readonly lineIds: readonly string[]
   readonly landed: Minor
   readonly credited: Minor
+  readonly carriage: Minor
   readonly owed: Minor
   readonly paid: Minor
   readonly committed: Minor
@@ -103,7 +106,8 @@ export function ledger(makeover: Makeover): Ledger {
     const credits = lines.map((line) =>
       creditOf(events.returns(line.id), events.cancellations(line.id), events.claims(line.id)),
     )
-    const owed = landed.map((landed, at) => minus(landed.landed, credits[at] ?? zero))
+    const carriage = lines.map((line) => sum(events.returns(line.id).map((row) => row.carriageMinor)))
+    const owed = landed.map((landed, at) => plus(minus(landed.landed, credits[at] ?? zero), carriage[at] ?? zero))
     const paid = netPaid(paymentsOf.get(order.id) ?? [])
     const parts = allot(paid, owed, credits)
     const reckoned = lines.map((line, at) =>
@@ -113,8 +117,7 @@ export function ledger(makeover: Makeover): Ledger {
         makeover.rows.piece[line.pieceId]?.categoryId ?? '',
         landed[at],
         atTrade?.[at] ?? null,
-        credits[at] ?? zero,
-        parts[at] ?? zero,
+        { credited: credits[at] ?? zero, carriage: carriage[at] ?? zero, paid: parts[at] ?? zero },
         {
           deliveries: events.deliveries(line.id),
           returns: events.returns(line.id),
@@ -124,13 +127,14 @@ export function ledger(makeover: Makeover): Ledger {
       ),
     )
     purchases.push(...reckoned)
-    const [whole, given] = [sum(landed.map((landed) => landed.landed)), sum(credits)]
-    const due = minus(whole, given)
+    const [whole, given, back] = [sum(landed.map((landed) => landed.landed)), sum(credits), sum(carriage)]
+    const due = plus(minus(whole, given), back)
     orders.push({
       id: order.id,
       lineIds: lines.map((line) => line.id),
       landed: whole,
       credited: given,
+      carriage: back,
       owed: due,
       paid,
       committed: atLeastZero(minus(due, paid)),
@@ -175,8 +179,7 @@ function reckonLine(
   categoryId: string,
   terms: Landed | undefined,
   atTrade: Landed | null,
-  credited: Minor,
-  paid: Minor,
+  { credited, carriage, paid }: { readonly credited: Minor; readonly carriage: Minor; readonly paid: Minor },
   events: {
     readonly deliveries: readonly Row<'delivery'>[]
     readonly returns: readonly Row<'return'>[]
@@ -188,7 +191,7 @@ function reckonLine(
   const { deliveries, returns, cancellations, placing } = events
   const accepted = returns.filter((returned) => returned.acceptedOn !== null)
   const waiting = returns.filter((returned) => returned.acceptedOn === null)
-  const owed = minus(terms.landed, credited)
+  const owed = plus(minus(terms.landed, credited), carriage)
   const refundDue = atLeastZero(minus(paid, owed))
   const [received, cancelled, goingBack, returned] = [
     packsIn(deliveries),
@@ -212,6 +215,7 @@ function reckonLine(
     orderedOn: order.orderedOn,
     terms,
     credited,
+    carriage,
     owed,
     paid,
     committed: atLeastZero(minus(owed, paid)),

@@ -1,7 +1,7 @@
 /** What a change may not do to money: a payment is only reversed, an order stays within what was agreed. */
 import { byId } from '../makeover/by-id.ts'
-import { fault, type Fault } from '../makeover/change.ts'
-import { currencyOf, groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
+import { fault, type Documents, type Fault } from '../makeover/change.ts'
+import { currencyOf, groupBy, rowsOf, type Makeover, type Studio } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 import { minus, sum, type Minor } from '../money/minor.ts'
 import { writeMoney } from '../money/written.ts'
@@ -10,14 +10,14 @@ import { netPaid } from './ledger.ts'
 import { reckonMoney, type Money } from './money.ts'
 import { dateFaults } from './goods-guards.ts'
 
-export function paymentFaults(after: Makeover, today: PlainDate): Fault[] {
+export function paymentFaults({ makeover: after, studio }: Documents, today: PlainDate): Fault[] {
   const currency = currencyOf(after)
   const paymentsOf = groupBy(rowsOf(after, 'payment'), (row) => row.orderId)
   return rowsOf(after, 'order').flatMap((order) => {
     const paid = paymentsOf.get(order.id) ?? []
     return [
       ...paid.flatMap((row) => dateFaults('payment', row.id, 'paidOn', row.paidOn, order.orderedOn, today)),
-      ...paid.flatMap((row) => tenderFaults(after, order, row)),
+      ...paid.flatMap((row) => tenderFaults(after, studio, order, row)),
       ...moneyFaults(paid, currency),
     ]
   })
@@ -43,7 +43,15 @@ export function overpaidFaults(before: Makeover, after: Makeover): Fault[] {
   })
 }
 
-function tenderFaults(after: Makeover, order: Row<'order'>, row: Row<'payment'>): Fault[] {
+/** Is a gift card good at this seller: its own, or of the group that it is good for? */
+export function isGoodAt(credit: Row<'credit'>, sellerId: string | null, studio: Studio): boolean {
+  if (credit.sellerId === sellerId) return true
+  const groupOf = (id: string | null): string =>
+    (id === null ? '' : (studio.rows.seller[id]?.groupName ?? '')).trim().toLocaleLowerCase('en')
+  return credit.wholeGroup && groupOf(sellerId) !== '' && groupOf(credit.sellerId) === groupOf(sellerId)
+}
+
+function tenderFaults(after: Makeover, studio: Studio, order: Row<'order'>, row: Row<'payment'>): Fault[] {
   const wrong = (field: string, message: string) => [fault('payment', 'payment', row.id, field, message)]
   const held = row.tender === 'gift card' || row.tender === 'held credit'
   const credit = row.creditId === null ? undefined : after.rows.credit[row.creditId]
@@ -55,7 +63,8 @@ function tenderFaults(after: Makeover, order: Row<'order'>, row: Row<'payment'>)
     return wrong('creditId', `is missing: expected the ${row.tender === 'gift card' ? 'gift card' : 'credit note'}`)
   if ((credit.kind === 'gift card') !== (row.tender === 'gift card'))
     return wrong('tender', `is ${row.tender}, and it is a ${credit.kind}`)
-  if (credit.sellerId !== order.sellerId) return wrong('creditId', 'is held with another seller')
+  if (!isGoodAt(credit, order.sellerId, studio))
+    return wrong('creditId', `is held with another seller${credit.wholeGroup ? ', of another group' : ''}`)
   if (credit.expiresOn !== null && row.direction === 'out' && row.paidOn > credit.expiresOn)
     return wrong('creditId', `ended on ${writeDate(credit.expiresOn)}`)
   return []

@@ -53,6 +53,7 @@ describe('gift cards and credit notes', () => {
   const [card, note] = [newId(), newId()]
   const held = change(documents, [
     add('credit', card, {
+      ...blank.credit,
       sellerId: ids.seller,
       kind: 'gift card',
       number: 'A1',
@@ -61,6 +62,7 @@ describe('gift cards and credit notes', () => {
       expiresOn: plainDate('2027-03-20'),
     }),
     add('credit', note, {
+      ...blank.credit,
       sellerId: ids.seller,
       kind: 'credit note',
       number: '',

@@ -83,7 +83,7 @@ export const step = {
     'draws-contingency': signChange,
     'category-over': signChange,
   } satisfies Partial<Record<keyof typeof catalogue, Way>>,
-  guards: (before, after, today) => purchaseGuards(before.makeover, after.makeover, today),
+  guards: purchaseGuards,
   // of all that was ordered and is still wanted, what is here
   progress: (_makeover, { money }: Has) => {
     const here = money.purchases.filter(

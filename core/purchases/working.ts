@@ -56,11 +56,15 @@ const credits = (makeover: Makeover, purchaseIds: readonly string[]): WorkingLin
   ]
 }
 
+const carriageLines = (carriage: Minor) =>
+  carriage > 0 ? [line('Carriage back', carriage, 'what sending it back costs')] : []
+
 /** What one line still owes, or has to come back: its price, less what was credited, and its part of what is paid. */
 export function purchaseWorking(makeover: Makeover, purchase: PurchaseReckoning): Working {
   const lines = [
     line('Landed, as ordered', purchase.terms.landed),
     ...credits(makeover, [purchase.id]),
+    ...carriageLines(purchase.carriage),
     ...(purchase.paid === 0
       ? []
       : [line('Less paid', negate(purchase.paid), 'its part of what was paid on the order')]),
@@ -83,6 +87,7 @@ export function orderWorking(makeover: Makeover, order: OrderReckoning, money: M
         line(makeover.rows.piece[purchase.pieceId]?.name ?? 'A piece', purchase.terms.landed, 'landed, as ordered'),
       ),
     ...credits(makeover, order.lineIds),
+    ...carriageLines(order.carriage),
     ...belongingTo(rowsOf(makeover, 'payment'), 'orderId', order.id).map((row) =>
       line(
         row.reversesId ? 'Reversed' : row.direction === 'out' ? 'Paid' : 'Refunded',
@@ -200,7 +205,7 @@ export function workingOf(figure: Figure, makeover: Makeover, money: Money, cate
               line(
                 name(purchase.pieceId),
                 purchase.committed,
-                `${write(purchase.terms.landed)}${purchase.credited > 0 ? ` − ${write(purchase.credited)} credited` : ''}${purchase.paid > 0 ? ` − ${write(purchase.paid)} paid` : ''}`,
+                `${write(purchase.terms.landed)}${purchase.credited > 0 ? ` − ${write(purchase.credited)} credited` : ''}${purchase.carriage > 0 ? ` + ${write(purchase.carriage)} carriage back` : ''}${purchase.paid > 0 ? ` − ${write(purchase.paid)} paid` : ''}`,
               ),
             ),
           ...fees

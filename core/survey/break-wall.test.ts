@@ -116,7 +116,7 @@ describe('a wall that is not plain', () => {
     if (!gone || !row) throw new Error('a wall with a door was made')
     const [nextRoom, nextWall, sharing, wash] = [world.newId(), world.newId(), world.newId(), world.newId()]
     const shared = change(world.documents, [
-      add('room', nextRoom, { name: 'The next room' }),
+      add('room', nextRoom, { uses: '', name: 'The next room' }),
       add('wall', nextWall, { ...blank.wall, roomId: nextRoom, place: 1, lengthMm: 3000 }),
       add('opening', sharing, { ...blank.opening, ...door, wallId: nextWall, sharesId: gone.id }),
       add('finish', wash, {

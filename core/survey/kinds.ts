@@ -9,7 +9,7 @@ import {
   passageKinds,
   swings,
 } from '../makeover/choices.ts'
-import { choice, date, distance, flag, label, line, real, reference, row, size } from '../makeover/fields.ts'
+import { choice, date, distance, flag, label, line, maybeLab, real, reference, row, size } from '../makeover/fields.ts'
 
 export const surveyKinds = {
   /** What was measured of a room as a whole. Heights are of the ceiling, the dado and the picture rail above the floor. */
@@ -48,6 +48,19 @@ export const surveyKinds = {
   slope: row('slope of the ceiling', { wallId: reference('wall'), lowMm: distance(20_000), runMm: real(1, 100_000) }),
   /** A length from corner to corner that is no wall. A corner is named by the wall that begins there. */
   diagonal: row('check measure', { fromId: reference('wall'), toId: reference('wall'), lengthMm: real(1, 100_000) }),
+  /** A corner tested with a triangle: so far along the wall that ends there, so far along the next, and across between the marks. */
+  squareTest: row(
+    'corner test',
+    { wallId: reference('wall'), alongMm: real(1, 100_000), nextMm: real(1, 100_000), acrossMm: real(1, 100_000) },
+    { once: ['wallId'] },
+  ),
+  /** The clear width between two corners, or in a niche, as measured at one height: an alcove is narrowest where it is narrowest. */
+  clearWidth: row('width at a height', {
+    wallId: reference('wall'),
+    openingId: reference('opening').nullable(),
+    aboveMm: distance(20_000),
+    widthMm: real(1, 100_000),
+  }),
   /** From the wall's first corner, or from its last, to the near edge; sill and head above the floor. */
   opening: row('opening', {
     wallId: reference('wall'),
@@ -64,6 +77,11 @@ export const surveyKinds = {
     swing: choice(swings),
     /** What can pass when it stands open. */
     clearMm: size(),
+    /** What a window looks on to, as a colour of the room. */
+    viewName: line(60),
+    viewL: maybeLab.labL,
+    viewA: maybeLab.labA,
+    viewB: maybeLab.labB,
     /** The same opening, as it was measured in the next room. */
     sharesId: reference('opening', { deferred: true }).nullable(),
   }),

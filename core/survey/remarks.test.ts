@@ -138,7 +138,7 @@ describe('rooms joined by a shared opening', () => {
       { walls: rectangle(2000, 3000), openings: [{ ...door, wall: 3, fromMm: 1000, widthMm: otherWidth }] },
       first.newId,
     )
-    const documents = change(first.documents, [add('room', hall, { name: 'Hall' }), ...rows.operations])
+    const documents = change(first.documents, [add('room', hall, { uses: '', name: 'Hall' }), ...rows.operations])
     const [left, right] = Object.values(documents.makeover.rows.opening)
     if (!left || !right) throw new Error('no openings')
     return {

@@ -117,7 +117,7 @@ it('a finish hangs on a wall of its own room, or the change is refused where it 
   const { documents, newId, wallIds } = measuredRoom(plain)
   const nextRoom = newId()
   const { faults } = tryChange(documents, [
-    add('room', nextRoom, { name: 'The next room' }),
+    add('room', nextRoom, { uses: '', name: 'The next room' }),
     add('finish', newId(), finish(nextRoom, { wallId: wallIds[0] ?? null })),
   ])
   expect(faults).toMatchObject([{ code: 'wall', kind: 'finish', field: 'wallId' }])

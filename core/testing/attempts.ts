@@ -131,7 +131,9 @@ export function attempt(
           boughtBy: pick % 3 === 0 ? 'studio' : 'client',
           depositMinor: minor(amount % 40_00),
         }),
-        ...lines.map((line, at) => add('purchase', start.newId(), { ...line, couponMinor: shares[at] ?? zero })),
+        ...lines.map((line, at) =>
+          add('purchase', start.newId(), { ...blank.purchase, ...line, couponMinor: shares[at] ?? zero }),
+        ),
       ]
     }
     case 10:
@@ -185,6 +187,7 @@ export function attempt(
       return purchase
         ? [
             add('return', start.newId(), {
+              ...blank.return,
               purchaseId: purchase.id,
               packs: 1,
               sentOn: on,

@@ -1,4 +1,5 @@
 /** Ledgers: a makeover with orders, and what is done to them. For tests. */
+import { blank } from '../makeover/blank.ts'
 import fc from 'fast-check'
 import { add } from '../makeover/change.ts'
 import { minor, zero } from '../money/minor.ts'
@@ -62,6 +63,7 @@ export function world() {
       conditions: '',
     }),
     add('credit', held.card, {
+      ...blank.credit,
       sellerId: ids.seller,
       kind: 'gift card',
       number: '',
@@ -70,6 +72,7 @@ export function world() {
       expiresOn: null,
     }),
     add('credit', held.note, {
+      ...blank.credit,
       sellerId: ids.seller,
       kind: 'credit note',
       number: '',

@@ -98,6 +98,7 @@ export function twoLines(
       ...fields,
     }),
     add('purchase', text, {
+      ...blank.purchase,
       ...plainTerms,
       priceMinor: minor(500_00),
       returnDays: 14,
@@ -109,6 +110,7 @@ export function twoLines(
       couponMinor: minor(shares[0] ?? 0),
     }),
     add('purchase', two, {
+      ...blank.purchase,
       ...plainTerms,
       priceMinor: minor(100_00),
       discountPpm: 100_000,

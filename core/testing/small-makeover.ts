@@ -46,8 +46,8 @@ export function begin(
       installOn: plainDate('2027-06-01'),
     }),
     add('client', ids.client, { name: 'A client' }),
-    add('room', ids.room, { name: 'A room' }),
-    add('need', ids.need, { roomId: ids.room, zoneId: null, name: 'Sit', importance: 'must', who: '' }),
+    add('room', ids.room, { uses: '', name: 'A room' }),
+    add('need', ids.need, { ...blank.need, roomId: ids.room, zoneId: null, name: 'Sit', importance: 'must', who: '' }),
     add('agreement', ids.agreement, {
       number: 1,
       contingencyMinor: minor(contingency),
@@ -128,6 +128,7 @@ export function orderOf(
   return [
     add('order', id, { ...blank.order, sellerId: candidate.sellerId, orderedOn, ...fields }),
     add('purchase', id, {
+      ...blank.purchase,
       ...termsOf(candidate),
       orderId: id,
       pieceId: candidate.pieceId,

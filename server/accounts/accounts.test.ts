@@ -169,7 +169,7 @@ describe('another studio', () => {
     const asked = await Promise.all([
       right.get(`/makeovers/${id}`),
       right.get(`/makeovers/${id}/changes`),
-      right.change(id, [add('room', uuidv7(), { name: 'x' })]),
+      right.change(id, [add('room', uuidv7(), { uses: '', name: 'x' })]),
       right.get(`/makeovers/${uuidv7()}`),
       right.get('/makeovers/nothing'),
     ])
@@ -185,7 +185,7 @@ describe('another studio', () => {
     const piece = uuidv7()
     const answer = await right.change(mine.ids.makeover, [
       { op: 'put', kind: 'seller', id: theirs.ids.seller, base: theirs.ids.seller, fields: { name: 'Mine now' } },
-      add('room', piece, { name: 'x' }),
+      add('room', piece, { uses: '', name: 'x' }),
     ])
     expect(answer.status).toBe(409)
     expect(answer.body).toMatchObject({ conflicts: [{ current: null }] })

@@ -111,7 +111,7 @@ describe('bad input on the route', () => {
   it('an emoji in a name is kept as it was typed', async () => {
     const world = await planned(who, 100_00)
     const room = uuidv7()
-    expect((await who.change(world.id, [add('room', room, { name: 'Salon 🎻 № 2' })])).status).toBe(200)
+    expect((await who.change(world.id, [add('room', room, { uses: '', name: 'Salon 🎻 № 2' })])).status).toBe(200)
     expect((await who.open(world.id)).makeover.rows.room[room]?.name).toBe('Salon 🎻 № 2')
   })
   it.each([
@@ -229,7 +229,7 @@ describe('money that nobody meant', () => {
     expect(Object.is(documents.makeover.rows.candidate[world.candidate]?.deliveryMinor, 0)).toBe(true)
   })
   it('the studio is no makeover', async () => {
-    expect((await who.change(who.studioId, [add('room', uuidv7(), { name: 'x' })])).status).toBe(404)
+    expect((await who.change(who.studioId, [add('room', uuidv7(), { uses: '', name: 'x' })])).status).toBe(404)
   })
 })
 
@@ -262,6 +262,7 @@ describe('the tables, where the core is passed by', () => {
       candidateId: world.candidate,
       packs: 1,
       couponMinor: 0,
+      offCoupon: false,
     }
     expect((await who.change(world.id, order(world, {}, orderId))).status).toBe(200)
     await expect(write((tx) => tx.insert(purchases).values({ ...own, id: uuidv7(), ...sold }))).resolves.toBeDefined()

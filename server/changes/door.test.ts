@@ -30,17 +30,17 @@ describe('the door', () => {
     const world = await planned(who, 100_00)
     const id = uuidv7()
     const room = uuidv7()
-    const operations = [add('room', room, { name: 'Hall' })]
+    const operations = [add('room', room, { uses: '', name: 'Hall' })]
     expect((await who.change(world.id, operations, { id })).body).toEqual({ rev: 3, repeated: false })
     expect((await who.change(world.id, operations, { id })).body).toEqual({ rev: 3, repeated: true })
-    const response = await who.change(world.id, [add('room', room, { name: 'Other' })], { id })
+    const response = await who.change(world.id, [add('room', room, { uses: '', name: 'Other' })], { id })
     expect(response.status).toBe(422)
     expect((await who.open(world.id)).makeover.rev).toBe(3)
   })
   it('is repeatable when both come at once', async () => {
     const world = await planned(who, 100_00)
     const id = uuidv7()
-    const operations = [add('room', uuidv7(), { name: 'Hall' })]
+    const operations = [add('room', uuidv7(), { uses: '', name: 'Hall' })]
     const answers = await Promise.all(Array.from({ length: 6 }, () => who.change(world.id, operations, { id })))
     expect(answers.map((answer) => answer.status)).toEqual([200, 200, 200, 200, 200, 200])
     expect(answers.filter((answer) => (answer.body as { repeated: boolean }).repeated)).toHaveLength(5)
@@ -49,8 +49,8 @@ describe('the door', () => {
   it('does all of a change or nothing', async () => {
     const world = await planned(who, 100_00)
     const answer = await who.change(world.id, [
-      add('room', uuidv7(), { name: 'Hall' }),
-      add('room', uuidv7(), { name: '' }),
+      add('room', uuidv7(), { uses: '', name: 'Hall' }),
+      add('room', uuidv7(), { uses: '', name: '' }),
     ])
     expect(answer.status).toBe(422)
     const opened = await who.open(world.id)
@@ -76,7 +76,7 @@ describe('the door', () => {
   it('answers 409 for a row that another took away', async () => {
     const world = await planned(who, 100_00)
     const room = uuidv7()
-    await who.change(world.id, [add('room', room, { name: 'Hall' })])
+    await who.change(world.id, [add('room', room, { uses: '', name: 'Hall' })])
     const seen = (await who.open(world.id)).makeover.rows.room[room]
     if (!seen) throw new Error('the room was added above')
     expect((await who.change(world.id, [remove('room', seen)])).status).toBe(200)

@@ -87,8 +87,11 @@ function attempt(
         : []
     default:
       return candidate && pick % 2 === 0
-        ? [edit('candidate', candidate, { priceMinor: minor(amount) }), add('room', uuidv7(), { name: `Room ${pick}` })]
-        : [add('room', uuidv7(), { name: pick % 3 === 0 ? '' : `Room ${pick}` })]
+        ? [
+            edit('candidate', candidate, { priceMinor: minor(amount) }),
+            add('room', uuidv7(), { uses: '', name: `Room ${pick}` }),
+          ]
+        : [add('room', uuidv7(), { uses: '', name: pick % 3 === 0 ? '' : `Room ${pick}` })]
   }
 }
 
@@ -128,7 +131,7 @@ it('is a document that the core would have made', async () => {
       if (!room) throw new Error('a makeover has a room')
       expect(await send([edit('room', room, { name: 'First' })])).toBe(200)
       expect(await send([edit('room', room, { name: 'Second' })])).toBe(409)
-      expect(await send([add('room', uuidv7(), { name: '' })])).toBe(422)
+      expect(await send([add('room', uuidv7(), { uses: '', name: '' })])).toBe(422)
       const kept = await who.open(world.ids.makeover)
       expect(kept.makeover).toEqual(mine.makeover)
       expect(kept.studio.rows).toEqual(mine.studio.rows)

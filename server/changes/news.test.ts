@@ -98,7 +98,7 @@ describe('a stream', () => {
     ])
     expect(streams.map((stream) => [stream.status, stream.type])).toEqual(streams.map(() => [200, 'text/event-stream']))
     await expect.poll(() => streams.every((stream) => stream.heard.some((entry) => entry.event === 'again'))).toBe(true)
-    await who.change(world.ids.makeover, [add('room', uuidv7(), { name: 'Hall' })])
+    await who.change(world.ids.makeover, [add('room', uuidv7(), { uses: '', name: 'Hall' })])
     await expect
       .poll(() => streams.slice(0, 3).map((stream) => revs(stream.heard, world.ids.makeover).at(-1)))
       .toEqual([2, 2, 2])
@@ -117,7 +117,7 @@ describe('a stream', () => {
     await expect.poll(() => stream.heard.length).toBeGreaterThan(0)
     await Promise.all(
       Array.from({ length: 20 }, (_, at) =>
-        who.change(world.ids.makeover, [add('room', uuidv7(), { name: `Room ${at}` })]),
+        who.change(world.ids.makeover, [add('room', uuidv7(), { uses: '', name: `Room ${at}` })]),
       ),
     )
     await expect.poll(() => revs(stream.heard, world.ids.makeover).at(-1)).toBe(21)
@@ -127,8 +127,8 @@ describe('a stream', () => {
     expect((await hears('')).status).toBe(401)
     const world = await makeover(who)
     const stream = await hears(who.cookie)
-    await who.change(world.ids.makeover, [add('room', uuidv7(), { name: '' })])
-    await who.change(world.ids.makeover, [add('room', uuidv7(), { name: 'Said' })])
+    await who.change(world.ids.makeover, [add('room', uuidv7(), { uses: '', name: '' })])
+    await who.change(world.ids.makeover, [add('room', uuidv7(), { uses: '', name: 'Said' })])
     await expect.poll(() => revs(stream.heard, world.ids.makeover).filter((rev) => rev > 1)).toEqual([2])
     stream.stop()
   })
@@ -200,7 +200,7 @@ describe('the diary', () => {
     await step([add('piece', piece, pieceOf(world.ids.room, Object.values(world.categories)[0] ?? ''))])
     await step([edit('piece', latest().rows.piece[piece] ?? ({} as never), { name: 'Renamed', quantity: 3 })])
     await step([
-      add('room', uuidv7(), { name: 'Hall' }),
+      add('room', uuidv7(), { uses: '', name: 'Hall' }),
       edit('piece', latest().rows.piece[piece] ?? ({} as never), { name: 'Again' }),
     ])
     await step([remove('piece', latest().rows.piece[piece] ?? ({} as never))])
@@ -224,8 +224,8 @@ describe('the diary', () => {
     const world = await makeover(who)
     const id = world.ids.makeover
     const [hall, mine, theirs] = [uuidv7(), uuidv7(), uuidv7()]
-    await who.change(id, [add('room', hall, { name: 'Hall' })], { id: mine })
-    await second.change(id, [add('room', uuidv7(), { name: 'Attic' })], { id: theirs })
+    await who.change(id, [add('room', hall, { uses: '', name: 'Hall' })], { id: mine })
+    await second.change(id, [add('room', uuidv7(), { uses: '', name: 'Attic' })], { id: theirs })
     const row = (await who.open(id)).makeover.rows.room[hall]
     if (!row) throw new Error('it was added above')
     expect((await who.change(id, [edit('room', row, { name: 'x' })], { undoes: theirs })).body).toMatchObject({

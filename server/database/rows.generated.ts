@@ -21,6 +21,7 @@ export const sellers = pgTable(
     name: text('name').notNull(),
     taxRounding: text('tax_rounding').notNull(),
     adjustDays: integer('adjust_days'),
+    groupName: text('group_name').notNull(),
     note: text('note').notNull(),
   },
   (t) => keysOf('seller', 'sellers', t, tableOf),
@@ -68,6 +69,7 @@ export const makeovers = pgTable(
     scope: text('scope').notNull(),
     installOn: day('install_on'),
     builtYear: integer('built_year'),
+    contrastBy: text('contrast_by').notNull(),
   },
   (t) => keysOf('makeover', 'makeovers', t, tableOf),
 )
@@ -86,6 +88,7 @@ export const rooms = pgTable(
   {
     ...own(),
     name: text('name').notNull(),
+    uses: text('uses').notNull(),
   },
   (t) => keysOf('room', 'rooms', t, tableOf),
 )
@@ -166,6 +169,31 @@ export const categories = pgTable(
   (t) => keysOf('category', 'categories', t, tableOf),
 )
 
+export const openings = pgTable(
+  'openings',
+  {
+    ...own(),
+    wallId: uuid('wall_id').notNull(),
+    what: text('what').notNull(),
+    name: text('name').notNull(),
+    fromMm: doublePrecision('from_mm').notNull(),
+    fromEnd: boolean('from_end').notNull(),
+    widthMm: doublePrecision('width_mm').notNull(),
+    sillMm: doublePrecision('sill_mm').notNull(),
+    headMm: doublePrecision('head_mm').notNull(),
+    revealMm: doublePrecision('reveal_mm'),
+    hinge: text('hinge').notNull(),
+    swing: text('swing').notNull(),
+    clearMm: doublePrecision('clear_mm'),
+    viewName: text('view_name').notNull(),
+    viewL: doublePrecision('view_l'),
+    viewA: doublePrecision('view_a'),
+    viewB: doublePrecision('view_b'),
+    sharesId: uuid('shares_id'),
+  },
+  (t) => keysOf('opening', 'openings', t, tableOf),
+)
+
 export const pieces = pgTable(
   'pieces',
   {
@@ -174,6 +202,7 @@ export const pieces = pgTable(
     zoneId: uuid('zone_id'),
     categoryId: uuid('category_id'),
     name: text('name').notNull(),
+    thing: text('thing').notNull(),
     quantity: quantity('quantity').notNull(),
     unit: text('unit').notNull(),
     allowanceMinor: minor('allowance_minor').notNull(),
@@ -186,6 +215,7 @@ export const pieces = pgTable(
     hides: boolean('hides').notNull(),
     wallId: uuid('wall_id'),
     aboveMm: doublePrecision('above_mm').notNull(),
+    openingId: uuid('opening_id'),
   },
   (t) => keysOf('piece', 'pieces', t, tableOf),
 )
@@ -222,6 +252,7 @@ export const candidates = pgTable(
     tradePpm: integer('trade_ppm').notNull(),
     leadDays: integer('lead_days'),
     returnDays: integer('return_days'),
+    returnFrom: text('return_from').notNull(),
     adjustDays: integer('adjust_days'),
     priceKind: text('price_kind').notNull(),
     pricedOn: day('priced_on'),
@@ -234,6 +265,17 @@ export const candidates = pgTable(
     lifeYears: doublePrecision('life_years'),
     methods: text('methods').notNull(),
     qualities: text('qualities').notNull(),
+    weightKg: doublePrecision('weight_kg'),
+    holds: quantity('holds'),
+    topMm: doublePrecision('top_mm'),
+    front: text('front'),
+    madeOf: text('made_of'),
+    cleaning: text('cleaning'),
+    suits: text('suits').notNull(),
+    styles: text('styles').notNull(),
+    holes: integer('holes'),
+    promisedOn: day('promised_on'),
+    fallBack: text('fall_back').notNull(),
     toAsk: text('to_ask').notNull(),
     turnedDown: text('turned_down'),
   },
@@ -249,6 +291,7 @@ export const purchases = pgTable(
     candidateId: uuid('candidate_id').notNull(),
     packs: integer('packs').notNull(),
     couponMinor: minor('coupon_minor').notNull(),
+    offCoupon: boolean('off_coupon').notNull(),
     priceMinor: minor('price_minor').notNull(),
     packSize: quantity('pack_size').notNull(),
     periods: integer('periods').notNull(),
@@ -263,6 +306,7 @@ export const purchases = pgTable(
     tradePpm: integer('trade_ppm').notNull(),
     leadDays: integer('lead_days'),
     returnDays: integer('return_days'),
+    returnFrom: text('return_from').notNull(),
     adjustDays: integer('adjust_days'),
   },
   (t) => keysOf('purchase', 'purchases', t, tableOf),
@@ -276,6 +320,7 @@ export const deliveries = pgTable(
     packs: integer('packs').notNull(),
     receivedOn: day('received_on').notNull(),
     damagedPacks: integer('damaged_packs').notNull(),
+    cameInstead: text('came_instead').notNull(),
     note: text('note').notNull(),
   },
   (t) => keysOf('delivery', 'deliveries', t, tableOf),
@@ -325,6 +370,10 @@ export const finishes = pgTable(
     condition: text('condition'),
     material: text('material'),
     laidYear: integer('laid_year'),
+    tested: text('tested'),
+    lrv: doublePrecision('lrv'),
+    touchUp: boolean('touch_up').notNull(),
+    weave: text('weave').notNull(),
     wallId: uuid('wall_id'),
     bandFromMm: doublePrecision('band_from_mm'),
     bandToMm: doublePrecision('band_to_mm'),
@@ -372,6 +421,11 @@ export const needs = pgTable(
     name: text('name').notNull(),
     importance: text('importance').notNull(),
     who: text('who').notNull(),
+    amount: quantity('amount'),
+    unit: text('unit').notNull(),
+    untilOn: day('until_on'),
+    struckOn: day('struck_on'),
+    struckReason: text('struck_reason').notNull(),
   },
   (t) => keysOf('need', 'needs', t, tableOf),
 )
@@ -445,6 +499,7 @@ export const permissions = pgTable(
     answeredOn: day('answered_on'),
     restore: text('restore').notNull(),
     restorePieceId: uuid('restore_piece_id'),
+    holes: integer('holes'),
   },
   (t) => keysOf('permission', 'permissions', t, tableOf),
 )
@@ -513,25 +568,28 @@ export const diagonals = pgTable(
   (t) => keysOf('diagonal', 'diagonals', t, tableOf),
 )
 
-export const openings = pgTable(
-  'openings',
+export const squareTests = pgTable(
+  'square_tests',
   {
     ...own(),
     wallId: uuid('wall_id').notNull(),
-    what: text('what').notNull(),
-    name: text('name').notNull(),
-    fromMm: doublePrecision('from_mm').notNull(),
-    fromEnd: boolean('from_end').notNull(),
-    widthMm: doublePrecision('width_mm').notNull(),
-    sillMm: doublePrecision('sill_mm').notNull(),
-    headMm: doublePrecision('head_mm').notNull(),
-    revealMm: doublePrecision('reveal_mm'),
-    hinge: text('hinge').notNull(),
-    swing: text('swing').notNull(),
-    clearMm: doublePrecision('clear_mm'),
-    sharesId: uuid('shares_id'),
+    alongMm: doublePrecision('along_mm').notNull(),
+    nextMm: doublePrecision('next_mm').notNull(),
+    acrossMm: doublePrecision('across_mm').notNull(),
   },
-  (t) => keysOf('opening', 'openings', t, tableOf),
+  (t) => keysOf('squareTest', 'square_tests', t, tableOf),
+)
+
+export const clearWidths = pgTable(
+  'clear_widths',
+  {
+    ...own(),
+    wallId: uuid('wall_id').notNull(),
+    openingId: uuid('opening_id'),
+    aboveMm: doublePrecision('above_mm').notNull(),
+    widthMm: doublePrecision('width_mm').notNull(),
+  },
+  (t) => keysOf('clearWidth', 'clear_widths', t, tableOf),
 )
 
 export const fixtures = pgTable(
@@ -698,6 +756,7 @@ export const credits = pgTable(
     faceMinor: minor('face_minor').notNull(),
     gotOn: day('got_on').notNull(),
     expiresOn: day('expires_on'),
+    wholeGroup: boolean('whole_group').notNull(),
   },
   (t) => keysOf('credit', 'credits', t, tableOf),
 )
@@ -738,6 +797,7 @@ export const returns = pgTable(
     reason: text('reason').notNull(),
     creditMinor: minor('credit_minor').notNull(),
     restockingMinor: minor('restocking_minor').notNull(),
+    carriageMinor: minor('carriage_minor').notNull(),
     settles: text('settles').notNull(),
     acceptedOn: day('accepted_on'),
     wantedAgain: boolean('wanted_again').notNull(),
@@ -849,6 +909,7 @@ export const makeoverTables = {
   wall: walls,
   zone: zones,
   category: categories,
+  opening: openings,
   piece: pieces,
   candidate: candidates,
   purchase: purchases,
@@ -869,7 +930,8 @@ export const makeoverTables = {
   survey: surveys,
   slope: slopes,
   diagonal: diagonals,
-  opening: openings,
+  squareTest: squareTests,
+  clearWidth: clearWidths,
   fixture: fixtures,
   passage: passages,
   serving: servings,

@@ -89,6 +89,7 @@ describe('the database', () => {
       id: uuidv7(),
       version: uuidv7(),
       name: 'x',
+      uses: '',
     }
     await expect(
       inTransaction(served.database, { studio: right.studioId }, (tx) => tx.insert(rooms).values(foreign)),
@@ -144,7 +145,7 @@ describe('the database', () => {
     expect(Object.values((await who.open(world.ids.makeover)).makeover.rows.agreementLine)[0]?.amountMinor).toBe(
       999_999_999_999,
     )
-    expect((await who.change(world.ids.makeover, [add('room', uuidv7(), { name: 'Hall' })])).status).toBe(200)
+    expect((await who.change(world.ids.makeover, [add('room', uuidv7(), { uses: '', name: 'Hall' })])).status).toBe(200)
   })
   it('knows its migrations, and runs them once from several starts at once', async () => {
     const { url, drop } = await freshDatabase(inject('postgres'))

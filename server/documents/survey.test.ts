@@ -44,7 +44,8 @@ beforeAll(async () => {
     uuidv7,
   )
   expect(
-    (await who.change(world.ids.makeover, [add('room', room, { name: 'Parlour' }), ...rows.operations])).status,
+    (await who.change(world.ids.makeover, [add('room', room, { uses: '', name: 'Parlour' }), ...rows.operations]))
+      .status,
   ).toBe(200)
   base = `/makeovers/${world.ids.makeover}/rooms/${room}`
 })
@@ -133,7 +134,7 @@ describe('a survey on paper', () => {
         base: head?.version ?? null,
         fields: { units: 'feet and inches' },
       },
-      add('room', room, { name: 'Den' }),
+      add('room', room, { uses: '', name: 'Den' }),
       ...surveyRows(room, { walls: rectangle(3657.6, 3048), survey: { heightMm: 2438.4 } }, uuidv7).operations,
     ])
     const file = join(folder, 'feet.pdf')

@@ -159,7 +159,7 @@ describe('a makeover that is put away', () => {
     for (const path of ['', '/changes', '/export', '/at/1', '/brief.pdf', '/signings', '/here'])
       expect([path, (await own.get(`/makeovers/${id}${path}`)).status]).toEqual([path, 404])
     expect((await own.get(`/makeovers/${id}/diary`)).body).toEqual([])
-    expect((await own.change(id, [add('room', uuidv7(), { name: 'x' })])).status).toBe(404)
+    expect((await own.change(id, [add('room', uuidv7(), { uses: '', name: 'x' })])).status).toBe(404)
     expect((await own.get('/put-away')).body).toMatchObject([{ id }])
     expect((await who.post(`/makeovers/${id}/bring-back`, {})).status).toBe(404)
 

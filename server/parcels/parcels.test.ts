@@ -104,7 +104,10 @@ describe('export, import, export', () => {
     expect((await send(here, who, '/imports?as=itself', first)).body).toEqual({ id, rev: 1, changed: false })
     const room = (await who.open(id)).makeover.rows.room[world.ids.room]
     if (!room) throw new Error('it was begun with a room')
-    await who.change(id, [edit('room', room, { name: 'Renamed' }), add('room', uuidv7(), { name: 'Another' })])
+    await who.change(id, [
+      edit('room', room, { name: 'Renamed' }),
+      add('room', uuidv7(), { uses: '', name: 'Another' }),
+    ])
     const dry = (await send(here, who, '/imports/dry', first)).body as DryRun
     expect(dry.ways.itself).toEqual({ puts: 1, removes: 1, faults: [] })
     expect((await who.open(id)).makeover.rev).toBe(2)
@@ -116,6 +119,7 @@ describe('export, import, export', () => {
     const world = await makeover(who)
     const id = world.ids.makeover
     const credit = add('credit', uuidv7(), {
+      ...blank.credit,
       sellerId: world.ids.seller,
       kind: 'gift card',
       number: '1',

@@ -59,7 +59,7 @@ const needOpen = ref(false)
 const needEdited = ref<Row<'need'> | null>(null)
 const headOpen = ref(false)
 const templateOpen = ref(false)
-const form = computed(() => (setting.value ? needForm(setting.value) : null))
+const form = computed(() => (setting.value ? needForm(setting.value, needEdited.value === null) : null))
 
 function openNeed(need: Row<'need'> | null): void {
   needEdited.value = need

@@ -4,7 +4,7 @@ import { ref, watch } from 'vue'
 import { blank } from '#core/makeover/blank.ts'
 import { add, edit, type Operation } from '#core/makeover/change.ts'
 import { countryCodes } from '#core/measure/habits.ts'
-import { entryUnits, scopes, unitSystems } from '#core/makeover/choices.ts'
+import { contrastStandards, entryUnits, scopes, unitSystems } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { namedCountries } from '../parts/countries.ts'
 import { bounded } from '../parts/bounded.ts'
@@ -39,6 +39,7 @@ const { form, reset, submit } = useForm(() =>
     builtYear: maybeNumberField(head.builtYear, 0),
     scope: choiceField(scopes, head.scope),
     country: maybeChoiceField(countryCodes, head.country),
+    contrastBy: choiceField(contrastStandards, head.contrastBy),
   }),
 )
 
@@ -76,7 +77,9 @@ async function save(): Promise<void> {
         operations.push(
           kind === 'zone'
             ? add('zone', uuidv7(), { ...blank.zone, roomId: rooms.value[0]?.id ?? '', name: read.name })
-            : add(kind, uuidv7(), { name: read.name }),
+            : kind === 'room'
+              ? add('room', uuidv7(), { ...blank.room, name: read.name })
+              : add('client', uuidv7(), { name: read.name }),
         )
       else if (row !== null && read.name !== row.name)
         operations.push({ op: 'put', kind, id: row.id, base: row.version, fields: { name: read.name } })
@@ -123,6 +126,12 @@ async function save(): Promise<void> {
         label="The house was built in"
         optional
         hint="for cautions about old paint and floors"
+      />
+      <FieldChoice
+        :field="form.fields.contrastBy"
+        label="Surfaces to be told apart by"
+        :options="contrastStandards.map((standard) => ({ value: standard, label: standard }))"
+        hint="acts where somebody sees little"
       />
     </div>
     <div class="columns">

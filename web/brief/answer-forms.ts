@@ -6,7 +6,15 @@ import { answers, forbiddable } from '#core/makeover/choices.ts'
 import { rowsOf } from '#core/makeover/document.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { zero } from '#core/money/minor.ts'
-import { choiceField, dateField, maybeChoiceField, maybeDateField, moneyField, textField } from '../parts/form.ts'
+import {
+  choiceField,
+  dateField,
+  maybeChoiceField,
+  maybeDateField,
+  maybeNumberField,
+  moneyField,
+  textField,
+} from '../parts/form.ts'
 import { asOptions, rowForm } from '../parts/rowform.ts'
 import { optionsOf } from '../stores/rows.ts'
 import type { Setting } from '../stores/setting.ts'
@@ -28,6 +36,7 @@ export function permissionForm({ makeover, currency, today }: Setting) {
       askedOn: dateField(row?.askedOn ?? today),
       answer: choiceField(answers, row?.answer ?? 'waiting'),
       answeredOn: maybeDateField(row?.answeredOn ?? null),
+      holes: maybeNumberField(row?.holes ?? null, 0),
       restore: textField(row?.restore),
       cost: moneyField(currency, pieceOf(row)?.allowanceMinor ?? zero),
       categoryId: maybeChoiceField(ids(categories), pieceOf(row)?.categoryId ?? null),
@@ -45,6 +54,15 @@ export function permissionForm({ makeover, currency, today }: Setting) {
         { key: 'answer', label: 'Answer', as: 'choice', options: asOptions(answers) },
         { key: 'answeredOn', label: 'Answered on', when: (texts) => texts.answer !== 'waiting' },
       ],
+      [
+        {
+          key: 'holes',
+          label: 'Holes allowed',
+          optional: true,
+          hint: 'What is chosen is counted against them',
+          when: (texts) => texts.method === 'drill' && texts.answer === 'yes',
+        },
+      ],
       [{ key: 'restore', label: 'How it is put back', optional: true }],
       [
         { key: 'cost', label: 'What putting it back costs', unit: currency },
@@ -61,13 +79,14 @@ export function permissionForm({ makeover, currency, today }: Setting) {
       cost > 0 && categoryId === null && categories.length > 0
         ? [{ field: 'categoryId', message: 'is not chosen: expected where what it costs is counted' }]
         : [],
-    toRow: ({ ask, method, askedOf, askedOn, answer, answeredOn, restore, cost }, row, _id, spareId) => ({
+    toRow: ({ ask, method, askedOf, askedOn, answer, answeredOn, holes, restore, cost }, row, _id, spareId) => ({
       ask,
       method,
       askedOf,
       askedOn,
       answer,
       answeredOn: answer === 'waiting' ? null : (answeredOn ?? today),
+      holes: method === 'drill' ? holes : null,
       restore,
       restorePieceId: pieceOf(row)?.id ?? (cost > 0 ? spareId : null),
     }),

@@ -24,7 +24,8 @@ import type { Setting } from '../stores/setting.ts'
 
 export const ids = (rows: readonly { readonly id: string }[]): string[] => rows.map((row) => row.id)
 
-export function needForm({ makeover }: Setting) {
+/** `isNew`: what is not written down yet cannot be struck out. */
+export function needForm({ makeover }: Setting, isNew = false) {
   const [rooms, zones] = [rowsOf(makeover, 'room'), rowsOf(makeover, 'zone')]
   return rowForm({
     kind: 'need',
@@ -33,6 +34,11 @@ export function needForm({ makeover }: Setting) {
       name: textField(row?.name),
       importance: choiceField(importances, row?.importance ?? 'must'),
       who: textField(row?.who),
+      amount: maybeNumberField(row?.amount ?? null, 3),
+      unit: textField(row?.unit ?? ''),
+      untilOn: maybeDateField(row?.untilOn ?? null),
+      struckOn: maybeDateField(row?.struckOn ?? null),
+      struckReason: textField(row?.struckReason ?? ''),
       roomId: choiceField(ids(rooms), row?.roomId ?? rooms[0]?.id ?? ''),
       zoneId: maybeChoiceField(ids(zones), row?.zoneId ?? null),
     }),
@@ -49,6 +55,15 @@ export function needForm({ makeover }: Setting) {
           })),
         },
         { key: 'who', label: 'For whom', optional: true },
+      ],
+      [
+        { key: 'amount', label: 'How many', optional: true, hint: 'What is stored, or seated, is held against it' },
+        { key: 'unit', label: 'Of what', optional: true, hint: 'm of books, litres, pairs, seats' },
+        { key: 'untilOn', label: 'Needed until', optional: true, hint: 'A child grows, a lease ends' },
+      ],
+      [
+        { key: 'struckOn', label: 'Struck out by the client on', optional: true, when: () => !isNew },
+        { key: 'struckReason', label: 'Why', optional: true, when: (texts) => !isNew && texts.struckOn !== '' },
       ],
       [
         { key: 'roomId', label: 'Room', as: 'choice', options: optionsOf(rooms), when: () => rooms.length > 1 },

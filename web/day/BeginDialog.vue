@@ -103,7 +103,7 @@ async function begin(): Promise<void> {
         installOn,
       }),
       add('client', ids.client, { name: client }),
-      add('room', ids.room, { name: room }),
+      add('room', ids.room, { uses: '', name: room }),
       ...(beginning ? beginWith(beginning, ids.room, uuidv7) : []),
     ]
     try {

@@ -169,6 +169,15 @@ const {
                   optional
                   hint="old paint and floors: test first"
                 />
+                <FieldChoice
+                  :field="form.fields.tested"
+                  label="Tested for lead or asbestos"
+                  :options="[
+                    { value: 'found', label: 'it was found' },
+                    { value: 'clear', label: 'it is clear' },
+                  ]"
+                  none="not tested"
+                />
               </template>
             </div>
           </details>
@@ -197,6 +206,26 @@ const {
             "
           >
             <summary>What it stands up to, its methods and qualities</summary>
+            <div class="columns">
+              <FieldText
+                :field="form.fields.lrv"
+                label="LRV by its maker"
+                optional
+                hint="empty: reckoned from the colour"
+              />
+              <FieldText
+                v-if="['textile', 'plush', 'cane'].includes(form.fields.family.text)"
+                :field="form.fields.weave"
+                label="Weave"
+                optional
+                hint="herringbone, bouclé: the same in two things ties them"
+              />
+            </div>
+            <FieldYes
+              v-if="form.fields.family.text === 'paint'"
+              :field="form.fields.touchUp"
+              label="Only places of it are touched up, from a new tin"
+            />
             <FieldSeveral :field="form.fields.suits" label="It stands up to" :options="uses" />
             <FieldYes :field="form.fields.hides" label="It is meant to hide before its wall" />
             <FieldSeveral :field="form.fields.methods" label="It needs" :options="methods" />

@@ -14,6 +14,7 @@ import {
   scales,
   sheens,
   surfaces,
+  testResults,
   textures,
   uses,
 } from '#core/makeover/choices.ts'
@@ -98,6 +99,10 @@ export function useFinishForm(asked: () => FinishAsked, open: Ref<boolean>) {
       condition: maybeChoiceField(conditions, finish ? finish.condition : existing ? 'good' : null),
       material: maybeChoiceField(materials, finish?.material ?? null),
       laidYear: maybeNumberField(finish?.laidYear ?? null, 0),
+      tested: maybeChoiceField(testResults, finish?.tested ?? null),
+      lrv: maybeNumberField(finish?.lrv ?? null, 1),
+      touchUp: yesField(finish?.touchUp ?? false),
+      weave: textField(finish?.weave),
       wallId: maybeChoiceField(
         walls.value.map((wall) => wall.id),
         finish?.wallId ?? null,
@@ -185,7 +190,7 @@ export function useFinishForm(asked: () => FinishAsked, open: Ref<boolean>) {
         if (values.pattern === 'plain') fields.patternScale = fields.repeatMm = null
         if (!texturesHere.value.includes(values.texture)) fields.texture = 'usual'
         if (!zonesHere.value.some((zone) => zone.id === values.zoneId)) fields.zoneId = null
-        if (values.fate === null) fields.condition = fields.material = fields.laidYear = null
+        if (values.fate === null) fields.condition = fields.material = fields.laidYear = fields.tested = null
         if (values.surface !== 'walls') fields.wallId = fields.bandFromMm = fields.bandToMm = null
         else if (fields.bandFromMm === 0) fields.bandFromMm = null
         const id = asked().finish?.id ?? uuidv7()

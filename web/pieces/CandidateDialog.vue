@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { keepReasons, methods, priceKinds, qualities, sources } from '#core/makeover/choices.ts'
+import { keepReasons, methods, openTerms, priceKinds, qualities, sources } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { writeQuantity } from '#core/measure/quantity.ts'
 import FieldColour from '../colour/FieldColour.vue'
@@ -12,14 +12,26 @@ import FormDialog from '../parts/FormDialog.vue'
 import { asOptions } from '../parts/rowform.ts'
 import WorkingSlip from '../parts/WorkingSlip.vue'
 import { useEntry } from '../stores/entry.ts'
+import { thingOf } from '#core/pieces/index.ts'
 import { useMakeover } from '../stores/makeover.ts'
+import { useRows } from '../stores/rows.ts'
 import { useCandidateForm } from './candidate-form.ts'
+import CandidateDetails from './CandidateDetails.vue'
 
 const { piece, candidate } = defineProps<{ piece: Row<'piece'>; candidate: Row<'candidate'> | null }>()
 const open = defineModel<boolean>({ required: true })
 const makeover = useMakeover()
 const entry = useEntry()
 const lengthUnit = computed(() => entry.value.unit)
+const servings = useRows('serving')
+const allNeeds = useRows('need')
+/** What the need that it serves is counted in: metres of books, litres. */
+const holdsUnit = computed(
+  () =>
+    allNeeds.value.find(
+      ({ id, unit }) => unit !== '' && servings.value.some((row) => row.pieceId === piece.id && row.needId === id),
+    )?.unit ?? '',
+)
 const { form, sellers, needs, bought, landed, save } = useCandidateForm(() => ({ piece, candidate }), open)
 </script>
 
@@ -52,7 +64,9 @@ const { form, sellers, needs, bought, landed, save } = useCandidateForm(() => ({
           <FieldText :field="form.fields.name" label="What it is" />
         </div>
         <div
-          v-if="needs.keepReason || needs.condition || needs.hole || needs.goesBack || needs.lookAgain"
+          v-if="
+            needs.keepReason || needs.condition || needs.hole || needs.goesBack || needs.lookAgain || needs.promised
+          "
           class="columns"
         >
           <FieldChoice
@@ -66,6 +80,15 @@ const { form, sellers, needs, bought, landed, save } = useCandidateForm(() => ({
           <FieldText v-if="needs.hole" :field="form.fields.hole" label="What is missing there now" optional />
           <FieldText v-if="needs.goesBack" :field="form.fields.goBackOn" label="Goes back on" optional />
           <FieldText v-if="needs.lookAgain" :field="form.fields.lookAgainOn" label="Look again on" optional />
+          <template v-if="needs.promised">
+            <FieldText :field="form.fields.promisedOn" label="Promised for" optional hint="Empty once it is here" />
+            <FieldText
+              v-if="form.fields.promisedOn.text !== ''"
+              :field="form.fields.fallBack"
+              label="If it does not come"
+              optional
+            />
+          </template>
         </div>
         <div v-if="bought" class="columns">
           <FieldText
@@ -119,6 +142,15 @@ const { form, sellers, needs, bought, landed, save } = useCandidateForm(() => ({
             unit="days"
             hint="Empty: a final sale"
           />
+          <FieldChoice
+            v-if="needs.seller && form.fields.returnDays.text !== ''"
+            :field="form.fields.returnFrom"
+            label="Counted from"
+            :options="[
+              { value: 'arrival', label: 'its arrival' },
+              { value: 'order', label: 'the purchase' },
+            ]"
+          />
           <FieldText
             v-if="needs.seller"
             :field="form.fields.adjustDays"
@@ -139,7 +171,7 @@ const { form, sellers, needs, bought, landed, save } = useCandidateForm(() => ({
           <FieldText :field="form.fields.lifeYears" label="Lasts" optional unit="years" />
         </div>
         <details :open="candidate !== null">
-          <summary>Its size, numbers, methods and qualities</summary>
+          <summary>Its size, what it is made of, numbers, methods and qualities</summary>
           <div class="columns">
             <FieldText :field="form.fields.colourName" label="Its colour name" optional />
             <FieldText :field="form.fields.batch" label="Batch" optional />
@@ -149,10 +181,17 @@ const { form, sellers, needs, bought, landed, save } = useCandidateForm(() => ({
             <FieldText :field="form.fields.depthMm" label="Depth" optional :unit="lengthUnit" />
             <FieldText :field="form.fields.heightMm" label="Height" optional :unit="lengthUnit" />
           </div>
+          <CandidateDetails :fields="form.fields" :thing="thingOf(piece)" :unit="lengthUnit" :holds-unit="holdsUnit" />
           <div v-if="needs.seller" class="columns">
             <FieldText :field="form.fields.article" label="Article number" optional />
             <FieldText :field="form.fields.link" label="Where it was seen" optional />
           </div>
+          <FieldSeveral
+            v-if="needs.seller"
+            :field="form.fields.toAsk"
+            label="Not asked the seller yet"
+            :options="openTerms"
+          />
           <FieldSeveral :field="form.fields.methods" label="It needs" :options="methods" />
           <FieldSeveral :field="form.fields.qualities" label="It is" :options="qualities" />
         </details>

@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import { blank } from '#core/makeover/blank.ts'
 import { v7 as uuidv7 } from 'uuid'
 import { computed, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { add, remove, type Operation } from '#core/makeover/change.ts'
+import { thingKinds } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { bounded } from '../parts/bounded.ts'
 import { useBasis } from '../parts/basis.ts'
@@ -22,6 +24,8 @@ import {
   useForm,
   yesField,
 } from '../parts/form.ts'
+import { asOptions } from '../parts/rowform.ts'
+import { thingByName } from '#core/pieces/index.ts'
 import { nameOfWall, wallsOf } from '#core/survey/index.ts'
 import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
@@ -36,12 +40,14 @@ const servings = useRows('serving')
 const rooms = useRows('room')
 const zones = useRows('zone')
 const walls = useRows('wall')
+const openings = useRows('opening')
 const categories = useRows('category')
 const entry = useEntry()
 const served = computed(() => servings.value.filter((row) => row.pieceId === piece?.id))
 const { form, reset, submit } = useForm(() =>
   bounded('piece', {
     name: textField(piece?.name),
+    thing: choiceField(thingKinds, piece?.thing ?? 'other'),
     needId: maybeChoiceField(
       needs.value.map((need) => need.id),
       served.value[0]?.needId ?? null,
@@ -75,10 +81,28 @@ const { form, reset, submit } = useForm(() =>
       piece?.wallId ?? null,
     ),
     aboveMm: distanceField(entry.value, piece?.aboveMm ?? 0),
+    openingId: maybeChoiceField(
+      openings.value.map((opening) => opening.id),
+      piece?.openingId ?? null,
+    ),
   }),
 )
 const { save: savePiece } = useBasis('piece', () => piece, open)
 watch(open, (isOpen) => isOpen && reset())
+// its name mostly tells what it is; once somebody chose, their choice stays
+watch(
+  () => form.fields.name.text,
+  (name, before) => {
+    const { thing } = form.fields
+    if (open.value && (thing.text === 'other' || thing.text === thingByName(before))) thing.text = thingByName(name)
+  },
+)
+/** What it can stand in: niches and windows of its wall. */
+const openingsHere = computed(() =>
+  openings.value
+    .filter(({ wallId, what }) => wallId === form.fields.wallId.text && (what === 'niche' || what === 'window'))
+    .map((row) => ({ value: row.id, label: row.name || row.what })),
+)
 const zonesHere = computed(() => zones.value.filter((zone) => zone.roomId === form.fields.roomId.text))
 const wallsHere = computed(() =>
   makeover.opened
@@ -108,12 +132,13 @@ async function save(): Promise<void> {
       ...values,
       zoneId: zonesHere.value.some((zone) => zone.id === values.zoneId) ? values.zoneId : null,
       wallId: wallsHere.value.some((wall) => wall.value === values.wallId) ? values.wallId : null,
+      openingId: openingsHere.value.some((opening) => opening.value === values.openingId) ? values.openingId : null,
     }
     const besides = serves(id, [needId, alsoId])
     return piece
       ? savePiece(`Changed the piece “${values.name}”`, fields, besides)
       : makeover.change(`Planned ${values.name}`, [
-          add('piece', id, { ...fields, chosenId: null, chosenReason: '' }),
+          add('piece', id, { ...blank.piece, ...fields, chosenId: null, chosenReason: '' }),
           ...besides,
         ])
   })
@@ -138,6 +163,7 @@ async function save(): Promise<void> {
   >
     <div class="columns">
       <FieldText :field="form.fields.name" label="What is wanted" />
+      <FieldChoice :field="form.fields.thing" label="What kind of thing" :options="asOptions(thingKinds)" />
       <FieldChoice
         :field="form.fields.categoryId"
         label="Category"
@@ -193,6 +219,13 @@ async function save(): Promise<void> {
         label="Lower edge above the floor"
         :unit="entry.unit"
         hint="0 stands on the floor"
+      />
+      <FieldChoice
+        v-if="openingsHere.length > 0"
+        :field="form.fields.openingId"
+        label="Fitted into"
+        :options="openingsHere"
+        none="nothing"
       />
     </div>
     <FieldYes :field="form.fields.hides" label="It is meant to disappear before its wall" />

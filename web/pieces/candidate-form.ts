@@ -4,7 +4,19 @@ import { computed, watch, type Ref } from 'vue'
 import { hexFromLab, type Lab } from '#core/colour/lab.ts'
 import { blank } from '#core/makeover/blank.ts'
 import { add, remove, type Operation } from '#core/makeover/change.ts'
-import { keepReasons, methods, priceKinds, qualities, sources } from '#core/makeover/choices.ts'
+import {
+  cleanings,
+  fronts,
+  keepReasons,
+  methods,
+  openTerms,
+  priceKinds,
+  qualities,
+  returnStarts,
+  sources,
+  stuffs,
+  uses,
+} from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { sourceNeeds } from '#core/pieces/index.ts'
 import { landedCost, landedWorking, packsFor, quantityOf } from '#core/purchases/index.ts'
@@ -87,6 +99,7 @@ export function useCandidateForm(
       hourMinor: moneyField(makeover.currency, candidate?.hourMinor ?? null),
       leadDays: numberField(candidate?.leadDays ?? null, 0),
       returnDays: maybeNumberField(candidate?.returnDays ?? null, 0),
+      returnFrom: choiceField(returnStarts, candidate?.returnFrom ?? 'arrival'),
       adjustDays: maybeNumberField(candidate?.adjustDays ?? null, 0),
       colour: maybeColourField(writtenColour(candidate)),
       colours: coloursField(writtenFurther(candidate)),
@@ -98,6 +111,18 @@ export function useCandidateForm(
       depthMm: maybeLengthField(entry.value, candidate?.depthMm ?? null),
       heightMm: maybeLengthField(entry.value, candidate?.heightMm ?? null),
       lifeYears: maybeNumberField(candidate?.lifeYears ?? null, 1),
+      weightKg: maybeNumberField(candidate?.weightKg ?? null, 2),
+      holds: maybeNumberField(candidate?.holds ?? null, 3),
+      topMm: maybeLengthField(entry.value, candidate?.topMm ?? null),
+      front: maybeChoiceField(fronts, candidate?.front ?? null),
+      madeOf: maybeChoiceField(stuffs, candidate?.madeOf ?? null),
+      cleaning: maybeChoiceField(cleanings, candidate?.cleaning ?? null),
+      suits: severalField(uses, candidate?.suits ?? ''),
+      styles: textField(candidate?.styles),
+      holes: maybeNumberField(candidate?.holes ?? null, 0),
+      promisedOn: maybeDateField(candidate?.promisedOn ?? null),
+      fallBack: textField(candidate?.fallBack),
+      toAsk: severalField(openTerms, candidate?.toAsk ?? ''),
       methods: severalField(methods, candidate?.methods ?? ''),
       qualities: severalField(qualities, candidate?.qualities ?? ''),
     })

@@ -10,7 +10,7 @@ import MoneyAmount from '../parts/MoneyAmount.vue'
 import RowDialog from '../parts/RowDialog.vue'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
-import { couponForm, giftCardForm } from './forms.ts'
+import { couponForm, giftCardForm, sellerForm } from './forms.ts'
 
 /** What is held with sellers, and the coupons that may be used. */
 const makeover = useMakeover()
@@ -24,6 +24,7 @@ const forms = computed(() =>
     ? {
         coupon: couponForm(setting.value, makeover.opened.studio),
         card: giftCardForm(setting.value, makeover.opened.studio),
+        seller: sellerForm(),
       }
     : null,
 )
@@ -31,6 +32,26 @@ const coupon = ref<Row<'coupon'> | null>(null)
 const couponOpen = ref(false)
 const card = ref<Row<'credit'> | null>(null)
 const cardOpen = ref(false)
+/** The sellers that this makeover asks, has asked, or holds credit with. */
+const sellers = computed(() => {
+  const rows = makeover.opened?.makeover.rows
+  const asked = new Set(
+    [
+      ...Object.values(rows?.candidate ?? {}),
+      ...Object.values(rows?.credit ?? {}),
+      ...Object.values(rows?.order ?? {}),
+    ].map((row) => row.sellerId),
+  )
+  return Object.values(makeover.opened?.studio.rows.seller ?? {})
+    .filter(({ id }) => asked.has(id))
+    .toSorted((left, right) => left.name.localeCompare(right.name, 'en'))
+})
+const sellerInHand = ref<Row<'seller'> | null>(null)
+const sellerOpen = ref(false)
+function openSeller(row: Row<'seller'>): void {
+  sellerInHand.value = row
+  sellerOpen.value = true
+}
 function openCoupon(row: Row<'coupon'> | null): void {
   coupon.value = row
   couponOpen.value = true
@@ -92,6 +113,13 @@ function openCard(row: Row<'credit'> | null): void {
       </tbody>
     </table>
     <p v-else class="quiet">Nothing is held with a seller.</p>
+    <p v-if="sellers.length > 0" class="sellers quiet">
+      Sellers:
+      <button v-for="row in sellers" :key="row.id" type="button" class="word" @click="openSeller(row)">
+        {{ row.name }}{{ row.groupName ? ` (${row.groupName})` : '' }}
+      </button>
+    </p>
+    <RowDialog v-if="forms" v-model="sellerOpen" :form="forms.seller" :row="sellerInHand" />
     <RowDialog v-if="forms" v-model="couponOpen" :form="forms.coupon" :row="coupon" :width="640" />
     <RowDialog v-if="forms" v-model="cardOpen" :form="forms.card" :row="card" />
   </section>
@@ -100,6 +128,11 @@ function openCard(row: Row<'credit'> | null): void {
 <style>
 .held {
   margin-top: 24px;
+}
+.held .sellers {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
 }
 .held td {
   padding-top: 5px;

@@ -85,6 +85,11 @@ const overTheCounter = tenders.filter((tender) => tender !== 'gift card' && tend
             <FieldText :field="line.fields.discountPpm" label="Discount" unit="%" />
             <FieldText :field="line.fields.deliveryMinor" label="Delivery" :unit="makeover.currency" />
           </div>
+          <FieldYes
+            v-if="form.fields.couponId.text !== ''"
+            :field="line.fields.offCoupon"
+            label="Of a kind that the coupon excludes"
+          />
         </div>
         <p v-if="others.some((piece) => !has(piece))" class="also">
           Also chosen there:

@@ -61,6 +61,10 @@ async function takeAway(): Promise<void> {
         <dt>Credited</dt>
         <dd><MoneyAmount :amount="negate(line.money.credited)" :currency="makeover.currency" /></dd>
       </div>
+      <div v-if="line.money.carriage > 0">
+        <dt>Carriage back</dt>
+        <dd><MoneyAmount :amount="line.money.carriage" :currency="makeover.currency" /></dd>
+      </div>
       <div>
         <dt>Owed</dt>
         <dd>

@@ -8,7 +8,7 @@ import { tenders } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { minus, zero } from '#core/money/minor.ts'
 import { writeMoney } from '#core/money/written.ts'
-import { refundProposed, type OrderReckoning } from '#core/purchases/index.ts'
+import { isGoodAt, refundProposed, type OrderReckoning } from '#core/purchases/index.ts'
 import { bounded } from '../parts/bounded.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
@@ -47,7 +47,7 @@ const proposed = computed(() =>
 )
 const held = computed(() =>
   credits.value
-    .filter((row) => row.sellerId === order.sellerId)
+    .filter((row) => makeover.opened && isGoodAt(row, order.sellerId, makeover.opened.studio))
     .map((row) => ({
       row,
       balance: byId(makeover.reckoning?.money.credits, row.id)?.balance ?? zero,
@@ -107,6 +107,7 @@ async function save(): Promise<void> {
     const note: Operation[] = makes
       ? [
           add('credit', noteId ?? '', {
+            ...blank.credit,
             sellerId,
             kind: 'credit note',
             number: '',

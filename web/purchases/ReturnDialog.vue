@@ -56,6 +56,7 @@ const { form, reset, submit } = useForm(() =>
     reason: textField(accepting?.reason ?? (damaged ? 'It came damaged' : 'It does not suit the room')),
     creditMinor: moneyField(makeover.currency, accepting?.creditMinor ?? valueOf(first.value)),
     restockingMinor: moneyField(makeover.currency, accepting?.restockingMinor ?? zero),
+    carriageMinor: moneyField(makeover.currency, accepting?.carriageMinor ?? zero),
     settles: choiceField(settlements, accepting?.settles ?? damaged ?? 'money'),
     acceptedOn: accepting ? dateField(makeover.opened?.today ?? null) : maybeDateField(null),
     wantedAgain: yesField(accepting?.wantedAgain ?? false),
@@ -104,7 +105,8 @@ watch(
 )
 
 const change = (): { sentence: string; operations: Operation[] } | null => {
-  const { packs, sentOn, reason, creditMinor, restockingMinor, settles, acceptedOn, wantedAgain } = form.fields
+  const { packs, sentOn, reason, creditMinor, restockingMinor, carriageMinor, settles, acceptedOn, wantedAgain } =
+    form.fields
   const replaced = settles.text === 'replacement'
   const read = {
     packs: packs.read(packs.text),
@@ -112,11 +114,21 @@ const change = (): { sentence: string; operations: Operation[] } | null => {
     credit: creditMinor.read(creditMinor.text),
     accepted: acceptedOn.read(acceptedOn.text),
     restocking: restockingMinor.read(restockingMinor.text || '0'),
+    carriage: carriageMinor.read(carriageMinor.text || '0'),
   }
-  if (!read.packs.ok || !read.sentOn.ok || !read.credit.ok || !read.accepted.ok || !read.restocking.ok) return null
+  if (
+    !read.packs.ok ||
+    !read.sentOn.ok ||
+    !read.credit.ok ||
+    !read.accepted.ok ||
+    !read.restocking.ok ||
+    !read.carriage.ok
+  )
+    return null
   const settled = {
     creditMinor: replaced ? zero : read.credit.value,
     restockingMinor: replaced ? zero : read.restocking.value,
+    carriageMinor: read.carriage.value,
     settles: replaced ? ('replacement' as const) : ('money' as const),
   }
   if (accepting)
@@ -191,6 +203,12 @@ async function save(): Promise<void> {
         :field="form.fields.restockingMinor"
         label="Restocking kept"
         :unit="makeover.currency"
+      />
+      <FieldText
+        :field="form.fields.carriageMinor"
+        label="Carriage back"
+        :unit="makeover.currency"
+        hint="What it costs to send it: counted in its category"
       />
     </div>
     <div class="columns">

@@ -1,5 +1,5 @@
 /** The small forms of what happens to a line of an order. */
-import { claimReasons, couponBases, couponGives, answers, type Source } from '#core/makeover/choices.ts'
+import { claimReasons, couponBases, couponGives, answers, taxRoundings, type Source } from '#core/makeover/choices.ts'
 import { studioRows, type Studio } from '#core/makeover/document.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { writeMoney } from '#core/money/written.ts'
@@ -10,6 +10,7 @@ import {
   choiceField,
   dateField,
   maybeDateField,
+  maybeNumberField,
   moneyField,
   numberField,
   rateField,
@@ -35,6 +36,7 @@ export const goodsForm = ({ today }: Setting, { row: line, money, name }: LineAt
       packs: numberField(money.awaited, 0),
       receivedOn: dateField(today),
       damagedPacks: numberField(0, 0),
+      cameInstead: textField(''),
       note: textField(''),
     }),
     layout: [
@@ -46,6 +48,14 @@ export const goodsForm = ({ today }: Setting, { row: line, money, name }: LineAt
         },
         { key: 'receivedOn', label: 'Came on' },
         { key: 'damagedPacks', label: 'Of them damaged' },
+      ],
+      [
+        {
+          key: 'cameInstead',
+          label: 'Something else came instead',
+          optional: true,
+          hint: 'What came, where it is not what was ordered',
+        },
       ],
       [{ key: 'note', label: 'What is wrong with them', when: (texts) => (texts.damagedPacks ?? '0') !== '0' }],
     ],
@@ -227,6 +237,39 @@ export const couponForm = ({ currency }: Setting, studio: Studio) => {
   })
 }
 
+/** A seller, as all makeovers of the studio know it. */
+export const sellerForm = () =>
+  rowForm({
+    kind: 'seller',
+    title: (row) => row?.name ?? 'A seller',
+    fields: (row) => ({
+      name: textField(row?.name),
+      groupName: textField(row?.groupName),
+      taxRounding: choiceField(taxRoundings, row?.taxRounding ?? 'line'),
+      adjustDays: maybeNumberField(row?.adjustDays ?? null, 0),
+      note: textField(row?.note),
+    }),
+    layout: [
+      [
+        { key: 'name', label: 'Name' },
+        {
+          key: 'groupName',
+          label: 'Group',
+          optional: true,
+          hint: 'Sellers of one group take each other’s gift cards',
+        },
+      ],
+      [
+        { key: 'taxRounding', label: 'Tax is rounded for each', as: 'choice', options: asOptions(taxRoundings) },
+        { key: 'adjustDays', label: 'Price-match days', optional: true, unit: 'days' },
+      ],
+      [{ key: 'note', label: 'Note', lines: 2, optional: true }],
+    ],
+    toRow: (values) => values,
+    sentence: (values) => `Changed the seller ${values.name}`,
+    caution: 'All makeovers of the studio share it.',
+  })
+
 export const giftCardForm = ({ currency, today }: Setting, studio: Studio) => {
   const sellers = studioRows(studio, 'seller')
   return rowForm({
@@ -241,6 +284,7 @@ export const giftCardForm = ({ currency, today }: Setting, studio: Studio) => {
       faceMinor: moneyField(currency, row?.faceMinor ?? null),
       gotOn: dateField(row?.gotOn ?? today),
       expiresOn: maybeDateField(row?.expiresOn ?? null),
+      wholeGroup: yesField(row?.wholeGroup ?? false),
     }),
     layout: [
       [
@@ -251,6 +295,14 @@ export const giftCardForm = ({ currency, today }: Setting, studio: Studio) => {
         { key: 'faceMinor', label: 'Worth', unit: currency },
         { key: 'gotOn', label: 'Got on' },
         { key: 'expiresOn', label: 'Ends on', optional: true },
+      ],
+      [
+        {
+          key: 'wholeGroup',
+          label: 'Good at every seller of its group',
+          as: 'yes',
+          when: (texts) => sellers.some((seller) => seller.id === texts.sellerId && seller.groupName !== ''),
+        },
       ],
     ],
     toRow: (values, row) => ({ ...values, kind: row?.kind ?? 'gift card' }),

@@ -39,7 +39,13 @@ type Line = {
   piece: Row<'piece'>
   candidate: Row<'candidate'>
   id: string
-  fields: { packs: Field<number>; priceMinor: Field<Amount>; discountPpm: Field<number>; deliveryMinor: Field<Amount> }
+  fields: {
+    packs: Field<number>
+    priceMinor: Field<Amount>
+    discountPpm: Field<number>
+    deliveryMinor: Field<Amount>
+    offCoupon: Field<boolean>
+  }
 }
 
 /** The form of an order to one seller: its lines, what they land at, what the order would do to the budget. */
@@ -107,6 +113,7 @@ export function useOrderForm(first: () => Row<'piece'>, open: Ref<boolean>) {
         priceMinor: moneyField(makeover.currency, candidate.priceMinor),
         discountPpm: rateField(candidate.discountPpm),
         deliveryMinor: moneyField(makeover.currency, candidate.deliveryMinor),
+        offCoupon: yesField(false),
       }),
     }
   }

@@ -7,7 +7,7 @@ import { drop, isWaitingKey, keep, makeoversWaiting, parted, readAll, type Waiti
 const newId = countingIds(70_000)
 const [me, text, makeover] = [newId(), newId(), newId()]
 const waiting = (waiting: Partial<Waiting> = {}, id = newId()): Waiting => ({
-  changeSet: { id, schemaVersion, sentence: 'Did it', operations: [add('room', newId(), { name: 'Hall' })] },
+  changeSet: { id, schemaVersion, sentence: 'Did it', operations: [add('room', newId(), { uses: '', name: 'Hall' })] },
   addedAt: '2027-03-01T09:00:00.000Z',
   was: {},
   held: null,
@@ -95,7 +95,12 @@ describe('what waits to be sent', () => {
   it('goes on past what is held, but for what rests on it', () => {
     const room = newId()
     const first = waiting({
-      changeSet: { id: newId(), schemaVersion, sentence: 'Hall', operations: [add('room', room, { name: 'Hall' })] },
+      changeSet: {
+        id: newId(),
+        schemaVersion,
+        sentence: 'Hall',
+        operations: [add('room', room, { uses: '', name: 'Hall' })],
+      },
       held: { is: 'refused', faults: [] },
     })
     const rests = waiting({

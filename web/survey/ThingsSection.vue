@@ -8,7 +8,10 @@ import { useMakeover } from '../stores/makeover.ts'
 /** What is in the walls and on them, by wall: doors, windows, sockets, radiators, and where the ceiling comes down. */
 const { room, selected = null } = defineProps<{ room: Room; selected?: Subject | null }>()
 const emit = defineEmits<{
-  open: [what: 'opening' | 'fixture' | 'slope' | 'zone' | 'survey', id: string | null]
+  open: [
+    what: 'opening' | 'fixture' | 'slope' | 'zone' | 'survey' | 'squareTest' | 'clearWidth' | 'room',
+    id: string | null,
+  ]
   select: [subject: Subject]
 }>()
 const makeover = useMakeover()
@@ -33,7 +36,9 @@ const sharedWith = (id: string | null): string => {
         ><button type="button" class="word" @click="emit('open', 'survey', room.survey?.id ?? null)">
           Set the heights</button
         >{{ ' ' }} <button type="button" class="word" @click="emit('open', 'slope', null)">A slope</button>{{ ' ' }}
-        <button type="button" class="word" @click="emit('open', 'zone', null)">A zone</button></span
+        <button type="button" class="word" @click="emit('open', 'zone', null)">A zone</button>{{ ' ' }}
+        <button type="button" class="word" @click="emit('open', 'squareTest', null)">Test a corner</button>{{ ' ' }}
+        <button type="button" class="word" @click="emit('open', 'clearWidth', null)">A width at a height</button></span
       >
     </div>
     <ul class="facts">

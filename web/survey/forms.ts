@@ -1,6 +1,7 @@
 /** The small forms of the survey. */
 import { edit } from '#core/makeover/change.ts'
-import { bowings, corners, curves, passageKinds } from '#core/makeover/choices.ts'
+import { bowings, corners, curves, passageKinds, roomUses } from '#core/makeover/choices.ts'
+import { byId } from '#core/makeover/by-id.ts'
 import { rowsOf, type Makeover } from '#core/makeover/document.ts'
 import { nameOfWall, takeOutWall, wallsOf } from '#core/survey/index.ts'
 import {
@@ -12,6 +13,7 @@ import {
   maybeLengthField,
   maybeNumberField,
   numberField,
+  severalField,
   textField,
 } from '../parts/form.ts'
 import { asOptions, rowForm } from '../parts/rowform.ts'
@@ -197,6 +199,85 @@ export function diagonalForm(setting: Setting) {
   })
 }
 
+/** A corner held against a triangle: 3, 4 and 5 of anything make a right angle. */
+export function squareTestForm(setting: Setting) {
+  const options = cornerOptions(setting)
+  const walls = wallsOf(setting.makeover, setting.roomId)
+  // a corner is named by the wall that begins there; the test hangs on the wall that ends there
+  const before = (cornerId: string): string => walls.at(walls.findIndex(({ id }) => id === cornerId) - 1)?.id ?? ''
+  const after = (wallId: string): string =>
+    walls[(walls.findIndex(({ id }) => id === wallId) + 1) % Math.max(1, walls.length)]?.id ?? ''
+  return rowForm({
+    kind: 'squareTest',
+    title: () => 'Is a corner square?',
+    fields: (row) => ({
+      cornerId: choiceField(values(options), row ? after(row.wallId) : (options[0]?.value ?? '')),
+      alongMm: lengthField(setting.entry, row?.alongMm ?? null),
+      nextMm: lengthField(setting.entry, row?.nextMm ?? null),
+      acrossMm: lengthField(setting.entry, row?.acrossMm ?? null),
+    }),
+    layout: [
+      [{ key: 'cornerId', label: 'Which corner', as: 'choice', options }],
+      [
+        { key: 'alongMm', label: 'Marked along the wall on its left', unit: setting.entry.unit },
+        { key: 'nextMm', label: 'Marked along the wall on its right', unit: setting.entry.unit },
+        { key: 'acrossMm', label: 'From mark to mark', unit: setting.entry.unit },
+      ],
+    ],
+    toRow: ({ cornerId, ...read }) => ({ ...read, wallId: before(cornerId) }),
+    names: { wallId: 'cornerId' },
+    check: ({ alongMm, nextMm, acrossMm }) =>
+      acrossMm >= alongMm + nextMm || acrossMm <= Math.abs(alongMm - nextMm)
+        ? [{ field: 'acrossMm', message: 'makes no triangle with the two marks: expected less than both together' }]
+        : [],
+    sentence: () => 'Tested a corner with a triangle',
+    removed: () => 'Took a corner test away',
+    caution: 'Measure at least a metre along each wall: shorter legs cannot tell.',
+  })
+}
+
+/** An alcove is narrowest where it is narrowest: its clear width, at several heights and between the skirtings. */
+export function clearWidthForm(setting: Setting, wallId: string | null = null) {
+  const walls = wallOptions(setting)
+  const niches = rowsOf(setting.makeover, 'opening')
+    .filter(({ what, wallId }) => what !== 'door' && walls.some(({ value }) => value === wallId))
+    .map((row) => ({ value: row.id, label: row.name || row.what }))
+  return rowForm({
+    kind: 'clearWidth',
+    title: () => 'A clear width at a height',
+    fields: (row) => ({
+      wallId: choiceField(values(walls), row?.wallId ?? wallId ?? ''),
+      openingId: maybeChoiceField(values(niches), row?.openingId ?? null),
+      aboveMm: distanceField(setting.entry, row?.aboveMm ?? 0),
+      widthMm: lengthField(setting.entry, row?.widthMm ?? null),
+    }),
+    layout: [
+      [
+        { key: 'wallId', label: 'On', as: 'choice', options: walls },
+        {
+          key: 'openingId',
+          label: 'In',
+          as: 'choice',
+          options: niches,
+          none: 'the whole wall, corner to corner',
+          when: () => niches.length > 0,
+        },
+      ],
+      [
+        { key: 'aboveMm', label: 'At a height of', unit: setting.entry.unit, hint: '0 is between the skirtings' },
+        { key: 'widthMm', label: 'Clear width there', unit: setting.entry.unit },
+      ],
+    ],
+    toRow: (read) => ({
+      ...read,
+      wallId: byId(rowsOf(setting.makeover, 'opening'), read.openingId)?.wallId ?? read.wallId,
+    }),
+    sentence: () => 'Measured a clear width',
+    removed: () => 'Took a clear width away',
+    caution: 'What is fitted is cut for the width at its own height, and needs all of it.',
+  })
+}
+
 export function passageForm({ makeover, entry }: Setting) {
   const last = Math.max(0, ...rowsOf(makeover, 'passage').map((row) => row.place))
   return rowForm({
@@ -283,8 +364,11 @@ export function roomForm() {
   return rowForm({
     kind: 'room',
     title: (row) => (row ? row.name : 'Another room'),
-    fields: (row) => ({ name: textField(row?.name) }),
-    layout: [[{ key: 'name', label: 'Called' }]],
+    fields: (row) => ({ name: textField(row?.name), uses: severalField(roomUses, row?.uses ?? '') }),
+    layout: [
+      [{ key: 'name', label: 'Called' }],
+      [{ key: 'uses', label: 'What things in it have to stand', as: 'several', options: asOptions(roomUses) }],
+    ],
     toRow: (read) => read,
     sentence: (read, row) => (row ? `The room is called ${read.name}` : `Took in the room ${read.name}`),
   })

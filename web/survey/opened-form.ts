@@ -1,10 +1,21 @@
 import type { Wall } from '#core/survey/index.ts'
-import { diagonalForm, roomForm, slopeForm, surveyForm, wallForm, zoneForm, type Setting } from './forms.ts'
+import {
+  clearWidthForm,
+  diagonalForm,
+  roomForm,
+  slopeForm,
+  squareTestForm,
+  surveyForm,
+  wallForm,
+  zoneForm,
+  type Setting,
+} from './forms.ts'
 import { fixtureForm, openingForm } from './thing-forms.ts'
 
 /** Which form of the survey is open: for which sort of thing, and for which one where it is there already. */
 export type OpenedForm = {
-  readonly what: 'wall' | 'opening' | 'fixture' | 'slope' | 'diagonal' | 'zone' | 'survey' | 'room'
+  readonly what:
+    'wall' | 'opening' | 'fixture' | 'slope' | 'diagonal' | 'squareTest' | 'clearWidth' | 'zone' | 'survey' | 'room'
   readonly id: string | null
 }
 
@@ -27,6 +38,10 @@ export function formOf(setting: Setting, typed: OpenedForm, wallId: string | nul
       return slopeForm(setting)
     case 'diagonal':
       return diagonalForm(setting)
+    case 'squareTest':
+      return squareTestForm(setting)
+    case 'clearWidth':
+      return clearWidthForm(setting, wallId)
     case 'zone':
       return zoneForm(setting)
     case 'survey':

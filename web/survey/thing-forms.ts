@@ -1,5 +1,6 @@
 /** The forms of what lies in walls and on them: openings, fixed things. */
-import { edit, type Operation } from '#core/makeover/change.ts'
+import { hexFromLab } from '#core/colour/lab.ts'
+import { edit, remove, type Operation } from '#core/makeover/change.ts'
 import { fixtureKinds, hingeSides, openingKinds, swings } from '#core/makeover/choices.ts'
 import { rowsOf } from '#core/makeover/document.ts'
 import {
@@ -7,6 +8,7 @@ import {
   distanceField,
   lengthField,
   maybeChoiceField,
+  maybeColourField,
   maybeLengthField,
   textField,
 } from '../parts/form.ts'
@@ -42,6 +44,12 @@ export function openingForm(setting: Setting, wallId: string | null = null) {
       hinge: choiceField(hingeSides, row?.hinge ?? 'none'),
       swing: choiceField(swings, row?.swing ?? 'none'),
       clearMm: maybeLengthField(entry, row?.clearMm ?? null),
+      viewName: textField(row?.viewName),
+      view: maybeColourField(
+        row && row.viewL !== null && row.viewA !== null && row.viewB !== null
+          ? hexFromLab({ L: row.viewL, a: row.viewA, b: row.viewB })
+          : '',
+      ),
       sharesId: maybeChoiceField(values(others), row?.sharesId ?? null),
     }),
     layout: [
@@ -97,6 +105,16 @@ export function openingForm(setting: Setting, wallId: string | null = null) {
       ],
       [
         {
+          key: 'viewName',
+          label: 'It looks on to',
+          optional: true,
+          hint: 'A garden, a brick wall: a colour of the room',
+          when: (texts) => texts.what === 'window',
+        },
+        { key: 'view', label: 'Its colour', optional: true, as: 'colour', when: (texts) => texts.what === 'window' },
+      ],
+      [
+        {
           key: 'sharesId',
           label: 'The same opening as',
           as: 'choice',
@@ -106,13 +124,26 @@ export function openingForm(setting: Setting, wallId: string | null = null) {
         },
       ],
     ],
-    toRow: ({ measuredFrom, ...read }) => ({ ...read, fromEnd: measuredFrom === 'end' }),
+    toRow: ({ measuredFrom, view, ...read }) => ({
+      ...read,
+      fromEnd: measuredFrom === 'end',
+      viewL: view?.lab.L ?? null,
+      viewA: view?.lab.a ?? null,
+      viewB: view?.lab.b ?? null,
+    }),
     sentence: (read, row) => `${row ? 'Changed' : 'Noted'} ${read.name || `a ${read.what}`}`,
     removed: (row) => `Took ${row.name || `a ${row.what}`} away`,
-    removedWith: (row) =>
-      rowsOf(makeover, 'opening').flatMap((opening): Operation[] =>
+    removedWith: (row) => [
+      ...rowsOf(makeover, 'opening').flatMap((opening): Operation[] =>
         opening.sharesId === row.id ? [edit('opening', opening, { sharesId: null })] : [],
       ),
+      ...rowsOf(makeover, 'clearWidth')
+        .filter(({ openingId }) => openingId === row.id)
+        .map((width) => remove('clearWidth', width)),
+      ...rowsOf(makeover, 'piece')
+        .filter(({ openingId }) => openingId === row.id)
+        .map((piece) => edit('piece', piece, { openingId: null })),
+    ],
     caution: both,
   })
 }
