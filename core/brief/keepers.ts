@@ -1,4 +1,5 @@
 import { isInHand } from '../makeover/choices.ts'
+import { isPromised } from '../makeover/things.ts'
 import { rowsOf, type Makeover } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 
@@ -13,7 +14,7 @@ export type Keeper = {
 export function keepers(makeover: Makeover): Keeper[] {
   return rowsOf(makeover, 'piece').flatMap((piece) => {
     const thing = piece.chosenId === null ? undefined : makeover.rows.candidate[piece.chosenId]
-    if (!thing || !(isInHand(thing.source) || thing.keepReason !== null)) return []
+    if (!thing || isPromised(thing) || !(isInHand(thing.source) || thing.keepReason !== null)) return []
     return [
       {
         piece,

@@ -9,7 +9,8 @@ import { questions, schoolOf } from '../rulebook/schools.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { agreements } from './agreement.ts'
 import { keepers } from './keepers.ts'
-import { piecesServing } from './needs.ts'
+import { neededIn, piecesServing } from './needs.ts'
+import { writeQuantity } from '../measure/quantity.ts'
 
 export type KeptBrief = {
   readonly name: string
@@ -65,8 +66,8 @@ export function keepBrief(
     scope: head.scope,
     currency: head.currency,
     installOn: head.installOn,
-    needs: rowsOf(makeover, 'need').map(({ id, name, importance, who }) => ({
-      name,
+    needs: neededIn(makeover).map(({ id, name, importance, who, amount, unit }) => ({
+      name: amount === null ? name : `${name} (${writeQuantity(amount, unit)})`,
       importance,
       who,
       servedBy: (serving.get(id) ?? []).map(nameOf),

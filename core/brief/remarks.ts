@@ -14,12 +14,15 @@ import {
   type Forbidden,
 } from './constraints.ts'
 import { keepers } from './keepers.ts'
+import { needRemarks } from './need-remarks.ts'
 import type { NeedReckoning } from './needs.ts'
 import { scopeChoices } from './scope.ts'
 import { daysBetween, writeDate, type PlainDate } from '../measure/plain-date.ts'
 import { currencyOf } from '../makeover/document.ts'
 import { writeMoney } from '../money/written.ts'
 import { splitSeveral } from '../makeover/choices.ts'
+import { thingsIn } from '../makeover/things.ts'
+import { inWords } from '../measure/quantity.ts'
 import { citeRule } from '../rulebook/rulebook.ts'
 import type { Practice } from '../makeover/practice.ts'
 import type { Subject } from '../remarks/remark.ts'
@@ -45,22 +48,10 @@ export function briefRemarks(
         numbers: ['unsigned'],
       }),
     )
-  for (const need of needs) {
-    const row = makeover.rows.need[need.id]
-    if (!row || need.pieceIds.length > 0 || pieces === 0) continue
-    remarks.push(
-      remark({
-        code: 'need-unserved',
-        weight: row.importance === 'must' ? 'look' : 'note',
-        subjects: [{ kind: 'need', id: need.id }],
-        title: `Nothing serves “${row.name}”`,
-        sentence: `The client ${row.importance === 'must' ? 'must have' : row.importance === 'should' ? 'should have' : 'would like'} it, and no piece is planned for it. Plan one, or ask whether it is still wanted.`,
-        numbers: [row.importance],
-      }),
-    )
-  }
   return [
     ...remarks,
+    ...needRemarks(makeover, needs, today),
+    ...holesOver(makeover),
     ...breaches(makeover, practice),
     ...keeperRemarks(makeover, today),
     ...unrestored(makeover),
@@ -163,6 +154,32 @@ function unrestored(makeover: Makeover): Remark[] {
       }),
     ]
   })
+}
+
+/** Holes allowed by number, and the holes that what is chosen takes. */
+function holesOver(makeover: Makeover): Remark[] {
+  const leave = rowsOf(makeover, 'permission').find(
+    (row) => row.method === 'drill' && row.answer === 'yes' && row.holes !== null,
+  )
+  if (!leave || leave.holes === null) return []
+  const drilled = rowsOf(makeover, 'piece').flatMap((piece) => {
+    const holes = piece.chosenId === null ? null : (makeover.rows.candidate[piece.chosenId]?.holes ?? null)
+    return holes === null || holes === 0 ? [] : [{ piece, holes: holes * thingsIn(piece) }]
+  })
+  const used = drilled.reduce((total, { holes }) => total + holes, 0)
+  if (used <= leave.holes) return []
+  return [
+    remark({
+      code: 'holes-over',
+      subjects: [
+        { kind: 'permission', id: leave.id },
+        ...drilled.map(({ piece }) => ({ kind: 'piece' as const, id: piece.id })),
+      ],
+      title: `${used} holes, where ${leave.holes} are allowed`,
+      sentence: `${inWords(drilled.map(({ piece, holes }) => `${piece.name} takes ${holes}`))}. Hang ${used - leave.holes === 1 ? 'one' : 'some'} without drilling, or ask for ${used - leave.holes} more.`,
+      numbers: [used, leave.holes],
+    }),
+  ]
 }
 
 function keeperRemarks(makeover: Makeover, today: PlainDate): Remark[] {

@@ -19,7 +19,7 @@ export const step = {
   parts: [
     part({
       name: 'needs',
-      reads: { figures: ['need', 'serving', 'piece'], parts: ['money'] },
+      reads: { figures: ['need', 'serving', 'piece', 'candidate'], parts: ['money'] },
       reckon: ({ makeover, parts }: Given<{ money: Money }>) => coverage(makeover, parts.money.pieces),
     }),
   ],
@@ -38,11 +38,12 @@ export const step = {
         'permission',
         'piece',
         'room',
+        'serving',
         'zone',
         'scopeChoice',
         'scopeOption',
       ],
-      figures: ['purchase', 'serving'],
+      figures: ['purchase'],
       rules: ['brief.', 'dates.', 'words.', 'envelope.'],
       schools: true,
       today: true,

@@ -58,3 +58,7 @@ const groundOfKind: Readonly<Partial<Record<ThingKind, Ground>>> = {
   fixture: 'a thing',
   ornament: 'a thing',
 }
+
+/** A gift that is promised and has not come: it is in nobody's hand. */
+export const isPromised = ({ source, promisedOn }: Pick<Row<'candidate'>, 'source' | 'promisedOn'>): boolean =>
+  source === 'gift' && promisedOn !== null

@@ -80,7 +80,7 @@ export function compareCandidates(
       cells,
       tied: cells.filter((cell) => cell.tie === 'same' || cell.tie === 'hue').length,
       clashes: cells.filter((cell) => cell.tie === 'clash').length,
-      fit: fitOf(placeOf(makeover, piece), row, rules, headOf(makeover)?.units),
+      fit: fitOf(placeOf(makeover, piece, row), row, rules, headOf(makeover)?.units),
       orderBy: wantedOn && row.leadDays !== null ? addDays(wantedOn, -row.leadDays) : null,
       slackDays: wantedOn && row.leadDays !== null ? daysBetween(addDays(today, row.leadDays), wantedOn) : null,
       ruledOut: ruledOut(forbidden, wordsOfCandidate(makeover, row, rules)),

@@ -35,7 +35,7 @@ const tooLarge = (corner: Fields<'wall'>['corner'], room: Partial<Fields<'piece'
   ).remarks.flatMap(({ code, title }) => (code === 'pieces.too-large' ? [title] : []))
 
 it('a bed of 3’ 3” does not go before the back of an alcove of 3’ 0”', () => {
-  expect(tooLarge('inside', { wallId: beside ?? null })).toEqual(['Bed is 76\u00a0mm too large']) // 39 in − 36 in = 3 in
+  expect(tooLarge('inside', { wallId: beside ?? null })).toEqual(['Bed is 76\u00a0mm too wide']) // 39 in − 36 in = 3 in
 })
 it('past an outside corner it may stand on, before a longer wall it fits, and what was given to it is what it may take', () => {
   expect(tooLarge('outside', { wallId: beside ?? null })).toEqual([])

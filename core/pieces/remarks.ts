@@ -19,6 +19,9 @@ import { sets, splitSets } from './set-remarks.ts'
 import { late, soon } from './time-remarks.ts'
 import { isOpenTerm } from './compare.ts'
 import { fitOf, placeOf, type Size } from './fit.ts'
+import { kindRemarks } from './kind-remarks.ts'
+import { termRemarks } from './term-remarks.ts'
+import { wearRemarks } from './wear.ts'
 
 /** “1.20 m × – × 0.90 m”, in the makeover's units. */
 const sizeWords = ({ widthMm, depthMm, heightMm }: Size, units: UnitSystem): string =>
@@ -31,6 +34,7 @@ export function pieceRemarks(
   dates: readonly PieceDates[],
   practice: Practice,
   today: PlainDate,
+  areaOf: (roomId: string) => number | null = () => null,
 ): Remark[] {
   return [
     ...idle(makeover),
@@ -40,6 +44,9 @@ export function pieceRemarks(
     ...chosenThings(makeover, money, practice, today),
     ...sets(makeover, money, practice),
     ...keepsakes(makeover),
+    ...kindRemarks(makeover, practice, areaOf),
+    ...wearRemarks(makeover),
+    ...termRemarks(makeover, money, today),
   ]
 }
 
@@ -85,9 +92,10 @@ function chosenThings(
       title: string,
       sentence: string,
       numbers: (string | number)[],
-    ): void => void remarks.push(remark({ code, subjects, title, sentence, numbers }))
+      weight?: Remark['weight'],
+    ): void => void remarks.push(remark({ code, subjects, title, sentence, numbers, ...(weight && { weight }) }))
     const open = (reckoned.get(piece.id)?.open ?? 0) > 0
-    const place = placeOf(makeover, piece)
+    const place = placeOf(makeover, piece, chosen)
     const fit = fitOf(place, chosen, rules, units)
     if (fit.is === 'too large')
       add(
@@ -95,6 +103,8 @@ function chosenThings(
         `${chosen.name} is ${fit.words}`,
         `It may take ${sizeWords(place, units)}, and takes ${sizeWords(chosen, units)}. Measure again, give it more, or choose another.`,
         [fit.overMm],
+        // between walls it does not go in at all
+        place.between && fit.words.endsWith('wide') ? 'stop' : 'look',
       )
     if (open && chosen.priceKind === 'from memory')
       add(
@@ -199,7 +209,6 @@ function cheaperThan(
   units: UnitSystem,
 ): { readonly name: string; readonly by: Minor } | null {
   const landed = (row: Row<'candidate'>): Minor => landedCost(row, packsFor(piece.quantity, row.packSize)).landed
-  const place = placeOf(makeover, piece)
   const own = landed(chosen)
   const [least] = rowsOf(makeover, 'candidate')
     .filter(
@@ -209,7 +218,7 @@ function cheaperThan(
         row.turnedDown === null &&
         row.source !== 'placeholder' &&
         row.priceMinor > 0 &&
-        fitOf(place, row, rules, units).is !== 'too large',
+        fitOf(placeOf(makeover, piece, row), row, rules, units).is !== 'too large',
     )
     .sort((left, right) => landed(left) - landed(right))
   return least && landed(least) < own ? { name: least.name, by: minus(own, landed(least)) } : null

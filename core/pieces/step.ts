@@ -3,6 +3,7 @@ import type { Money } from '../purchases/index.ts'
 import type { Practice } from '../makeover/practice.ts'
 import { catalogue } from './catalogue.ts'
 import { part, type Given, type Step } from '../steps/step.ts'
+import type { Surveyed } from '../survey/index.ts'
 import { pieceAttention } from './attention.ts'
 import { pieceDates, slackOf, type PieceDates } from './dates.ts'
 import { pieceGuards } from './guards.ts'
@@ -35,15 +36,34 @@ export const step = {
   remarks: part({
     name: 'remarks of the pieces',
     reads: {
-      rows: ['piece', 'candidate', 'permission', 'makeover', 'room'],
-      figures: ['need', 'serving', 'constraint', 'purchase', 'wall', 'survey'],
-      rules: ['fit.', 'dates.', 'colour.'],
+      rows: ['piece', 'candidate', 'permission', 'makeover', 'room', 'delivery'],
+      figures: [
+        'need',
+        'serving',
+        'constraint',
+        'purchase',
+        'wall',
+        'survey',
+        'opening',
+        'clearWidth',
+        'return',
+        'claim',
+        'placing',
+      ],
+      rules: ['fit.', 'dates.', 'colour.', 'room.', 'tip.', 'styles.'],
       schools: true,
       today: true,
-      parts: ['money', 'dates'],
+      parts: ['money', 'dates', 'survey'],
     },
-    reckon: ({ makeover, practice, today, parts }: Given<{ money: Money; dates: Dates }>) =>
-      pieceRemarks(makeover, parts.money, parts.dates, practice, today),
+    reckon: ({ makeover, practice, today, parts }: Given<{ money: Money; dates: Dates; survey: Surveyed }>) =>
+      pieceRemarks(
+        makeover,
+        parts.money,
+        parts.dates,
+        practice,
+        today,
+        (roomId) => parts.survey.rooms.find((room) => room.roomId === roomId)?.areas?.floorM2 ?? null,
+      ),
   }),
   attention: part({
     name: 'attention to the pieces',

@@ -245,7 +245,7 @@ function reckonLine(
     arrivesOn: line.leadDays === null ? null : addDays(order.orderedOn, line.leadDays),
     returnBy:
       kept > 0 && lastArrival && line.returnDays !== null && tagsOffOn === null
-        ? addDays(lastArrival, line.returnDays)
+        ? addDays(line.returnFrom === 'order' ? order.orderedOn : lastArrival, line.returnDays)
         : null,
     claimBy: line.adjustDays === null ? null : addDays(order.orderedOn, line.adjustDays),
     studioCost: atTrade === null ? null : terms.landed === 0 ? zero : portion(atTrade.landed, owed, terms.landed),

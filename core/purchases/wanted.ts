@@ -1,4 +1,5 @@
 import { isInHand } from '../makeover/choices.ts'
+import { isPromised } from '../makeover/things.ts'
 import { groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 import { plus, portion, zero, type Minor } from '../money/minor.ts'
@@ -16,10 +17,10 @@ export type PieceReckoning = {
   readonly givenUp: number
   /** What stays of what was ordered. */
   readonly held: number
-  readonly state: 'in hand' | 'ordered' | 'chosen' | 'went back' | 'open'
+  readonly state: 'in hand' | 'promised' | 'ordered' | 'chosen' | 'went back' | 'open'
   readonly open: number
   readonly packs: number
-  readonly basis: 'candidate' | 'allowance' | 'placeholder' | 'in hand' | 'nothing open'
+  readonly basis: 'candidate' | 'allowance' | 'placeholder' | 'in hand' | 'promised' | 'nothing open'
   readonly landed: Landed | null
   readonly stillToBuy: Minor
   /** What was bought or will be, beyond what is wanted, because packs are whole. */
@@ -107,17 +108,19 @@ export function wanted(makeover: Makeover): PieceReckoning[] {
         stillToBuy: shareOfAllowance(piece, open),
         leftOver: 0,
       } as const
-    if (costsNothing(candidate, piece.quantity))
+    if (costsNothing(candidate, piece.quantity)) {
+      const hand = isPromised(candidate) ? ('promised' as const) : ('in hand' as const)
       return {
         ...common,
         open: 0,
         packs: 0,
-        state: 'in hand',
-        basis: 'in hand',
+        state: hand,
+        basis: hand,
         landed: null,
         stillToBuy: zero,
         leftOver: 0,
       } as const
+    }
     if (candidate.source === 'placeholder') {
       const missing = Math.max(0, tidy(piece.quantity - standIn.ordered + standIn.again))
       const landed = missing > 0 ? landedCost(candidate, packsFor(missing, candidate.packSize)) : null

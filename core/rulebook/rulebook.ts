@@ -58,16 +58,34 @@ export const rulebook = {
     why: 'In a large room one part in so many may be missing.',
   },
   'survey.suspicious': {
-    value: 3.3,
+    value: 3.29,
     unit: 'standard deviations',
-    mark: 'own',
-    why: 'A length that the others contradict by more is suspected.',
+    mark: 'mem',
+    why: 'A length that the others contradict by more is suspected: Baarda’s critical value, which a right length passes once in a thousand.',
   },
   'survey.leads': {
-    value: 3,
+    value: 2.58,
     unit: 'standard deviations',
     mark: 'own',
-    why: 'A suspect is named alone where leaving it out mends the fit by so much more than leaving out the next: the root of the difference of their squares.',
+    why: 'A suspect is named alone where leaving it out mends the fit by so much more than leaving out the next: the root of the difference of their squares. Of two, the wrong one is then named once in two hundred at most.',
+  },
+  'survey.off-square': {
+    value: 0.5,
+    unit: '°',
+    mark: 'own',
+    why: 'A corner further out of square is said, for what is fitted into it.',
+  },
+  'survey.test-legs': {
+    value: 1000,
+    unit: 'mm',
+    mark: 'own',
+    why: 'A corner is tested along at least so much of both its walls: shorter legs cannot tell.',
+  },
+  'survey.headroom': {
+    value: 1900,
+    unit: 'mm',
+    mark: 'trade',
+    why: 'Under a slope the floor counts to stand on where the ceiling is this high.',
   },
   'survey.turn-grace': {
     value: 5,
@@ -429,6 +447,18 @@ export const rulebook = {
   'compare.weight-time': { value: 2, unit: 'of 5', mark: 'own', why: 'How much being here in time weighs.' },
   'compare.weight-return': { value: 1, unit: 'of 5', mark: 'own', why: 'How much being able to send it back weighs.' },
   'compare.weight-fit': { value: 3, unit: 'of 5', mark: 'own', why: 'How much fitting the room it may take weighs.' },
+  'tip.height': {
+    value: 685.8,
+    unit: 'mm',
+    mark: 'mem',
+    why: 'Clothes storage from 27 in high is secured against tipping (ASTM F2057).',
+  },
+  'styles.most': {
+    value: 2,
+    unit: 'styles',
+    mark: 'trade',
+    why: 'One or two styles hold a room together, where the school asks for it.',
+  },
   'fit.grace': {
     value: 3,
     unit: 'mm',

@@ -221,16 +221,8 @@ export const questions = [
     id: 'open-shelves',
     asks: 'Open shelves',
     schools: [
-      school(
-        'avoid',
-        'Avoid them in small rooms',
-        'Recorded; acts in Placement: an open shelf in a small room is raised.',
-      ),
-      school(
-        'display',
-        'Display, composed',
-        'Recorded; acts in Placement: open shelves pass; what stands on them is looked at.',
-      ),
+      school('avoid', 'Avoid them in small rooms', 'Storage or a shelf that stands open in a small room is raised.'),
+      school('display', 'Display, composed', 'Open shelves pass; what stands on them is looked at in Placement.'),
     ],
   },
   {
@@ -321,8 +313,12 @@ export const questions = [
     id: 'styles',
     asks: 'Styles',
     schools: [
-      school('two', 'One or two', 'Recorded; acts in Placement: words for the mood that pull apart are shown.'),
-      school('mixed', 'Eras mixed on purpose', 'Recorded; acts in Placement: words for the mood are only counted.'),
+      school(
+        'two',
+        'One or two',
+        'The words for style on the things of a room are counted: a third style is raised, with what carries it.',
+      ),
+      school('mixed', 'Eras mixed on purpose', 'Styles are shown and never raised.'),
     ],
   },
   {

@@ -17,6 +17,8 @@ const speaks: Readonly<Record<string, readonly string[]>> = {
   placeholder: ['pieces.placeholder-due', 'pieces.placeholder-school'],
   symmetry: ['pieces.set-broken', 'pieces.set-split'],
   scheme: ['palette.clash'],
+  'open-shelves': ['pieces.open-shelf'],
+  styles: ['pieces.many-styles'],
   keepsakes: ['palette.clash'],
   cabinets: ['brief.repaint-near-replace'],
   'tenant-walls': ['brief.forbidden', 'brief.unrestored'],

@@ -2,7 +2,7 @@
 import { rowsOf, type Makeover } from '../makeover/document.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { ceilingAlong } from './ceiling.ts'
-import { areaOf, clip, clipBy, type Plane } from './geometry.ts'
+import { areaOf, clip, clipBy, heightOn, offLine, type Plane } from './geometry.ts'
 import type { Room, Wall } from './room.ts'
 
 /** From one height above the floor to another; null for up to the ceiling. */
@@ -42,6 +42,15 @@ export type RoomAreas = {
   readonly doorsM2: number
   readonly windowsM2: number
   readonly zones: readonly { readonly id: string; readonly m2: number }[]
+  /** Where one stands upright under slopes; null in a room without any, or while no height is known. */
+  readonly headroom: Headroom | null
+}
+
+/** The floor over which the ceiling is high enough: its area, and its width square to the wall of each slope. */
+export type Headroom = {
+  readonly fromMm: number
+  readonly m2: number
+  readonly widths: readonly { readonly wallId: string; readonly widthMm: number }[]
 }
 
 type Point = { readonly x: number; readonly y: number }
@@ -89,6 +98,26 @@ export function areasOf(makeover: Makeover, room: Room, rules: Rules): RoomAreas
     zones: room.zones.flatMap(({ row, outline }) =>
       outline ? [{ id: row.id, m2: areaOf(clipBy(room.outline, outline)) / 1e6 }] : [],
     ),
+    headroom: headroomOf(room, rules['survey.headroom']),
+  }
+}
+
+/** Each part of the floor as far as the ceiling over it is at or above a height, in mm. */
+function headroomOf({ ceiling, slopes, walls }: Room, fromMm: number): Headroom | null {
+  if (!ceiling || slopes.length === 0) return null
+  const high = ceiling.parts
+    .map(({ over, plane }) => clip(over, { ...plane, c: plane.c - fromMm }))
+    .filter((part) => part.length > 2)
+  return {
+    fromMm,
+    m2: sum(high, areaOf) / 1e6,
+    widths: slopes.flatMap(({ wallId }) => {
+      const wall = walls.find(({ row }) => row.id === wallId)
+      if (!wall) return []
+      const away = offLine(wall.from, wall.to)
+      const distances = high.flat().map((point) => heightOn(away, point))
+      return [{ wallId, widthMm: distances.length === 0 ? 0 : Math.max(...distances) - Math.min(...distances) }]
+    }),
   }
 }
 

@@ -166,7 +166,20 @@ function places(wall: Row<'wall'>, after: Row<'wall'> | null, count: number): nu
   return Array.from({ length: count }, (_, at) => wall.place + ((end - wall.place) * (at + 1)) / (count + 1))
 }
 
-/** The change that takes a wall out of the walk, with what is on it; finishes and zones of it become those of the room. */
+/** What stood in openings that go stands in nothing now. */
+export const withoutOpenings = (makeover: Makeover, gone: ReadonlySet<string>): Operation[] => [
+  ...rowsOf(makeover, 'piece').flatMap((row): Operation[] =>
+    row.openingId !== null && gone.has(row.openingId) ? [edit('piece', row, { openingId: null })] : [],
+  ),
+  ...rowsOf(makeover, 'clearWidth').flatMap((row): Operation[] =>
+    row.openingId !== null && gone.has(row.openingId) ? [edit('clearWidth', row, { openingId: null })] : [],
+  ),
+]
+
+/**
+ * The change that takes a wall out of the walk, with what is on it; finishes, zones, pieces and looks at samples of it
+ * become those of the room.
+ */
 export function takeOutWall(makeover: Makeover, wall: Row<'wall'>): Operation[] {
   const openings = belongingTo(rowsOf(makeover, 'opening'), 'wallId', wall.id)
   const gone = new Set(openings.map((row) => row.id))
@@ -182,7 +195,15 @@ export function takeOutWall(makeover: Makeover, wall: Row<'wall'>): Operation[] 
     ...rowsOf(makeover, 'finish').flatMap((row): Operation[] =>
       row.wallId === wall.id ? [edit('finish', row, { wallId: null })] : [],
     ),
+    ...rowsOf(makeover, 'piece').flatMap((row): Operation[] =>
+      row.wallId === wall.id ? [edit('piece', row, { wallId: null, openingId: null })] : [],
+    ),
+    ...rowsOf(makeover, 'viewing').flatMap((row): Operation[] =>
+      row.wallId === wall.id ? [edit('viewing', row, { wallId: null })] : [],
+    ),
     ...openings.map((row) => remove('opening', row)),
+    ...belongingTo(rowsOf(makeover, 'squareTest'), 'wallId', wall.id).map((row) => remove('squareTest', row)),
+    ...belongingTo(rowsOf(makeover, 'clearWidth'), 'wallId', wall.id).map((row) => remove('clearWidth', row)),
     ...belongingTo(rowsOf(makeover, 'fixture'), 'wallId', wall.id).map((row) => remove('fixture', row)),
     ...belongingTo(rowsOf(makeover, 'slope'), 'wallId', wall.id).map((row) => remove('slope', row)),
     ...rowsOf(makeover, 'diagonal')

@@ -11,6 +11,8 @@ export const { catalogue, codeOf, remark } = remarksOf('survey', {
     rule: 'survey.suspicious',
     units: ['mm', 'id'],
   },
+  'off-square': { said: 'A corner is out of square.', weight: 'note', rule: 'survey.off-square', units: ['°'] },
+  'short-test': { said: 'A corner was tested over legs too short to tell.', weight: 'note', units: ['mm'] },
   'past-wall': { said: 'A thing reaches past its wall.', weight: 'look', rule: 'survey.edge-grace', units: ['mm'] },
   'above-ceiling': {
     said: 'A thing reaches above the ceiling.',

@@ -29,7 +29,13 @@ export type CornerReading = {
   readonly place: number
   readonly measuredDeg: number | null
   readonly assumed: boolean
+  /** Tested with a triangle. */
+  readonly tested: boolean
   readonly adjustedDeg: number
+  /** One standard deviation of the adjusted angle; null of a corner of unknown angle. */
+  readonly sigmaDeg: number | null
+  /** How much of what is known of it comes from the other measurements, 0 to 1. */
+  readonly checked: number
 }
 
 /** What to measure again: one length, or several that cannot be told apart and the diagonal that would decide. */
@@ -181,7 +187,9 @@ export function close(
     }
 
   const lengths = readings(walls, checks, found, observations)
-  const complete = unknown === 0 && typed.length === walls.length
+  // a tested corner beside corners taken for square makes a walk miss that lies in no length
+  const complete =
+    unknown === 0 && typed.length === walls.length && walls.every(({ sigmaDeg }) => sigmaDeg === undefined)
   const end = complete
     ? (walk(
         walls,
@@ -209,19 +217,14 @@ export function close(
       )
     : null
   const stands = aside && !crossing(aside.points) ? aside : found
-  const told =
+  const standing =
     stands === found
-      ? lengths
-      : setAside(
-          lengths,
-          readings(
-            walls,
-            checks,
-            stands,
-            observations.filter((observation) => observation.kind === 'corner' || observation.id !== again?.named),
-          ),
-          again?.named ?? '',
-        )
+      ? observations
+      : observations.filter((observation) => observation.kind === 'corner' || observation.id !== again?.named)
+  const cornerOutcome = (wallId: string): number | null =>
+    stands.outcomes[standing.findIndex(({ kind, id }) => kind === 'corner' && id === wallId)]?.redundancy ?? null
+  const told =
+    stands === found ? lengths : setAside(lengths, readings(walls, checks, stands, standing), again?.named ?? '')
   return {
     state: 'closed',
     why: '',
@@ -234,13 +237,23 @@ export function close(
     ),
     freedom: found.freedom,
     lengths: told,
-    angles: walls.map((wall, at) => ({
-      wallId: wall.id,
-      place: (at + 1) % walls.length,
-      measuredDeg: wall.cornerDeg,
-      assumed: wall.assumed,
-      adjustedDeg: angleIn(stands.points, (at + 1) % walls.length),
-    })),
+    angles: walls.map((wall, at) => {
+      const checked = cornerOutcome(wall.id)
+      return {
+        wallId: wall.id,
+        place: (at + 1) % walls.length,
+        measuredDeg: wall.cornerDeg,
+        assumed: wall.assumed,
+        tested: wall.sigmaDeg !== undefined,
+        adjustedDeg: angleIn(stands.points, (at + 1) % walls.length),
+        // what is adjusted is known as well as it was before, times the root of the share that it fixes itself
+        sigmaDeg:
+          checked === null
+            ? null
+            : (wall.sigmaDeg ?? rules['survey.sigma-angle']) * Math.sqrt(Math.max(0, 1 - checked)),
+        checked: checked ?? 0,
+      }
+    }),
     again:
       again && stands !== found
         ? { ...again, errorMm: -(told.find((lengthReading) => lengthReading.id === again.named)?.residualMm ?? 0) }

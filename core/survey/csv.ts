@@ -7,7 +7,7 @@ import { blank } from '../makeover/blank.ts'
 import { add, edit, remove, type Operation } from '../makeover/change.ts'
 import { rowsOf, type Makeover } from '../makeover/document.ts'
 import type { Fields, MakeoverKind, Row } from '../makeover/kinds.ts'
-import { takeOutWall } from './break-wall.ts'
+import { takeOutWall, withoutOpenings } from './break-wall.ts'
 import { letterOf, wallsOf, type Room } from './room.ts'
 import { type SurveySheet } from './read-csv.ts'
 
@@ -159,19 +159,18 @@ export function sheetOperations(
     rowsOf(makeover, 'slope').filter((row) => own.has(row.wallId)),
     sheet.slopes.map(({ on, fields }) => ({ ...fields, wallId: idOf(on) })),
   )
-  // what a table cannot say of an opening, that it is shared, stays with one that is otherwise the same
+  // what a table cannot say of an opening, that it is shared and what it looks on to, stays with one that is otherwise the same
   const openings = rowsOf(makeover, 'opening').filter((row) => own.has(row.wallId))
   replace(
     'opening',
     openings,
-    sheet.openings.map(({ on, fields }) => ({
-      ...fields,
-      wallId: idOf(on),
-      sharesId:
-        openings.find(
-          (row) => row.wallId === idOf(on) && row.fromMm === fields.fromMm && row.widthMm === fields.widthMm,
-        )?.sharesId ?? null,
-    })),
+    sheet.openings.map(({ on, fields }) => {
+      const was = openings.find(
+        (row) => row.wallId === idOf(on) && row.fromMm === fields.fromMm && row.widthMm === fields.widthMm,
+      )
+      const { viewName = '', viewL = null, viewA = null, viewB = null, sharesId = null } = was ?? {}
+      return { ...fields, wallId: idOf(on), viewName, viewL, viewA, viewB, sharesId }
+    }),
   )
   replace(
     'fixture',
@@ -185,7 +184,13 @@ export function sheetOperations(
       ? [edit('opening', row, { sharesId: null })]
       : [],
   )
-  return [...unshared, ...operations.filter((operation) => !removedWith.has(operation.id)), ...removedWith.values()]
+  const emptied = withoutOpenings(makeover, stale).filter(({ id }) => !removedWith.has(id))
+  return [
+    ...unshared,
+    ...emptied,
+    ...operations.filter((operation) => !removedWith.has(operation.id)),
+    ...removedWith.values(),
+  ]
 
   function replace<K extends 'diagonal' | 'slope' | 'opening' | 'fixture'>(
     kind: K,

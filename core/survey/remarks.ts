@@ -6,6 +6,8 @@ import { remark } from './catalogue.ts'
 import { citeRule, type RuleId, type Rules } from '../rulebook/rulebook.ts'
 import { faceOf } from './areas.ts'
 import { joints } from './joined.ts'
+import { cornerRemarks } from './corner-remarks.ts'
+import { oldFinishes } from './old-finishes.ts'
 import type { OnWall, Room, Wall } from './room.ts'
 
 export function surveyRemarks(makeover: Makeover, rooms: readonly Room[], rules: Rules): Remark[] {
@@ -13,6 +15,7 @@ export function surveyRemarks(makeover: Makeover, rooms: readonly Room[], rules:
   return [
     ...rooms.flatMap((room) => [
       ...closingRemarks(room, rules, system),
+      ...cornerRemarks(makeover, room, rules, system),
       ...room.walls.flatMap((wall) => onWallRemarks(room, wall, rules, system)),
     ]),
     ...sharedRemarks(rooms, rules, system),
@@ -215,37 +218,6 @@ function sharedRemarks(rooms: readonly Room[], rules: Rules, system: UnitSystem)
         title: `${side.opening.name}: two sizes for one opening`,
         sentence: `From ${side.room.name} it is ${length(side.opening.row.widthMm)} × ${length(side.opening.z1 - side.opening.z0)}, from ${otherSide.room.name} ${length(otherSide.opening.row.widthMm)} × ${length(otherSide.opening.z1 - otherSide.opening.z0)}. Measure it once more, or say that they are two.`,
         numbers: [wide, high],
-      }),
-    ]
-  })
-}
-
-const mayHoldLead = new Set(['paint', 'plaster', 'wood', 'metal'])
-const mayHoldAsbestos = new Set(['textured coating', 'sheet floor', 'tile'])
-/** Old paint, coatings and floors: test before sanding or lifting. */
-function oldFinishes(makeover: Makeover, rules: Rules): Remark[] {
-  const built = headOf(makeover)?.builtYear ?? null
-  return rowsOf(makeover, 'finish').flatMap((row) => {
-    const year = row.laidYear ?? built
-    // what is only covered is neither sanded nor lifted
-    if (row.fate === null || row.fate === 'camouflage' || row.material === null || year === null) return []
-    const rule: RuleId | null =
-      mayHoldLead.has(row.material) && year < rules['survey.lead-year']
-        ? 'survey.lead-year'
-        : mayHoldAsbestos.has(row.material) && year < rules['survey.asbestos-year']
-          ? 'survey.asbestos-year'
-          : null
-    if (!rule) return []
-    const what = rule === 'survey.lead-year' ? 'lead' : 'asbestos'
-    return [
-      remark({
-        code: what,
-        weight: row.fate === 'keep' ? 'note' : 'look',
-        subjects: [{ kind: 'finish', id: row.id }],
-        title: `${row.name} may hold ${what}: test before it is ${what === 'lead' ? 'sanded' : 'lifted or sanded'}`,
-        sentence: `${row.laidYear === null ? 'The house is' : 'It is'} from ${year}, before ${citeRule(rule, rules)}. Have it tested before anyone sands, scrapes, drills or lifts it; local rules and licensed people decide how it is done.`,
-        rule,
-        numbers: [year, row.fate],
       }),
     ]
   })

@@ -8,7 +8,8 @@ import type { Rules } from '../rulebook/rulebook.ts'
 import { apart } from './adjust.ts'
 import { type Point } from './point.ts'
 import { close, type Closing } from './closing.ts'
-import { type Check } from './walk.ts'
+import { testedCorner } from './corner-test.ts'
+import { type Check, type WallMeasure } from './walk.ts'
 import { alongArc, arcOver, direction, riseOf, type Arc } from './geometry.ts'
 import { ceilingOver, type Ceiling } from './ceiling.ts'
 
@@ -85,6 +86,7 @@ export const roomsOf: (makeover: Makeover, rules: Rules) => readonly Room[] = ke
     rows.survey,
     rows.slope,
     rows.diagonal,
+    rows.squareTest,
     rows.opening,
     rows.fixture,
     rows.zone,
@@ -101,6 +103,7 @@ function measured(makeover: Makeover, rules: Rules): Room[] {
   const slopesOn = groupBy(rowsOf(makeover, 'slope'), (row) => row.wallId)
   const openingsOn = groupBy(rowsOf(makeover, 'opening'), (row) => row.wallId)
   const fixturesOn = groupBy(rowsOf(makeover, 'fixture'), (row) => row.wallId)
+  const tests = new Map(rowsOf(makeover, 'squareTest').map((row) => [row.wallId, row]))
   const diagonalsFrom = groupBy(rowsOf(makeover, 'diagonal'), (row) => row.fromId)
   return rowsOf(makeover, 'room').map(({ id, name }): Room => {
     const rows = (wallsIn.get(id) ?? []).toSorted(
@@ -115,13 +118,15 @@ function measured(makeover: Makeover, rules: Rules): Room[] {
           : [],
       ),
     )
-    const measures = rows.map((row, at) => ({
-      id: row.id,
-      name: nameOfWall(row, at),
-      lengthMm: row.lengthMm,
-      cornerDeg: cornerDegrees(row),
-      assumed: row.corner === 'inside' || row.corner === 'outside',
-    }))
+    const measures = rows.map((row, at): WallMeasure => {
+      // a corner that juts out has no triangle in the room
+      const test = row.corner === 'outside' ? undefined : tests.get(row.id)
+      const tested = test ? testedCorner(test, rules) : null
+      const known = { id: row.id, name: nameOfWall(row, at), lengthMm: row.lengthMm }
+      return tested && !tested.short
+        ? { ...known, cornerDeg: tested.deg, sigmaDeg: tested.sigmaDeg, assumed: false }
+        : { ...known, cornerDeg: cornerDegrees(row), assumed: row.corner === 'inside' || row.corner === 'outside' }
+    })
     const units = headOf(makeover)?.units ?? 'metric'
     const closing = withArcs(close(measures, checks, rules, units), rows, units)
     const { corners } = closing

@@ -91,7 +91,7 @@ describe('what a survey gives cause to say of old materials and of heights', () 
   }
   it('names the year of the material itself, and a stop to sanding until it was tested', () => {
     const [remark] = said(plain, { fate: 'change', condition: 'worn', material: 'paint', laidYear: 1950 })
-    expect(remark).toMatchObject({ code: 'survey.lead', weight: 'look' })
+    expect(remark).toMatchObject({ code: 'survey.lead', weight: 'stop' })
     expect(remark?.sentence).toMatch(/^It is from 1950, before 1978/)
     expect(remark?.sentence).toContain('Have it tested')
   })

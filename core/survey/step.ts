@@ -8,7 +8,7 @@ import { surveyRemarks } from './remarks.ts'
 import { roomsOf, type Room } from './room.ts'
 import { surveyRemedies } from './remedies.ts'
 
-const measured = ['room', 'survey', 'wall', 'slope', 'diagonal', 'opening', 'fixture', 'zone'] as const
+const measured = ['room', 'survey', 'wall', 'slope', 'diagonal', 'squareTest', 'opening', 'fixture', 'zone'] as const
 
 export const step = {
   name: 'survey',
@@ -31,7 +31,12 @@ export const step = {
   ],
   remarks: part({
     name: 'remarks of the survey',
-    reads: { rows: [...measured, 'finish'], figures: ['makeover'], rules: ['survey.'], parts: ['rooms'] },
+    reads: {
+      rows: [...measured, 'finish', 'piece'],
+      figures: ['makeover', 'candidate'],
+      rules: ['survey.'],
+      parts: ['rooms'],
+    },
     reckon: ({ makeover, practice, parts }: Given<{ rooms: readonly Room[] }>) =>
       surveyRemarks(makeover, parts.rooms, practice.rules),
   }),

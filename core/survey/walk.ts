@@ -8,6 +8,8 @@ export type WallMeasure = {
   readonly lengthMm: number | null
   readonly cornerDeg: number | null
   /** Nobody measured it: it is taken for square. */ readonly assumed: boolean
+  /** How well its angle is known, where it was tested; else as a corner is that is taken for square. */
+  readonly sigmaDeg?: number
 }
 
 /** A length between two corners, by the places of the walls that begin there. */

@@ -15,6 +15,7 @@ export const surveyFigures = [
   'skirting',
   'volume',
   'trim',
+  'headroom',
   'closing',
 ] as const
 export type SurveyFigure = (typeof surveyFigures)[number]
@@ -87,6 +88,21 @@ export function surveyWorking(
           ),
         ),
         result: workingLine('Ceiling', areas.ceilingM2 === null ? 'no height yet' : area(areas.ceilingM2)),
+      }
+    case 'headroom':
+      return {
+        title: `Headroom in ${room.name}`,
+        means: `The floor over which the ceiling is ${citeRule('survey.headroom', rules, system)} or more, and how wide it is square to the wall of each slope.`,
+        lines: (areas.headroom?.widths ?? []).map(({ wallId, widthMm }) => {
+          const wall = room.walls.find(({ row }) => row.id === wallId)
+          const slope = room.slopes.find((row) => row.wallId === wallId)
+          return workingLine(
+            `Off ${wall?.name ?? ''}`,
+            length(Math.round(widthMm)),
+            slope ? `${length(slope.lowMm)} at the wall, full height ${length(slope.runMm)} from it` : '',
+          )
+        }),
+        result: workingLine('Headroom', areas.headroom === null ? 'no slope' : area(areas.headroom.m2)),
       }
     case 'volume':
       return {

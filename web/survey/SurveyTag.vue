@@ -80,6 +80,15 @@ const figures = computed<{ figure: SurveyFigure; name: string; value: string }[]
         { figure: 'floor', name: 'Floor', value: area(areas.floorM2) },
         { figure: 'walls', name: 'Walls, net', value: areas.grossM2 > 0 ? area(areas.netM2) : 'no height yet' },
         { figure: 'ceiling', name: 'Ceiling', value: area(areas.ceilingM2) },
+        ...(areas.headroom
+          ? [
+              {
+                figure: 'headroom' as const,
+                name: `Upright, ${length(areas.headroom.fromMm)}`,
+                value: `${area(areas.headroom.m2)}, ${[...new Set(areas.headroom.widths.map(({ widthMm }) => length(Math.round(widthMm))))].join(' and ')} wide`,
+              },
+            ]
+          : []),
         { figure: 'perimeter', name: 'Round the room', value: length(Math.round(areas.perimeterMm)) },
         {
           figure: 'skirting',

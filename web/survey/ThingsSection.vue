@@ -1,9 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { writeLength } from '#core/measure/length.ts'
-import { letterOf, type Room, type Subject } from '#core/survey/index.ts'
+import { splitSeveral } from '#core/makeover/choices.ts'
+import { inWords } from '#core/measure/quantity.ts'
+import { effectiveRules } from '#core/rulebook/rulebook.ts'
+import { letterOf, testedCorner, type Room, type Subject } from '#core/survey/index.ts'
 import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
+import { useRows } from '../stores/rows.ts'
 
 /** What is in the walls and on them, by wall: doors, windows, sockets, radiators, and where the ceiling comes down. */
 const { room, selected = null } = defineProps<{ room: Room; selected?: Subject | null }>()
@@ -17,6 +21,39 @@ const emit = defineEmits<{
 const makeover = useMakeover()
 const entry = useEntry()
 const length = (mm: number): string => writeLength(Math.round(mm * 10) / 10, entry.value.units)
+const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
+const uses = computed(() => splitSeveral(makeover.opened?.makeover.rows.room[room.id]?.uses ?? ''))
+const allTests = useRows('squareTest')
+const allWidths = useRows('clearWidth')
+const wallAt = (wallId: string): number => room.walls.findIndex(({ row }) => row.id === wallId)
+const tests = computed(() =>
+  allTests.value
+    .filter(({ wallId }) => wallAt(wallId) >= 0)
+    .map((row) => {
+      const tested = testedCorner(row, rules.value)
+      return {
+        row,
+        corner: ((wallAt(row.wallId) + 1) % room.walls.length) + 1,
+        said:
+          tested === null
+            ? 'no triangle'
+            : tested.short
+              ? 'legs too short to tell'
+              : `${tested.deg.toFixed(1)}°, give or take ${Math.max(0.1, tested.sigmaDeg).toFixed(1)}°`,
+      }
+    }),
+)
+const widths = computed(() =>
+  allWidths.value
+    .filter(({ wallId }) => wallAt(wallId) >= 0)
+    .toSorted((left, right) => left.aboveMm - right.aboveMm)
+    .map((row) => ({
+      row,
+      where:
+        room.walls[wallAt(row.wallId)]?.openings.find((opening) => opening.row.id === row.openingId)?.name ??
+        `Wall ${letterOf(wallAt(row.wallId))}`,
+    })),
+)
 const openings = computed(() => room.walls.flatMap((wall) => wall.openings.map((opening) => ({ wall, opening }))))
 const fixtures = computed(() => room.walls.flatMap((wall) => wall.fixtures.map((fixture) => ({ wall, fixture }))))
 const distance = (row: { fromMm: number; fromEnd: boolean }): string =>
@@ -57,6 +94,20 @@ const sharedWith = (id: string | null): string => {
         <button type="button" class="word" @click="emit('open', 'slope', slope.id)">
           Comes down towards wall {{ letterOf(room.walls.findIndex((wall) => wall.row.id === slope.wallId)) }}</button
         >: {{ length(slope.lowMm) }} at the wall, full height {{ length(slope.runMm) }} from it
+      </li>
+      <li v-for="test in tests" :key="test.row.id">
+        <button type="button" class="word" @click="emit('open', 'squareTest', test.row.id)">
+          Corner {{ test.corner }} tested</button
+        >: {{ test.said }}
+      </li>
+      <li v-for="width in widths" :key="width.row.id">
+        <button type="button" class="word" @click="emit('open', 'clearWidth', width.row.id)">{{ width.where }}</button>:
+        {{ length(width.row.widthMm) }} clear
+        {{ width.row.aboveMm > 0 ? `at ${length(width.row.aboveMm)}` : 'between the skirtings' }}
+      </li>
+      <li>
+        <button type="button" class="word" @click="emit('open', 'room', room.id)">{{ room.name }}</button>:
+        {{ uses.length > 0 ? `things in it stand ${inWords(uses)}` : 'say what things in it have to stand' }}
       </li>
       <li v-for="zone in room.zones" :key="zone.row.id">
         <button type="button" class="word" @click="emit('open', 'zone', zone.row.id)">{{ zone.row.name }}</button><span

@@ -1,6 +1,6 @@
 /** The forms of what lies in walls and on them: openings, fixed things. */
 import { hexFromLab } from '#core/colour/lab.ts'
-import { edit, remove, type Operation } from '#core/makeover/change.ts'
+import { edit, type Operation } from '#core/makeover/change.ts'
 import { fixtureKinds, hingeSides, openingKinds, swings } from '#core/makeover/choices.ts'
 import { rowsOf } from '#core/makeover/document.ts'
 import {
@@ -12,6 +12,7 @@ import {
   maybeLengthField,
   textField,
 } from '../parts/form.ts'
+import { withoutOpenings } from '#core/survey/index.ts'
 import { asOptions, rowForm } from '../parts/rowform.ts'
 import { type Setting, both, values, wallOptions } from './forms.ts'
 
@@ -137,12 +138,7 @@ export function openingForm(setting: Setting, wallId: string | null = null) {
       ...rowsOf(makeover, 'opening').flatMap((opening): Operation[] =>
         opening.sharesId === row.id ? [edit('opening', opening, { sharesId: null })] : [],
       ),
-      ...rowsOf(makeover, 'clearWidth')
-        .filter(({ openingId }) => openingId === row.id)
-        .map((width) => remove('clearWidth', width)),
-      ...rowsOf(makeover, 'piece')
-        .filter(({ openingId }) => openingId === row.id)
-        .map((piece) => edit('piece', piece, { openingId: null })),
+      ...withoutOpenings(makeover, new Set([row.id])),
     ],
     caution: both,
   })
