@@ -125,6 +125,24 @@ export const { catalogue, codeOf, remark } = remarksOf('palette', {
   },
   'many-metals': { said: 'Too many metals.', weight: 'look', rule: 'palette.most-metals', units: ['count'] },
   'no-metal-leads': { said: 'Of several metals none leads.', weight: 'note', rule: 'metals.lead', units: ['m²'] },
+  'patterns-compete': {
+    said: 'Three patterns or more of one scale with nothing in common.',
+    weight: 'look',
+    rule: 'palette.same-scale',
+    units: ['count'],
+  },
+  'metal-beside': {
+    said: 'A silver metal is cool beside warm tile or stone, or warm beside cool.',
+    weight: 'note',
+    rule: 'metals.beside',
+    units: ['b*', 'b*'],
+  },
+  'touch-up': {
+    said: 'A touch-up would show.',
+    weight: 'look',
+    rule: 'touch-up.seen',
+    units: ['ΔE00'],
+  },
   'pattern-scale': { said: 'Two patterns of one scale.', weight: 'note', units: ['words'] },
   'pattern-apart': { said: 'Two patterns without a colour in common.', weight: 'note', units: ['words'] },
 })

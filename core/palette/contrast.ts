@@ -1,12 +1,14 @@
 /** What stands before what: hidden or standing out, meant or not; and the surfaces that people must tell apart. */
 import { deltaE } from '../colour/difference.ts'
-import { lrv, type Lab } from '../colour/lab.ts'
+import type { Lab } from '../colour/lab.ts'
 import type { Surface } from '../makeover/choices.ts'
-import { groupBy, type Makeover, paletteFinishes, rowsOf } from '../makeover/document.ts'
-import { groundOf, groundOfPiece, isMaterial, type Ground } from '../makeover/things.ts'
+import { groupBy, headOf, type Makeover, paletteFinishes } from '../makeover/document.ts'
+import { groundOf, isMaterial, type Ground } from '../makeover/things.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
-import { labOf } from './colour-of.ts'
+import { labOf, lrvOf } from './colour-of.ts'
+import { type ContrastStandard, contrastBetween } from './told-apart.ts'
+import type { Told } from './told.ts'
 import type { PieceColours } from './ties.ts'
 
 export type Reads = 'disappears' | 'stands out' | 'between'
@@ -28,22 +30,13 @@ export type Standing = {
 const before: ReadonlySet<Surface> = new Set(['trim', 'door', 'window', 'piece', 'switch', 'rail', 'other'])
 const mayBlend: ReadonlySet<Surface> = new Set(['trim', 'door', 'window', 'switch'])
 
-/** The pieces that are seen against something else than a wall, a line each: its id and what it is seen against. */
-export const groundsIn = (makeover: Makeover): string =>
-  rowsOf(makeover, 'piece')
-    .map((piece) => [piece.id, groundOfPiece(piece)] as const)
-    .filter(([, ground]) => ground !== 'walls')
-    .map(([id, ground]) => `${id} ${ground}`)
-    .join('\n')
-
 /** Each piece of known colour, and each finish that stands before a wall, against that wall: its own, or the nearest in colour. */
 export function standings(
   makeover: Makeover,
   table: readonly PieceColours[],
   rules: Rules,
-  grounds: string,
+  told: ReadonlyMap<string, Told>,
 ): Standing[] {
-  const groundAt = new Map(grounds.split('\n').map((line) => [line.slice(0, 36), line.slice(37) as Ground]))
   const finishes = paletteFinishes(makeover)
   const walls = groupBy(
     finishes.filter((row) => row.surface === 'walls'),
@@ -94,7 +87,7 @@ export function standings(
   const pieces = table.flatMap(({ pieceId, colours: [colour] }) => {
     const piece = makeover.rows.piece[pieceId]
     return piece && colour && !isMaterial(piece)
-      ? against('piece', piece, colour, false, behindOf(piece, groundAt.get(piece.id) ?? 'walls'))
+      ? against('piece', piece, colour, false, behindOf(piece, told.get(piece.id)?.ground ?? 'walls'))
       : []
   })
   const own = finishes
@@ -123,11 +116,15 @@ function nearestOf(colour: Lab, walls: readonly Row<'finish'>[], itself: string)
   return nearest
 }
 
-/** Two surfaces that people must tell apart, by points of LRV (BS 8300-2 asks 30; the rule is the studio's to set). */
+/** Two surfaces that people must tell apart, by the standard of the makeover. */
 export type Apart = {
   readonly left: string
   readonly right: string
+  readonly standard: ContrastStandard
+  /** In the standard's own measure. */
   readonly points: number
+  /** Both LRVs are their makers' own. */
+  readonly measured: boolean
   readonly wanted: number
   readonly enough: boolean
 }
@@ -135,6 +132,7 @@ export type Apart = {
 /** Doors and switches against walls, floors against walls, step edges against floors, rails against walls. */
 export function tellApart(makeover: Makeover, rules: Rules): Apart[] {
   const wanted = rules['door.contrast']
+  const standard = headOf(makeover)?.contrastBy ?? 'BS 8300-2'
   const pairs: readonly (readonly [Surface, Surface])[] = [
     ['door', 'walls'],
     ['floor', 'walls'],
@@ -149,13 +147,15 @@ export function tellApart(makeover: Makeover, rules: Rules): Apart[] {
         .flatMap((finish) => {
           const nearest = rows
             .filter((row) => row.surface === behind)
-            .map((row) => ({ row, points: Math.abs(lrv(labOf(finish)) - lrv(labOf(row))) }))
+            .map((row) => ({ row, points: contrastBetween(standard, lrvOf(finish), lrvOf(row)) }))
             .sort((a, b) => a.points - b.points)[0]
           return nearest
             ? [
                 {
                   left: finish.id,
                   right: nearest.row.id,
+                  standard,
+                  measured: finish.lrv !== null && nearest.row.lrv !== null,
                   points: nearest.points,
                   wanted,
                   enough: nearest.points >= wanted,

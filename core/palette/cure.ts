@@ -61,10 +61,17 @@ export function clashCures(
           clash({ family, lab }, asSwatch(row), rules) === null ||
           (row.id !== towards.id && clash(asSwatch(moved), asSwatch(row), rules) !== null),
       )
-    return [...bent(moved, towards, agrees, rules), ...fromShelf(moved, agrees, rules)]
+    const because = staysBecause(makeover, towards)
+    const stays = `${towards.name} stays as it is${because === null ? '' : `: ${because}`}.`
+    return [
+      ...(asFound.has(moved.family) ? [] : bent(moved, towards, agrees, rules)),
+      ...fromShelf(moved, agrees, rules),
+    ].map((cure) => ({ ...cure, detail: `${cure.detail} ${stays}` }))
   })
   return cures.sort((a, b) => a.moves - b.moves)
 }
+/** What comes in no colour of one's own: it is chosen anew, or it stays. */
+const asFound = new Set(['ceramic', 'stone', 'glass'])
 
 const steps = 200
 /** The same depth and strength, its undertone moved towards the other's. */

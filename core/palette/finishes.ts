@@ -1,5 +1,5 @@
 import { deltaE } from '../colour/difference.ts'
-import { chroma, lrv, showable, toneOf, type Tone } from '../colour/lab.ts'
+import { chroma, showable, toneOf, type Tone } from '../colour/lab.ts'
 import type { Role } from '../makeover/choices.ts'
 import { groupBy, type Makeover, paletteFinishes } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
@@ -7,9 +7,11 @@ import type { Practice } from '../makeover/practice.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import type { FinishArea, Room } from '../survey/index.ts'
 import { balanceOf, colourAreas, seenAreas, type Balance, type SeenArea } from './balance.ts'
-import { asSwatch, labOf } from './colour-of.ts'
+import { asSwatch, labOf, lrvOf } from './colour-of.ts'
 import { clash, type Clash } from './compare.ts'
-import { groundsIn, standings, tellApart, type Apart, type Standing } from './contrast.ts'
+import { colouredPieces } from './coloured.ts'
+import { standings, tellApart, type Apart, type Standing } from './contrast.ts'
+import { readTold, toldByNames, type Told } from './told.ts'
 import { spreadsOf, type Spread } from './places.ts'
 import { nearTones } from './near.ts'
 import { appearances, tieOfTones, tieTable, type PieceTies } from './ties.ts'
@@ -46,10 +48,12 @@ export type Palette = {
   /** Surfaces that people must tell apart. */
   readonly apart: readonly Apart[]
   readonly variety: readonly Variety[]
-  /** Groups of finishes that are seen as one colour, woods, metals and greenery apart. */
+  /** Groups that are seen as one colour, woods, metals and greenery apart: of finishes, and of pieces that bring in one of their own. */
   readonly colours: readonly (readonly string[])[]
   /** Those of them that are no near-neutrals. */
   readonly strong: readonly (readonly string[])[]
+  /** What the pieces' names tell of them. */
+  readonly told: ReadonlyMap<string, Told>
 }
 
 /** The palette: each finish read by itself, each pair of one family whose undertones part, and how the room holds together. */
@@ -58,8 +62,9 @@ export function reckonPalette(
   { rules, schools }: Practice,
   known: ReadonlyMap<string, FinishArea>,
   rooms: readonly Room[] = [],
-  grounds: string = groundsIn(makeover),
+  names: string = toldByNames(makeover),
 ): Palette {
+  const told = readTold(names)
   const rows = paletteFinishes(makeover)
   const areas = seenAreas(makeover, known, rules)
   const colourArea = colourAreas(makeover, areas)
@@ -70,7 +75,7 @@ export function reckonPalette(
     id: row.id,
     name: row.name,
     role: row.role,
-    lrv: lrv(labOf(row)),
+    lrv: lrvOf(row),
     undertone: undertone(row.family, labOf(row), rules),
     showable: showable(labOf(row)),
     area: areas.get(row.id) ?? nothing,
@@ -79,6 +84,7 @@ export function reckonPalette(
   }))
   const roomOf = new Map(rooms.map((room) => [room.id, room]))
   const colours = colourGroups(rows, rules)
+  const brought = colouredPieces(makeover, ties, rows, told, rules)
   return {
     finishes,
     clashes: clashesAmong(rows, rules, schools.scheme === 'home'),
@@ -86,17 +92,21 @@ export function reckonPalette(
     judged: rows.filter((row) => areas.get(row.id)?.basis !== 'typical').length,
     ties: ties.map(({ pieceId, tied, clashes }) => ({ pieceId, tied, clashes })),
     spreads: spreadsOf(makeover, rows, places, roomOf, rules),
-    standings: standings(makeover, ties, rules, grounds),
+    standings: standings(makeover, ties, rules, told),
     apart: tellApart(makeover, rules),
     variety: varietyOf(makeover, areas, rules),
-    colours,
-    strong: colours.filter((group) =>
-      group.some(
-        (id) =>
-          !isNaturalFibre(makeover.rows.finish[id]) &&
-          chroma(labOf(makeover.rows.finish[id] ?? { labL: 0, labA: 0, labB: 0 })) >= rules['colour.near-neutral'],
+    colours: [...colours, ...brought],
+    strong: [
+      ...colours.filter((group) =>
+        group.some(
+          (id) =>
+            !isNaturalFibre(makeover.rows.finish[id]) &&
+            chroma(labOf(makeover.rows.finish[id] ?? { labL: 0, labA: 0, labB: 0 })) >= rules['colour.near-neutral'],
+        ),
       ),
-    ),
+      ...brought,
+    ],
+    told,
   }
 }
 /** Undyed jute, sisal, rattan and their like are materials rather than colours, as wood is. */

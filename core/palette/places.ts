@@ -110,6 +110,18 @@ function placeOf(makeover: Makeover, appearance: Appearance, room: Room | undefi
     const piece = makeover.rows.piece[appearance.id]
     return piece ? { ...nowhere, at: pieceAt(piece, room), z: heightOf(makeover, piece) } : nowhere
   }
+  if (appearance.kind === 'opening') {
+    for (const wall of room?.walls ?? []) {
+      const opening = wall.openings.find(({ row }) => row.id === appearance.id)
+      if (opening)
+        return {
+          ...nowhere,
+          at: pointOn(wall, (opening.u0 + opening.u1) / 2),
+          z: (opening.z0 + opening.z1) / 2,
+        }
+    }
+    return nowhere
+  }
   const finish = makeover.rows.finish[appearance.id]
   if (!finish) return nowhere
   const ceiling = room?.survey?.heightMm ?? null

@@ -5,7 +5,7 @@ import { catalogue, codeOf } from './catalogue.ts'
 import { part, type Given, type Step } from '../steps/step.ts'
 import type { Room, Surveyed } from '../survey/index.ts'
 import { paletteAttention } from './attention.ts'
-import { groundsIn } from './contrast.ts'
+import { toldByNames } from './told.ts'
 import { reckonPalette, type Palette } from './finishes.ts'
 import { paletteGuards } from './guards.ts'
 import { paletteKinds } from './kinds.ts'
@@ -36,27 +36,26 @@ export const step = {
   catalogue,
   parts: [
     part({
-      /** What each piece is seen against, by its name: as one text, so that a name that says the same changes nothing. */
-      name: 'grounds',
+      name: 'told',
       inner: true,
-      reads: { rows: ['piece'] },
-      reckon: ({ makeover }): string => groundsIn(makeover),
+      reads: { rows: ['piece', 'candidate'] },
+      reckon: ({ makeover }): string => toldByNames(makeover),
     }),
     part({
       name: 'palette',
       reads: {
         rows: ['finish'],
-        figures: ['patternPart', 'candidateColour', 'piece', 'candidate'],
+        figures: ['makeover', 'patternPart', 'candidateColour', 'piece', 'candidate', 'opening', 'wall'],
         rules: colourRules,
         schools: true,
-        parts: ['survey', 'rooms', 'grounds'],
+        parts: ['survey', 'rooms', 'told'],
       },
       reckon: ({
         makeover,
         practice,
         parts,
-      }: Given<{ survey: Surveyed; rooms: readonly Room[]; grounds: string }>): Palette =>
-        reckonPalette(makeover, practice, parts.survey.finishes, parts.rooms, parts.grounds),
+      }: Given<{ survey: Surveyed; rooms: readonly Room[]; told: string }>): Palette =>
+        reckonPalette(makeover, practice, parts.survey.finishes, parts.rooms, parts.told),
     }),
   ],
   remarks: part({

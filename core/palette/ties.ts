@@ -125,11 +125,11 @@ export function tieTable(makeover: Makeover, rules: Rules, only?: ReadonlySet<st
   })
 }
 
-export type Appearance = { readonly kind: 'finish' | 'piece'; readonly id: string }
+export type Appearance = { readonly kind: 'finish' | 'piece' | 'opening'; readonly id: string }
 
 /**
- * Where a palette colour appears: in itself (or the piece that carries it), in pieces and finishes that tie to it, and in
- * patterns that hold it. A thing counts once.
+ * Where a palette colour appears: in itself (or the piece that carries it), in pieces and finishes that tie to it by colour or
+ * by one weave, in patterns that hold it, and in what a window looks on to. A thing counts once.
  */
 export function appearances(
   makeover: Makeover,
@@ -142,8 +142,9 @@ export function appearances(
     table.flatMap(({ pieceId, cells }) => cells.map((cell) => ({ pieceId, ...cell }))),
     (cell) => cell.finishId,
   )
+  const views = viewsIn(makeover)
   return new Map(
-    [...groupBy(finishes.map(asTone), ({ row }) => row.roomId).values()].flatMap((toned) => {
+    [...groupBy(finishes.map(asTone), ({ row }) => row.roomId)].flatMap(([roomId, toned]) => {
       const near = nearTones(toned, rules)
       const order = new Map(toned.map((finish, at) => [finish, at]))
       return toned.map((finish) => {
@@ -161,10 +162,34 @@ export function appearances(
           ...(ties.get(row.id) ?? []).flatMap(({ pieceId, tie }) =>
             tie === 'clash' ? [] : [{ kind: 'piece' as const, id: pieceId }],
           ),
+          ...toned.filter((beside) => sameWeave(beside.row, row)).map((beside) => placeOf(beside.row)),
+          ...(views.get(roomId) ?? []).flatMap((view) =>
+            tieOfTones(view.tone, tone, rules) === null ? [] : [{ kind: 'opening' as const, id: view.id }],
+          ),
         ]
         return [row.id, [...new Map(found.map((appearance) => [appearance.id, appearance])).values()]] as const
       })
     }),
+  )
+}
+const weaveOf = ({ weave }: Row<'finish'>): string => weave.trim().toLocaleLowerCase('en')
+/** The same weave in two things ties them as a colour does. */
+const sameWeave = (left: Row<'finish'>, right: Row<'finish'>): boolean =>
+  left.id !== right.id && weaveOf(left) !== '' && weaveOf(left) === weaveOf(right)
+
+/** What the windows of each room look on to, where it was noted as a colour. */
+function viewsIn(makeover: Makeover): Map<string, { readonly id: string; readonly tone: Tone }[]> {
+  return new Map(
+    [...groupBy(rowsOf(makeover, 'opening'), ({ wallId }) => makeover.rows.wall[wallId]?.roomId ?? '')].map(
+      ([roomId, openings]) => [
+        roomId,
+        openings.flatMap(({ id, viewL, viewA, viewB }) =>
+          viewL === null || viewA === null || viewB === null
+            ? []
+            : [{ id, tone: toneOf({ L: viewL, a: viewA, b: viewB }) }],
+        ),
+      ],
+    ),
   )
 }
 const placeOf = (finish: Row<'finish'>): Appearance =>

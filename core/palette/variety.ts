@@ -20,6 +20,8 @@ export type Variety = {
   /** Pairs of patterns that have one size, or no colour in common. */
   readonly sameScale: readonly (readonly [string, string])[]
   readonly sharesNone: readonly (readonly [string, string])[]
+  /** Three patterns or more of one scale, no two of which hold a colour in common: they compete. */
+  readonly competing: readonly string[]
   /** Metals that are seen as different, the one seen most first, with their areas in m². */
   readonly metals: readonly { readonly finishId: string; readonly m2: number }[]
   /** The first of them is seen so much more than the next that it leads. */
@@ -102,8 +104,26 @@ export function varietyOf(
       sharesNone: pairs
         .filter(([left, right]) => !left.colours.some((id) => right.colours.includes(id)))
         .map(([left, right]) => [left.finishId, right.finishId] as const),
+      competing: competingOf(patterns, rules),
       metals,
       leads: !first || !second || first.m2 >= rules['metals.lead'] * second.m2,
     }
   })
+}
+
+/** The largest run of patterns within one scale that share nothing among them, where they are three or more. */
+function competingOf(patterns: Variety['patterns'], rules: Rules): string[] {
+  const sorted = patterns.toSorted((left, right) => left.repeat - right.repeat)
+  const runs = sorted.map((first, at) =>
+    sorted
+      .slice(at)
+      .filter(({ repeat }) => repeat < rules['palette.same-scale'] * first.repeat)
+      .reduce<Variety['patterns'][number][]>(
+        (kept, pattern) =>
+          kept.some(({ colours }) => colours.some((id) => pattern.colours.includes(id))) ? kept : [...kept, pattern],
+        [],
+      ),
+  )
+  const longest = runs.toSorted((left, right) => right.length - left.length)[0] ?? []
+  return longest.length >= 3 ? longest.map(({ finishId }) => finishId) : []
 }

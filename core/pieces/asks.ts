@@ -1,5 +1,5 @@
 /** What each kind of thing is asked for, and what to look for where it is found. Common practice of the trade. */
-import { thingKinds, type ThingKind } from '../makeover/choices.ts'
+import type { ThingKind } from '../makeover/choices.ts'
 
 export const details = [
   'weightKg',
@@ -106,47 +106,3 @@ export const asksOf: Readonly<Record<ThingKind, Asks>> = {
   },
   other: { of: ['weightKg', 'holds', 'topMm', 'front', 'madeOf', 'cleaning', 'suits', 'styles', 'holes'], lookFor: [] },
 }
-
-/** What it is by its name, where nobody said; “other” where the name does not tell. */
-const named: readonly (readonly [ThingKind, RegExp])[] = [
-  ['material', /\b(paint|wallpaper|primer|varnish|grout|tiles?|underlay|skirting|moulding|molding|plaster)\b/i],
-  ['rug', /\b(rugs?|carpet|hall runner|stair runner|doormat|bath mat)\b/i],
-  ['curtain', /\b(curtains?|blinds?|drapes?|shutters?)\b/i],
-  ['light', /\b(lamps?|lights?|pendants?|chandelier|sconces?|lanterns?|spotlights?)\b/i],
-  ['mirror', /\bmirrors?\b/i],
-  ['textile', /\b(cushions?|pillows?|throws?|bedding|blankets?|quilt|duvet|table ?cloth|runner|towels?)\b/i],
-  ['seat', /\b(sofas?|couch|chairs?|armchairs?|stools?|bench(?:es)?|ottoman|pouf|seats?)\b/i],
-  ['table', /\b(tables?|desks?|consoles?|nightstands?)\b/i],
-  ['bed', /\b(beds?|cot|crib|daybed|mattress|bunk)\b/i],
-  ['shelf', /\b(shelf|shelves|ledges?|racks?)\b/i],
-  [
-    'storage',
-    /\b(cupboards?|cabinets?|dressers?|wardrobes?|bookcases?|bookshelves|sideboards?|chests?|drawers|baskets?|trunks?)\b/i,
-  ],
-  ['plant', /\b(plants?|fern|palm|olive tree|planters?|ficus|ivy)\b/i],
-  ['work', /\b(prints?|painting|picture|pictures|poster|photographs?|artwork|drawing|frame|frames|tapestry)\b/i],
-  ['fixture', /\b(taps?|faucets?|basins?|sinks?|bath|showers?|toilet|handles?|knobs?|pulls?|hooks?|towel rail)\b/i],
-  ['appliance', /\b(oven|fridge|refrigerator|dishwasher|washing machine|dryer|hob|stove|heater|television)\b/i],
-  ['ornament', /\b(vases?|bowls?|candles?|candlesticks?|ornaments?|figurines?|books|clock|tray)\b/i],
-]
-
-/** The kind a name tells: what stands before “for”, “of” and a comma is the thing. */
-export function thingByName(name: string): ThingKind {
-  const [thing = ''] = name.split(/,| (?:for|of|over|under|by|on|with|in|at|to|against|from) /i)
-  // the last noun is the thing: a bed lamp is a lamp, a lamp table is a table
-  const found = named
-    .map(([kind, words]) => ({ kind, at: lastOf(thing, words) }))
-    .filter(({ at }) => at >= 0)
-    .sort((left, right) => right.at - left.at)
-  return found[0]?.kind ?? 'other'
-}
-function lastOf(text: string, words: RegExp): number {
-  const last = [...text.matchAll(new RegExp(words.source, 'gi'))].at(-1)
-  return last ? last.index + last[0].length : -1
-}
-
-/** What a piece is: as it was said, else by its name. */
-export const thingOf = (piece: { readonly thing: ThingKind; readonly name: string }): ThingKind =>
-  piece.thing === 'other' ? thingByName(piece.name) : piece.thing
-
-export const isThingKind = (text: string): text is ThingKind => thingKinds.some((kind) => kind === text)

@@ -11,8 +11,10 @@ import { coloursOf, holdAgainst, type Cell } from '../palette/index.ts'
 import { landedCost, packsFor, quantityOf, type Landed } from '../purchases/index.ts'
 import type { RuleId, Rules } from '../rulebook/rulebook.ts'
 import { fitOf, placeOf, type Fit } from './fit.ts'
+import { makeOrBuy, type MakeOrBuy } from './make-or-buy.ts'
+import { wearIn, type WornBy } from './wear.ts'
 
-export const criteria = ['cost', 'life', 'colour', 'time', 'return', 'fit'] as const
+export const criteria = ['cost', 'life', 'wear', 'colour', 'time', 'return', 'fit'] as const
 export type Criterion = (typeof criteria)[number]
 /** One criterion of one candidate: what was measured, in words, and how good that is, 0 to 1; null where it is not known. */
 export type Mark = {
@@ -39,6 +41,10 @@ export type CandidateReckoning = {
   readonly orderBy: PlainDate | null
   readonly slackDays: number | null
   readonly ruledOut: readonly Forbidden[]
+  /** What its room does to it, the worst first. */
+  readonly wear: readonly WornBy[]
+  /** Against buying it, where it is made. */
+  readonly making: MakeOrBuy | null
   readonly marks: readonly Mark[]
   /** The weighted mean of what is known, 0 to 100. */
   readonly score: number
@@ -84,6 +90,8 @@ export function compareCandidates(
       orderBy: wantedOn && row.leadDays !== null ? addDays(wantedOn, -row.leadDays) : null,
       slackDays: wantedOn && row.leadDays !== null ? daysBetween(addDays(today, row.leadDays), wantedOn) : null,
       ruledOut: ruledOut(forbidden, wordsOfCandidate(makeover, row, rules)),
+      wear: wearIn(makeover, piece, row),
+      making: makeOrBuy(makeover, piece, row),
     }
   })
   const cheapestYear = Math.min(
@@ -106,6 +114,19 @@ export function compareCandidates(
             ? 'its life is not known'
             : `${write(candidate.perYear)} a year over ${candidate.row.lifeYears} years`,
           candidate.perYear === null ? null : candidate.perYear === 0 ? 1 : clamp(cheapestYear / candidate.perYear),
+        ),
+        mark(
+          'wear',
+          candidate.row.madeOf === null
+            ? 'what it is made of is not known'
+            : (candidate.wear[0]?.wear.because ?? `${candidate.row.madeOf} lasts here`),
+          candidate.row.madeOf === null
+            ? null
+            : candidate.wear.length === 0
+              ? 1
+              : candidate.wear[0]?.wear.weight === 'note'
+                ? 0.5
+                : 0,
         ),
         mark(
           'colour',

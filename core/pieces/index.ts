@@ -16,6 +16,7 @@ export {
   type ArrivalTable,
 } from './arrivals/index.ts'
 export { reasonProposed, whyNot } from './reasons.ts'
-export { asksOf, details, thingByName, thingOf, type Detail } from './asks.ts'
+export { asksOf, details, type Detail } from './asks.ts'
+export { thingByName, thingOf } from '../makeover/thing-names.ts'
 export { sourceNeeds } from './sources.ts'
 export { differences } from './substitution.ts'

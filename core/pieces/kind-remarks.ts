@@ -8,7 +8,7 @@ import type { Remark } from '../remarks/remark.ts'
 import { citeRule } from '../rulebook/rulebook.ts'
 import { schoolOf } from '../rulebook/schools.ts'
 import type { Row } from '../makeover/kinds.ts'
-import { thingOf } from './asks.ts'
+import { thingOf } from '../makeover/thing-names.ts'
 import { remark } from './catalogue.ts'
 import { usesOf } from './wear.ts'
 

@@ -10,7 +10,7 @@ import { addDays, plainDate } from '../measure/plain-date.ts'
 import { minor } from '../money/minor.ts'
 import { reckon } from '../reckoning/reckon.ts'
 import { begin, candidateOf, change, countingIds, orderOf, pieceOf, testToday } from '../testing/small-makeover.ts'
-import { thingByName, thingOf } from './asks.ts'
+import { thingByName, thingOf } from '../makeover/thing-names.ts'
 import { makeOrBuy } from './make-or-buy.ts'
 
 const newId = countingIds()

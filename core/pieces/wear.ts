@@ -9,7 +9,7 @@ import { isPromised } from '../makeover/things.ts'
 import type { ThingKind } from '../makeover/choices.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Remark, Weight } from '../remarks/remark.ts'
-import { thingOf } from './asks.ts'
+import { thingOf } from '../makeover/thing-names.ts'
 import { remark } from './catalogue.ts'
 
 type Wears = {
@@ -115,19 +115,26 @@ export function usesOf(makeover: Makeover, roomId: string): RoomUse[] {
   return [...new Set([...said, ...constrained])]
 }
 
+/** What a room does to a thing that is to stand in it, the worst first; nothing where nobody said what it is made of. */
+export function wearIn(makeover: Makeover, piece: Row<'piece'>, thing: Row<'candidate'>): WornBy[] {
+  return usesOf(makeover, piece.roomId)
+    .flatMap((use) => {
+      const wear = wearOf(piece, thing, use)
+      return wear ? [{ use, wear }] : []
+    })
+    .toSorted((left, right) => Number(right.wear.weight === 'look') - Number(left.wear.weight === 'look'))
+}
+export type WornBy = { readonly use: RoomUse; readonly wear: Wears }
+export const usedWhere = (use: RoomUse): string => useWords[use]
+
 /** What is chosen and would not last where it goes; what is there to stay, or is a keepsake, is not asked. */
 export function wearRemarks(makeover: Makeover): Remark[] {
   return rowsOf(makeover, 'piece').flatMap((piece) => {
     const chosen = piece.chosenId === null ? undefined : makeover.rows.candidate[piece.chosenId]
     if (!chosen?.madeOf || isKeepsake(makeover, piece.id)) return []
     if (chosen.keepReason !== null || (chosen.source === 'gift' && !isPromised(chosen))) return []
-    const found = usesOf(makeover, piece.roomId).flatMap((use) => {
-      const wear = wearOf(piece, chosen, use)
-      return wear ? [{ use, wear }] : []
-    })
-    const [first] = found.toSorted(
-      (left, right) => Number(right.wear.weight === 'look') - Number(left.wear.weight === 'look'),
-    )
+    const found = wearIn(makeover, piece, chosen)
+    const [first] = found
     if (!first) return []
     const because = [...new Set(found.map(({ wear }) => wear.because))].map(
       (text) => `${text.charAt(0).toUpperCase()}${text.slice(1)}.`,

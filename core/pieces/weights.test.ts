@@ -140,7 +140,7 @@ describe('what is forbidden', () => {
   })
 })
 
-it('old paint that is only covered is silent, kept a note, changed a look', () => {
+it('old paint that is only covered is silent, kept a note, changed a stop', () => {
   const old = (fate: 'keep' | 'change' | 'camouflage') =>
     change(begun, [
       add('finish', newId(), {
@@ -163,5 +163,6 @@ it('old paint that is only covered is silent, kept a note, changed a look', () =
     ])
   expect(said(old('camouflage'), 'survey.lead')).toEqual([])
   expect(said(old('keep'), 'survey.lead')).toMatchObject([{ weight: 'note' }])
-  expect(said(old('change'), 'survey.lead')).toMatchObject([{ weight: 'look' }])
+  // sanding, stripping or lifting what may hold lead is no look: it waits for a test
+  expect(said(old('change'), 'survey.lead')).toMatchObject([{ weight: 'stop' }])
 })

@@ -21,6 +21,7 @@ export const { catalogue, codeOf, remark } = remarksOf('purchases', {
     weight: 'note',
     units: ['minor units', 'minor units'],
   },
+  'coupon-terms': { said: 'An order does not meet the terms of its coupon.', weight: 'look', units: ['minor units'] },
   'going-back': { said: 'Goods are on their way back.', weight: 'note', units: ['minor units'] },
   'last-return-day': {
     said: 'The last day to return is near.',

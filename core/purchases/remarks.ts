@@ -10,6 +10,7 @@ import { writeDate } from '../measure/plain-date.ts'
 import { rowsOf } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 import { accountRemarks, savings } from './account-remarks.ts'
+import { couponRemarks } from './coupon-remarks.ts'
 import { priceDrops } from './drops.ts'
 import type { Money } from './money.ts'
 
@@ -24,6 +25,7 @@ export function purchaseRemarks(makeover: Makeover, money: Money, rules: Rules, 
     ...dueRemarks(makeover, money, today),
     ...accountRemarks(makeover, money, today),
     ...savings(makeover, money),
+    ...couponRemarks(makeover),
   ]
 }
 

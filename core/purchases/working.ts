@@ -151,7 +151,9 @@ export function pieceWorking(makeover: Makeover, reckoned: PieceReckoning): Work
         ? 'Nothing is chosen yet, so it counts with its allowance.'
         : reckoned.basis === 'in hand'
           ? 'It is in hand already and costs nothing more.'
-          : 'All that is wanted is ordered.',
+          : reckoned.basis === 'promised'
+            ? 'It is promised and costs nothing; until it comes it is in nobody’s hand.'
+            : 'All that is wanted is ordered.',
     lines,
     result: line('Still to buy', reckoned.stillToBuy),
   }

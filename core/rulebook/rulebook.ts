@@ -406,6 +406,18 @@ export const rulebook = {
   'tie.same': { value: 5, unit: 'ΔE00', mark: 'own', why: 'Up to this two things are seen as one colour.' },
   'tie.hue': { value: 12, unit: '° Δh', mark: 'own', why: 'One hue at another depth ties as well.' },
   'tie.chroma': { value: 15, unit: 'C*', mark: 'own', why: 'Below this chroma a hue is too weak to tie by.' },
+  'touch-up.seen': {
+    value: 2,
+    unit: 'ΔE00',
+    mark: 'trade',
+    why: 'A touch-up from a new tin shows in the middle of a wall from this on.',
+  },
+  'metals.beside': {
+    value: 1.5,
+    unit: 'b* of the metal, against it',
+    mark: 'own',
+    why: 'A near-silver is cool up to this, and warm from twice it: it is held against warm and cool tile and stone.',
+  },
   'wall.vanish-difference': {
     value: 10,
     unit: 'ΔE00',
@@ -421,9 +433,9 @@ export const rulebook = {
   'wall.stand-out': { value: 30, unit: 'ΔL*', mark: 'own', why: 'Over this a piece stands out from its wall.' },
   'door.contrast': {
     value: 30,
-    unit: 'points of LRV',
+    unit: '',
     mark: 'std',
-    why: 'Between a door and its wall, where people must tell them apart (BS 8300-2); other countries count otherwise.',
+    why: 'Between a door and its wall, where people must tell them apart: points of LRV by BS 8300-2, per cent of their own by AS 1428.1 and ISO 21542.',
   },
   'brief.repaint-near-replace': {
     value: 80,
@@ -444,6 +456,7 @@ export const rulebook = {
     mark: 'own',
     why: 'How much ties and clashes with the palette weigh.',
   },
+  'compare.weight-wear': { value: 2, unit: 'of 5', mark: 'own', why: 'How much lasting in its room weighs.' },
   'compare.weight-time': { value: 2, unit: 'of 5', mark: 'own', why: 'How much being here in time weighs.' },
   'compare.weight-return': { value: 1, unit: 'of 5', mark: 'own', why: 'How much being able to send it back weighs.' },
   'compare.weight-fit': { value: 3, unit: 'of 5', mark: 'own', why: 'How much fitting the room it may take weighs.' },

@@ -78,6 +78,7 @@ export function attempt(
               acceptedOn: flag ? on : null,
               reason: 'No',
               creditMinor: minor(amount),
+              carriageMinor: minor(pick % 3 === 0 ? 12_50 : 0),
               wantedAgain: pick % 2 === 0,
             }),
           ]

@@ -3,7 +3,8 @@ import { byId } from '#core/makeover/by-id.ts'
 import { computed } from 'vue'
 import { edit } from '#core/makeover/change.ts'
 import type { Row } from '#core/makeover/kinds.ts'
-import type { Palette, Standing } from '#core/palette/index.ts'
+import { besideLimit } from '#core/measure/quantity.ts'
+import { countedIn, type Palette, type Standing } from '#core/palette/index.ts'
 import MaterialSwatch from '../parts/MaterialSwatch.vue'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
@@ -102,11 +103,10 @@ const place = (deltaE: number): string => `${Math.min(100, (deltaE / 60) * 100)}
       <ul class="apart">
         <li v-for="pair in palette.apart" :key="`${pair.left}${pair.right}`">
           {{ finishOf(pair.left)?.name }} and {{ finishOf(pair.right)?.name }}:
-          <strong>{{ pair.points.toFixed(0) }}</strong> points of LRV, an estimate<template v-if="!pair.enough"
-            >;
-            <span class="inverted"
-              >{{ (pair.wanted - pair.points).toFixed(0) }} short of {{ pair.wanted }}</span
-            ></template
+          <strong>{{ besideLimit(pair.points, pair.wanted) }}</strong> {{ countedIn[pair.standard] }} by
+          {{ pair.standard }}{{ pair.measured ? '' : ', an estimate'
+          }}<template v-if="!pair.enough"
+            >; <span class="inverted">short of {{ pair.wanted }}</span></template
           ><template v-else>, {{ pair.wanted }} wanted</template>
         </li>
       </ul>

@@ -36,8 +36,10 @@ const area = computed(() => reading.value?.area)
 const remarks = computed(() =>
   (makeover.reckoning?.remarks ?? []).filter((remark) => remark.subjects.some((subject) => subject.id === finish.id)),
 )
-const nameOf = ({ kind, id }: { kind: 'finish' | 'piece'; id: string }): string =>
-  (kind === 'piece' ? byId(pieces.value, id)?.name : byId(finishes, id)?.name) ?? ''
+const nameOf = ({ kind, id }: { kind: 'finish' | 'piece' | 'opening'; id: string }): string =>
+  kind === 'opening'
+    ? `the view, ${makeover.opened?.makeover.rows.opening[id]?.viewName || 'a window'}`
+    : ((kind === 'piece' ? byId(pieces.value, id)?.name : byId(finishes, id)?.name) ?? '')
 const carrier = computed(() => byId(pieces.value, finish.pieceId)?.name ?? '')
 const stays = computed(() => (makeover.opened ? staysBecause(makeover.opened.makeover, finish) : null))
 const seen = computed(() => (makeover.opened ? lightsSeen(makeover.opened.makeover, finish.id) : []))

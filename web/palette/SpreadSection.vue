@@ -25,7 +25,9 @@ const all = ref(false)
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
 const rooms = computed(() => (makeover.opened ? roomsOf(makeover.opened.makeover, rules.value) : []))
 const nameOf = (place: Place): string =>
-  (place.kind === 'piece' ? byId(pieces.value, place.id)?.name : byId(finishes, place.id)?.name) ?? ''
+  place.kind === 'opening'
+    ? `the view, ${makeover.opened?.makeover.rows.opening[place.id]?.viewName || 'a window'}`
+    : ((place.kind === 'piece' ? byId(pieces.value, place.id)?.name : byId(finishes, place.id)?.name) ?? '')
 const side = 132
 const tall = 92
 /** As many cards as are looked at; a large palette is read on when asked for more. */

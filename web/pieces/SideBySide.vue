@@ -168,6 +168,33 @@ const cheapest = computed(() =>
             ><span v-else class="quiet">its life is not known</span>
           </td>
         </tr>
+        <tr v-if="candidates.some((candidate) => candidate.row.madeOf !== null)">
+          <th scope="row">Wear</th>
+          <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">
+            <template v-if="candidate.row.madeOf !== null"
+              >{{ candidate.row.madeOf
+              }}<span :class="candidate.wear[0]?.wear.weight === 'look' ? 'seen' : 'quiet seen'">{{
+                candidate.wear[0]?.wear.because ?? 'lasts here'
+              }}</span></template
+            ><span v-else class="quiet">what it is made of is not known</span>
+          </td>
+        </tr>
+        <tr v-if="candidates.some((candidate) => candidate.making !== null)">
+          <th scope="row">Make or buy</th>
+          <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">
+            <template v-if="candidate.making"
+              ><template v-if="candidate.making.hourEven === null">bought is cheaper before an hour is counted</template
+              ><template v-else
+                >even at <MoneyAmount :amount="candidate.making.hourEven" :currency="makeover.currency" /> an
+                hour</template
+              ><span class="quiet seen"
+                >{{ candidate.making.hours }} hours; materials in whole packs
+                <MoneyAmount :amount="candidate.making.materials" :currency="makeover.currency" />, against
+                {{ candidate.making.bought.name }}</span
+              ></template
+            ><span v-else class="quiet">–</span>
+          </td>
+        </tr>
         <tr v-if="candidates.some((candidate) => candidate.ruledOut.length > 0)">
           <th scope="row">Ruled out by</th>
           <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">
@@ -207,7 +234,7 @@ const cheapest = computed(() =>
                 ? 'not asked yet'
                 : candidate.row.returnDays === null
                   ? 'final sale'
-                  : `${candidate.row.returnDays} days from delivery`
+                  : `${candidate.row.returnDays} days from ${candidate.row.returnFrom === 'order' ? 'the purchase' : 'delivery'}`
             }}
           </td>
         </tr>
@@ -234,7 +261,10 @@ const cheapest = computed(() =>
             <strong v-if="candidate.chosen" class="is-chosen">Chosen</strong>
             <el-button
               v-else-if="
-                (reading.open > 0 || reading.basis === 'in hand' || reading.basis === 'placeholder') &&
+                (reading.open > 0 ||
+                  reading.basis === 'in hand' ||
+                  reading.basis === 'promised' ||
+                  reading.basis === 'placeholder') &&
                 candidate.row.turnedDown === null
               "
               :type="anyChosen ? 'default' : 'primary'"

@@ -11,6 +11,8 @@ import { sampleRemarks } from './samples.ts'
 import { schoolRemarks } from './schools.ts'
 import { standingRemarks } from './standing.ts'
 import { tieRemarks } from './ties.ts'
+import { besideRemarks } from './metals.ts'
+import { touchUpRemarks } from './touch-up.ts'
 import { useRemarks } from './uses.ts'
 import { varietyRemarks } from './variety.ts'
 
@@ -33,6 +35,8 @@ export function paletteRemarks(makeover: Makeover, palette: Palette, practice: P
     ...standingRemarks(makeover, palette, practice),
     ...sampleRemarks(makeover),
     ...useRemarks(makeover),
+    ...besideRemarks(makeover, palette, practice),
+    ...touchUpRemarks(makeover, palette, practice),
     ...beyondScreen(makeover, palette),
   ]
 }

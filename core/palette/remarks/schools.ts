@@ -50,7 +50,7 @@ const counts: Checks = (makeover, palette, practice) => {
   const { rules } = practice
   const remarks: Remark[] = []
   const list = (groups: readonly (readonly string[])[]): string =>
-    groups.map((group) => makeover.rows.finish[group[0] ?? '']?.name ?? '').join(', ')
+    groups.map(([id = '']) => makeover.rows.finish[id]?.name ?? makeover.rows.piece[id]?.name ?? '').join(', ')
   const [most, mostStrong] = [rules['palette.most-colours'], rules['palette.most-strong']]
   if (palette.colours.length > most)
     remarks.push(
@@ -68,7 +68,9 @@ const counts: Checks = (makeover, palette, practice) => {
     list(groups.toSorted((left, right) => shareOf(right) - shareOf(left)).slice(0, 1))
   const strong =
     practice.schools.colours === 'quiet'
-      ? palette.strong.filter((group) => !group.every((id) => mayCarryColour(makeover.rows.finish[id])))
+      ? palette.strong.filter(
+          (group) => !group.every((id) => mayCarryColour(makeover.rows.finish[id]) || palette.told.get(id)?.brings),
+        )
       : palette.strong
   if (strong.length > mostStrong)
     remarks.push(

@@ -6,6 +6,7 @@ import { remark } from '../catalogue.ts'
 import type { Practice } from '../../makeover/practice.ts'
 import { citeRule } from '../../rulebook/rulebook.ts'
 import type { Palette } from '../finishes.ts'
+import { countedIn } from '../told-apart.ts'
 
 /** An access constraint that is about sight, not about a stair. */
 const seesLittle = /\b(sees?|sight|vision|visual\w*|blind|eyes?|contrast)\b/i
@@ -54,7 +55,7 @@ export function standingRemarks(makeover: Makeover, palette: Palette, { rules, s
               { kind: 'finish', id: right.id },
             ],
             title: `${left.name} is hard to tell from ${right.name}`,
-            sentence: `They part by ${besideLimit(pair.points, pair.wanted)} points of LRV, an estimate; people who see little want ${citeRule('door.contrast', rules)}.`,
+            sentence: `They part by ${besideLimit(pair.points, pair.wanted)} ${countedIn[pair.standard]}${pair.measured ? ', by their makers’ LRV' : ', an estimate from their colours'}; by ${pair.standard} people who see little want ${citeRule('door.contrast', rules)}.`,
             numbers: [pair.points],
           }),
         ]

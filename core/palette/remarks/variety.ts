@@ -3,6 +3,7 @@ import type { Makeover } from '../../makeover/document.ts'
 import type { Remark } from '../../remarks/remark.ts'
 import { remark } from '../catalogue.ts'
 import type { Practice } from '../../makeover/practice.ts'
+import { inWords } from '../../measure/quantity.ts'
 import { citeRule } from '../../rulebook/rulebook.ts'
 import type { Palette } from '../finishes.ts'
 import type { Variety } from '../variety.ts'
@@ -59,13 +60,29 @@ function metals(makeover: Makeover, { metals: kinds, leads, roomId }: Variety, r
 }
 
 /** Patterns of one room should differ in scale, and share a colour. */
-function patterns(makeover: Makeover, { sameScale, sharesNone, patterns: all }: Variety): Remark[] {
+function patterns(makeover: Makeover, { sameScale, sharesNone, competing, patterns: all }: Variety): Remark[] {
+  const among = new Set(competing)
+  const apart = (pairs: readonly (readonly [string, string])[]) =>
+    pairs.filter(([left, right]) => !(among.has(left) && among.has(right)))
   const subjects = ([left, right]: readonly [string, string]) =>
     [left, right].map((id) => ({ kind: 'finish' as const, id }))
   const both = ([left, right]: readonly [string, string]): string =>
     `${name(makeover, left)} and ${name(makeover, right)}`
+  const compete =
+    competing.length === 0
+      ? []
+      : [
+          remark({
+            code: 'patterns-compete',
+            subjects: competing.map((id) => ({ kind: 'finish' as const, id })),
+            title: `${competing.length} patterns of one scale with nothing in common`,
+            sentence: `${inWords(competing.map((id) => name(makeover, id)))} compete. Let one lead and be large, one be small, and the rest go plain; or say which palette colour they share.`,
+            numbers: [competing.length],
+          }),
+        ]
   return [
-    ...sameScale.map((pair) => {
+    ...compete,
+    ...apart(sameScale).map((pair) => {
       const scale = all.find((entry) => entry.finishId === pair[0])?.scale ?? 'medium'
       return remark({
         code: 'pattern-scale',
@@ -75,7 +92,7 @@ function patterns(makeover: Makeover, { sameScale, sharesNone, patterns: all }: 
         numbers: [scale],
       })
     }),
-    ...sharesNone.map((pair) =>
+    ...apart(sharesNone).map((pair) =>
       remark({
         code: 'pattern-apart',
         subjects: subjects(pair),
