@@ -25,7 +25,7 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
       installOn: day(96),
     }),
     make('client', 'Maud', { name: 'Maud Seligo' }),
-    make('room', 'Breakfast room', { uses: '', name: 'Breakfast room' }),
+    make('room', 'Breakfast room', { uses: 'traffic, food', name: 'Breakfast room' }),
   ])
   say('Parted the room', [
     make('zone', 'bay', { ...blank.zone, roomId: told.room(), name: 'The bay tables' }),
@@ -411,6 +411,9 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
         returns: 14,
         hex: '#b89a72',
         size: [700, 700, 750],
+        madeOf: 'solid wood',
+        topMm: 750,
+        weightKg: 14,
         lifeYears: 15,
       },
       {
@@ -422,6 +425,8 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
         lead: 4,
         hex: '#8b5e3f',
         size: [750, 720, 740],
+        madeOf: 'marble or limestone',
+        topMm: 740,
         lifeYears: 6,
       },
     ],
@@ -445,6 +450,9 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
         returns: 14,
         hex: '#c19a6b',
         size: [420, 480, 800],
+        madeOf: 'solid wood',
+        topMm: 455,
+        weightKg: 4.2,
         lifeYears: 12,
       },
       {
@@ -559,6 +567,8 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
       {
         from: 'Harbour Weavers',
         name: 'Striped runner, cottonised flax',
+        madeOf: 'linen',
+        cleaning: 'machine wash',
         price: 58,
         off: 5,
         delivery: 12,
@@ -572,6 +582,8 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
       {
         from: 'Sail Loft Supply',
         name: 'Plain canvas runner',
+        madeOf: 'cotton',
+        cleaning: 'machine wash',
         price: 39,
         delivery: 10,
         lead: 9,

@@ -5,6 +5,7 @@
 import { blank } from '#core/makeover/blank.ts'
 import { add, edit, type ChangeSet } from '#core/makeover/change.ts'
 import { rowsOf, type Studio } from '#core/makeover/document.ts'
+import type { Fields } from '#core/makeover/kinds.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import { musicRoomLengths } from './surveys.ts'
 import { cents, percent, tell, type Offer } from './telling.ts'
@@ -72,6 +73,7 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
     importance: 'must' | 'should' | 'nice',
     who: string,
     zone: string | null = null,
+    more: Partial<Fields<'need'>> = {},
   ) =>
     make('need', key, {
       ...blank.need,
@@ -80,12 +82,16 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
       name,
       importance,
       who,
+      ...more,
     })
   say('Wrote down what the room is for', [
     need('play', 'Two can play at once, side by side', 'must', 'Nell and Piet', 'playing'),
     need('read', 'Read notes after dusk', 'must', 'Piet, whose eyes tire', 'playing'),
     need('quiet', 'Take the ring out of the room', 'must', 'everybody below'),
-    need('store', 'Sheet music within reach, lying flat', 'should', 'Nell', 'playing'),
+    need('store', 'Sheet music within reach, lying flat', 'should', 'Nell', 'playing', {
+      amount: 4,
+      unit: 'm of scores',
+    }),
     need('listen', 'Four friends can sit and listen', 'should', 'friends on Thursdays', 'window'),
     need('quilt', 'Great-aunt Sanna’s quilt stays in sight', 'must', 'Nell'),
     need('tea', 'Somewhere to put down a cup', 'nice', 'friends on Thursdays', 'window'),
@@ -169,6 +175,9 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
         price: 0,
         hex: '#94603f',
         size: [880, 420, 960],
+        holds: 1.6,
+        front: 'closed',
+        madeOf: 'solid wood',
       },
     ],
     chosen: 'Drawers of the right depth for scores',
@@ -430,6 +439,9 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
         lead: 42,
         hex: '#8f5741',
         size: [1895, 460, 840],
+        madeOf: 'solid wood',
+        topMm: 445,
+        weightKg: 38,
         lifeYears: 40,
       },
       {
@@ -543,12 +555,15 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
         hex: '#b99f72',
         also: ['#83a7ad'],
         size: [2000, 3000, null],
+        madeOf: 'wool',
+        cleaning: 'dry clean',
         lifeYears: 15,
         window: 30,
       },
       {
         from: 'The Back Room',
         name: 'Two worn runners, joined',
+        madeOf: 'viscose',
         source: 'second-hand',
         condition: 'thin in the middle',
         price: 240,
@@ -702,6 +717,10 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
       {
         from: 'Oakum Yard',
         name: 'Elm shelf, 900 mm, on hidden pins',
+        holds: 0.4,
+        front: 'open',
+        madeOf: 'solid wood',
+        holes: 2,
         price: 208,
         off: 4,
         delivery: 85,
@@ -713,6 +732,10 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
       {
         from: 'Gannet & Daughters',
         name: 'Painted shelf with a lip',
+        holds: 0.55,
+        front: 'open',
+        madeOf: 'chipboard',
+        holes: 4,
         price: 62,
         delivery: 30,
         lead: 8,

@@ -25,7 +25,7 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
       installOn: day(6),
     }),
     make('client', 'Bram', { name: 'Bram Oduya, for the society' }),
-    make('room', 'Clubhouse', { uses: '', name: 'Clubhouse' }),
+    make('room', 'Clubhouse', { uses: 'traffic, children, food', name: 'Clubhouse' }),
   ])
   told.measure('Measured the clubhouse', told.room(), clubhouseLengths)
   const need = (key: string, name: string, importance: 'must' | 'should' | 'nice', who: string) =>
@@ -284,6 +284,8 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
         hex: '#cfa46a',
         lifeYears: 12,
         size: [3050, 760, 750],
+        madeOf: 'solid wood',
+        topMm: 750,
       },
     ],
     chosen: 'Twelve elbows and a tray',
@@ -329,6 +331,8 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
       {
         from: 'The Back Room',
         name: 'Wing chair, new cover',
+        madeOf: 'wool',
+        topMm: 430,
         source: 'altered',
         condition: 'good springs, fire label there',
         price: 35,
@@ -381,6 +385,8 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
     offers: [
       {
         name: 'Plaited from the jumble sale',
+        madeOf: 'cotton',
+        cleaning: 'machine wash',
         source: 'made',
         origin: 'the Tuesday group',
         price: 12,
@@ -424,6 +430,7 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
       {
         from: 'Gannet & Daughters',
         name: 'Zinc sheet, cut',
+        suits: 'wet, scrub',
         price: 74,
         delivery: 8,
         lead: 9,

@@ -8,9 +8,12 @@ const named: readonly (readonly [ThingKind, RegExp])[] = [
   ['curtain', /\b(curtains?|blinds?|drapes?|shutters?)\b/i],
   ['light', /\b(lamps?|lights?|pendants?|chandelier|sconces?|lanterns?|spotlights?)\b/i],
   ['mirror', /\bmirrors?\b/i],
-  ['textile', /\b(cushions?|pillows?|throws?|bedding|blankets?|quilt|duvet|table ?cloth|runner|towels?)\b/i],
+  [
+    'textile',
+    /\b(cushions?|pillows?|throws?|bedding|blankets?|quilt|duvet|table ?cloths?|runners?|napkins?|towels?)\b/i,
+  ],
   ['seat', /\b(sofas?|couch|chairs?|armchairs?|stools?|bench(?:es)?|ottoman|pouf|seats?)\b/i],
-  ['table', /\b(tables?|desks?|consoles?|nightstands?)\b/i],
+  ['table', /\b(tables?|trestles?|desks?|consoles?|nightstands?)\b/i],
   ['bed', /\b(beds?|cot|crib|daybed|mattress|bunk)\b/i],
   ['shelf', /\b(shelf|shelves|ledges?|racks?)\b/i],
   [
@@ -18,9 +21,15 @@ const named: readonly (readonly [ThingKind, RegExp])[] = [
     /\b(cupboards?|cabinets?|dressers?|wardrobes?|bookcases?|bookshelves|sideboards?|chests?|drawers|baskets?|trunks?)\b/i,
   ],
   ['plant', /\b(plants?|fern|palm|olive tree|planters?|ficus|ivy)\b/i],
-  ['work', /\b(prints?|painting|picture|pictures|poster|photographs?|artwork|drawing|frame|frames|tapestry)\b/i],
-  ['fixture', /\b(taps?|faucets?|basins?|sinks?|bath|showers?|toilet|handles?|knobs?|pulls?|hooks?|towel rail)\b/i],
-  ['appliance', /\b(oven|fridge|refrigerator|dishwasher|washing machine|dryer|hob|stove|heater|television)\b/i],
+  ['work', /\b(prints?|painting|picture|pictures|poster|photographs?|artwork|drawing|frames?|tapestry|hangings?)\b/i],
+  [
+    'fixture',
+    /\b(taps?|faucets?|basins?|sinks?|bath|showers?|toilet|counter ?tops?|worktops?|handles?|knobs?|pulls?|hooks?|towel rail)\b/i,
+  ],
+  [
+    'appliance',
+    /\b(oven|fridge|refrigerator|dishwasher|washing machine|dryer|hob|stove|heater|television|urn|kettle)\b/i,
+  ],
   ['ornament', /\b(vases?|bowls?|candles?|candlesticks?|ornaments?|figurines?|books|clock|tray)\b/i],
 ]
 

@@ -35,6 +35,9 @@ const grounds: readonly (readonly [Ground, RegExp])[] = [
  * floor, and a hall runner too.
  */
 export function groundOf(name: string): Ground {
+  // a lamp over a table hangs, whatever else it is called
+  if (/\b(lamps?|lights?|lanterns?) (?:over|above) (?:the |a )?(?:[a-z]+ )?(tables?|island|counter|desk)\b/i.test(name))
+    return 'ceiling'
   const [thing = ''] = name.split(/,| (?:for|of|over|under|by|on|with|in|at|to|against) /i)
   if (/\b(hall|stair|floor|corridor|passage|landing) runner\b/i.test(thing)) return 'floor'
   return grounds.find(([, words]) => words.test(thing))?.[0] ?? 'walls'

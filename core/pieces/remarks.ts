@@ -56,8 +56,11 @@ function idle(makeover: Makeover): Remark[] {
   const stays = new Set(keepers(makeover).map(({ piece }) => piece.id))
   const serving = new Set(rowsOf(makeover, 'serving').map((row) => row.pieceId))
   const restoring = new Set(rowsOf(makeover, 'permission').map((row) => row.restorePieceId))
+  // what is rented for the work goes back when it is done
+  const isTool = ({ chosenId }: Row<'piece'>): boolean =>
+    chosenId !== null && makeover.rows.candidate[chosenId]?.source === 'rented'
   return rowsOf(makeover, 'piece').flatMap((piece) =>
-    serving.has(piece.id) || restoring.has(piece.id) || stays.has(piece.id) || isMaterial(piece)
+    serving.has(piece.id) || restoring.has(piece.id) || stays.has(piece.id) || isMaterial(piece) || isTool(piece)
       ? []
       : [
           remark({

@@ -102,15 +102,7 @@ export function usesOf(makeover: Makeover, roomId: string): RoomUse[] {
   const constrained = rowsOf(makeover, 'constraint')
     .filter((row) => row.roomId === null || row.roomId === roomId)
     .flatMap(({ reason }): RoomUse[] =>
-      reason === 'children'
-        ? ['children']
-        : reason === 'pets'
-          ? ['animals']
-          : reason === 'damp'
-            ? ['wet']
-            : reason === 'sun'
-              ? ['sun']
-              : [],
+      reason === 'children' ? ['children'] : reason === 'pets' ? ['animals'] : reason === 'sun' ? ['sun'] : [],
     )
   return [...new Set([...said, ...constrained])]
 }

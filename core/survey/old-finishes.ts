@@ -72,10 +72,14 @@ function drilledInto(makeover: Makeover, finish: Row<'finish'>): Row<'piece'> | 
       if (!chosen || piece.roomId !== finish.roomId || !splitSeveral(chosen.methods).includes('drill')) return false
       const ground = groundOfPiece(piece)
       if (finish.surface === 'ceiling') return ground === 'ceiling'
+      // where nobody said which wall, nothing is said of what is on it
       return (
         finish.surface === 'walls' &&
         ground === 'walls' &&
-        (finish.wallId === null || piece.wallId === null || finish.wallId === piece.wallId)
+        piece.wallId !== null &&
+        (finish.wallId === null || finish.wallId === piece.wallId) &&
+        piece.aboveMm >= (finish.bandFromMm ?? 0) &&
+        piece.aboveMm <= (finish.bandToMm ?? Infinity)
       )
     }) ?? null
   )

@@ -4,7 +4,6 @@ import { computed, ref } from 'vue'
 import { headOf } from '#core/makeover/document.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { writeDate } from '#core/measure/plain-date.ts'
-import { writeQuantity } from '#core/measure/quantity.ts'
 import { useKeys } from '../frame/keys.ts'
 import FilesOf from '../files/FilesOf.vue'
 import FigureButton from '../parts/FigureButton.vue'
@@ -22,6 +21,7 @@ import CollectionSection from './CollectionSection.vue'
 import ConstraintsSection from './ConstraintsSection.vue'
 import HeadDialog from './HeadDialog.vue'
 import TemplateDialog from './TemplateDialog.vue'
+import NeedsSection from './NeedsSection.vue'
 import KeepersSection from './KeepersSection.vue'
 import PracticeSection from './PracticeSection.vue'
 import QuestionsSection from './QuestionsSection.vue'
@@ -34,51 +34,17 @@ const working = useWorking()
 const setting = useSetting()
 const needs = useRows('need')
 const rooms = useRows('room')
-const zones = useRows('zone')
 const clients = useRows('client')
 
 const head = computed(() => (makeover.opened ? headOf(makeover.opened.makeover) : undefined))
 const reckoned = (need: Row<'need'>) => byId(makeover.reckoning?.needs, need.id)
-const serving = (need: Row<'need'>): string =>
-  (reckoned(need)?.pieceIds ?? []).map((id) => makeover.opened?.makeover.rows.piece[id]?.name ?? '').join(', ')
 const covered = (need: Row<'need'>): boolean => reckoned(need)?.covered ?? false
-/** Covered, only for now, not yet, or struck out by the client. */
-const state = (need: Row<'need'>): string => {
-  const found = reckoned(need)
-  return need.struckOn ? 'struck out' : found?.forNow ? 'for now' : found?.covered ? 'yes' : 'not yet'
-}
-/** How much of it is wanted, and how much of that what is chosen takes. */
-const amountOf = (need: Row<'need'>): string => {
-  const { holds = null, unsaid = [] } = reckoned(need) ?? {}
-  if (need.amount === null) return ''
-  const taken = holds === null || holds === 0 || unsaid.length > 0 ? '' : `, ${writeQuantity(holds, need.unit)} taken`
-  return `${writeQuantity(need.amount, need.unit)}${taken}`
-}
-const place = (need: Row<'need'>): string =>
-  [
-    need.who && `for ${need.who}`,
-    amountOf(need),
-    need.untilOn && `until ${writeDate(need.untilOn)}`,
-    need.struckOn && `struck out on ${writeDate(need.struckOn)}${need.struckReason ? `: ${need.struckReason}` : ''}`,
-    byId(zones.value, need.zoneId)?.name ?? (rooms.value.length > 1 ? byId(rooms.value, need.roomId)?.name : ''),
-  ]
-    .filter(Boolean)
-    .join(' · ')
 const open = computed(() =>
   needs.value.filter((need) => need.importance === 'must' && need.struckOn === null && !covered(need)),
 )
 const remarks = computed(() =>
   (makeover.reckoning?.remarks ?? []).filter((remark) => remark.step === 'brief' && remark.weight !== 'stop'),
 )
-const order = { must: 0, should: 1, nice: 2 }
-const sorted = computed(() =>
-  needs.value.toSorted(
-    (left, right) =>
-      Number(left.struckOn !== null) - Number(right.struckOn !== null) ||
-      order[left.importance] - order[right.importance],
-  ),
-)
-
 const needOpen = ref(false)
 const needEdited = ref<Row<'need'> | null>(null)
 const headOpen = ref(false)
@@ -124,48 +90,7 @@ useKeys([
     <PageParts class="parts" :parts="parts" label="Parts of the brief" />
     <StepRemarks step="brief" />
 
-    <section aria-labelledby="needs-title">
-      <div class="section-head">
-        <h2 id="needs-title">What the room is for</h2>
-        <button type="button" class="word" @click="openNeed(null)">Add a need<kbd aria-hidden="true">N</kbd></button>
-      </div>
-      <p v-if="needs.length === 0" class="quiet">
-        Write down what has to be possible here: sit, read, play, store, host. Pieces are then held against it.
-      </p>
-      <table v-cards v-else>
-        <thead>
-          <tr>
-            <th>Need</th>
-            <th class="keep">How much</th>
-            <th>Served by</th>
-            <th>Covered</th>
-            <th><span class="visually-hidden">Change</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="need in sorted" :key="need.id" :data-line="need.id" :class="{ struck: need.struckOn }">
-            <td class="what">
-              <strong>{{ need.name }}</strong> <span class="quiet place">{{ place(need) }}</span>
-            </td>
-            <td>{{ need.importance }}</td>
-            <td :class="{ quiet: !serving(need) }">{{ serving(need) || 'nothing yet' }}</td>
-            <td class="keep">
-              <span
-                v-if="!need.struckOn"
-                class="covered"
-                :class="{ yes: covered(need) && !reckoned(need)?.forNow, 'for-now': reckoned(need)?.forNow }"
-                aria-hidden="true"
-              />{{ state(need) }}
-            </td>
-            <td class="number">
-              <button type="button" class="word" :aria-label="`Change ${need.name}`" @click="openNeed(need)">
-                Change
-              </button>
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </section>
+    <NeedsSection @open="openNeed" />
 
     <BudgetTable />
     <section aria-labelledby="asis-title">
@@ -302,22 +227,5 @@ useKeys([
 .brief td {
   padding-top: 5px;
   padding-bottom: 5px;
-}
-.covered {
-  display: inline-block;
-  width: 10px;
-  height: 10px;
-  border: 1.5px solid var(--ink);
-  border-radius: 50%;
-  margin-right: 7px;
-}
-.covered.for-now {
-  background: linear-gradient(90deg, var(--ink) 50%, transparent 50%);
-}
-tr.struck strong {
-  text-decoration: line-through;
-}
-.covered.yes {
-  background: var(--ink);
 }
 </style>

@@ -6,6 +6,7 @@ import FieldChoice from '../parts/FieldChoice.vue'
 import FieldSeveral from '../parts/FieldSeveral.vue'
 import FieldText from '../parts/FieldText.vue'
 import type { Field } from '../parts/form.ts'
+import LookFor from './LookFor.vue'
 import { asOptions } from '../parts/rowform.ts'
 
 /** What a thing of its kind is asked for, and what was written of it although its kind is not asked. */
@@ -30,12 +31,7 @@ const top = computed(() =>
 </script>
 
 <template>
-  <div v-if="asksOf[thing].lookFor.length > 0" class="look-for quiet">
-    <strong>Look for</strong>
-    <ul>
-      <li v-for="what in asksOf[thing].lookFor" :key="what">{{ what }}</li>
-    </ul>
-  </div>
+  <LookFor :thing="thing" />
   <div class="columns">
     <FieldText v-if="has('topMm')" :field="fields.topMm" :label="top" optional :unit="unit" />
     <FieldText v-if="has('weightKg')" :field="fields.weightKg" label="Weighs" optional unit="kg" />
@@ -72,14 +68,3 @@ const top = computed(() =>
   </div>
   <FieldSeveral v-if="has('suits')" :field="fields.suits" label="It is made for" :options="uses" />
 </template>
-
-<style>
-.look-for {
-  margin: 6px 0 10px;
-  font-size: 13px;
-}
-.look-for ul {
-  margin: 2px 0 0;
-  padding-left: 18px;
-}
-</style>

@@ -24,7 +24,6 @@ import {
   useForm,
   yesField,
 } from '../parts/form.ts'
-import { asOptions } from '../parts/rowform.ts'
 import { thingByName } from '#core/pieces/index.ts'
 import { nameOfWall, wallsOf } from '#core/survey/index.ts'
 import { useEntry } from '../stores/entry.ts'
@@ -97,6 +96,13 @@ watch(
     if (open.value && (thing.text === 'other' || thing.text === thingByName(before))) thing.text = thingByName(name)
   },
 )
+const thingOptions = computed(() => {
+  const told = thingByName(form.fields.name.text)
+  return thingKinds.map((kind) => ({
+    value: kind,
+    label: kind === 'other' ? (told === 'other' ? 'something else' : `by its name: ${told}`) : kind,
+  }))
+})
 /** What it can stand in: niches and windows of its wall. */
 const openingsHere = computed(() =>
   openings.value
@@ -163,7 +169,7 @@ async function save(): Promise<void> {
   >
     <div class="columns">
       <FieldText :field="form.fields.name" label="What is wanted" />
-      <FieldChoice :field="form.fields.thing" label="What kind of thing" :options="asOptions(thingKinds)" />
+      <FieldChoice :field="form.fields.thing" label="What kind of thing" :options="thingOptions" />
       <FieldChoice
         :field="form.fields.categoryId"
         label="Category"

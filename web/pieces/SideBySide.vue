@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { because, insteadOf } from '#core/brief/index.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { writeDate, writeShortDate } from '#core/measure/plain-date.ts'
 import { writeQuantity } from '#core/measure/quantity.ts'
@@ -12,6 +11,7 @@ import { landedWorking, type PieceReckoning } from '#core/purchases/index.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
 import FigureButton from '../parts/FigureButton.vue'
 import MaterialSwatch from '../parts/MaterialSwatch.vue'
+import LastingRows from './LastingRows.vue'
 import MoneyAmount from '../parts/MoneyAmount.vue'
 import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
@@ -168,45 +168,7 @@ const cheapest = computed(() =>
             ><span v-else class="quiet">its life is not known</span>
           </td>
         </tr>
-        <tr v-if="candidates.some((candidate) => candidate.row.madeOf !== null)">
-          <th scope="row">Wear</th>
-          <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">
-            <template v-if="candidate.row.madeOf !== null"
-              >{{ candidate.row.madeOf
-              }}<span :class="candidate.wear[0]?.wear.weight === 'look' ? 'seen' : 'quiet seen'">{{
-                candidate.wear[0]?.wear.because ?? 'lasts here'
-              }}</span></template
-            ><span v-else class="quiet">what it is made of is not known</span>
-          </td>
-        </tr>
-        <tr v-if="candidates.some((candidate) => candidate.making !== null)">
-          <th scope="row">Make or buy</th>
-          <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">
-            <template v-if="candidate.making"
-              ><template v-if="candidate.making.hourEven === null">bought is cheaper before an hour is counted</template
-              ><template v-else
-                >even at <MoneyAmount :amount="candidate.making.hourEven" :currency="makeover.currency" /> an
-                hour</template
-              ><span class="quiet seen"
-                >{{ candidate.making.hours }} hours; materials in whole packs
-                <MoneyAmount :amount="candidate.making.materials" :currency="makeover.currency" />, against
-                {{ candidate.making.bought.name }}</span
-              ></template
-            ><span v-else class="quiet">–</span>
-          </td>
-        </tr>
-        <tr v-if="candidates.some((candidate) => candidate.ruledOut.length > 0)">
-          <th scope="row">Ruled out by</th>
-          <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">
-            <template v-if="candidate.ruledOut.length > 0"
-              ><strong>{{ candidate.ruledOut.map((entry) => entry.word).join(', ') }}</strong
-              ><span class="quiet seen"
-                >{{ candidate.ruledOut.map((entry) => because(entry)).join(', ') }}; instead:
-                {{ candidate.ruledOut.map((entry) => insteadOf(entry.word)).join('; ') }}</span
-              ></template
-            ><span v-else class="quiet">nothing</span>
-          </td>
-        </tr>
+        <LastingRows :candidates="candidates" />
         <tr>
           <th scope="row">Lead time</th>
           <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">

@@ -2,11 +2,14 @@
 import { v7 as uuidv7 } from 'uuid'
 import { computed, ref, shallowRef } from 'vue'
 import type { Lab } from '#core/colour/lab.ts'
-import { judgeSighting, keepSighting, type Sighting, type Verdict } from '#core/pieces/index.ts'
+import { byId } from '#core/makeover/by-id.ts'
+import type { ThingKind } from '#core/makeover/choices.ts'
+import { judgeSighting, keepSighting, thingByName, thingOf, type Sighting, type Verdict } from '#core/pieces/index.ts'
 import FieldColour from '../colour/FieldColour.vue'
 import FieldChoice from '../parts/FieldChoice.vue'
 import FieldText from '../parts/FieldText.vue'
 import { choiceField, coloursField, maybeSizeField, moneyField, saidField, textField, useForm } from '../parts/form.ts'
+import LookFor from '../pieces/LookFor.vue'
 import RemarkMark from '../parts/RemarkMark.vue'
 import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
@@ -37,6 +40,12 @@ const { form, reset, submit } = useForm(() => ({
   seller: textField(),
   colours: coloursField(''),
 }))
+/** What it is: as the piece is that it is for, else by what was typed. */
+const thing = computed((): ThingKind => {
+  const piece = byId(pieces.value, form.fields.piece.text)
+  const told = piece ? thingOf(piece) : 'other'
+  return told === 'other' ? thingByName(form.fields.name.text) : told
+})
 const colours = shallowRef<readonly Lab[]>([])
 const picture = shallowRef<Blob | null>(null)
 const waiting = ref(0)
@@ -138,6 +147,7 @@ void send()
         <FieldText :field="form.fields.size" label="Size" optional :unit="entry.unit" hint="width × depth × height" />
         <FieldText :field="form.fields.seller" label="Shop" optional :known="sellers.map(({ name }) => name)" />
       </div>
+      <LookFor :thing="thing" />
       <details>
         <summary>Its colour another way</summary>
         <FieldColour :field="form.fields.colours" label="Colours" optional several />
