@@ -18,7 +18,7 @@ import { needRemarks } from './need-remarks.ts'
 import type { NeedReckoning } from './needs.ts'
 import { scopeChoices } from './scope.ts'
 import { daysBetween, writeDate, type PlainDate } from '../measure/plain-date.ts'
-import { currencyOf } from '../makeover/document.ts'
+import { currencyOf, headOf } from '../makeover/document.ts'
 import { writeMoney } from '../money/written.ts'
 import { splitSeveral } from '../makeover/choices.ts'
 import { thingsIn } from '../makeover/things.ts'
@@ -104,7 +104,11 @@ function breaches(makeover: Makeover, practice: Practice): Remark[] {
   const forbidden = new Map(rowsOf(makeover, 'room').map((room) => [room.id, forbiddenIn(makeover, room.id)]))
   return things.flatMap(({ subject, name, roomId, words, step }) => {
     const found = ruledOut(forbidden.get(roomId) ?? [], words)
+    const units = headOf(makeover)?.units
+    // cords that begin above the reach of children hang in nobody's way
+    const high = subject.kind === 'piece' && (makeover.rows.piece[subject.id]?.aboveMm ?? 0) >= rules['cords.reach']
     return found
+      .filter((forbidden) => !(high && isCordsNearChildren(forbidden)))
       .filter((forbidden) => !paidBack(forbidden, practice))
       .map((forbidden) =>
         remark({
@@ -113,7 +117,7 @@ function breaches(makeover: Makeover, practice: Practice): Remark[] {
           step,
           subjects: [subject, ...forbidden.constraints.map((row) => ({ kind: 'constraint' as const, id: row.id }))],
           title: `${name}: ${forbidden.word} is ruled out`,
-          sentence: `${capital(because(forbidden))} forbids it${forbidden.leave === 'waiting' ? ', and permission was asked but not given yet' : forbidden.leave === 'no' ? ', and permission was refused' : ''}. Usual in its place: ${insteadOf(forbidden.word)}.${isMethod(forbidden.word) && forbidden.leave === 'not asked' ? ' Or ask for permission, and write down the answer.' : ''}`,
+          sentence: `${capital(because(forbidden))} forbids it${forbidden.leave === 'waiting' ? ', and permission was asked but not given yet' : forbidden.leave === 'no' ? ', and permission was refused' : ''}. ${isCordsNearChildren(forbidden) ? `Cords strangle: they end ${citeRule('cords.reach', rules, units)} above the floor, out of reach. ` : ''}Usual in its place: ${insteadOf(forbidden.word)}.${isMethod(forbidden.word) && forbidden.leave === 'not asked' ? ' Or ask for permission, and write down the answer.' : ''}`,
           numbers: [forbidden.word, forbidden.leave],
         }),
       )
@@ -122,10 +126,9 @@ function breaches(makeover: Makeover, practice: Practice): Remark[] {
 
 /** Cords in reach of children strangle: a stop, as a method is that was not allowed (EN 13120, from memory). */
 const weightOf = (forbidden: Forbidden): 'stop' | 'look' =>
-  (isMethod(forbidden.word) && forbidden.leave !== 'waiting') ||
-  (forbidden.word === 'corded' && forbidden.constraints.some(({ reason }) => reason === 'children'))
-    ? 'stop'
-    : 'look'
+  (isMethod(forbidden.word) && forbidden.leave !== 'waiting') || isCordsNearChildren(forbidden) ? 'stop' : 'look'
+const isCordsNearChildren = ({ word, constraints }: Forbidden): boolean =>
+  word === 'corded' && constraints.some(({ reason }) => reason === 'children')
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 

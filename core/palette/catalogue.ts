@@ -125,6 +125,7 @@ export const { catalogue, codeOf, remark } = remarksOf('palette', {
   },
   'many-metals': { said: 'Too many metals.', weight: 'look', rule: 'palette.most-metals', units: ['count'] },
   'no-metal-leads': { said: 'Of several metals none leads.', weight: 'note', rule: 'metals.lead', units: ['m²'] },
+  'envelope-unlit': { said: 'The one bright work of a dark envelope is not lit.', weight: 'note', units: ['id'] },
   'patterns-compete': {
     said: 'Three patterns or more of one scale with nothing in common.',
     weight: 'look',

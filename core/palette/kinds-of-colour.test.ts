@@ -200,3 +200,17 @@ it('a cure that moves the paint says that the tile stays', () => {
   expect(cures.length).toBeGreaterThan(0)
   expect(cures.every(({ detail }) => detail.includes('Warm tile stays as it is: it is there and is kept.'))).toBe(true)
 })
+
+it('the one bright work of a dark envelope is lit', () => {
+  const dark = (...rows: (Operation | Operation[])[]) =>
+    said(
+      world.with(finish('Ink', '#2a2733', { surface: 'walls' }), ...rows, school('colours', 'envelope')),
+      'envelope-unlit',
+    )
+  const painting = () => piece('Painting of snow', '#e9ecef')
+  expect(dark(painting()).map(({ weight }) => weight)).toEqual(['note'])
+  expect(dark(painting(), piece('Picture light', null))).toEqual([])
+  expect(dark(piece('Painting of night', '#2c2a38'))).toEqual([])
+  const light = world.with(finish('Chalk', '#f3efe6', { surface: 'walls' }), painting(), school('colours', 'envelope'))
+  expect(said(light, 'envelope-unlit')).toEqual([])
+})

@@ -42,7 +42,6 @@ export const wears: Readonly<Partial<Record<Stuff, Readonly<Partial<Record<RoomU
   'jute or sisal': {
     food: look('jute and sisal are not cleaned wet: what falls stays', 'rug', 'seat'),
     wet: look('jute and sisal rot and swell where they stand wet'),
-    children: note('jute and sisal are rough to crawl on, and are not cleaned wet', 'rug'),
   },
   wool: { wet: look('wool stays wet and shrinks') },
   cotton: { sun: note('dyed cotton fades: line it, or take a dye that is fast') },

@@ -109,14 +109,18 @@ describe('an order', () => {
 })
 
 describe('what is forbidden', () => {
-  const corded = (reason: 'children' | 'pets') =>
+  const corded = (reason: 'children' | 'pets', aboveMm = 0) =>
     change(begun, [
-      ...planned({ name: 'Blind' }, { qualities: 'corded' }).rows,
+      ...planned({ name: 'Blind', aboveMm }, { qualities: 'corded' }).rows,
       add('constraint', newId(), { roomId: null, reason, forbids: 'corded', note: '' }),
     ])
   it('cords in reach of children are a stop (EN 13120, from memory); before a cat a look', () => {
     expect(said(corded('children'), 'brief.forbidden')).toMatchObject([{ weight: 'stop' }])
     expect(said(corded('pets'), 'brief.forbidden')).toMatchObject([{ weight: 'look' }])
+    // EN 13120, from memory: 1.5 m above the floor
+    expect(said(corded('children'), 'brief.forbidden')[0]?.sentence).toMatch(/1500\smm/)
+    expect(said(corded('children', 1499), 'brief.forbidden')).toHaveLength(1)
+    expect(said(corded('children', 1500), 'brief.forbidden')).toEqual([])
   })
   it('leave to paint wants the putting back in the budget', () => {
     const allowed = (restorePieceId: string | null, rows: Operation[] = []) =>

@@ -460,6 +460,12 @@ export const rulebook = {
   'compare.weight-time': { value: 2, unit: 'of 5', mark: 'own', why: 'How much being here in time weighs.' },
   'compare.weight-return': { value: 1, unit: 'of 5', mark: 'own', why: 'How much being able to send it back weighs.' },
   'compare.weight-fit': { value: 3, unit: 'of 5', mark: 'own', why: 'How much fitting the room it may take weighs.' },
+  'cords.reach': {
+    value: 1500,
+    unit: 'mm',
+    mark: 'mem',
+    why: 'Cords end this high above the floor where small children are (EN 13120).',
+  },
   'tip.height': {
     value: 685.8,
     unit: 'mm',

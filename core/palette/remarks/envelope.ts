@@ -6,10 +6,13 @@ import { chroma } from '../../colour/lab.ts'
 import { groupBy, paletteFinishes } from '../../makeover/document.ts'
 import type { Remark } from '../../remarks/remark.ts'
 import { remark } from '../catalogue.ts'
-import { citeRule } from '../../rulebook/rulebook.ts'
+import { citeRule, type Rules } from '../../rulebook/rulebook.ts'
 import { labOf } from '../colour-of.ts'
 import { type Checks, saidBy, subjectOf, whole } from './said.ts'
 import { soft } from './said.ts'
+import { thingOf } from '../../makeover/thing-names.ts'
+import { rowsOf, type Makeover } from '../../makeover/document.ts'
+import type { Row } from '../../makeover/kinds.ts'
 
 /** One envelope, for small rooms: one colour all round, warm white or a rich dark, and one thing to look at. */
 export const envelope: Checks = (makeover, palette, practice) => {
@@ -43,7 +46,7 @@ export const envelope: Checks = (makeover, palette, practice) => {
           code: 'envelope-depth',
           subjects: [subjectOf(walls)],
           title: `${walls.name} is neither a warm white nor a rich dark`,
-          sentence: `It is ${reckoned.undertone.words} with an LRV of ${Math.round(reckoned.lrv)}, an estimate. ${saidBy(practice)} an envelope is a warm white from ${citeRule('envelope.pale', rules)}, or dark up to ${citeRule('envelope.dark', rules)}.`,
+          sentence: `It is ${reckoned.undertone.words} with an LRV of ${Math.round(reckoned.lrv)}${walls.lrv === null ? ', an estimate' : ''}. ${saidBy(practice)} an envelope is a warm white from ${citeRule('envelope.pale', rules)}, or dark up to ${citeRule('envelope.dark', rules)}.`,
           numbers: [reckoned.lrv],
         }),
       )
@@ -66,6 +69,7 @@ export const envelope: Checks = (makeover, palette, practice) => {
           numbers: [focal.length],
         }),
       )
+    if (dark) remarks.push(...unlit(makeover, walls, focal, rules))
     const lost = dark
       ? rows.filter(
           (row) =>
@@ -97,4 +101,35 @@ export const envelope: Checks = (makeover, palette, practice) => {
       )
     return remarks
   })
+}
+
+/** The one bright work of a dark envelope is lit: by a lamp before its wall, or one that is a picture’s own. */
+function unlit(makeover: Makeover, walls: Row<'finish'>, focal: readonly Row<'finish'>[], rules: Rules): Remark[] {
+  const here = rowsOf(makeover, 'piece').filter((piece) => piece.roomId === walls.roomId && piece.chosenId !== null)
+  const bright = new Set(focal.map(({ pieceId }) => pieceId))
+  const works = here.filter(
+    (piece) => thingOf(piece) === 'work' && (bright.has(piece.id) || isBright(makeover, piece, walls, rules)),
+  )
+  const [work] = works
+  if (!work || works.length > 1) return []
+  const lit = here.some(
+    (piece) =>
+      thingOf(piece) === 'light' &&
+      ((work.wallId !== null && piece.wallId === work.wallId) || /\b(picture|spot|display)/i.test(piece.name)),
+  )
+  if (lit) return []
+  return [
+    remark({
+      code: 'envelope-unlit',
+      subjects: [{ kind: 'piece', id: work.id }],
+      title: `Nothing lights ${work.name}`,
+      sentence: 'In a dark envelope the one bright work is lit: plan a picture light, or a lamp before its wall.',
+      numbers: [work.id],
+    }),
+  ]
+}
+
+function isBright(makeover: Makeover, piece: Row<'piece'>, walls: Row<'finish'>, rules: Rules): boolean {
+  const labL = piece.chosenId === null ? null : (makeover.rows.candidate[piece.chosenId]?.labL ?? null)
+  return labL !== null && labL - walls.labL > rules['wall.stand-out']
 }
