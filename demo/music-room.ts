@@ -334,6 +334,7 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
       condition: 'damaged',
       material: 'paint',
       laidYear: 1955,
+      tested: 'clear',
     }),
     finish({
       name: 'Brown gloss',

@@ -13,11 +13,10 @@ import { substitutes } from './constraints.ts'
 import { keepBrief, readKept, recurring, scopeChoices, writeKept } from './index.ts'
 
 const newId = countingIds()
-const world = begin(newId)
-const { ids, categories } = world
+const { ids, categories, start, operations } = begin(newId)
 const [shelf, wired] = [newId(), newId()]
-const planned = change(world.start, [
-  ...world.operations,
+const planned = change(start, [
+  ...operations,
   add(
     'piece',
     shelf,

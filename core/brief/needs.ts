@@ -48,7 +48,7 @@ export function coverage(makeover: Makeover, reckoned: readonly PieceReckoning[]
   return [...piecesServing(makeover)].map(([id, pieceIds]) => {
     const covering = pieceIds.filter((pieceId) => had.has(pieceId))
     const counted = (makeover.rows.need[id]?.amount ?? null) !== null
-    const holding = covering.map((pieceId) => ({ pieceId, each: chosenFor(pieceId)?.holds ?? null }))
+    const holding = covering.map((pieceId) => ({ pieceId, holds: chosenFor(pieceId)?.holds ?? null }))
     return {
       id,
       pieceIds,
@@ -56,11 +56,11 @@ export function coverage(makeover: Makeover, reckoned: readonly PieceReckoning[]
       forNow: covering.length > 0 && covering.every(passing),
       holds: counted
         ? holding.reduce(
-            (total, { pieceId, each }) => total + (each ?? 0) * (makeover.rows.piece[pieceId]?.quantity ?? 0),
+            (total, { pieceId, holds }) => total + (holds ?? 0) * (makeover.rows.piece[pieceId]?.quantity ?? 0),
             0,
           )
         : null,
-      unsaid: counted ? holding.filter(({ each }) => each === null).map(({ pieceId }) => pieceId) : [],
+      unsaid: counted ? holding.filter(({ holds }) => holds === null).map(({ pieceId }) => pieceId) : [],
     }
   })
 }

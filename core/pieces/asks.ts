@@ -13,11 +13,11 @@ export const details = [
   'holes',
 ] as const
 export type Detail = (typeof details)[number]
-export type Asks = { readonly of: readonly Detail[]; readonly lookFor: readonly string[] }
+export type Asks = { readonly details: readonly Detail[]; readonly lookFor: readonly string[] }
 
 export const asksOf: Readonly<Record<ThingKind, Asks>> = {
   seat: {
-    of: ['topMm', 'madeOf', 'cleaning', 'weightKg', 'styles'],
+    details: ['topMm', 'madeOf', 'cleaning', 'weightKg', 'styles'],
     lookFor: [
       'Sit in it: the height of its seat, against the table or the sofa beside it',
       'A sound frame; stains and pilling do not matter where it is covered anew',
@@ -25,15 +25,15 @@ export const asksOf: Readonly<Record<ThingKind, Asks>> = {
     ],
   },
   bed: {
-    of: ['topMm', 'madeOf', 'weightKg', 'styles'],
+    details: ['topMm', 'madeOf', 'weightKg', 'styles'],
     lookFor: ['How high the mattress lies, for the tables beside it', 'What it takes up when it is pulled out'],
   },
   table: {
-    of: ['topMm', 'madeOf', 'cleaning', 'weightKg', 'styles'],
+    details: ['topMm', 'madeOf', 'cleaning', 'weightKg', 'styles'],
     lookFor: ['The height of its top, and of its apron, for knees', 'What its top stands: water, heat, food'],
   },
   storage: {
-    of: ['holds', 'front', 'madeOf', 'weightKg', 'holes', 'styles'],
+    details: ['holds', 'front', 'madeOf', 'weightKg', 'holes', 'styles'],
     lookFor: [
       'How much it holds, measured inside',
       'How far doors and drawers come out',
@@ -41,11 +41,11 @@ export const asksOf: Readonly<Record<ThingKind, Asks>> = {
     ],
   },
   shelf: {
-    of: ['holds', 'front', 'madeOf', 'weightKg', 'holes', 'styles'],
+    details: ['holds', 'front', 'madeOf', 'weightKg', 'holes', 'styles'],
     lookFor: ['How much it holds, in metres', 'What its brackets carry, by the packet', 'The depth of the board'],
   },
   light: {
-    of: ['topMm', 'madeOf', 'weightKg', 'holes', 'styles'],
+    details: ['topMm', 'madeOf', 'weightKg', 'holes', 'styles'],
     lookFor: [
       'How long its lead is, and where the next socket is',
       'The light of its lamp: kelvin and lumens',
@@ -53,19 +53,19 @@ export const asksOf: Readonly<Record<ThingKind, Asks>> = {
     ],
   },
   rug: {
-    of: ['madeOf', 'cleaning', 'suits', 'weightKg'],
+    details: ['madeOf', 'cleaning', 'suits', 'weightKg'],
     lookFor: ['What the pile is made of, for who walks there', 'How it is cleaned', 'An underlay that holds it'],
   },
   curtain: {
-    of: ['madeOf', 'cleaning', 'suits', 'holes'],
+    details: ['madeOf', 'cleaning', 'suits', 'holes'],
     lookFor: ['Cords, where children are', 'Fading: the face and the lining', 'How much cloth it takes, by its repeat'],
   },
   textile: {
-    of: ['madeOf', 'cleaning', 'suits'],
+    details: ['madeOf', 'cleaning', 'suits'],
     lookFor: ['Whether the next bed’s size is sold too', 'How it is washed', 'More of the same batch'],
   },
   mirror: {
-    of: ['weightKg', 'holes', 'styles'],
+    details: ['weightKg', 'holes', 'styles'],
     lookFor: [
       'Its weight, and how it hangs',
       'What it will face: it doubles that',
@@ -73,7 +73,7 @@ export const asksOf: Readonly<Record<ThingKind, Asks>> = {
     ],
   },
   work: {
-    of: ['weightKg', 'holes', 'styles'],
+    details: ['weightKg', 'holes', 'styles'],
     lookFor: [
       'Its size with the frame, and how far the wire drops',
       'Glass: against the sun and against reflections are two things',
@@ -81,11 +81,11 @@ export const asksOf: Readonly<Record<ThingKind, Asks>> = {
     ],
   },
   plant: {
-    of: ['weightKg', 'suits', 'topMm'],
+    details: ['weightKg', 'suits', 'topMm'],
     lookFor: ['Whether it harms animals or small children', 'The light it needs', 'The day it comes in'],
   },
   fixture: {
-    of: ['madeOf', 'suits', 'holes', 'styles'],
+    details: ['madeOf', 'suits', 'holes', 'styles'],
     lookFor: [
       'Its metal, beside the metals on the same basin',
       'Whether the holes that are there fit it',
@@ -93,16 +93,19 @@ export const asksOf: Readonly<Record<ThingKind, Asks>> = {
     ],
   },
   appliance: {
-    of: ['weightKg', 'suits', 'holds'],
+    details: ['weightKg', 'suits', 'holds'],
     lookFor: ['Its size with the air it needs round it', 'The plug, the pipe, the load of its circuit'],
   },
   ornament: {
-    of: ['madeOf', 'weightKg', 'styles'],
+    details: ['madeOf', 'weightKg', 'styles'],
     lookFor: ['Small parts and batteries, where children are', 'Flames: away from cloth'],
   },
   material: {
-    of: ['madeOf', 'suits', 'cleaning'],
+    details: ['madeOf', 'suits', 'cleaning'],
     lookFor: ['All of it of one batch', 'What the tin or the roll says it covers', 'Whether opened packs go back'],
   },
-  other: { of: ['weightKg', 'holds', 'topMm', 'front', 'madeOf', 'cleaning', 'suits', 'styles', 'holes'], lookFor: [] },
+  ['other']: {
+    details: ['weightKg', 'holds', 'topMm', 'front', 'madeOf', 'cleaning', 'suits', 'styles', 'holes'],
+    lookFor: [],
+  },
 }

@@ -103,7 +103,7 @@ function styles(makeover: Makeover, chosen: readonly Chosen[], { rules, schools,
         code: 'many-styles',
         subjects: [{ kind: 'room', id: roomId }],
         title: `${counted.size} styles in ${makeover.rows.room[roomId]?.name ?? 'one room'}`,
-        sentence: `By the school “${schoolOf('styles', 'two').name}” ${inWords(ranked.slice(0, most).map(([style]) => style))} stay; ${inWords(extra.map(([style, of]) => `${style} (${inWords(of.map(({ name }) => name))})`))} ${extra.length === 1 ? 'is' : 'are'} beyond ${citeRule('styles.most', rules)}.`,
+        sentence: `By the school “${schoolOf('styles', 'two').name}” ${inWords(ranked.slice(0, most).map(([style]) => style))} stay; ${inWords(extra.map(([style, things]) => `${style} (${inWords(things.map(({ name }) => name))})`))} ${extra.length === 1 ? 'is' : 'are'} beyond ${citeRule('styles.most', rules)}.`,
         numbers: [counted.size],
       }),
     ]

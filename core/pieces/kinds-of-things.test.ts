@@ -212,11 +212,11 @@ it('an order counts its last day to return from where the seller counts it', () 
   const { rows, firstId, candidates } = planned({}, [{ returnDays: 30, returnFrom: 'order' }])
   const orderId = newId()
   const fields = candidates[0]?.[1] as Fields<'candidate'>
-  const here = (from: Fields<'candidate'>['returnFrom']) =>
+  const here = (start: Fields<'candidate'>['returnFrom']) =>
     reckon(
       change(begun, [
         ...rows,
-        ...orderOf(orderId, firstId, { ...fields, returnFrom: from }, 1),
+        ...orderOf(orderId, firstId, { ...fields, returnFrom: start }, 1),
         add('delivery', newId(), {
           ...blank.delivery,
           purchaseId: orderId,

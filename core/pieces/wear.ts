@@ -116,7 +116,6 @@ export function wearIn(makeover: Makeover, piece: Row<'piece'>, thing: Row<'cand
     .toSorted((left, right) => Number(right.wear.weight === 'look') - Number(left.wear.weight === 'look'))
 }
 export type WornBy = { readonly use: RoomUse; readonly wear: Wears }
-export const usedWhere = (use: RoomUse): string => useWords[use]
 
 /** What is chosen and would not last where it goes; what is there to stay, or is a keepsake, is not asked. */
 export function wearRemarks(makeover: Makeover): Remark[] {

@@ -1,4 +1,4 @@
-export { testedCorner, type CornerTest } from './corner-test.ts'
+export { testedCorner } from './corner-test.ts'
 export { step } from './step.ts'
 export { areasOf, type RoomAreas } from './areas.ts'
 export { type FinishArea } from './finish-areas.ts'

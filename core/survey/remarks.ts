@@ -1,9 +1,9 @@
 /** What the survey gives cause to say: how it closes, what cannot be where it was noted, and cautions about what is there. */
-import { headOf, rowsOf, type Makeover } from '../makeover/document.ts'
+import { headOf, type Makeover } from '../makeover/document.ts'
 import { writeLength, type UnitSystem } from '../measure/length.ts'
 import type { Remark } from '../remarks/remark.ts'
 import { remark } from './catalogue.ts'
-import { citeRule, type RuleId, type Rules } from '../rulebook/rulebook.ts'
+import type { Rules } from '../rulebook/rulebook.ts'
 import { faceOf } from './areas.ts'
 import { joints } from './joined.ts'
 import { cornerRemarks } from './corner-remarks.ts'

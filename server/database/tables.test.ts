@@ -177,5 +177,12 @@ describe('the database', () => {
     await run(inject('postgres'), `drop role poor_${name}`)
   })
   it('has columns for the fields alone', () =>
-    expect(Object.keys(getTableColumns(rooms)).sort()).toEqual(['id', 'makeoverId', 'name', 'studioId', 'version']))
+    expect(Object.keys(getTableColumns(rooms)).sort()).toEqual([
+      'id',
+      'makeoverId',
+      'name',
+      'studioId',
+      'uses',
+      'version',
+    ]))
 })

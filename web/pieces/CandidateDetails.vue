@@ -22,7 +22,7 @@ const {
   holdsUnit?: string
 }>()
 const asked = computed(() =>
-  details.filter((detail) => asksOf[thing].of.includes(detail) || fields[detail].text !== ''),
+  details.filter((detail) => asksOf[thing].details.includes(detail) || fields[detail].text !== ''),
 )
 const has = (detail: Detail): boolean => asked.value.includes(detail)
 const top = computed(() =>

@@ -10,7 +10,7 @@ import MoneyAmount from '../parts/MoneyAmount.vue'
 import RowDialog from '../parts/RowDialog.vue'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
-import { couponForm, giftCardForm, sellerForm } from './forms.ts'
+import { couponForm, giftCardForm, sellerForm } from './seller-forms.ts'
 
 /** What is held with sellers, and the coupons that may be used. */
 const makeover = useMakeover()

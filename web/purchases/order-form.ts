@@ -157,12 +157,8 @@ export function useOrderForm(first: () => Row<'piece'>, open: Ref<boolean>) {
     )
     if (plain.length < read.length) return null
     const coupon = byId(ownCoupons.value, form.fields.couponId.text)
-    const shares = coupon
-      ? couponShares(
-          coupon,
-          plain.map((entry) => entry.fields),
-        )
-      : []
+    const bought = plain.map((entry) => entry.fields)
+    const shares = coupon ? couponShares(coupon, bought) : []
     const purchases = plain.map(({ id, fields, line }, at) => ({
       id,
       line,

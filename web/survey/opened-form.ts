@@ -1,15 +1,6 @@
 import type { Wall } from '#core/survey/index.ts'
-import {
-  clearWidthForm,
-  diagonalForm,
-  roomForm,
-  slopeForm,
-  squareTestForm,
-  surveyForm,
-  wallForm,
-  zoneForm,
-  type Setting,
-} from './forms.ts'
+import { clearWidthForm, diagonalForm, squareTestForm } from './check-forms.ts'
+import { roomForm, slopeForm, surveyForm, wallForm, zoneForm, type Setting } from './forms.ts'
 import { fixtureForm, openingForm } from './thing-forms.ts'
 
 /** Which form of the survey is open: for which sort of thing, and for which one where it is there already. */

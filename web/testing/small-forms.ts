@@ -9,9 +9,10 @@ import { sampleForm, viewingForm } from '../palette/sample-form.ts'
 import type { AnyRowForm } from '../parts/rowform.ts'
 import { priceForm } from '../pieces/forms.ts'
 import { feeForm, stageForm, stintForm } from '../purchases/fee-forms.ts'
-import { couponForm, giftCardForm } from '../purchases/forms.ts'
+import { couponForm, giftCardForm } from '../purchases/seller-forms.ts'
 import type { Entry } from '../stores/entry.ts'
 import type { Setting } from '../stores/setting.ts'
+import * as checks from '../survey/check-forms.ts'
 import * as survey from '../survey/forms.ts'
 import * as thingForms from '../survey/thing-forms.ts'
 
@@ -42,7 +43,7 @@ export function formsOf(makeover: Makeover, entry: Entry, currency: string): [An
   over('survey', (row) => survey.surveyForm(at(row.roomId)))
   over('wall', (row) => survey.wallForm(at(row.roomId), 0))
   over('slope', (row) => survey.slopeForm(ofWall(row.wallId)))
-  over('diagonal', (row) => survey.diagonalForm(ofWall(row.fromId)))
+  over('diagonal', (row) => checks.diagonalForm(ofWall(row.fromId)))
   over('opening', (row) => thingForms.openingForm(ofWall(row.wallId)))
   over('fixture', (row) => thingForms.fixtureForm(ofWall(row.wallId)))
   over('passage', () => survey.passageForm(at('')))
