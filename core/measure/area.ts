@@ -3,6 +3,8 @@ import type { Habits } from './habits.ts'
 import { millimetresIn, type UnitSystem } from './length.ts'
 
 const squareFoot = millimetresIn.ft ** 2 / 1e6
+/** 231 cubic inches, in litres. */
+const usGallon = (231 * millimetresIn.in ** 3) / 1e6
 const cubicFoot = millimetresIn.ft ** 3 / 1e9
 
 /** An area given in m², as the makeover shows it: "12.34 m²", or "132.8 sq ft". */
@@ -11,6 +13,10 @@ export const writeArea = (m2: number, system: UnitSystem): string =>
 /** A volume given in m³: "31.2 m³", or "1102 cu ft". */
 export const writeVolume = (m3: number, system: UnitSystem): string =>
   system === 'metric' ? `${m3.toFixed(1)}\u00a0m³` : `${Math.round(m3 / cubicFoot)}\u00a0cu\u00a0ft`
+
+/** Litres of paint: "7.6 litres", or "2.01 US gal". */
+export const writeLitres = (litres: number, system: UnitSystem): string =>
+  system === 'metric' ? `${litres.toFixed(1)}\u00a0litres` : `${(litres / usGallon).toFixed(2)}\u00a0US\u00a0gal`
 
 /** The unit of a bare area. */
 export const areaUnit = (system: UnitSystem): string => (system === 'metric' ? 'm²' : 'sq ft')

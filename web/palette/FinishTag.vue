@@ -9,12 +9,15 @@ import { writeLength } from '#core/measure/length.ts'
 import { inTradeWords } from '#core/measure/trade-words.ts'
 import { labOf, lightsSeen, lrvWords, staysBecause } from '#core/palette/index.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
+import { paintTakeOff, paperTakeOff } from '#core/surfaces/take-off.ts'
+import { roomsOf } from '#core/survey/index.ts'
 import FilesOf from '../files/FilesOf.vue'
 import RemarkList from '../remarks/RemarkList.vue'
 import { useEntry } from '../stores/entry.ts'
 import { habits } from '../stores/habits.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
+import { useWorking } from '../stores/working.ts'
 import PatternColours from './PatternColours.vue'
 import { usePlaces } from './places.ts'
 import type { Printed } from '../parts/printed.ts'
@@ -27,6 +30,7 @@ const { finish, finishes, print } = defineProps<{
 }>()
 const emit = defineEmits<{ change: []; takeOut: []; beside: [id: string]; sample: []; role: [role: Role] }>()
 const makeover = useMakeover()
+const working = useWorking()
 const entry = useEntry()
 const pieces = useRows('piece')
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
@@ -40,6 +44,18 @@ const nameOf = ({ kind, id }: { kind: 'finish' | 'piece' | 'opening'; id: string
   kind === 'opening'
     ? `the view, ${makeover.opened?.makeover.rows.opening[id]?.viewName || 'a window'}`
     : ((kind === 'piece' ? byId(pieces.value, id)?.name : byId(finishes, id)?.name) ?? '')
+/** What it takes of paint or paper where it lies on measured surfaces. */
+const takeOff = computed(() => {
+  const { opened, reckoning } = makeover
+  if (!opened || !reckoning) return null
+  const at = { rules: rules.value, units: entry.value.units }
+  const measured = reckoning.survey.finishes.get(finish.id)
+  if (finish.family === 'paint')
+    return measured?.basis === 'survey' ? paintTakeOff(opened.makeover, finish, measured.m2, at) : null
+  const room = roomsOf(opened.makeover, rules.value).find(({ id }) => id === finish.roomId)
+  const areas = reckoning.survey.rooms.find(({ roomId }) => roomId === finish.roomId)?.areas
+  return room && areas ? paperTakeOff(finish, { ...at, room, areas }) : null
+})
 const carrier = computed(() => byId(pieces.value, finish.pieceId)?.name ?? '')
 const stays = computed(() => (makeover.opened ? staysBecause(makeover.opened.makeover, finish) : null))
 const seen = computed(() => (makeover.opened ? lightsSeen(makeover.opened.makeover, finish.id) : []))
@@ -85,7 +101,7 @@ const areaLabel = computed(
       <dd>{{ finish.usedFor || '–' }}</dd>
     </div>
     <div>
-      <dt>LRV, an estimate</dt>
+      <dt>{{ finish.lrv === null ? 'LRV, an estimate' : 'LRV, its maker’s' }}</dt>
       <dd>{{ Math.round(reading?.lrv ?? 0) }}, {{ lrvWords(reading?.lrv ?? 0, rules) }}</dd>
     </div>
     <div>
@@ -112,6 +128,16 @@ const areaLabel = computed(
         {{ print.scale }} {{ finish.pattern }}, repeats in {{ finish.repeatMm === null ? 'about ' : ''
         }}{{ writeLength(print.repeatMm, entry.units) }}
       </dd>
+    </div>
+    <div v-if="takeOff">
+      <dt>{{ finish.family === 'paint' ? 'Takes' : 'Hangs in' }}</dt>
+      <dd>
+        <button type="button" class="word" @click="working.showWorking(takeOff.working)">{{ takeOff.words }}</button>
+      </dd>
+    </div>
+    <div v-if="finish.weave">
+      <dt>Weave</dt>
+      <dd>{{ finish.weave }}</dd>
     </div>
     <div v-if="finish.suits">
       <dt>Stands up to</dt>

@@ -80,7 +80,7 @@ const figures = computed<{ figure: SurveyFigure; name: string; value: string }[]
         { figure: 'floor', name: 'Floor', value: area(areas.floorM2) },
         { figure: 'walls', name: 'Walls, net', value: areas.grossM2 > 0 ? area(areas.netM2) : 'no height yet' },
         { figure: 'ceiling', name: 'Ceiling', value: area(areas.ceilingM2) },
-        ...(areas.headroom
+        ...(areas.headroom && areas.headroom.m2 < areas.floorM2 - 0.01
           ? [
               {
                 figure: 'headroom' as const,

@@ -106,8 +106,8 @@ const sharedWith = (id: string | null): string => {
         {{ width.row.aboveMm > 0 ? `at ${length(width.row.aboveMm)}` : 'between the skirtings' }}
       </li>
       <li>
-        <button type="button" class="word" @click="emit('open', 'room', room.id)">{{ room.name }}</button>:
-        {{ uses.length > 0 ? `things in it stand ${inWords(uses)}` : 'say what things in it have to stand' }}
+        <button type="button" class="word" @click="emit('open', 'room', room.id)">What things have to stand here</button
+        >: {{ uses.length > 0 ? inWords(uses) : 'nobody said yet' }}
       </li>
       <li v-for="zone in room.zones" :key="zone.row.id">
         <button type="button" class="word" @click="emit('open', 'zone', zone.row.id)">{{ zone.row.name }}</button><span
