@@ -90,7 +90,7 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
     need('quiet', 'Take the ring out of the room', 'must', 'everybody below'),
     need('store', 'Sheet music within reach, lying flat', 'should', 'Nell', 'playing', {
       amount: 4,
-      unit: 'm of scores',
+      unit: 'shelf metres',
     }),
     need('listen', 'Four friends can sit and listen', 'should', 'friends on Thursdays', 'window'),
     need('quilt', 'Great-aunt Sanna’s quilt stays in sight', 'must', 'Nell'),

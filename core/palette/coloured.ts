@@ -1,5 +1,6 @@
 /** Strong colours that come into a room on chosen pieces and rugs, whether or not a finish of the palette has them. */
 import { toneOf, type Tone } from '../colour/lab.ts'
+import type { ThingKind } from '../makeover/choices.ts'
 import type { Makeover } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
@@ -30,6 +31,7 @@ export function colouredPieces(
     if (!main || !chosen || chosen.source === 'placeholder' || carrying.has(pieceId) || told.get(pieceId)?.natural)
       continue
     const tone = toneOf(main)
+    if (chosen.madeOf === null && !clothed.has(piece?.thing ?? 'other') && isLikeWood(tone)) continue
     if (tone.C < rules['colour.near-neutral'] || tones.some((own) => tieOfTones(tone, own, rules) !== null)) continue
     const home = groups.find((group) => tieOfTones(group.tone, tone, rules) !== null)
     if (home) home.ids.push(pieceId)
@@ -37,3 +39,8 @@ export function colouredPieces(
   }
   return groups.map(({ ids }) => ids)
 }
+
+/** Things of cloth: a brown one of them is a colour that somebody chose. */
+const clothed: ReadonlySet<ThingKind> = new Set(['rug', 'curtain', 'textile', 'work'])
+/** Of other things, where nobody said what they are made of, the browns of wood, brass and leather are taken for these. */
+const isLikeWood = ({ C, h }: Tone): boolean => h > 35 && h < 92 && C < 42

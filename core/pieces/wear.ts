@@ -44,8 +44,8 @@ export const wears: Readonly<Partial<Record<Stuff, Readonly<Partial<Record<RoomU
     wet: look('jute and sisal rot and swell where they stand wet'),
   },
   wool: { wet: look('wool stays wet and shrinks') },
-  cotton: { sun: note('dyed cotton fades: line it, or take a dye that is fast') },
-  linen: { sun: note('dyed linen fades: line it, or take a dye that is fast') },
+  cotton: { sun: note('dyed cotton fades: line it, or take a dye that is fast', 'curtain') },
+  linen: { sun: note('dyed linen fades: line it, or take a dye that is fast', 'curtain') },
   leather: {
     animals: look('claws mark leather for good', 'seat', 'bed'),
     sun: look('sun fades and dries leather until it cracks', 'seat', 'bed'),
@@ -72,7 +72,17 @@ export const wears: Readonly<Partial<Record<Stuff, Readonly<Partial<Record<RoomU
     ),
     wet: note('marble and limestone want sealing where water stands'),
   },
-  'steel or iron': { wet: look('steel and iron rust where their coat is broken') },
+  'steel or iron': {
+    wet: note(
+      'steel and iron rust where their coat is broken',
+      'seat',
+      'table',
+      'storage',
+      'shelf',
+      'light',
+      'ornament',
+    ),
+  },
   paper: { wet: look('paper cockles and lets go in damp air'), sun: note('paper yellows and fades in the sun') },
   glass: { children: note('glass at a child’s height: ask for safety glass', 'table', 'shelf', 'storage') },
 }
