@@ -125,9 +125,10 @@ test('a fee by the hour, a deposit and a balance: in the budget, on the account 
   // what was entered wrongly is reversed, and stays on record
   await page.getByRole('button', { name: /^Reverse 500\.00/ }).click()
   await expect(page.getByText(/90\.00 is owed to the studio/)).toBeVisible()
-  const csv = await (await page.request.get(`/api/makeovers/${id}/client-statement.csv`)).text()
-  expect(csv).toMatch(/Work on site,Design,"1 h 30 min of 10 h agreed, at 60\.00 an hour",90\.00/)
-  expect(csv).toMatch(/transfer, reversal/)
+  // the page shows it at once; the paper comes from the server, which hears of it a moment later
+  const csv = async (): Promise<string> => (await page.request.get(`/api/makeovers/${id}/client-statement.csv`)).text()
+  await expect.poll(csv).toMatch(/transfer, reversal/)
+  expect(await csv()).toMatch(/Work on site,Design,"1 h 30 min of 10 h agreed, at 60\.00 an hour",90\.00/)
 })
 
 test('a template of the studio begins another makeover', async ({ page }) => {
