@@ -1,7 +1,4 @@
-/**
- * What is known of a thing by its kind, and what is said of it: each with a case close by that stays silent. Common practice
- * of the trade, except where a source stands beside the check.
- */
+/** What is known of a thing by its kind, each with a silent case close by. Common practice, or the source beside it. */
 import { describe, expect, it } from 'vitest'
 import { blank } from '../makeover/blank.ts'
 import { add, edit, type Documents, type Operation } from '../makeover/change.ts'
@@ -66,6 +63,10 @@ describe('wear', () => {
     expect(worn('', rug, { madeOf: 'silk' })).toEqual([])
     expect(worn('traffic, children', rug, { madeOf: 'wool' })).toEqual([])
     expect(worn('traffic, children, food', rug, { madeOf: 'synthetic' })).toEqual([])
+  })
+  it('says where it is known from', () => {
+    const documents = planned(rug, [{ madeOf: 'silk' }], [edit('room', room(), { uses: 'traffic' })]).documents
+    expect(remarksIn(documents, 'pieces.wear')[0]?.sentence).toContain('(common practice)')
   })
   it('a silk cushion is not walked on', () =>
     expect(worn('traffic', { thing: 'textile', name: 'Cushion' }, { madeOf: 'silk' })).toEqual([]))

@@ -1,7 +1,4 @@
-/**
- * What a room does to what things are made of. Common practice of the trade, except where a source stands beside it;
- * “mem” is quoted from memory of that source.
- */
+/** What a room does to what things are made of: each with its reason, and where that is known from. */
 import { isKeepsake } from '../brief/index.ts'
 import { splitSeveral, type RoomUse, type Stuff, type Use } from '../makeover/choices.ts'
 import { rowsOf, type Makeover } from '../makeover/document.ts'
@@ -10,16 +7,25 @@ import type { ThingKind } from '../makeover/choices.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Remark, Weight } from '../remarks/remark.ts'
 import { thingOf } from '../makeover/thing-names.ts'
+import { inWords } from '../measure/quantity.ts'
+import { markWords, type Mark } from '../rulebook/rulebook.ts'
 import { remark } from './catalogue.ts'
 
 type Wears = {
   readonly because: string
   readonly weight: Weight
+  /** Where it is known from. */
+  readonly mark: Mark
   /** Only where the thing is one of these. */
   readonly as?: readonly ThingKind[]
 }
-const look = (because: string, ...as: ThingKind[]): Wears => ({ because, weight: 'look', ...(as.length > 0 && { as }) })
-const note = (because: string, ...as: ThingKind[]): Wears => ({ because, weight: 'note', ...(as.length > 0 && { as }) })
+const look = (because: string, ...as: ThingKind[]): Wears => ({
+  because,
+  weight: 'look',
+  mark: 'trade',
+  ...(as.length > 0 && { as }),
+})
+const note = (because: string, ...as: ThingKind[]): Wears => ({ ...look(because, ...as), weight: 'note' })
 
 const sat: readonly ThingKind[] = ['seat', 'bed', 'rug', 'textile']
 /** What does not last, by what it is made of and what the room does to it; what is not here lasts, or nobody knows. */
@@ -145,7 +151,7 @@ export function wearRemarks(makeover: Makeover): Remark[] {
         weight: first.wear.weight,
         subjects: [{ kind: 'piece', id: piece.id }],
         title: `${chosen.name}: ${chosen.madeOf} where ${useWords[first.use]}`,
-        sentence: `${because.join(' ')} Choose another stuff, or expect to renew it.`,
+        sentence: `${because.join(' ')} Choose another stuff, or expect to renew it (${inWords([...new Set(found.map(({ wear }) => markWords[wear.mark]))])}).`,
         numbers: [chosen.madeOf, ...found.map(({ use }) => use)],
       }),
     ]

@@ -579,15 +579,18 @@ export function effectiveRules(...overrides: readonly Partial<Rules>[]): Rules {
   return Object.assign(values, ...overrides) as Rules
 }
 
+/** Where a value is known from, as a remark says it. */
+export const markWords: Readonly<Record<Mark, string>> = {
+  std: 'a published standard',
+  trade: 'common practice',
+  mem: 'a published source, from memory',
+  own: 'our own default',
+}
+
 /** "4 in (a*, b*) [our own default]": the rule as a remark cites it. */
 export function citeRule(id: RuleId, rules: Rules, units: UnitSystem = 'metric'): string {
   const rule: Rule = rulebook[id]
-  const source = {
-    std: 'a published standard',
-    trade: 'common practice',
-    mem: 'a published source, from memory',
-    own: 'our own default',
-  }[rule.mark]
+  const source = markWords[rule.mark]
   const said =
     rule.unit === 'mm' ? writeLength(rules[id], units) : `${rules[id]}${rule.unit === '' ? '' : ` ${rule.unit}`}`
   return `${said} (${rules[id] === rule.value ? source : 'as chosen here'})`
