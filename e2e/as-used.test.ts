@@ -72,6 +72,8 @@ test('a job takes half the steps it took', async ({ page }) => {
     await press('Choose', form)
     await expect(form).toBeHidden()
     await press('Order')
+    // a person reads what it would do before a box is ticked
+    await expect(form.getByRole('region', { name: 'What this would do' })).toBeVisible()
     await hand.click(form.getByText('Bought on the spot: paid in full, and here'))
     await press('Order', form)
     await expect(page.getByRole('heading', { name: 'Purchases' })).toBeVisible()

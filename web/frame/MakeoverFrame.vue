@@ -270,3 +270,4 @@ useKeys([
 </template>
 
 <style src="./makeover-frame.css"></style>
+<style src="./makeover-frame-narrow.css"></style>

@@ -64,7 +64,7 @@ onBeforeUnmount(() => window.removeEventListener('beforeunload', warn))
     :close-on-press-escape="!busy"
     append-to-body
     destroy-on-close
-    align-center
+    top="7vh"
     @opened="toFirstField"
     @closed="toMade"
   >
