@@ -13,6 +13,7 @@ import { paletteWorld } from '#core/testing/palette.ts'
 import { change } from '#core/testing/small-makeover.ts'
 import { rectangle, surveyRows } from '#core/testing/surveyed.ts'
 import { openMusicRoom, withServed } from './served.ts'
+import { finishAreas, measuredRooms } from '#core/surfaces/index.ts'
 import { roomsOf, surveyOf } from '#core/survey/index.ts'
 
 const say = (text: string): boolean => process.stdout.write(`${text}\n`)
@@ -55,7 +56,7 @@ function full(count: { readonly finishes: number; readonly pieces: number }): Do
     ),
   )
   let documents = change(world.with(), operations)
-  const rows: Operation[] = [...finishes, ...pieces.flat()]
+  const rows: Operation[] = [...finishes.flat(), ...pieces.flat()]
   // a change set holds only so many
   for (let at = 0; at < rows.length; at += 200) documents = change(documents, rows.slice(at, at + 200))
   return documents
@@ -74,7 +75,9 @@ const fresh = () => ({
   },
 })
 const measured = roomsOf(documents.makeover, practice.rules)
-const { finishes } = surveyOf(documents.makeover, measured, practice.rules)
+const lyingOn = (makeover: Documents['makeover'], rooms: typeof measured) =>
+  finishAreas(makeover, measuredRooms(rooms, surveyOf(makeover, rooms, practice.rules)))
+const finishes = lyingOn(documents.makeover, measured)
 const roomId = measured[0]?.id ?? ''
 say(
   `palette, 60 finishes, 100 pieces: ${timed(() => {
@@ -91,7 +94,7 @@ const palette = reckonPalette(documents.makeover, practice, finishes, measured)
 {
   const large = full({ finishes: 240, pieces: 280 })
   const rooms = roomsOf(large.makeover, practice.rules)
-  const areas = surveyOf(large.makeover, rooms, practice.rules).finishes
+  const areas = lyingOn(large.makeover, rooms)
   const reckoned = (): unknown =>
     reckonPalette({ ...large.makeover, rows: { ...large.makeover.rows } }, practice, areas, rooms)
   say(
@@ -142,7 +145,6 @@ async function fillTray(page: Page, base: string): Promise<void> {
         labA: libraryFinish.lab.a,
         labB: libraryFinish.lab.b,
         colourSource: 'library',
-        surface: 'other',
         usedFor: '',
         visibleM2: 1 + (at % 7),
         suits: libraryFinish.suits,

@@ -14,9 +14,10 @@ import {
   type Documents,
   type Operation,
 } from '#core/makeover/change.ts'
-import type { Family, Light, Role, Sheen } from '#core/makeover/choices.ts'
+import type { Family, Light, Role, Sheen, Surface } from '#core/makeover/choices.ts'
 import { emptyMakeover, rowsOf, studioRows, type Studio } from '#core/makeover/document.ts'
 import type { Fields, MakeoverKind, Row } from '#core/makeover/kinds.ts'
+import { isTreatable, layOn, type Where } from '#core/makeover/lay.ts'
 import { readSurveyCsv, sheetOperations, wallsOf } from '#core/survey/index.ts'
 import { addDays, type PlainDate } from '#core/measure/plain-date.ts'
 import { minor, type Minor } from '#core/money/minor.ts'
@@ -63,7 +64,9 @@ export type FinishTold = {
   hex: string
   usedFor: string
   m2: number | null
-} & Partial<Fields<'finish'>>
+  surface?: Surface
+} & Partial<Fields<'finish'>> &
+  Partial<Omit<Where, 'surface'>>
 
 /** A telling in a studio that may have sellers already; `day(n)` is n days from the load. */
 export function tell(today: PlainDate, newId: () => string, studio: Studio, tax: { rate: number; included: boolean }) {
@@ -74,8 +77,9 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
   const named: Partial<Record<MakeoverKind, Record<string, string>>> = {}
   const namesOf = (kind: MakeoverKind): Record<string, string> => (named[kind] ??= {})
 
-  function say(sentence: string, operations: readonly Operation[]): void {
+  function say(sentence: string, told: readonly (Operation | readonly Operation[])[]): void {
     const id = newId()
+    const operations = told.flat()
     const applied = apply(documents, operations, id)
     if (applied.faults.length > 0)
       throw new Error(`The demo does not fit the product: “${sentence}”: ${JSON.stringify(applied.faults[0])}`)
@@ -110,8 +114,8 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
   }
   /** Finishes stand in the tray in the order they are told. */
   let places = 0
-  const finish = ({ name, hex, m2, ...fields }: FinishTold): Operation =>
-    make('finish', name, {
+  function finish({ name, hex, m2, surface = 'other', wallId, bandFromMm, bandToMm, ...fields }: FinishTold): Operation[] {
+    const told = make('finish', name, {
       ...blank.finish,
       place: ++places,
       roomId: room(),
@@ -121,6 +125,19 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
       visibleM2: m2,
       ...fields,
     })
+    const id = idOf('finish', name)
+    return [
+      told,
+      ...(isTreatable(surface)
+        ? layOn(
+            id,
+            { id, family: fields.family, texture: fields.texture ?? 'usual' },
+            { surface, wallId: wallId ?? null, bandFromMm: bandFromMm ?? null, bandToMm: bandToMm ?? null },
+            { place: places },
+          )
+        : []),
+    ]
+  }
 
   /** A sample of a finish, and each look at it: on which wall (by its place), by which light, what was said by whom. */
   function sample(

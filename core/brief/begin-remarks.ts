@@ -1,22 +1,22 @@
 /** What the school of beginnings asks for first. */
 import { deltaE } from '../colour/difference.ts'
-import { type Makeover, paletteFinishes, rowsOf } from '../makeover/document.ts'
-import type { Row } from '../makeover/kinds.ts'
+import { type Makeover, rowsOf } from '../makeover/document.ts'
+import { liesOn, paletteFinishes, type LaidFinish } from '../makeover/laid.ts'
 import type { Practice } from '../makeover/practice.ts'
 import type { Remark } from '../remarks/remark.ts'
 import { remark } from './catalogue.ts'
 import { keepers } from './keepers.ts'
 
 /** Do walls, trim and ceiling of one room part in colour, as one sees it? */
-function parted(finishes: readonly Row<'finish'>[], rules: Practice['rules']): boolean {
-  const lab = ({ labL, labA, labB }: Row<'finish'>) => ({ L: labL, a: labA, b: labB })
+function parted(finishes: readonly LaidFinish[], rules: Practice['rules']): boolean {
+  const lab = ({ labL, labA, labB }: LaidFinish) => ({ L: labL, a: labA, b: labB })
   return finishes
-    .filter(({ surface }) => surface === 'walls')
+    .filter((row) => liesOn(row, 'walls'))
     .some((wall) =>
       finishes.some(
         (row) =>
           row.roomId === wall.roomId &&
-          (row.surface === 'trim' || row.surface === 'ceiling') &&
+          liesOn(row, 'trim', 'ceiling') &&
           deltaE(lab(row), lab(wall)) > rules['envelope.one'],
       ),
     )
@@ -34,12 +34,12 @@ export function beginRemarks(makeover: Makeover, { schools, chosen, rules }: Pra
       'This makeover begins with what the room is for. Write the needs down, and hold the pieces against them.',
     ],
     floor: [
-      finishes.length > 0 && !finishes.some((row) => row.surface === 'floor'),
+      finishes.length > 0 && !finishes.some((row) => liesOn(row, 'floor')),
       'The palette has no floor yet',
       'This makeover begins with the floor or the rug, since it sets the direction: lay it in first.',
     ],
     paint: [
-      finishes.length > 0 && !finishes.some((row) => row.surface === 'walls'),
+      finishes.length > 0 && !finishes.some((row) => liesOn(row, 'walls')),
       'The palette has no wall yet',
       'This makeover begins with paint: lay the walls in first.',
     ],

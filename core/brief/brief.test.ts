@@ -1,3 +1,4 @@
+import { addLaid } from '../testing/laid.ts'
 import { describe, expect, it } from 'vitest'
 import { blank } from '../makeover/blank.ts'
 import { add, edit, type Documents, type Operation } from '../makeover/change.ts'
@@ -70,7 +71,7 @@ describe('a constraint', () => {
     expect(said(fragile, 'brief.forbidden')[0]?.weight).toBe('look')
   })
   it('paint passes where the school paints back, once putting it back is planned', () => {
-    const wall = add('finish', newId(), {
+    const wall = addLaid(newId(), {
       ...blank.finish,
       roomId: ids.room,
       name: 'Wall',
@@ -87,7 +88,7 @@ describe('a constraint', () => {
       methods: 'paint',
     })
     const painted = change(planned, [
-      wall,
+      ...wall,
       forbid('paint'),
       add('school', newId(), { question: 'tenant-walls', school: 'painted-back' }),
     ])

@@ -1,5 +1,6 @@
 import { methods, splitSeveral, type Forbiddable } from '../makeover/choices.ts'
-import { type Makeover, paletteFinishes, rowsOf } from '../makeover/document.ts'
+import { type Makeover, rowsOf } from '../makeover/document.ts'
+import { paletteFinishes, liesOn, type LaidFinish } from '../makeover/laid.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 
@@ -57,8 +58,8 @@ export const isMethod = (word: Forbiddable): boolean => methods.some((method) =>
 
 const soft = new Set(['textile', 'plush', 'leather', 'paper', 'cane'])
 /** Methods and qualities of a finish: those it was given, and pale where it is soft or a floor and pale. */
-export function wordsOfFinish(finish: Row<'finish'>, rules: Rules): string[] {
-  const pale = finish.labL >= rules['words.pale-from'] && (finish.surface === 'floor' || soft.has(finish.family))
+export function wordsOfFinish(finish: LaidFinish, rules: Rules): string[] {
+  const pale = finish.labL >= rules['words.pale-from'] && (liesOn(finish, 'floor') || soft.has(finish.family))
   return [...new Set([...splitSeveral(finish.methods), ...splitSeveral(finish.qualities), ...(pale ? ['pale'] : [])])]
 }
 /** Methods and qualities of a candidate: those it was given, and pale by its colour where its piece carries a soft finish. */

@@ -1,4 +1,5 @@
-import { type Makeover, paletteFinishes, rowsOf } from '../makeover/document.ts'
+import { type Makeover, rowsOf } from '../makeover/document.ts'
+import { paletteFinishes } from '../makeover/laid.ts'
 import type { Remark } from '../remarks/remark.ts'
 import { beginRemarks } from './begin-remarks.ts'
 import { remark } from './catalogue.ts'

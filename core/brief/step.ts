@@ -33,6 +33,8 @@ export const step = {
         'category',
         'constraint',
         'finish',
+        'treatment',
+        'treatedPart',
         'inspiration',
         'need',
         'permission',

@@ -33,6 +33,32 @@ export const surfaces = [
   'switch',
   'other',
 ] as const
+/** Surfaces of a room, which are treated; a finish that lies on none of them is on a thing. */
+export const treatables = ['walls', 'ceiling', 'floor', 'trim', 'door', 'window', 'step edge', 'rail', 'switch'] as const
+/** How a surface is done. */
+export const hows = [
+  'paint',
+  'paper',
+  'tile',
+  'boards',
+  'sheet',
+  'carpet',
+  'panels',
+  'moulding',
+  'hard ground',
+  'loose',
+  'as it is',
+] as const
+/** Which moulding it is: along the floor, at a height, under the ceiling, round openings, or frames on the wall. */
+export const profiles = ['skirting', 'dado rail', 'picture rail', 'cornice', 'casing', 'frames'] as const
+/** What is done to what is there before the finish goes on. */
+export const preparations = ['wash', 'strip', 'lift', 'fill', 'sand', 'level', 'prime', 'seal'] as const
+/** How tiles are laid: their joints in line or stepped by a half or a third, on the diagonal, in a herringbone, upright. */
+export const layouts = ['grid', 'half', 'third', 'stacked', 'diagonal', 'herringbone'] as const
+/** How a patterned strip goes on beside the next. */
+export const matches = ['free', 'straight', 'half-drop', 'offset'] as const
+/** What goes under a finish. */
+export const groundings = ['as proposed', 'nothing', 'primer', 'mist coat', 'lining paper', 'sealer'] as const
 /** What a finish stands up to. */
 export const uses = ['traffic', 'wet', 'sun', 'scrub'] as const
 export const patterns = [

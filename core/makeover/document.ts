@@ -34,14 +34,6 @@ const inOrder = kept(
   (rows) => Object.values(rows).sort((left, right) => (left.id < right.id ? -1 : left.id > right.id ? 1 : 0)),
 )
 
-/** The finishes that will be in the room: new ones and those that stay; what is to be changed is not among them. */
-export const paletteFinishes = (makeover: Makeover): readonly Row<'finish'>[] => staying(makeover.rows.finish)
-
-const staying = kept(
-  (rows: Readonly<Record<string, Row<'finish'>>>) => [rows],
-  (rows) => (inOrder(rows) as readonly unknown[] as readonly Row<'finish'>[]).filter((row) => row.fate !== 'change'),
-)
-
 /** The one row that says what the makeover is; undefined in a document that is not begun. */
 export const headOf = (makeover: Makeover): Row<'makeover'> | undefined => makeover.rows.makeover[makeover.id]
 

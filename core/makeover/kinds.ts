@@ -7,6 +7,7 @@ import { briefKinds } from '../brief/kinds.ts'
 import { paletteKinds } from '../palette/kinds.ts'
 import { pieceKinds } from '../pieces/kinds.ts'
 import { purchaseKinds } from '../purchases/kinds.ts'
+import { surfaceKinds } from '../surfaces/kinds.ts'
 import { surveyKinds } from '../survey/kinds.ts'
 import { sharedKinds } from './shared-kinds.ts'
 
@@ -16,6 +17,7 @@ export const schemas = {
   ...surveyKinds,
   ...pieceKinds,
   ...paletteKinds,
+  ...surfaceKinds,
   ...purchaseKinds,
 }
 

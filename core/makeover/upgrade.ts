@@ -1,6 +1,8 @@
 /** Change sets that wait in a browser, and files, are written by the version of their day; an older one is told in today’s words. */
 import { blank } from './blank.ts'
-import { lights, splitSeveral } from './choices.ts'
+import { lights, splitSeveral, type Surface } from './choices.ts'
+import type { Row } from './kinds.ts'
+import { isTreatable, layOn } from './lay.ts'
 
 /** Every earlier version, and what brings its operations to the next. */
 const steps: Readonly<Record<number, (operations: readonly unknown[]) => unknown[]>> = {
@@ -12,6 +14,7 @@ const steps: Readonly<Record<number, (operations: readonly unknown[]) => unknown
   6: (operations) => filled('makeover', 'candidate')(operations), // where it is; what a seller was not asked
   7: (operations) => [...operations], // fees, the client's money, templates: new kinds of row alone
   8: (operations) => filled(...saidMore)(operations), // what kind of thing it is, how much, what it is made of, and more
+  9: fromVersionNine,
 }
 /** The kinds that got fields in version 9. */
 const saidMore = [
@@ -147,6 +150,30 @@ function fromVersionFour(operations: readonly unknown[]): unknown[] {
         fields: { ...blank.viewing, sampleId: id, light },
       })),
     ]
+  })
+}
+
+const lay = ['surface', 'wallId', 'bandFromMm', 'bandToMm'] as const
+/** Since version 10 treatments say where a finish lies: a finish that said so gets one with the same id. */
+function fromVersionNine(operations: readonly unknown[]): unknown[] {
+  return operations.flatMap((operation): unknown[] => {
+    if (!isRecord(operation) || operation.kind !== 'finish' || typeof operation.id !== 'string') return [operation]
+    const { id, base } = operation
+    if (operation.op !== 'put' || !isRecord(operation.fields)) return [operation]
+    const said = Object.entries(operation.fields).filter(([field]) => lay.some((name) => name === field))
+    const rest = Object.fromEntries(Object.entries(operation.fields).filter(([field]) => !lay.some((name) => name === field)))
+    const put = { ...operation, fields: rest }
+    const where = Object.fromEntries(said)
+    if (base !== null) {
+      const { surface, ...moved } = where
+      const fields = surface === undefined || !isTreatable(surface as Surface) ? moved : where
+      const changed = Object.keys(rest).length > 0 ? [put] : []
+      return Object.keys(fields).length > 0 ? [...changed, { op: 'put', kind: 'treatedPart', id, base, fields }] : changed
+    }
+    const { surface, ...place } = where
+    if (typeof surface !== 'string' || !isTreatable(surface as Surface)) return [put]
+    const { family, texture } = operation.fields as Pick<Row<'finish'>, 'family' | 'texture'>
+    return [put, ...layOn(id, { id, family, texture }, { surface: surface as 'walls', ...place })]
   })
 }
 

@@ -1,9 +1,9 @@
 /** How much of the room each colour is: measured, judged by eye, or typical of an ordinary room, and always said which. */
 import { roles, type Role, type Surface } from '../makeover/choices.ts'
-import { groupBy, type Makeover, paletteFinishes, rowsOf } from '../makeover/document.ts'
-import type { Row } from '../makeover/kinds.ts'
+import { groupBy, type Makeover, rowsOf } from '../makeover/document.ts'
+import { paletteFinishes, type LaidFinish, liesOn } from '../makeover/laid.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
-import type { FinishArea } from '../survey/index.ts'
+import type { FinishArea } from '../surfaces/index.ts'
 
 /** A visible area in m². */
 export type SeenArea = {
@@ -22,7 +22,7 @@ export function seenAreas(
   rules: Rules,
 ): Map<string, SeenArea> {
   const areas = new Map<string, SeenArea>()
-  const open: Row<'finish'>[] = []
+  const open: LaidFinish[] = []
   for (const row of paletteFinishes(makeover)) {
     const found = known.get(row.id)
     const size = found ? null : silhouette(makeover, row.pieceId)
@@ -37,7 +37,7 @@ export function seenAreas(
     const taken = sharedSurfaces.has(surface)
       ? paletteFinishes(makeover).reduce(
           (sum, row) =>
-            sum + (row.surface === surface && row.roomId === group[0]?.roomId ? (areas.get(row.id)?.m2 ?? 0) : 0),
+            sum + (liesOn(row, surface) && row.roomId === group[0]?.roomId ? (areas.get(row.id)?.m2 ?? 0) : 0),
           0,
         )
       : 0

@@ -27,7 +27,6 @@ function coloursIn(order: readonly number[], finishes: readonly { L: number; C: 
       labA: a,
       labB: b,
       usedFor: '',
-      surface: 'walls',
       sheen: 'matt',
       colourSource: 'lab',
     } as Row<'finish'>

@@ -2,9 +2,9 @@
 import { deltaE } from '../colour/difference.ts'
 import type { Lab } from '../colour/lab.ts'
 import type { Surface } from '../makeover/choices.ts'
-import { groupBy, headOf, type Makeover, paletteFinishes } from '../makeover/document.ts'
+import { groupBy, headOf, type Makeover } from '../makeover/document.ts'
+import { paletteFinishes, type LaidFinish, liesOn } from '../makeover/laid.ts'
 import { groundOf, isMaterial, type Ground } from '../makeover/things.ts'
-import type { Row } from '../makeover/kinds.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { labOf, lrvOf } from './colour-of.ts'
 import { type ContrastStandard, contrastBetween } from './told-apart.ts'
@@ -39,21 +39,21 @@ export function standings(
 ): Standing[] {
   const finishes = paletteFinishes(makeover)
   const walls = groupBy(
-    finishes.filter((row) => row.surface === 'walls'),
+    finishes.filter((row) => liesOn(row, 'walls')),
     (row) => row.roomId,
   )
-  const wallsOf = (roomId: string, wallId: string | null): readonly Row<'finish'>[] => {
+  const wallsOf = (roomId: string, wallId: string | null): readonly LaidFinish[] => {
     const all = walls.get(roomId) ?? []
-    const own = wallId === null ? [] : all.filter((row) => row.wallId === wallId)
-    return own.length > 0 ? own : wallId === null ? all : all.filter((row) => row.wallId === null)
+    const own = wallId === null ? [] : all.filter((row) => row.lies.some((lie) => lie.surface === 'walls' && lie.wallId === wallId))
+    return own.length > 0 ? own : wallId === null ? all : all.filter((row) => row.lies.every((lie) => lie.surface !== 'walls' || lie.wallId === null))
   }
-  const under = (surface: Surface, roomId: string): Row<'finish'>[] =>
-    finishes.filter((row) => row.surface === surface && row.roomId === roomId && row.pieceId === null)
+  const under = (surface: Surface, roomId: string): LaidFinish[] =>
+    finishes.filter((row) => liesOn(row, surface) && row.roomId === roomId && row.pieceId === null)
   /** What a thing is seen against: a thing is never held against a wall that nobody says it stands before, where walls differ. */
   const behindOf = (
     thing: { readonly roomId: string; readonly wallId: string | null },
     ground: Ground,
-  ): readonly Row<'finish'>[] => {
+  ): readonly LaidFinish[] => {
     if (ground === 'a thing') return []
     if (ground !== 'walls') return under(ground, thing.roomId)
     const all = wallsOf(thing.roomId, thing.wallId)
@@ -64,7 +64,7 @@ export function standings(
     row: { readonly id: string; readonly hides: boolean },
     colour: Lab,
     blends: boolean,
-    behind: readonly Row<'finish'>[],
+    behind: readonly LaidFinish[],
   ): Standing[] => {
     const wall = nearestOf(colour, behind, row.id)
     if (!wall) return []
@@ -107,8 +107,8 @@ export function standings(
 }
 
 /** The wall nearest in L*a*b*, which of few walls is the one it is seen against; not itself, nor what it carries. */
-function nearestOf(colour: Lab, walls: readonly Row<'finish'>[], itself: string): Row<'finish'> | undefined {
-  let [nearest, least]: [Row<'finish'> | undefined, number] = [undefined, Infinity]
+function nearestOf(colour: Lab, walls: readonly LaidFinish[], itself: string): LaidFinish | undefined {
+  let [nearest, least]: [LaidFinish | undefined, number] = [undefined, Infinity]
   for (const wall of walls) {
     const far = (colour.L - wall.labL) ** 2 + (colour.a - wall.labA) ** 2 + (colour.b - wall.labB) ** 2
     if (far < least && wall.id !== itself && wall.pieceId !== itself) [nearest, least] = [wall, far]
@@ -143,10 +143,10 @@ export function tellApart(makeover: Makeover, rules: Rules): Apart[] {
   return [...groupBy(paletteFinishes(makeover), (row) => row.roomId).values()].flatMap((rows) =>
     pairs.flatMap(([surface, behind]) =>
       rows
-        .filter((row) => row.surface === surface)
+        .filter((row) => liesOn(row, surface))
         .flatMap((finish) => {
           const nearest = rows
-            .filter((row) => row.surface === behind)
+            .filter((row) => liesOn(row, behind))
             .map((row) => ({ row, points: contrastBetween(standard, lrvOf(finish), lrvOf(row)) }))
             .sort((a, b) => a.points - b.points)[0]
           return nearest

@@ -4,7 +4,7 @@ import { deltaE } from '../colour/difference.ts'
 import { labFromLch } from '../colour/lab.ts'
 import type { Documents, Operation } from '../makeover/change.ts'
 import { roles } from '../makeover/choices.ts'
-import { paletteWorld, practised, reckoned } from '../testing/palette.ts'
+import { paletteWorld, practised, reckoned, type Told } from '../testing/palette.ts'
 import { change } from '../testing/small-makeover.ts'
 import { balanceCures, clashCures, labOf, suggest, wants, type Cure } from './index.ts'
 
@@ -114,7 +114,7 @@ describe('the least change that brings the shares right', () => {
 })
 
 describe('suggestions', () => {
-  const room = (...more: Operation[]): Documents =>
+  const room = (...more: Told[]): Documents =>
     world.with(
       finish('Wall', '#83a7ad', { surface: 'walls', visibleM2: 36 }),
       finish('Boards', '#c59c5f', { surface: 'floor', family: 'wood', visibleM2: 17, role: 'secondary', fate: 'keep' }),

@@ -12,7 +12,6 @@ import {
   roles,
   scales,
   sheens,
-  surfaces,
   testResults,
   textures,
   uses,
@@ -22,7 +21,6 @@ import {
   choice,
   count,
   date,
-  distance,
   flag,
   lab,
   label,
@@ -48,7 +46,6 @@ export const paletteKinds = {
     sheen: choice(sheens),
     ...lab,
     colourSource: choice(colourSources),
-    surface: choice(surfaces),
     /** The piece that carries it. */
     pieceId: reference('piece').nullable(),
     /** Where in the room it is: "walls", "seat". */
@@ -78,11 +75,6 @@ export const paletteKinds = {
     touchUp: flag(),
     /** What it is woven as: "herringbone", "bouclé"; the same in two things ties them. */
     weave: line(40).meta({ words: false }),
-    /** The one wall it is on; null for all of its surface. */
-    wallId: reference('wall').nullable(),
-    /** The band of height it covers; null for from the floor, and to the ceiling. */
-    bandFromMm: distance(20_000).nullable(),
-    bandToMm: size(),
   }),
   /** A palette colour that a patterned finish carries, by its share of the pattern. */
   patternPart: row(

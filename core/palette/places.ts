@@ -1,4 +1,5 @@
 /** Where a palette colour appears: in which part of the room, and how high. */
+import { laidFinish } from '../makeover/laid.ts'
 import { type Makeover } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 import { thingsIn } from '../makeover/things.ts'
@@ -122,7 +123,7 @@ function placeOf(makeover: Makeover, appearance: Appearance, room: Room | undefi
     }
     return nowhere
   }
-  const finish = makeover.rows.finish[appearance.id]
+  const finish = laidFinish(makeover, appearance.id)
   if (!finish) return nowhere
   const ceiling = room?.survey?.heightMm ?? null
   const zone = zoneMiddle(finish.zoneId, room)

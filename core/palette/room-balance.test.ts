@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { blank } from '../makeover/blank.ts'
 import { add, type Documents, type Operation } from '../makeover/change.ts'
 import { minor } from '../money/minor.ts'
-import { codesOf, reckoned } from '../testing/palette.ts'
+import { codesOf, reckoned, type Told } from '../testing/palette.ts'
 import { change } from '../testing/small-makeover.ts'
 import { lightsSeen } from './index.ts'
 import { finish, idOf, newId, piece, school, titles, world } from '../testing/coloured-room.ts'
@@ -92,7 +92,7 @@ describe('each school of colour holds its own checks', () => {
     ).toContain('palette.no-pop')
   })
   it('quiet layers: cloth stays pale; greenery and what hangs at the window may carry colour', () => {
-    const quiet = (...more: Operation[]) => codesOf(world.with(wall('#e9e2d3'), ...more, school('colours', 'quiet')))
+    const quiet = (...more: Told[]) => codesOf(world.with(wall('#e9e2d3'), ...more, school('colours', 'quiet')))
     expect(quiet(finish('Cushion', '#3b3f46', { family: 'textile', surface: 'piece' }))).toContain(
       'palette.quiet-cloth',
     )
@@ -106,7 +106,7 @@ describe('each school of colour holds its own checks', () => {
   })
   it('one envelope: one colour all round, warm white or dark, one focal point, cloth that stands out, one rug', () => {
     const dark = '#2e2a3a'
-    const envelope = (...more: Operation[]) =>
+    const envelope = (...more: Told[]) =>
       codesOf(
         world.with(
           wall(dark),

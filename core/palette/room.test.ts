@@ -1,8 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { labFromLch } from '../colour/lab.ts'
-import { edit, type Documents, type Operation } from '../makeover/change.ts'
+import { type Documents, type Operation } from '../makeover/change.ts'
 import { roles } from '../makeover/choices.ts'
+import { layOn } from '../makeover/lay.ts'
 import { plainPractice } from '../makeover/practice.ts'
 import { codesOf, reckoned } from '../testing/palette.ts'
 import { change } from '../testing/small-makeover.ts'
@@ -82,16 +83,12 @@ describe('where a colour appears', () => {
   const spread = (documents: Documents) =>
     reckoned(documents).palette.spreads.find((spread) => spread.finishId === idOf('Rust'))
   const placed = (documents: Documents): Documents =>
-    change(documents, [
-      edit(
-        'finish',
-        documents.makeover.rows.finish[idOf('Rust')] ??
-          (() => {
-            throw new Error('Rust')
-          })(),
-        { wallId: wallIds[0] ?? null, bandFromMm: 0, bandToMm: 500 },
-      ),
-    ])
+    change(documents, railed(0))
+  const railed = (wall: number): Operation[] => {
+    const id = idOf('Rust')
+    const where = { surface: 'rail', wallId: wallIds[wall] ?? null, bandFromMm: 0, bandToMm: 500 } as const
+    return layOn(newId(), { id, family: 'paint', texture: 'usual' }, where)
+  }
   it('in three parts of the room at different heights it looks meant, and nothing is said', () => {
     const documents = placed(change(room, [...at(2, 0, 'Chair'), ...at(1, 1500, 'Picture')]))
     expect(spread(documents)).toMatchObject({ apart: 3, fault: null })
@@ -106,9 +103,12 @@ describe('where a colour appears', () => {
   })
   it('all in one half of the room is raised; so is all at one height', () => {
     // three things along the right-hand end: two corners' walls and the end wall, high and low
-    const right = placed(change(room, [...at(1, 0, 'Chair'), ...at(1, 1400, 'Picture'), ...at(1, 2100, 'Shelf')]))
-    const rust = right.makeover.rows.finish[idOf('Rust')]
-    const documents = rust ? change(right, [edit('finish', rust, { wallId: wallIds[1] ?? null })]) : right
+    const documents = change(room, [
+      ...at(1, 0, 'Chair'),
+      ...at(1, 1400, 'Picture'),
+      ...at(1, 2100, 'Shelf'),
+      ...railed(1),
+    ])
     expect(spread(documents)?.fault).toBe('one side')
     expect(titles(documents, 'palette.one-side')).toEqual(['Rust is all on one side of the room'])
     const level = placed(

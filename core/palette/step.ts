@@ -1,9 +1,10 @@
-import { paletteFinishes } from '../makeover/document.ts'
+import { paletteFinishes } from '../makeover/laid.ts'
 import type { MakeoverKind } from '../makeover/kinds.ts'
 import type { Remark } from '../remarks/remark.ts'
 import { catalogue, codeOf } from './catalogue.ts'
 import { part, type Given, type Step } from '../steps/step.ts'
-import type { Room, Surveyed } from '../survey/index.ts'
+import type { FinishArea } from '../surfaces/index.ts'
+import type { Room } from '../survey/index.ts'
 import { paletteAttention } from './attention.ts'
 import { toldByNames } from './told.ts'
 import { reckonPalette, type Palette } from './finishes.ts'
@@ -45,24 +46,24 @@ export const step = {
       name: 'palette',
       reads: {
         rows: ['finish'],
-        figures: ['makeover', 'patternPart', 'candidateColour', 'piece', 'candidate', 'opening', 'wall'],
+        figures: ['makeover', 'treatment', 'treatedPart', 'patternPart', 'candidateColour', 'piece', 'candidate', 'opening', 'wall'],
         rules: colourRules,
         schools: true,
-        parts: ['survey', 'rooms', 'told'],
+        parts: ['lying', 'rooms', 'told'],
       },
       reckon: ({
         makeover,
         practice,
         parts,
-      }: Given<{ survey: Surveyed; rooms: readonly Room[]; told: string }>): Palette =>
-        reckonPalette(makeover, practice, parts.survey.finishes, parts.rooms, parts.told),
+      }: Given<{ lying: ReadonlyMap<string, FinishArea>; rooms: readonly Room[]; told: string }>): Palette =>
+        reckonPalette(makeover, practice, parts.lying, parts.rooms, parts.told),
     }),
   ],
   remarks: part({
     name: 'remarks of the palette',
     reads: {
       rows: ['finish', 'piece', 'constraint'],
-      figures: ['makeover', 'candidate', 'purchase', 'sample', 'viewing', 'patternPart', 'candidateColour'],
+      figures: ['makeover', 'treatment', 'treatedPart', 'candidate', 'purchase', 'sample', 'viewing', 'patternPart', 'candidateColour'],
       rules: [...colourRules, 'envelope.', 'quiet.', 'woods.', 'room.'],
       schools: true,
       parts: ['palette'],

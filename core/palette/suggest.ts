@@ -2,7 +2,8 @@
 import { deltaE } from '../colour/difference.ts'
 import { chroma, hue, labFromLch, showable, type Lab } from '../colour/lab.ts'
 import type { Family, Sheen, Texture } from '../makeover/choices.ts'
-import { type Makeover, paletteFinishes } from '../makeover/document.ts'
+import { type Makeover } from '../makeover/document.ts'
+import { paletteFinishes, type LaidFinish } from '../makeover/laid.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Practice } from '../makeover/practice.ts'
 import { schoolOf } from '../rulebook/schools.ts'
@@ -108,7 +109,7 @@ export function suggest(
 const repeats = 0.6
 
 /** The leading colours of the room: the largest finishes that are no small accents, of two colours at most. */
-function mainsOf(rows: readonly Row<'finish'>[], share: ReadonlyMap<string, number>): Row<'finish'>[] {
+function mainsOf(rows: readonly LaidFinish[], share: ReadonlyMap<string, number>): Row<'finish'>[] {
   const large = rows
     .filter((row) => row.role !== 'accent' && row.surface !== 'ceiling' && row.pattern === 'plain')
     .toSorted((left, right) => (share.get(right.id) ?? 0) - (share.get(left.id) ?? 0))

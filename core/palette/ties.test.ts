@@ -182,7 +182,7 @@ describe('the schools of colour', () => {
       finish('Two', '#7d8a80', { role: 'secondary', visibleM2: secondary }),
       finish('Three', '#a84f33', { role: 'accent', visibleM2: accent }),
     ]
-    const balance = (operations: Operation[]) =>
+    const balance = (operations: (Operation | Operation[])[]) =>
       codes(change(begun, operations)).filter((code) => code === 'palette.balance').length
     expect(balance([...sharesOf(60, 30, 10), school('colours', 'sixty-thirty-ten')])).toBe(0)
     expect(balance([...sharesOf(69, 23, 8), school('colours', 'sixty-thirty-ten')])).toBe(0) // within 10, 8 and 4 points
@@ -190,7 +190,7 @@ describe('the schools of colour', () => {
     expect(balance(sharesOf(90, 9, 1))).toBe(0)
   })
   it('neutrals and one raises a second strong colour; woods are not counted', () => {
-    const strong = (operations: Operation[]) =>
+    const strong = (operations: (Operation | Operation[])[]) =>
       codes(change(begun, [wall(), ...operations, school('colours', 'neutrals-and-one')])).includes(
         'palette.many-strong',
       )

@@ -1,6 +1,7 @@
 import { deltaE } from '../colour/difference.ts'
 import { toneOf, type Lab, type Tone } from '../colour/lab.ts'
-import { groupBy, type Makeover, paletteFinishes, rowsOf } from '../makeover/document.ts'
+import { groupBy, type Makeover, rowsOf } from '../makeover/document.ts'
+import { paletteFinishes } from '../makeover/laid.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { asSwatch, labOf } from './colour-of.ts'

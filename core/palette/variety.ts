@@ -1,7 +1,8 @@
 /** Textures, patterns and metals of a room, counted as a practitioner counts them. */
 import { deltaE } from '../colour/difference.ts'
 import type { Scale } from '../makeover/choices.ts'
-import { groupBy, type Makeover, paletteFinishes, rowsOf } from '../makeover/document.ts'
+import { groupBy, type Makeover, rowsOf } from '../makeover/document.ts'
+import { paletteFinishes } from '../makeover/laid.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { labOf } from './colour-of.ts'

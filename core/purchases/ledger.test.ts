@@ -112,7 +112,7 @@ describe('the ledger, whatever is ordered, paid, returned and signed', () => {
           }
         }
       }),
-      { numRuns: 80 },
+      { numRuns: 100 },
     )
     expect(taken).toBeGreaterThan(200)
     expect(refused).toBeGreaterThan(200)

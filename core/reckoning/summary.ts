@@ -1,4 +1,5 @@
-import { headOf, type Makeover, paletteFinishes, rowsOf } from '../makeover/document.ts'
+import { headOf, type Makeover, rowsOf } from '../makeover/document.ts'
+import { paletteFinishes } from '../makeover/laid.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Minor } from '../money/minor.ts'
 import type { PlainDate } from '../measure/plain-date.ts'

@@ -3,9 +3,10 @@ import { step as brief } from '../brief/index.ts'
 import { step as palette } from '../palette/index.ts'
 import { step as pieces } from '../pieces/index.ts'
 import { step as purchases } from '../purchases/index.ts'
+import { step as surfaces } from '../surfaces/index.ts'
 import { step as survey } from '../survey/index.ts'
 
-export const steps = [brief, survey, palette, pieces, purchases] as const
+export const steps = [brief, survey, palette, surfaces, pieces, purchases] as const
 
 type Steps = (typeof steps)[number]
 export type StepName = Steps['name']

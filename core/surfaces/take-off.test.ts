@@ -1,4 +1,7 @@
 /** What a finish takes on measured walls, by pencil. */
+import { addLaid, type LaidFields } from '../testing/laid.ts'
+import { laidFinish, type LaidFinish } from '../makeover/laid.ts'
+import { finishAreas } from './finish-areas.ts'
 import { describe, expect, it } from 'vitest'
 import { blank } from '../makeover/blank.ts'
 import { add, type Operation } from '../makeover/change.ts'
@@ -9,11 +12,11 @@ import { measuredRoom, rectangle, type Measured } from '../testing/surveyed.ts'
 import { paintTakeOff, paperTakeOff } from './take-off.ts'
 
 const plain: Measured = { walls: rectangle(5000, 3000), survey: { heightMm: 2500 } }
-function room(measured: Measured, ...finishes: Partial<Fields<'finish'>>[]) {
+function room(measured: Measured, ...finishes: LaidFields[]) {
   const { documents, roomId, rules, newId } = measuredRoom(measured)
   const ids = finishes.map(() => newId())
-  const rows = finishes.map((fields, at): Operation =>
-    add('finish', ids[at] ?? '', {
+  const rows = finishes.flatMap((fields, at): Operation[] =>
+    addLaid(ids[at] ?? '', {
       ...blank.finish,
       roomId,
       name: 'Finish',
@@ -38,8 +41,8 @@ function room(measured: Measured, ...finishes: Partial<Fields<'finish'>>[]) {
   return {
     makeover,
     on,
-    m2: surveyOf(makeover, [measuredAs], rules).finishes.get(ids[0] ?? '')?.m2 ?? 0,
-    finish: makeover.rows.finish[ids[0] ?? ''] as Row<'finish'>,
+    m2: finishAreas(makeover, [{ room: measuredAs, areas }]).get(ids[0] ?? '')?.m2 ?? 0,
+    finish: laidFinish(makeover, ids[0] ?? '') as LaidFinish,
   }
 }
 const spaced = (text: string | undefined): string => (text ?? '').replaceAll(/\s/g, ' ')

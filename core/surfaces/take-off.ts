@@ -1,5 +1,6 @@
 /** What a finish of the palette takes where it lies on measured surfaces, with the working a person would write. */
-import { rowsOf, type Makeover } from '../makeover/document.ts'
+import type { Makeover } from '../makeover/document.ts'
+import { laidFinishes, liesOn, type LaidFinish } from '../makeover/laid.ts'
 import type { Row } from '../makeover/kinds.ts'
 import { writeArea, writeLitres } from '../measure/area.ts'
 import { writeLength, type UnitSystem } from '../measure/length.ts'
@@ -16,13 +17,13 @@ type On = { readonly room: Room; readonly areas: RoomAreas; readonly rules: Rule
 /** Litres of a paint, by the measured area of the finish. Null where it is no paint that is to be bought. */
 export function paintTakeOff(
   makeover: Makeover,
-  finish: Row<'finish'>,
+  finish: LaidFinish,
   m2: number,
   { rules, units }: Pick<On, 'rules' | 'units'>,
 ): TakeOff | null {
   if (finish.family !== 'paint' || finish.fate !== null || !(m2 > 0)) return null
-  const old = rowsOf(makeover, 'finish').find(
-    (row) => row.roomId === finish.roomId && row.surface === finish.surface && row.fate === 'change',
+  const old = laidFinishes(makeover).find(
+    (row) => row.roomId === finish.roomId && liesOn(row, finish.surface) && row.fate === 'change',
   )
   const fresh = labOf(finish)
   const before = old ? labOf(old) : null
@@ -76,7 +77,7 @@ export const usualRoll = (finish: Pick<Row<'finish'>, 'repeatMm'>, rules: Rules)
 })
 
 /** The walls a finish lies on, as paper meets them: their heights, or the band of it, and the openings within. */
-export function paperWalls(finish: Row<'finish'>, { room, areas }: Pick<On, 'room' | 'areas'>): PaperWall[] {
+export function paperWalls(finish: LaidFinish, { room, areas }: Pick<On, 'room' | 'areas'>): PaperWall[] {
   return room.walls
     .filter(({ row }) => finish.wallId === null || row.id === finish.wallId)
     .flatMap((wall): PaperWall[] => {
@@ -98,8 +99,8 @@ export function paperWalls(finish: Row<'finish'>, { room, areas }: Pick<On, 'roo
 }
 
 /** Rolls of a paper round the walls it lies on. Null where it is no paper on walls, or no height is known. */
-export function paperTakeOff(finish: Row<'finish'>, on: On): TakeOff | null {
-  if (finish.family !== 'paper' || finish.surface !== 'walls' || finish.fate !== null) return null
+export function paperTakeOff(finish: LaidFinish, on: On): TakeOff | null {
+  if (finish.family !== 'paper' || !liesOn(finish, 'walls') || finish.fate !== null) return null
   const { rules, units } = on
   const walls = paperWalls(finish, on)
   if (walls.length === 0) return null

@@ -1,3 +1,4 @@
+import { addLaid, type LaidFields } from '../testing/laid.ts'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { blank } from '../makeover/blank.ts'
@@ -7,7 +8,7 @@ import { reckon } from '../reckoning/reckon.ts'
 import { change, testToday } from '../testing/small-makeover.ts'
 import { measuredRoom, rectangle, withBreast, type Measured } from '../testing/surveyed.ts'
 import { areasOf, disjoint } from './areas.ts'
-import { finishAreas } from './finish-areas.ts'
+import { finishAreas } from '../surfaces/finish-areas.ts'
 import { roomsOf } from './room.ts'
 import { surveyWorking } from './working.ts'
 
@@ -177,17 +178,17 @@ describe('areas and runs of a room', () => {
 })
 
 describe('the area of finishes', () => {
-  const finish = (roomId: string, fields: Partial<Fields<'finish'>>): Fields<'finish'> => ({
+  const finish = (roomId: string, fields: LaidFields) => ({
     ...blank.finish,
     roomId,
     name: 'x',
-    role: 'dominant',
-    family: 'paint',
-    sheen: 'matt',
+    role: 'dominant' as const,
+    family: 'paint' as const,
+    sheen: 'matt' as const,
     labL: 60,
     labA: 0,
     labB: 10,
-    colourSource: 'lab',
+    colourSource: 'lab' as const,
     usedFor: '',
     visibleM2: null,
     ...fields,
@@ -197,14 +198,13 @@ describe('the area of finishes', () => {
     survey: { heightMm: 2500 },
     openings: [{ wall: 0, what: 'door' as const, fromMm: 400, widthMm: 800, headMm: 2000 }],
   }
-  function laid(...finishes: readonly Partial<Fields<'finish'>>[]) {
+  function laid(...finishes: readonly LaidFields[]) {
     const { documents, roomId, newId, rules, wallIds } = measuredRoom(room)
     const ids = finishes.map(() => newId())
     const after = change(
       documents,
-      finishes.map((thisFinish, at) =>
-        add(
-          'finish',
+      finishes.flatMap((thisFinish, at) =>
+        addLaid(
           ids[at] ?? '',
           finish(roomId, {
             ...thisFinish,
@@ -215,7 +215,7 @@ describe('the area of finishes', () => {
     )
     const [measured] = roomsOf(after.makeover, rules)
     const areas = measured ? areasOf(after.makeover, measured, rules) : null
-    const found = finishAreas(after.makeover, areas ? [areas] : [])
+    const found = finishAreas(after.makeover, areas && measured ? [{ room: measured, areas }] : [])
     return { areas: ids.map((id) => found.get(id)), palette: reckon(after, testToday).palette }
   }
   it('takes walls, floor and ceiling as measured, in place of what the eye said', () => {

@@ -1,5 +1,6 @@
 /** What a closed room comes to: areas in m², runs in mm, its volume in m³. */
-import { rowsOf, type Makeover } from '../makeover/document.ts'
+import type { Makeover } from '../makeover/document.ts'
+import { laidFinishes } from '../makeover/laid.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { ceilingAlong } from './ceiling.ts'
 import { areaOf, clip, clipBy, heightOn, offLine, type Plane } from './geometry.ts'
@@ -128,9 +129,9 @@ export function floorArea(room: Room): number {
 
 /** The height bands of a room: parted by the dado, the picture rail, and wherever a finish begins or ends. */
 function bandsOf(makeover: Makeover, room: Room): Band[] {
-  const edges = rowsOf(makeover, 'finish')
-    .filter((row) => row.roomId === room.id && row.surface === 'walls')
-    .flatMap((row) => [row.bandFromMm, row.bandToMm])
+  const edges = laidFinishes(makeover)
+    .filter((row) => row.roomId === room.id)
+    .flatMap((row) => row.lies.flatMap((lie) => (lie.surface === 'walls' ? [lie.bandFromMm, lie.bandToMm] : [])))
   const heights = [
     ...new Set(
       [room.survey?.dadoMm, room.survey?.railMm, ...edges].filter(

@@ -1,3 +1,4 @@
+import { addLaid } from '../testing/laid.ts'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { blank } from '../makeover/blank.ts'
@@ -119,7 +120,7 @@ describe('a wall that is not plain', () => {
       add('room', nextRoom, { uses: '', name: 'The next room' }),
       add('wall', nextWall, { ...blank.wall, roomId: nextRoom, place: 1, lengthMm: 3000 }),
       add('opening', sharing, { ...blank.opening, ...door, wallId: nextWall, sharesId: gone.id }),
-      add('finish', wash, {
+      ...addLaid(wash, {
         ...blank.finish,
         roomId: row.roomId,
         name: 'Lime wash',
@@ -139,6 +140,6 @@ describe('a wall that is not plain', () => {
     const { makeover } = change(shared, takeOutWall(shared.makeover, row))
     expect(makeover.rows.opening[gone.id]).toBeUndefined()
     expect(makeover.rows.opening[sharing]?.sharesId).toBeNull()
-    expect(makeover.rows.finish[wash]?.wallId).toBeNull()
+    expect(makeover.rows.treatedPart[wash]).toBeUndefined()
   })
 })

@@ -177,8 +177,8 @@ export const withoutOpenings = (makeover: Makeover, gone: ReadonlySet<string>): 
 ]
 
 /**
- * The change that takes a wall out of the walk, with what is on it; finishes, zones, pieces and looks at samples of it
- * become those of the room.
+ * The change that takes a wall out of the walk, with what is on it, and what was treated of it; zones, pieces and
+ * looks at samples of it become those of the room.
  */
 export function takeOutWall(makeover: Makeover, wall: Row<'wall'>): Operation[] {
   const openings = belongingTo(rowsOf(makeover, 'opening'), 'wallId', wall.id)
@@ -192,9 +192,9 @@ export function takeOutWall(makeover: Makeover, wall: Row<'wall'>): Operation[] 
     ...rowsOf(makeover, 'zone').flatMap((row): Operation[] =>
       row.wallId === wall.id ? [edit('zone', row, { wallId: null })] : [],
     ),
-    ...rowsOf(makeover, 'finish').flatMap((row): Operation[] =>
-      row.wallId === wall.id ? [edit('finish', row, { wallId: null })] : [],
-    ),
+    ...rowsOf(makeover, 'treatedPart')
+      .filter((row) => row.wallId === wall.id || (row.openingId !== null && gone.has(row.openingId)))
+      .map((row) => remove('treatedPart', row)),
     ...rowsOf(makeover, 'piece').flatMap((row): Operation[] =>
       row.wallId === wall.id ? [edit('piece', row, { wallId: null, openingId: null })] : [],
     ),

@@ -32,12 +32,8 @@ export function surveyGuards(makeover: Makeover): Fault[] {
         fault('shared', 'opening', row.id, 'sharesId', 'is in the same room: expected an opening of the next one'),
       )
   }
-  for (const kind of ['zone', 'finish'] as const)
-    for (const row of rowsOf(makeover, kind))
-      if (row.wallId !== null && roomOf(row.wallId) !== row.roomId)
-        faults.push(fault('wall', kind, row.id, 'wallId', 'is a wall of another room: expected one of its own'))
-  for (const row of rowsOf(makeover, 'finish'))
-    if (row.bandFromMm !== null && row.bandToMm !== null && row.bandToMm <= row.bandFromMm)
-      faults.push(fault('band', 'finish', row.id, 'bandToMm', 'is not above where the band begins: expected more'))
+  for (const row of rowsOf(makeover, 'zone'))
+    if (row.wallId !== null && roomOf(row.wallId) !== row.roomId)
+      faults.push(fault('wall', 'zone', row.id, 'wallId', 'is a wall of another room: expected one of its own'))
   return faults
 }

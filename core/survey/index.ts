@@ -1,7 +1,7 @@
 export { testedCorner } from './corner-test.ts'
 export { step } from './step.ts'
-export { areasOf, type RoomAreas } from './areas.ts'
-export { type FinishArea } from './finish-areas.ts'
+export { areasOf, faceOf, type RoomAreas } from './areas.ts'
+export { areaOf, clip } from './geometry.ts'
 export { angleIn, type LengthReading } from './closing.ts'
 
 export { surveyOf, type Surveyed } from './reckoned.ts'

@@ -4,6 +4,7 @@
  */
 import { splitSeveral } from '../makeover/choices.ts'
 import { headOf, rowsOf, type Makeover } from '../makeover/document.ts'
+import { laidFinishes, liesOn, type LaidFinish } from '../makeover/laid.ts'
 import type { Row } from '../makeover/kinds.ts'
 import { groundOfPiece } from '../makeover/things.ts'
 import type { Remark } from '../remarks/remark.ts'
@@ -15,7 +16,7 @@ const mayHoldAsbestos = new Set(['textured coating', 'sheet floor', 'tile'])
 
 export function oldFinishes(makeover: Makeover, rules: Rules): Remark[] {
   const built = headOf(makeover)?.builtYear ?? null
-  return rowsOf(makeover, 'finish').flatMap((row) => {
+  return laidFinishes(makeover).flatMap((row) => {
     const year = row.laidYear ?? built
     // what is only covered is neither sanded nor lifted
     if (row.fate === null || row.fate === 'camouflage' || row.material === null || row.tested === 'clear') return []
@@ -65,21 +66,24 @@ export function oldFinishes(makeover: Makeover, rules: Rules): Remark[] {
 }
 
 /** What is chosen and would be drilled into it: into a coated ceiling what hangs there, into a wall what hangs before it. */
-function drilledInto(makeover: Makeover, finish: Row<'finish'>): Row<'piece'> | null {
+function drilledInto(makeover: Makeover, finish: LaidFinish): Row<'piece'> | null {
   return (
     rowsOf(makeover, 'piece').find((piece) => {
       const chosen = piece.chosenId === null ? undefined : makeover.rows.candidate[piece.chosenId]
       if (!chosen || piece.roomId !== finish.roomId || !splitSeveral(chosen.methods).includes('drill')) return false
       const ground = groundOfPiece(piece)
-      if (finish.surface === 'ceiling') return ground === 'ceiling'
+      if (ground === 'ceiling') return liesOn(finish, 'ceiling')
       // where nobody said which wall, nothing is said of what is on it
       return (
-        finish.surface === 'walls' &&
         ground === 'walls' &&
         piece.wallId !== null &&
-        (finish.wallId === null || finish.wallId === piece.wallId) &&
-        piece.aboveMm >= (finish.bandFromMm ?? 0) &&
-        piece.aboveMm <= (finish.bandToMm ?? Infinity)
+        finish.lies.some(
+          (lie) =>
+            lie.surface === 'walls' &&
+            (lie.wallId === null || lie.wallId === piece.wallId) &&
+            piece.aboveMm >= (lie.bandFromMm ?? 0) &&
+            piece.aboveMm <= (lie.bandToMm ?? Infinity),
+        )
       )
     }) ?? null
   )

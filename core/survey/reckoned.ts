@@ -1,8 +1,7 @@
-/** The survey's part of the reckoning: how each room closes, what it comes to, and the area of each finish. */
+/** The survey's part of the reckoning: how each room closes, and what it comes to. */
 import type { Makeover } from '../makeover/document.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { areasOf, type RoomAreas } from './areas.ts'
-import { finishAreas, type FinishArea } from './finish-areas.ts'
 import type { Closing } from './closing.ts'
 import type { Room } from './room.ts'
 
@@ -14,9 +13,9 @@ export type RoomSurvey = {
   readonly again: Closing['again']
   readonly areas: RoomAreas | null
 }
-export type Surveyed = { readonly rooms: readonly RoomSurvey[]; readonly finishes: ReadonlyMap<string, FinishArea> }
+export type Surveyed = { readonly rooms: readonly RoomSurvey[] }
 
-/** What measured rooms come to, and the area of each finish on them. */
+/** What measured rooms come to. */
 export function surveyOf(makeover: Makeover, measured: readonly Room[], rules: Rules): Surveyed {
   const rooms = measured.map((room): RoomSurvey => ({
     roomId: room.id,
@@ -26,11 +25,5 @@ export function surveyOf(makeover: Makeover, measured: readonly Room[], rules: R
     again: room.closing.again,
     areas: areasOf(makeover, room, rules),
   }))
-  return {
-    rooms,
-    finishes: finishAreas(
-      makeover,
-      rooms.flatMap((room) => (room.areas ? [room.areas] : [])),
-    ),
-  }
+  return { rooms }
 }

@@ -1,3 +1,4 @@
+import { addLaid } from '../testing/laid.ts'
 import { describe, expect, it } from 'vitest'
 import { blank } from '../makeover/blank.ts'
 import { add, edit } from '../makeover/change.ts'
@@ -93,7 +94,7 @@ describe('what a survey gives cause to say', () => {
   it('asks for a test before old paint is sanded or an old floor lifted; the year is the country’s to set', () => {
     const { documents, roomId, newId } = measuredRoom(plain)
     const finish = (fields: Partial<Fields<'finish'>>) =>
-      add('finish', newId(), {
+      addLaid(newId(), {
         ...blank.finish,
         roomId,
         name: 'Old door paint',
@@ -113,7 +114,7 @@ describe('what a survey gives cause to say', () => {
     const told = (fields: Partial<Fields<'finish'>>, builtYear: number | null = null) => {
       const head = headOf(documents.makeover)
       const after = change(documents, [
-        finish(fields),
+        ...finish(fields),
         ...(head && builtYear ? [edit('makeover', head, { builtYear })] : []),
       ])
       return reckon(after, testToday)

@@ -1,3 +1,4 @@
+import { addLaid, type LaidFields } from '../testing/laid.ts'
 import { describe, expect, it } from 'vitest'
 import { blank } from '../makeover/blank.ts'
 import { add } from '../makeover/change.ts'
@@ -6,13 +7,13 @@ import { reckon } from '../reckoning/reckon.ts'
 import { change, testToday, tryChange } from '../testing/small-makeover.ts'
 import { measuredRoom, rectangle, type Measured } from '../testing/surveyed.ts'
 import { areasOf } from './areas.ts'
-import { finishAreas } from './finish-areas.ts'
+import { finishAreas } from '../surfaces/finish-areas.ts'
 import { cross } from './geometry.ts'
 import { roomsOf } from './room.ts'
 import { surveyWorking } from './working.ts'
 
 const plain = { walls: rectangle(5000, 3600), survey: { heightMm: 2500 } }
-const finish = (roomId: string, fields: Partial<Fields<'finish'>>) => ({
+const finish = (roomId: string, fields: LaidFields) => ({
   ...blank.finish,
   roomId,
   name: 'Lime',
@@ -35,11 +36,11 @@ describe('finishes that share a surface and say no more', () => {
     const ids = judged.map(() => newId())
     const after = change(
       documents,
-      judged.map((visibleM2, at) => add('finish', ids[at] ?? '', finish(roomId, { visibleM2, surface: 'floor' }))),
+      judged.flatMap((visibleM2, at) => addLaid(ids[at] ?? '', finish(roomId, { visibleM2, surface: 'floor' }))),
     )
     const [room] = roomsOf(after.makeover, rules)
     const areas = room ? areasOf(after.makeover, room, rules) : null
-    const found = finishAreas(after.makeover, areas ? [areas] : [])
+    const found = finishAreas(after.makeover, areas && room ? [{ room, areas }] : [])
     return ids.map((id) => found.get(id)?.m2)
   }
   it('the one that nobody judged has what the others leave of the 18 m²', () => {
@@ -86,7 +87,7 @@ describe('the working of a survey', () => {
 describe('what a survey gives cause to say of old materials and of heights', () => {
   const said = (measured: Measured, fields: Partial<Fields<'finish'>> | null = null) => {
     const { documents, roomId, newId } = measuredRoom(measured)
-    const after = fields ? change(documents, [add('finish', newId(), finish(roomId, fields))]) : documents
+    const after = fields ? change(documents, addLaid(newId(), finish(roomId, fields))) : documents
     return reckon(after, testToday).remarks.filter(({ step }) => step === 'survey')
   }
   it('names the year of the material itself, and a stop to sanding until it was tested', () => {
@@ -113,14 +114,14 @@ describe('what a survey gives cause to say of old materials and of heights', () 
   })
 })
 
-it('a finish hangs on a wall of its own room, or the change is refused where it says another', () => {
+it('a finish lies on a wall of its own room, or the change is refused where it says another', () => {
   const { documents, newId, wallIds } = measuredRoom(plain)
   const nextRoom = newId()
   const { faults } = tryChange(documents, [
     add('room', nextRoom, { uses: '', name: 'The next room' }),
-    add('finish', newId(), finish(nextRoom, { wallId: wallIds[0] ?? null })),
+    ...addLaid(newId(), finish(nextRoom, { wallId: wallIds[0] ?? null })),
   ])
-  expect(faults).toMatchObject([{ code: 'wall', kind: 'finish', field: 'wallId' }])
+  expect(faults).toMatchObject([{ code: 'wall', kind: 'treatedPart', field: 'wallId' }])
 })
 
 it('segments on one line touch where they overlap, and only there', () => {

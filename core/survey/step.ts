@@ -24,7 +24,7 @@ export const step = {
     }),
     part({
       name: 'survey',
-      reads: { rows: measured, figures: ['finish'], rules: ['survey.'], parts: ['rooms'] },
+      reads: { rows: measured, figures: ['finish', 'treatment', 'treatedPart'], rules: ['survey.'], parts: ['rooms'] },
       reckon: ({ makeover, practice, parts }: Given<{ rooms: readonly Room[] }>): Surveyed =>
         surveyOf(makeover, parts.rooms, practice.rules),
     }),
@@ -33,7 +33,7 @@ export const step = {
     name: 'remarks of the survey',
     reads: {
       rows: [...measured, 'finish', 'piece'],
-      figures: ['makeover', 'candidate'],
+      figures: ['makeover', 'candidate', 'treatment', 'treatedPart'],
       rules: ['survey.'],
       parts: ['rooms'],
     },

@@ -6,10 +6,14 @@ import type { Fields } from '../makeover/kinds.ts'
 import { minor } from '../money/minor.ts'
 import { practiceOf } from '../makeover/practice.ts'
 import { reckon, type Reckoning } from '../reckoning/reckon.ts'
+import { finishOnly, laidOn, type LaidFields } from './laid.ts'
 import { begin, candidateOf, change, countingIds, pieceOf, testToday } from './small-makeover.ts'
 
 export const labOfHex = (hex: string): Lab => labFromHex(hex) ?? { L: 0, a: 0, b: 0 }
 const fields = ({ L, a, b }: Lab) => ({ labL: L, labA: a, labB: b })
+
+/** Changes, alone or in lists, as helpers give them. */
+export type Told = Operation | readonly (Operation | readonly Operation[])[]
 
 export function paletteWorld() {
   const newId = countingIds()
@@ -22,9 +26,10 @@ export function paletteWorld() {
     named.set(name, id)
     return id
   }
-  /** A finish by its hex or its Lab; painted, matt and dominant while nothing else is said. */
-  function finish(name: string, colour: string | Lab, overrides: Partial<Fields<'finish'>> = {}): Operation {
-    return add('finish', noted(name), {
+  /** A finish by its hex or its Lab, laid where it is said; painted, matt and dominant while nothing else is said. */
+  function finish(name: string, colour: string | Lab, overrides: LaidFields = {}): Operation[] {
+    const id = noted(name)
+    const row = {
       ...blank.finish,
       roomId: ids.room,
       name,
@@ -35,8 +40,9 @@ export function paletteWorld() {
       colourSource: 'hex',
       usedFor: '',
       visibleM2: 10,
-      ...overrides,
-    })
+      ...finishOnly(overrides),
+    } as const
+    return [add('finish', id, row), ...laidOn({ ...row, id }, overrides)]
   }
   /** A piece with a chosen candidate; of no known colour where there is no hex. */
   function piece(
@@ -83,7 +89,7 @@ export function paletteWorld() {
     carries,
     school,
     begun,
-    with: (...operations: readonly (Operation | Operation[])[]): Documents => change(begun, operations.flat()),
+    with: (...operations: readonly Told[]): Documents => change(begun, operations.flat(2)),
   }
 }
 

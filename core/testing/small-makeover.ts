@@ -152,8 +152,12 @@ export function tryChange(
 }
 
 /** A change that has to go through. */
-export function change(documents: Documents, operations: readonly Operation[], today?: PlainDate): Documents {
-  const tried = tryChange(documents, operations, today)
+export function change(
+  documents: Documents,
+  told: readonly (Operation | readonly Operation[])[],
+  today?: PlainDate,
+): Documents {
+  const tried = tryChange(documents, told.flat(), today)
   if (tried.faults.length > 0) throw new Error(JSON.stringify(tried.faults))
   return tried.documents
 }

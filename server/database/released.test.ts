@@ -64,7 +64,21 @@ describe.each(readdirSync(folder).filter((name) => name.endsWith('.sql.gz')))('a
     const isLater =
       (await direct.query(`select 1 from information_schema.tables where table_name = 'viewings'`)).rows.length > 0
     const lookedBefore = isLater ? await looked() : []
+    // where its finishes lay, where the release said that on the finish
+    const { rows: said } = await direct.query<{ column_name: string }>(
+      `select column_name from information_schema.columns where table_name = 'finishes' and column_name in ('surface', 'band_to_mm')`,
+    )
+    const lay = async (table: string): Promise<unknown[]> =>
+      said.length < 2
+        ? []
+        : (
+            await direct.query(
+              `select id, surface, wall_id, band_from_mm, band_to_mm from ${table} where surface not in ('piece', 'other') order by id`,
+            )
+          ).rows
+    const lain = await lay('finishes')
     await migrateDatabase(url)
+    expect(await lay('treated_parts')).toEqual(lain)
     const viewings = await looked()
     // each light is a look of its own, under the id that an older change set would be given
     const told = seen.flatMap(

@@ -355,7 +355,6 @@ export const finishes = pgTable(
     labA: doublePrecision('lab_a').notNull(),
     labB: doublePrecision('lab_b').notNull(),
     colourSource: text('colour_source').notNull(),
-    surface: text('surface').notNull(),
     pieceId: uuid('piece_id'),
     usedFor: text('used_for').notNull(),
     visibleM2: doublePrecision('visible_m2'),
@@ -374,9 +373,6 @@ export const finishes = pgTable(
     lrv: doublePrecision('lrv'),
     touchUp: boolean('touch_up').notNull(),
     weave: text('weave').notNull(),
-    wallId: uuid('wall_id'),
-    bandFromMm: doublePrecision('band_from_mm'),
-    bandToMm: doublePrecision('band_to_mm'),
   },
   (t) => keysOf('finish', 'finishes', t, tableOf),
 )
@@ -746,6 +742,102 @@ export const viewings = pgTable(
   (t) => keysOf('viewing', 'viewings', t, tableOf),
 )
 
+export const treatments = pgTable(
+  'treatments',
+  {
+    ...own(),
+    finishId: uuid('finish_id').notNull(),
+    place: doublePrecision('place').notNull(),
+    how: text('how').notNull(),
+    pieceId: uuid('piece_id'),
+    insteadOfId: uuid('instead_of_id'),
+    layout: text('layout').notNull(),
+    turned: boolean('turned').notNull(),
+    startMm: doublePrecision('start_mm').notNull(),
+    upMm: doublePrecision('up_mm').notNull(),
+    reuse: boolean('reuse').notNull(),
+    coats: integer('coats'),
+    under: text('under').notNull(),
+    jointMm: doublePrecision('joint_mm'),
+    leftOver: doublePrecision('left_over').notNull(),
+    leftFrom: text('left_from').notNull(),
+    panels: integer('panels'),
+    gapMm: doublePrecision('gap_mm'),
+    profile: text('profile'),
+    thickMm: doublePrecision('thick_mm'),
+    baseMm: doublePrecision('base_mm'),
+    everyMm: doublePrecision('every_mm'),
+    leaveOut: text('leave_out').notNull(),
+    note: text('note').notNull(),
+  },
+  (t) => keysOf('treatment', 'treatments', t, tableOf),
+)
+
+export const treatedParts = pgTable(
+  'treated_parts',
+  {
+    ...own(),
+    treatmentId: uuid('treatment_id').notNull(),
+    surface: text('surface').notNull(),
+    wallId: uuid('wall_id'),
+    openingId: uuid('opening_id'),
+    bandFromMm: doublePrecision('band_from_mm'),
+    bandToMm: doublePrecision('band_to_mm'),
+    alongFromMm: doublePrecision('along_from_mm'),
+    alongToMm: doublePrecision('along_to_mm'),
+  },
+  (t) => keysOf('treatedPart', 'treated_parts', t, tableOf),
+)
+
+export const makeUps = pgTable(
+  'make_ups',
+  {
+    ...own(),
+    candidateId: uuid('candidate_id').notNull(),
+    rateM2: doublePrecision('rate_m2'),
+    coats: integer('coats'),
+    widthMm: doublePrecision('width_mm'),
+    lengthMm: doublePrecision('length_mm'),
+    thickMm: doublePrecision('thick_mm'),
+    repeatMm: doublePrecision('repeat_mm'),
+    match: text('match').notNull(),
+    offsetMm: doublePrecision('offset_mm'),
+    jointMm: doublePrecision('joint_mm'),
+    kerfMm: doublePrecision('kerf_mm'),
+  },
+  (t) => keysOf('makeUp', 'make_ups', t, tableOf),
+)
+
+export const saleSizes = pgTable(
+  'sale_sizes',
+  {
+    ...own(),
+    candidateId: uuid('candidate_id').notNull(),
+    name: text('name').notNull(),
+    holds: quantity('holds').notNull(),
+    priceMinor: minor('price_minor').notNull(),
+    widthMm: doublePrecision('width_mm'),
+    lengthMm: doublePrecision('length_mm'),
+    wanted: integer('wanted').notNull(),
+  },
+  (t) => keysOf('saleSize', 'sale_sizes', t, tableOf),
+)
+
+export const sundries = pgTable(
+  'sundries',
+  {
+    ...own(),
+    roomId: uuid('room_id').notNull(),
+    stands: text('stands').notNull(),
+    name: text('name').notNull(),
+    quantity: doublePrecision('quantity').notNull(),
+    unit: text('unit').notNull(),
+    have: boolean('have').notNull(),
+    pieceId: uuid('piece_id'),
+  },
+  (t) => keysOf('sundry', 'sundries', t, tableOf),
+)
+
 export const credits = pgTable(
   'credits',
   {
@@ -943,6 +1035,11 @@ export const makeoverTables = {
   takenColour: takenColours,
   sample: samples,
   viewing: viewings,
+  treatment: treatments,
+  treatedPart: treatedParts,
+  makeUp: makeUps,
+  saleSize: saleSizes,
+  sundry: sundries,
   credit: credits,
   placing: placings,
   cancellation: cancellations,

@@ -10,7 +10,6 @@ import {
   roles,
   scales,
   sheens,
-  surfaces,
   uses,
 } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
@@ -25,7 +24,7 @@ import MaterialSwatch from '../parts/MaterialSwatch.vue'
 import { asOptions } from '../parts/rowform.ts'
 import { useEntry } from '../stores/entry.ts'
 import { optionsOf, useRows } from '../stores/rows.ts'
-import { useFinishForm } from './finish-form.ts'
+import { onWhat, useFinishForm } from './finish-form.ts'
 
 /** `existing`: a new finish of the form is one that is there already, in the room given. */
 const {
@@ -42,6 +41,7 @@ const {
   zonesHere,
   texturesHere,
   wallsHere,
+  onSeveral,
   measured,
   parts,
   others,
@@ -83,7 +83,12 @@ const {
             <FieldChoice :field="form.fields.sheen" label="Sheen" :options="asOptions(sheens)" />
           </div>
           <div class="columns">
-            <FieldChoice :field="form.fields.surface" label="On" :options="asOptions(surfaces)" />
+            <FieldChoice
+              v-if="!onSeveral"
+              :field="form.fields.surface"
+              label="On"
+              :options="onWhat.map((value) => ({ value, label: value === 'piece' ? 'a thing' : value }))"
+            />
             <FieldChoice :field="form.fields.role" label="Role" :options="asOptions(roles)" />
             <FieldText
               :field="form.fields.visibleM2"
@@ -182,7 +187,7 @@ const {
             </div>
           </details>
           <details
-            v-if="form.fields.surface.text === 'walls' && wallsHere.length > 0"
+            v-if="!onSeveral && form.fields.surface.text === 'walls' && wallsHere.length > 0"
             :open="
               form.fields.wallId.text !== '' || form.fields.bandToMm.text !== '' || form.fields.bandFromMm.text !== '0'
             "

@@ -3,7 +3,7 @@ import { byId } from '#core/makeover/by-id.ts'
 import { computed } from 'vue'
 import { hexFromLab } from '#core/colour/lab.ts'
 import { roles, type Role } from '#core/makeover/choices.ts'
-import type { Row } from '#core/makeover/kinds.ts'
+import type { LaidFinish } from '#core/makeover/laid.ts'
 import { writeArea } from '#core/measure/area.ts'
 import { writeLength } from '#core/measure/length.ts'
 import { inTradeWords } from '#core/measure/trade-words.ts'
@@ -24,8 +24,8 @@ import type { Printed } from '../parts/printed.ts'
 
 /** One finish, read by itself: what it is, where it is and how much, what it stands up to, what is open about it. */
 const { finish, finishes, print } = defineProps<{
-  finish: Row<'finish'>
-  finishes: readonly Row<'finish'>[]
+  finish: LaidFinish
+  finishes: readonly LaidFinish[]
   print: Printed | undefined
 }>()
 const emit = defineEmits<{ change: []; takeOut: []; beside: [id: string]; sample: []; role: [role: Role] }>()
@@ -49,7 +49,7 @@ const takeOff = computed(() => {
   const { opened, reckoning } = makeover
   if (!opened || !reckoning) return null
   const at = { rules: rules.value, units: entry.value.units }
-  const measured = reckoning.survey.finishes.get(finish.id)
+  const measured = reckoning.lying.get(finish.id)
   if (finish.family === 'paint')
     return measured?.basis === 'survey' ? paintTakeOff(opened.makeover, finish, measured.m2, at) : null
   const room = roomsOf(opened.makeover, rules.value).find(({ id }) => id === finish.roomId)

@@ -2,7 +2,7 @@
 import { byId } from '#core/makeover/by-id.ts'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useRoute } from 'vue-router'
-import { paletteFinishes } from '#core/makeover/document.ts'
+import { paletteFinishes } from '#core/makeover/laid.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
 import { schoolOf } from '#core/rulebook/schools.ts'

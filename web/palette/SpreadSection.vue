@@ -3,7 +3,7 @@ import { byId } from '#core/makeover/by-id.ts'
 import { scaleLinear } from 'd3'
 import { computed, ref } from 'vue'
 import { chroma } from '#core/colour/lab.ts'
-import type { Row } from '#core/makeover/kinds.ts'
+import type { LaidFinish } from '#core/makeover/laid.ts'
 import { writeLength } from '#core/measure/length.ts'
 import { labOf, type Palette, type Place } from '#core/palette/index.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
@@ -16,7 +16,7 @@ import { usePlaces } from './places.ts'
 import TieTable from './TieTable.vue'
 
 /** Each palette colour by where it appears in plan and how high: too few places, all on one side, all at one height. */
-const { palette, finishes } = defineProps<{ palette: Palette; finishes: readonly Row<'finish'>[] }>()
+const { palette, finishes } = defineProps<{ palette: Palette; finishes: readonly LaidFinish[] }>()
 const makeover = useMakeover()
 const entry = useEntry()
 const pieces = useRows('piece')

@@ -3,8 +3,10 @@ import { byId } from '#core/makeover/by-id.ts'
 import { v7 as uuidv7 } from 'uuid'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { blank } from '#core/makeover/blank.ts'
+import { layOn } from '#core/makeover/lay.ts'
 import { add, type Operation } from '#core/makeover/change.ts'
 import type { Row } from '#core/makeover/kinds.ts'
+import type { LaidFinish } from '#core/makeover/laid.ts'
 import { suggest, wants, type Suggestion, type Want } from '#core/palette/index.ts'
 import type { Preview } from '#core/reckoning/preview.ts'
 import { schoolOf } from '#core/rulebook/schools.ts'
@@ -14,7 +16,7 @@ import { useMakeover } from '../stores/makeover.ts'
 import { useSuggested } from './suggested.ts'
 
 /** Whites, neutrals, a second, an accent, a third: from the library or free, each obeying the rules, with its reason. */
-const { room, finishes } = defineProps<{ room: Row<'room'>; finishes: readonly Row<'finish'>[] }>()
+const { room, finishes } = defineProps<{ room: Row<'room'>; finishes: readonly LaidFinish[] }>()
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ laid: [id: string] }>()
 const makeover = useMakeover()
@@ -65,11 +67,13 @@ function laying(suggestion: Suggestion): Operation[] {
       labA: round(suggestion.lab.a),
       labB: round(suggestion.lab.b),
       colourSource: suggestion.from === 'library' ? 'library' : 'lch',
-      surface: suggestion.family === 'paint' && want.value === 'white' ? 'trim' : 'other',
       usedFor: '',
       visibleM2: null,
       suits: suggestion.suits,
     }),
+    ...(suggestion.family === 'paint' && want.value === 'white'
+      ? layOn(fresh, { ...suggestion, id: fresh }, { surface: 'trim' })
+      : []),
   ]
 }
 watch(picked, async (suggestion) => {

@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { deltaE } from '#core/colour/difference.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { labOf, tieTable, type Palette } from '#core/palette/index.ts'
-import { paletteFinishes } from '#core/makeover/document.ts'
+import { paletteFinishes } from '#core/makeover/laid.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 

@@ -13,12 +13,14 @@ import {
   roles,
   scales,
   sheens,
-  surfaces,
+  treatables,
   testResults,
   textures,
   uses,
 } from '#core/makeover/choices.ts'
 import type { Fields, Row } from '#core/makeover/kinds.ts'
+import { isTreatable, layOn, relay, type Where } from '#core/makeover/lay.ts'
+import { laidFinish } from '#core/makeover/laid.ts'
 import { writeArea } from '#core/measure/area.ts'
 import { labOf, undertone, type LibraryFinish } from '#core/palette/index.ts'
 import { texturesOf } from '#core/texture/index.ts'
@@ -45,6 +47,9 @@ import { useRows } from '../stores/rows.ts'
 import { usePatternParts } from './pattern-parts.ts'
 import { bounded } from '../parts/bounded.ts'
 
+/** Where a finish lies: on a surface of the room, or on a thing. */
+export const onWhat = [...treatables, 'piece'] as const
+
 /** What the form begins with. `existing`: a new finish is one that is there already, in the room given. */
 export type FinishAsked = { readonly finish: Row<'finish'> | null; readonly existing: boolean; readonly roomId: string }
 
@@ -60,12 +65,17 @@ export function useFinishForm(asked: () => FinishAsked, open: Ref<boolean>) {
   const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
   const written = (row: Row<'finish'>): string =>
     row.colourSource === 'hex' ? hexFromLab(labOf(row)) : `${row.labL} ${row.labA} ${row.labB}`
+  const laidAs = (finish: Row<'finish'> | null) =>
+    makeover.opened ? laidFinish(makeover.opened.makeover, finish?.id ?? null) : undefined
+  /** It lies on several surfaces, which are treated one by one. */
+  const onSeveral = computed(() => (laidAs(asked().finish)?.lies.length ?? 0) > 1)
   const measured = computed(() => {
-    const area = makeover.reckoning?.survey.finishes.get(asked().finish?.id ?? '')
+    const area = makeover.reckoning?.lying.get(asked().finish?.id ?? '')
     return area?.basis === 'survey' ? writeArea(area.m2, entry.value.units) : ''
   })
   const { form, reset, submit } = useForm(() => {
     const { finish, existing, roomId } = asked()
+    const where = laidAs(finish)?.lies[0]
     return bounded('finish', {
       name: textField(finish?.name),
       colour: colourField(finish ? written(finish) : ''),
@@ -75,7 +85,7 @@ export function useFinishForm(asked: () => FinishAsked, open: Ref<boolean>) {
       role: choiceField(roles, finish?.role ?? 'dominant'),
       usedFor: textField(finish?.usedFor),
       visibleM2: maybeAreaField(entry.value, finish?.visibleM2 ?? null),
-      surface: choiceField(surfaces, finish?.surface ?? 'walls'),
+      surface: choiceField(onWhat, where ? where.surface : finish ? 'piece' : 'walls'),
       pieceId: maybeChoiceField(
         pieces.value.map((piece) => piece.id),
         finish?.pieceId ?? null,
@@ -105,10 +115,10 @@ export function useFinishForm(asked: () => FinishAsked, open: Ref<boolean>) {
       weave: textField(finish?.weave),
       wallId: maybeChoiceField(
         walls.value.map((wall) => wall.id),
-        finish?.wallId ?? null,
+        where?.wallId ?? null,
       ),
-      bandFromMm: distanceField(entry.value, finish?.bandFromMm ?? 0),
-      bandToMm: maybeLengthField(entry.value, finish?.bandToMm ?? null),
+      bandFromMm: distanceField(entry.value, where?.bandFromMm ?? 0),
+      bandToMm: maybeLengthField(entry.value, where?.bandToMm ?? null),
     })
   })
   const zonesHere = computed(() => zones.value.filter((zone) => zone.roomId === form.fields.roomId.text))
@@ -171,7 +181,7 @@ export function useFinishForm(asked: () => FinishAsked, open: Ref<boolean>) {
 
   async function save(): Promise<void> {
     const done = await submit(
-      ({ colour, ...values }) => {
+      ({ colour, surface, wallId, bandFromMm, bandToMm, ...values }) => {
         const seen = basis.value
         const kept = seen && form.fields.colour.text === written(seen)
         const { L: labL, a: labA, b: labB } = kept ? labOf(seen) : colour.lab
@@ -191,17 +201,31 @@ export function useFinishForm(asked: () => FinishAsked, open: Ref<boolean>) {
         if (!texturesHere.value.includes(values.texture)) fields.texture = 'usual'
         if (!zonesHere.value.some((zone) => zone.id === values.zoneId)) fields.zoneId = null
         if (values.fate === null) fields.condition = fields.material = fields.laidYear = fields.tested = null
-        if (values.surface !== 'walls') fields.wallId = fields.bandFromMm = fields.bandToMm = null
-        else if (fields.bandFromMm === 0) fields.bandFromMm = null
+        const onWalls = surface === 'walls'
+        const where: Where | null = isTreatable(surface)
+          ? {
+              surface,
+              wallId: onWalls ? wallId : null,
+              bandFromMm: onWalls && bandFromMm > 0 ? bandFromMm : null,
+              bandToMm: onWalls ? bandToMm : null,
+            }
+          : null
         const id = asked().finish?.id ?? uuidv7()
+        const laid = laidAs(asked().finish)
+        const lies =
+          laid && makeover.opened
+            ? relay(makeover.opened.makeover, laid, fields, where, uuidv7)
+            : where
+              ? layOn(uuidv7(), { ...fields, id }, where, { place: fields.place })
+              : []
         const partChanges = partOperations(id, values.pattern)
         if (partChanges === null)
           return Promise.resolve([{ field: null, message: 'A share of the pattern is not right yet: see above.' }])
         return asked().finish
-          ? saveFinish(`Changed the finish ${values.name}`, fields, partChanges)
+          ? saveFinish(`Changed the finish ${values.name}`, fields, [...lies, ...partChanges])
           : makeover.change(
               values.fate === null ? `Laid ${values.name} into the palette` : `Noted ${values.name}, which is there`,
-              [add('finish', id, fields), ...partChanges],
+              [add('finish', id, fields), ...lies, ...partChanges],
             )
       },
       { labL: 'colour', labA: 'colour', labB: 'colour' },
@@ -213,6 +237,7 @@ export function useFinishForm(asked: () => FinishAsked, open: Ref<boolean>) {
     zonesHere,
     texturesHere,
     wallsHere,
+    onSeveral,
     measured,
     parts,
     others,

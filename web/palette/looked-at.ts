@@ -2,11 +2,12 @@ import { computed, ref, watch, type Ref } from 'vue'
 import { byId } from '#core/makeover/by-id.ts'
 import { families, type Family } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
+import type { LaidFinish } from '#core/makeover/laid.ts'
 import type { Palette } from '#core/palette/index.ts'
 import { useRows } from '../stores/rows.ts'
 import type { Laid } from './tray.ts'
 
-type Finishes = Readonly<Ref<readonly Row<'finish'>[]>>
+type Finishes = Readonly<Ref<readonly LaidFinish[]>>
 export type Readings = Readonly<Ref<ReadonlyMap<string, Palette['finishes'][number]>>>
 export type LookedAt = ReturnType<typeof useLookedAt>
 

@@ -3,6 +3,7 @@ import { byId } from '#core/makeover/by-id.ts'
 import { remove } from '#core/makeover/change.ts'
 import type { Role } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
+import { treatmentsOut } from '#core/makeover/lay.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 import type { Readings } from './looked-at.ts'
@@ -53,6 +54,7 @@ export function useTrayChanges(
     }
     const own = samples.value.filter((row) => row.finishId === finish.id)
     const gone = [
+      ...(makeover.opened ? treatmentsOut(makeover.opened.makeover, finish.id) : []),
       ...viewings.value
         .filter((row) => own.some((sample) => sample.id === row.sampleId))
         .map((row) => remove('viewing', row)),

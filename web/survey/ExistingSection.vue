@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { rowsOf } from '#core/makeover/document.ts'
+import { laidFinishes, surfaceWords } from '#core/makeover/laid.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { writeArea } from '#core/measure/area.ts'
 import { labOf, undertone } from '#core/palette/index.ts'
@@ -16,12 +16,12 @@ const makeover = useMakeover()
 const entry = useEntry()
 const finishes = computed(() =>
   makeover.opened
-    ? rowsOf(makeover.opened.makeover, 'finish').filter((row) => row.roomId === roomId && row.fate !== null)
+    ? laidFinishes(makeover.opened.makeover).filter((row) => row.roomId === roomId && row.fate !== null)
     : [],
 )
 const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
 const area = (row: Row<'finish'>): string => {
-  const found = makeover.reckoning?.survey.finishes.get(row.id)
+  const found = makeover.reckoning?.lying.get(row.id)
   return found ? `${writeArea(found.m2, entry.value.units)}${found.basis === 'eye' ? ' by eye' : ''}` : '–'
 }
 const fates = { keep: 'kept', change: 'changed', camouflage: 'camouflaged' } as const
@@ -62,7 +62,7 @@ const fates = { keep: 'kept', change: 'changed', camouflage: 'camouflaged' } as 
                 [row.material ?? row.family, row.usedFor].filter(Boolean).join(', ')
               }}</span>
             </td>
-            <td>{{ row.surface }}</td>
+            <td>{{ surfaceWords(row) }}</td>
             <td>{{ undertone(row.family, labOf(row), rules).words }}</td>
             <td>{{ row.condition ?? '–' }}</td>
             <td>{{ row.laidYear ?? '–' }}</td>

@@ -3,7 +3,8 @@ import { besideLimit } from '../../measure/quantity.ts'
 import { byId } from '../../makeover/by-id.ts'
 import { deltaE } from '../../colour/difference.ts'
 import { chroma } from '../../colour/lab.ts'
-import { groupBy, paletteFinishes } from '../../makeover/document.ts'
+import { groupBy } from '../../makeover/document.ts'
+import { paletteFinishes, liesOn } from '../../makeover/laid.ts'
 import type { Remark } from '../../remarks/remark.ts'
 import { remark } from '../catalogue.ts'
 import { citeRule, type Rules } from '../../rulebook/rulebook.ts'
@@ -18,13 +19,13 @@ import type { Row } from '../../makeover/kinds.ts'
 export const envelope: Checks = (makeover, palette, practice) => {
   const { rules } = practice
   return [...groupBy(paletteFinishes(makeover), (row) => row.roomId).values()].flatMap((rows) => {
-    const walls = rows.find((row) => row.surface === 'walls')
+    const walls = rows.find((row) => liesOn(row, 'walls'))
     const reckoned = byId(palette.finishes, walls?.id)
     if (!walls || !reckoned) return []
     const remarks: Remark[] = []
     const off = rows.filter(
       (row) =>
-        ['trim', 'door', 'ceiling', 'walls'].includes(row.surface) &&
+        liesOn(row, 'trim', 'door', 'ceiling', 'walls') &&
         row.id !== walls.id &&
         deltaE(labOf(row), labOf(walls)) > rules['envelope.one'],
     )
@@ -53,7 +54,7 @@ export const envelope: Checks = (makeover, palette, practice) => {
     const focal = rows.filter(
       (row) =>
         row.role === 'accent' &&
-        row.surface !== 'walls' &&
+        !liesOn(row, 'walls') &&
         (Math.abs(row.labL - walls.labL) > rules['wall.stand-out'] ||
           chroma(labOf(row)) - chroma(labOf(walls)) > rules['envelope.bright']),
     )
@@ -74,7 +75,7 @@ export const envelope: Checks = (makeover, palette, practice) => {
       ? rows.filter(
           (row) =>
             soft.has(row.family) &&
-            row.surface === 'piece' &&
+            row.lies.length === 0 &&
             Math.abs(row.labL - walls.labL) < rules['wall.vanish-lightness'],
         )
       : []
@@ -88,7 +89,7 @@ export const envelope: Checks = (makeover, palette, practice) => {
           numbers: [row.labL - walls.labL],
         }),
       )
-    const rugs = rows.filter((row) => row.surface === 'floor' && soft.has(row.family))
+    const rugs = rows.filter((row) => liesOn(row, 'floor') && soft.has(row.family))
     if (rugs.length > 1)
       remarks.push(
         remark({

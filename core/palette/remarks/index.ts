@@ -1,6 +1,7 @@
 /** What the palette gives cause to say. */
 import { isKeepsake } from '../../brief/index.ts'
-import { type Makeover, paletteFinishes } from '../../makeover/document.ts'
+import { type Makeover } from '../../makeover/document.ts'
+import { paletteFinishes } from '../../makeover/laid.ts'
 import type { Remark } from '../../remarks/remark.ts'
 import { remark } from '../catalogue.ts'
 import type { Practice } from '../../makeover/practice.ts'

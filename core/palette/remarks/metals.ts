@@ -1,6 +1,7 @@
 /** Silver metals beside warm and cool tile and stone: across families it is no clash, and worth knowing. Common practice. */
 import { chroma } from '../../colour/lab.ts'
-import { groupBy, paletteFinishes } from '../../makeover/document.ts'
+import { groupBy } from '../../makeover/document.ts'
+import { paletteFinishes } from '../../makeover/laid.ts'
 import type { Row } from '../../makeover/kinds.ts'
 import type { Remark } from '../../remarks/remark.ts'
 import { citeRule, type Rules } from '../../rulebook/rulebook.ts'

@@ -2,7 +2,8 @@
 import { isKeepsake } from '../../brief/index.ts'
 import { byId } from '../../makeover/by-id.ts'
 import { chroma } from '../../colour/lab.ts'
-import { groupBy, paletteFinishes, type Makeover } from '../../makeover/document.ts'
+import { groupBy, type Makeover } from '../../makeover/document.ts'
+import { paletteFinishes, liesOn, type LaidFinish } from '../../makeover/laid.ts'
 import type { Row } from '../../makeover/kinds.ts'
 import type { Practice } from '../../makeover/practice.ts'
 import type { Remark } from '../../remarks/remark.ts'
@@ -51,13 +52,13 @@ function isKept(makeover: Makeover, pieceId: string | null): boolean {
 }
 
 /** A dark wall where the floor was measured and is small: as the school of dark rooms has it. */
-function darkWalls(palette: Palette, { rules, schools, chosen }: Practice, rows: readonly Row<'finish'>[]): Remark[] {
+function darkWalls(palette: Palette, { rules, schools, chosen }: Practice, rows: readonly LaidFinish[]): Remark[] {
   if (!chosen.includes('dark-room') || schools.colours === 'envelope') return []
-  const floor = rows.find((row) => row.surface === 'floor')
+  const floor = rows.find((row) => liesOn(row, 'floor'))
   const area = byId(palette.finishes, floor?.id)?.area
   if (area?.basis !== 'survey' || area.m2 >= rules['room.small']) return []
   return rows
-    .filter((row) => row.surface === 'walls' && row.bandToMm === null)
+    .filter((row) => liesOn(row, 'walls') && row.bandToMm === null)
     .flatMap((wall) => {
       const lrv = byId(palette.finishes, wall.id)?.lrv ?? 100
       if (lrv >= rules['room.dark-wall']) return []
@@ -90,8 +91,8 @@ function darkWalls(palette: Palette, { rules, schools, chosen }: Practice, rows:
 }
 
 /** A panelled lower third wants a finish of its own there. */
-function panelling({ schools, chosen }: Practice, rows: readonly Row<'finish'>[]): Remark[] {
-  const walls = rows.filter((row) => row.surface === 'walls')
+function panelling({ schools, chosen }: Practice, rows: readonly LaidFinish[]): Remark[] {
+  const walls = rows.filter((row) => liesOn(row, 'walls'))
   const [first] = walls
   if (!chosen.includes('trim') || schools.trim !== 'panelled' || !first) return []
   if (walls.some((row) => row.bandToMm !== null)) return []

@@ -3,7 +3,7 @@ import { besideLimit } from '../../measure/quantity.ts'
 import { byId } from '../../makeover/by-id.ts'
 import { deltaE } from '../../colour/difference.ts'
 import { chroma } from '../../colour/lab.ts'
-import { paletteFinishes } from '../../makeover/document.ts'
+import { paletteFinishes, liesOn, laidFinish, type LaidFinish } from '../../makeover/laid.ts'
 import type { Row } from '../../makeover/kinds.ts'
 import type { Remark } from '../../remarks/remark.ts'
 import { remark } from '../catalogue.ts'
@@ -69,7 +69,7 @@ const counts: Checks = (makeover, palette, practice) => {
   const strong =
     practice.schools.colours === 'quiet'
       ? palette.strong.filter(
-          (group) => !group.every((id) => mayCarryColour(makeover.rows.finish[id]) || palette.told.get(id)?.brings),
+          (group) => !group.every((id) => mayCarryColour(laidFinish(makeover, id)) || palette.told.get(id)?.brings),
         )
       : palette.strong
   if (strong.length > mostStrong)
@@ -86,8 +86,8 @@ const counts: Checks = (makeover, palette, practice) => {
 }
 
 /** In quiet layers colour comes from greenery, art and the window. */
-const mayCarryColour = (row: Row<'finish'> | undefined): boolean =>
-  row !== undefined && (row.family === 'greenery' || row.family === 'paper' || row.surface === 'window')
+const mayCarryColour = (row: LaidFinish | undefined): boolean =>
+  row !== undefined && (row.family === 'greenery' || row.family === 'paper' || liesOn(row, 'window'))
 
 /** Exactly two and one: two main colours, and one accent apart from them. */
 const twoAndOne: Checks = (makeover, palette, practice) => {
@@ -139,7 +139,7 @@ const quiet: Checks = (makeover, palette, practice) => {
     (row) =>
       soft.has(row.family) &&
       (byId(palette.finishes, row.id)?.lrv ?? 100) < practice.rules['quiet.soft'] &&
-      row.surface !== 'floor' &&
+      !liesOn(row, 'floor') &&
       !mayCarryColour(row),
   )
   return dark.map((row) =>
@@ -164,9 +164,9 @@ const ownChecks: Readonly<Record<string, Checks>> = {
 const trims: Checks = (makeover, palette, { rules, schools, chosen }) => {
   const finishes = paletteFinishes(makeover)
   return finishes
-    .filter((row) => row.surface === 'trim')
+    .filter((row) => liesOn(row, 'trim'))
     .flatMap((trim) => {
-      const wall = finishes.find((row) => row.surface === 'walls' && row.roomId === trim.roomId)
+      const wall = finishes.find((row) => liesOn(row, 'walls') && row.roomId === trim.roomId)
       if (!wall) return []
       const apart = deltaE(labOf(trim), labOf(wall))
       if (schools.trim === 'same' && apart > rules['colour.at-a-glance'])

@@ -1,4 +1,5 @@
 /** What disappears before its wall or stands out from it unmeant, and surfaces that cannot be told apart. */
+import { laidFinish, liesOn } from '../../makeover/laid.ts'
 import { besideLimit } from '../../measure/quantity.ts'
 import { type Makeover, rowsOf } from '../../makeover/document.ts'
 import type { Remark } from '../../remarks/remark.ts'
@@ -15,12 +16,12 @@ export function standingRemarks(makeover: Makeover, palette: Palette, { rules, s
   const standing = palette.standings.flatMap((standing) => {
     const [subject, wall] = [
       standing.kind === 'piece' ? makeover.rows.piece[standing.id] : makeover.rows.finish[standing.id],
-      makeover.rows.finish[standing.wallId],
+      laidFinish(makeover, standing.wallId),
     ]
     if (!standing.fault || !subject || !wall) return []
     // in quiet layers pale before pale is wanted
     if (schools.colours === 'quiet' && !standing.hides && wall.labL >= rules['quiet.pale']) return []
-    const behind = wall.surface === 'walls' ? 'wall' : wall.surface
+    const behind = liesOn(wall, 'walls') ? 'wall' : wall.surface
     return [
       remark({
         code: 'before-wall',

@@ -1,4 +1,5 @@
 /** Colours that appear too seldom, or all in one place, and accents where the school does not want them. */
+import { laidFinish } from '../../makeover/laid.ts'
 import { headOf, type Makeover } from '../../makeover/document.ts'
 import type { Remark } from '../../remarks/remark.ts'
 import { remark } from '../catalogue.ts'
@@ -14,7 +15,7 @@ export function tieRemarks(makeover: Makeover, palette: Palette, { rules, school
   const units = headOf(makeover)?.units
   const spreads = new Map(palette.spreads.map((spread) => [spread.finishId, spread]))
   return palette.finishes.flatMap((finish) => {
-    const row = makeover.rows.finish[finish.id]
+    const row = laidFinish(makeover, finish.id)
     // in an eclectic room every colour is repeated; wood, metal, stone and leaves are materials rather than colours
     if (
       !row ||

@@ -1,6 +1,6 @@
 /** Places painted again from a new tin: seen in the middle of a wall. Common practice of the trade. */
+import { laidFinishes, liesOn } from '../../makeover/laid.ts'
 import { deltaE } from '../../colour/difference.ts'
-import { rowsOf } from '../../makeover/document.ts'
 import { besideLimit } from '../../measure/quantity.ts'
 import { citeRule } from '../../rulebook/rulebook.ts'
 import { remark } from '../catalogue.ts'
@@ -8,14 +8,14 @@ import { labOf } from '../colour-of.ts'
 import { subjectOf, type Checks } from './said.ts'
 
 export const touchUpRemarks: Checks = (makeover, _palette, { rules }) => {
-  const finishes = rowsOf(makeover, 'finish')
+  const finishes = laidFinishes(makeover)
   return finishes.flatMap((row) => {
-    if (!row.touchUp || row.family !== 'paint' || (row.surface !== 'walls' && row.surface !== 'ceiling')) return []
+    if (!row.touchUp || row.family !== 'paint' || !liesOn(row, 'walls', 'ceiling')) return []
     const old = finishes.find(
       (finish) =>
         finish.id !== row.id &&
         finish.roomId === row.roomId &&
-        finish.surface === row.surface &&
+        liesOn(finish, row.surface) &&
         finish.fate === 'keep' &&
         (finish.wallId === null || row.wallId === null || finish.wallId === row.wallId),
     )

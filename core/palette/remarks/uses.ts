@@ -1,7 +1,8 @@
 /** A finish where it would not last: on a floor that is walked on, where hands touch, in the sun. */
 import { splitSeveral, type Surface, type Use } from '../../makeover/choices.ts'
 import { writeLength } from '../../measure/length.ts'
-import { headOf, type Makeover, paletteFinishes, rowsOf } from '../../makeover/document.ts'
+import { headOf, type Makeover, rowsOf } from '../../makeover/document.ts'
+import { paletteFinishes, liesOn } from '../../makeover/laid.ts'
 import type { Remark } from '../../remarks/remark.ts'
 import { remark } from '../catalogue.ts'
 
@@ -24,7 +25,7 @@ function touched(makeover: Makeover): Remark[] {
   )
   return paletteFinishes(makeover).flatMap((row) => {
     const who = touching.find(({ roomId }) => roomId === null || roomId === row.roomId)
-    if (!who || row.surface !== 'walls' || row.family !== 'paint' || row.sheen !== 'matt' || row.fate === 'change')
+    if (!who || !liesOn(row, 'walls') || row.family !== 'paint' || row.sheen !== 'matt' || row.fate === 'change')
       return []
     if (splitSeveral(row.suits).includes('scrub') || (row.bandFromMm ?? 0) >= reachMm) return []
     return [

@@ -1,0 +1,2 @@
+export { measuredRooms, step } from './step.ts'
+export { finishAreas, type FinishArea } from './finish-areas.ts'
