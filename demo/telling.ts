@@ -114,7 +114,16 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
   }
   /** Finishes stand in the tray in the order they are told. */
   let places = 0
-  function finish({ name, hex, m2, surface = 'other', wallId, bandFromMm, bandToMm, ...fields }: FinishTold): Operation[] {
+  function finish({
+    name,
+    hex,
+    m2,
+    surface = 'other',
+    wallId,
+    bandFromMm,
+    bandToMm,
+    ...fields
+  }: FinishTold): Operation[] {
     const told = make('finish', name, {
       ...blank.finish,
       place: ++places,

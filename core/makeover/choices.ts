@@ -34,7 +34,17 @@ export const surfaces = [
   'other',
 ] as const
 /** Surfaces of a room, which are treated; a finish that lies on none of them is on a thing. */
-export const treatables = ['walls', 'ceiling', 'floor', 'trim', 'door', 'window', 'step edge', 'rail', 'switch'] as const
+export const treatables = [
+  'walls',
+  'ceiling',
+  'floor',
+  'trim',
+  'door',
+  'window',
+  'step edge',
+  'rail',
+  'switch',
+] as const
 /** How a surface is done. */
 export const hows = [
   'paint',

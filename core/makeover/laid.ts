@@ -58,7 +58,8 @@ export const laidFinishes: (makeover: Makeover) => readonly LaidFinish[] = kept(
 )
 
 /** Where it lies first of all: a ceiling counts last, since it is looked at apart. */
-const weightOf = (surface: Surface): number => (surface === 'ceiling' ? 9 : treatables.findIndex((name) => name === surface))
+const weightOf = (surface: Surface): number =>
+  surface === 'ceiling' ? 9 : treatables.findIndex((name) => name === surface)
 
 /** What lies on no surface: on a piece, or on something small that nobody names. */
 const thingOf = ({ pieceId }: Row<'finish'>): Surface => (pieceId === null ? 'other' : 'piece')

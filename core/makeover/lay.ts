@@ -56,7 +56,10 @@ export function relay(
   const moved = Object.entries(where).some(([field, value]) => part[field as keyof typeof part] !== value)
   // how it is done is told anew only where it was as its finish tells
   const told = treatment.how === howOf(finish, part.surface) && treatment.how !== how
-  return [...(told ? [edit('treatment', treatment, { how })] : []), ...(moved ? [edit('treatedPart', part, where)] : [])]
+  return [
+    ...(told ? [edit('treatment', treatment, { how })] : []),
+    ...(moved ? [edit('treatedPart', part, where)] : []),
+  ]
 }
 
 /** What goes out with a finish: its treatments, with where they lie. */
@@ -73,6 +76,8 @@ export function treatmentsOut(makeover: Makeover, finishId: string): Operation[]
       .filter((row) => gone.has(row.treatmentId))
       .map((row) => remove('treatedPart', row)),
     // what is thought of in place of another goes before it
-    ...all.toSorted((left, right) => Number(right.insteadOfId !== null) - Number(left.insteadOfId !== null)).map((row) => remove('treatment', row)),
+    ...all
+      .toSorted((left, right) => Number(right.insteadOfId !== null) - Number(left.insteadOfId !== null))
+      .map((row) => remove('treatment', row)),
   ]
 }

@@ -161,14 +161,18 @@ function fromVersionNine(operations: readonly unknown[]): unknown[] {
     const { id, base } = operation
     if (operation.op !== 'put' || !isRecord(operation.fields)) return [operation]
     const said = Object.entries(operation.fields).filter(([field]) => lay.some((name) => name === field))
-    const rest = Object.fromEntries(Object.entries(operation.fields).filter(([field]) => !lay.some((name) => name === field)))
+    const rest = Object.fromEntries(
+      Object.entries(operation.fields).filter(([field]) => !lay.some((name) => name === field)),
+    )
     const put = { ...operation, fields: rest }
     const where = Object.fromEntries(said)
     if (base !== null) {
       const { surface, ...moved } = where
       const fields = surface === undefined || !isTreatable(surface as Surface) ? moved : where
       const changed = Object.keys(rest).length > 0 ? [put] : []
-      return Object.keys(fields).length > 0 ? [...changed, { op: 'put', kind: 'treatedPart', id, base, fields }] : changed
+      return Object.keys(fields).length > 0
+        ? [...changed, { op: 'put', kind: 'treatedPart', id, base, fields }]
+        : changed
     }
     const { surface, ...place } = where
     if (typeof surface !== 'string' || !isTreatable(surface as Surface)) return [put]

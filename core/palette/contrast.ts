@@ -44,8 +44,15 @@ export function standings(
   )
   const wallsOf = (roomId: string, wallId: string | null): readonly LaidFinish[] => {
     const all = walls.get(roomId) ?? []
-    const own = wallId === null ? [] : all.filter((row) => row.lies.some((lie) => lie.surface === 'walls' && lie.wallId === wallId))
-    return own.length > 0 ? own : wallId === null ? all : all.filter((row) => row.lies.every((lie) => lie.surface !== 'walls' || lie.wallId === null))
+    const own =
+      wallId === null
+        ? []
+        : all.filter((row) => row.lies.some((lie) => lie.surface === 'walls' && lie.wallId === wallId))
+    return own.length > 0
+      ? own
+      : wallId === null
+        ? all
+        : all.filter((row) => row.lies.every((lie) => lie.surface !== 'walls' || lie.wallId === null))
   }
   const under = (surface: Surface, roomId: string): LaidFinish[] =>
     finishes.filter((row) => liesOn(row, surface) && row.roomId === roomId && row.pieceId === null)

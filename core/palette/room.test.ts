@@ -82,8 +82,7 @@ describe('where a colour appears', () => {
     piece(name, '#a84f33', { wallId: wallIds[wall] ?? null, aboveMm }, { heightMm, widthMm: 300 })
   const spread = (documents: Documents) =>
     reckoned(documents).palette.spreads.find((spread) => spread.finishId === idOf('Rust'))
-  const placed = (documents: Documents): Documents =>
-    change(documents, railed(0))
+  const placed = (documents: Documents): Documents => change(documents, railed(0))
   const railed = (wall: number): Operation[] => {
     const id = idOf('Rust')
     const where = { surface: 'rail', wallId: wallIds[wall] ?? null, bandFromMm: 0, bandToMm: 500 } as const

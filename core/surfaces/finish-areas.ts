@@ -65,9 +65,15 @@ function onWalls(makeover: Makeover, { room }: Measured, rows: readonly LaidFini
     .filter((row) => row.lies.some(({ surface }) => surface === 'walls'))
     .map((finish): Share => {
       const mine = regions.get(finish.id) ?? []
-      if (!general.includes(finish) || general.length === 1) return { finish, surface: 'walls', m2: sum(mine), how: howOf(mine, finish) }
+      if (!general.includes(finish) || general.length === 1)
+        return { finish, surface: 'walls', m2: sum(mine), how: howOf(mine, finish) }
       const judged = general.reduce((total, row) => total + (row === finish ? 0 : (row.visibleM2 ?? 0)), 0)
-      return { finish, surface: 'walls', m2: finish === rest ? whole - judged : null, how: 'the walls, less what other finishes have' }
+      return {
+        finish,
+        surface: 'walls',
+        m2: finish === rest ? whole - judged : null,
+        how: 'the walls, less what other finishes have',
+      }
     })
 }
 
@@ -96,8 +102,7 @@ function elsewhere(areas: RoomAreas, rows: readonly LaidFinish[]): Share[] {
     const zoneOf = (row: LaidFinish): number | null =>
       surface === 'floor' ? (areas.zones.find(({ id }) => id === row.zoneId)?.m2 ?? null) : null
     // a rug is as large as it is judged or measured, and lies on the floor that has the rest
-    const isLoose = (row: LaidFinish): boolean =>
-      row.lies.some((lie) => lie.surface === surface && lie.how === 'loose')
+    const isLoose = (row: LaidFinish): boolean => row.lies.some((lie) => lie.surface === surface && lie.how === 'loose')
     const zoned = mine.filter((row) => !isLoose(row) && zoneOf(row) !== null)
     const general = mine.filter((row) => !isLoose(row) && zoneOf(row) === null)
     const given = zoned.reduce((total, row) => total + (zoneOf(row) ?? 0), 0)
@@ -110,7 +115,8 @@ function elsewhere(areas: RoomAreas, rows: readonly LaidFinish[]): Share[] {
       ...loose.map((finish): Share => ({ finish, surface, m2: null, how: '' })),
       ...general.map((finish): Share => {
         const isRest = general.length === 1 || (unjudged.length === 1 && unjudged[0] === finish)
-        const taken = general.length === 1 ? loose.reduce((total, row) => total + (row.visibleM2 ?? 0), 0) : judged(finish)
+        const taken =
+          general.length === 1 ? loose.reduce((total, row) => total + (row.visibleM2 ?? 0), 0) : judged(finish)
         return {
           finish,
           surface,

@@ -15,7 +15,13 @@ export function surfaceGuards(makeover: Makeover): Fault[] {
     const instead = row.insteadOfId === null ? undefined : rows.treatment[row.insteadOfId]
     if (row.insteadOfId === row.id || (instead && instead.insteadOfId !== null))
       faults.push(
-        fault('instead', 'treatment', row.id, 'insteadOfId', 'is only thought of itself: expected a treatment that counts'),
+        fault(
+          'instead',
+          'treatment',
+          row.id,
+          'insteadOfId',
+          'is only thought of itself: expected a treatment that counts',
+        ),
       )
   }
   return faults

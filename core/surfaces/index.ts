@@ -1,2 +1,8 @@
 export { measuredRooms, step } from './step.ts'
 export { finishAreas, type FinishArea } from './finish-areas.ts'
+export { atOf, chosenOf, finishOf, productOf, takeOff, takeOffs } from './take-off/index.ts'
+export type { CutBar, Line, Product, Reckoned, Shape, TakeOff } from './take-off/told.ts'
+export { takeOffWorking } from './take-off/working.ts'
+export { heldAgainst, lineOperations, type Held } from './line.ts'
+export { wallRegions, type Region } from './regions.ts'
+export { smallThings, type SmallThing } from './small-things.ts'

@@ -1,6 +1,20 @@
 /** The kinds of row of the surfaces: where a finish lies and how it is done, and what it is sold in. */
 import { groundings, hows, layouts, matches, preparations, profiles, treatables } from '../makeover/choices.ts'
-import { choice, count, distance, flag, label, line, money, quantity, real, reference, row, several, size } from '../makeover/fields.ts'
+import {
+  choice,
+  count,
+  distance,
+  flag,
+  label,
+  line,
+  money,
+  quantity,
+  real,
+  reference,
+  row,
+  several,
+  size,
+} from '../makeover/fields.ts'
 
 export const surfaceKinds = {
   /** A finish of the palette on surfaces of its room, and how it is done there. Where it lies are its treated surfaces. */

@@ -50,11 +50,20 @@ export type PaperResult = { readonly ok: true; readonly paper: Paper } | { reado
 const stepOf = ({ match, repeatMm, offsetMm = 0 }: Roll): number =>
   match === 'half-drop' ? repeatMm / 2 : match === 'offset' ? offsetMm : 0
 
-/** Hangs a run of walls from its first corner to the right. `startMm` moves the first edge of a strip along the run. */
-export function hang(walls: readonly PaperWall[], roll: Roll, rules: Rules, startMm = 0): PaperResult {
+/**
+ * Hangs a run of walls from its first corner to the right. `startMm` moves the first edge of a strip along the run; `starts`: where along
+ * the walls a stretch begins that does not follow the one before, and so begins with a strip of its own.
+ */
+export function hang(
+  walls: readonly PaperWall[],
+  roll: Roll,
+  rules: Rules,
+  startMm = 0,
+  starts: readonly number[] = [0],
+): PaperResult {
   const wrong = faultOf(walls, roll, rules)
   if (wrong !== null) return { ok: false, error: wrong }
-  const pieces = piecesOf(walls, roll, rules, startMm)
+  const pieces = piecesOf(walls, roll, rules, startMm, starts)
   const repeatMm = roll.match === 'free' ? 0 : roll.repeatMm
   const stock = { lengthMm: roll.lengthMm, repeatMm }
   const inOrder = cutInOrder(pieces, stock)
@@ -93,25 +102,35 @@ function faultOf(walls: readonly PaperWall[], roll: Roll, rules: Rules): string 
 }
 
 /** Every strip of the run, whole, or in short pieces where it lies wholly within the width of an opening. */
-function piecesOf(walls: readonly PaperWall[], roll: Roll, rules: Rules, startMm: number): CutPiece[] {
+function piecesOf(
+  walls: readonly PaperWall[],
+  roll: Roll,
+  rules: Rules,
+  startMm: number,
+  starts: readonly number[],
+): CutPiece[] {
   const [width, trim] = [roll.widthMm, rules['paper.trim']]
   const repeat = roll.match === 'free' ? 0 : roll.repeatMm
   const run = walls.reduce((sum, wall) => sum + wall.lengthMm, 0)
   const first = ((startMm % width) + width) % width
-  const edges = [
-    ...(first > 0 ? [first - width] : []),
-    ...Array.from({ length: Math.ceil((run - first) / width) }, (_, at) => first + at * width),
-  ]
+  const edges = starts.flatMap((begins, index) => {
+    const [end, shift] = [starts[index + 1] ?? run, index === 0 ? first : 0]
+    const count = Math.ceil((end - begins - shift) / width - 1e-9)
+    return [
+      ...(shift > 0 ? [{ edge: begins + shift - width, begins, end, step: -1 }] : []),
+      ...Array.from({ length: count }, (_, at) => ({ edge: begins + shift + at * width, begins, end, step: at })),
+    ]
+  })
   const along = walls.map((wall, at) => ({
     wall,
     begins: walls.slice(0, at).reduce((sum, { lengthMm }) => sum + lengthMm, 0),
   }))
-  return edges.flatMap((edge, strip) => {
-    const [start, end] = [Math.max(0, edge), Math.min(run, edge + width)]
+  return edges.flatMap(({ edge, begins, end: last, step }, strip) => {
+    const [start, end] = [Math.max(begins, edge), Math.min(last, edge + width)]
     if (end - start < 1e-6) return []
     const met = along.filter(({ wall, begins }) => begins < end - 1e-6 && begins + wall.lengthMm > start + 1e-6)
     const height = Math.max(...met.map(({ wall }) => wall.heightMm))
-    const phase = repeat === 0 ? 0 : (((((edge - first) / width) * stepOf(roll)) % repeat) + repeat) % repeat
+    const phase = repeat === 0 ? 0 : (((step * stepOf(roll)) % repeat) + repeat) % repeat
     const piece = (part: CutPiece['part'], bottomMm: number, topMm: number, below: number): CutPiece => ({
       strip,
       part,

@@ -66,9 +66,7 @@ const rectangleOf = ({ u0, u1, z0, z1 }: Rectangle): Rectangle => ({ u0, u1, z0,
 export const holesIn = (wall: Wall): Rectangle[] => [
   ...wall.openings.filter(({ row }) => row.what !== 'niche').map(rectangleOf),
   ...wall.fixtures
-    .filter(
-      ({ row, u0, u1, z0, z1 }) => ['fireplace', 'built-in', 'soffit'].includes(row.what) && u1 > u0 && z1 > z0,
-    )
+    .filter(({ row, u0, u1, z0, z1 }) => ['fireplace', 'built-in', 'soffit'].includes(row.what) && u1 > u0 && z1 > z0)
     .map(rectangleOf),
 ]
 
@@ -117,10 +115,11 @@ function partsOf(wall: Wall, face: readonly Point[], claims: readonly Claim[]): 
 
 /** A part of a wall's face within a rectangle. */
 export const cut = (face: readonly Point[], { u0, u1, z0, z1 }: Rectangle): Point[] =>
-  clip(
-    clip(clip(clip(face, { c: -u0, x: 1, y: 0 }), { c: u1, x: -1, y: 0 }), { c: -z0, x: 0, y: 1 }),
-    { c: z1, x: 0, y: -1 },
-  )
+  clip(clip(clip(clip(face, { c: -u0, x: 1, y: 0 }), { c: u1, x: -1, y: 0 }), { c: -z0, x: 0, y: 1 }), {
+    c: z1,
+    x: 0,
+    y: -1,
+  })
 
 /** The sides of a niche go with the wall at its middle. */
 function sidesOf(wall: Wall, cells: readonly Cell[]): number {

@@ -1,4 +1,3 @@
-import { treatmentsOf } from '../makeover/laid.ts'
 import type { MakeoverKind } from '../makeover/kinds.ts'
 import { part, type Given, type Step } from '../steps/step.ts'
 import type { Room, Surveyed } from '../survey/index.ts'
@@ -6,7 +5,25 @@ import { catalogue } from './catalogue.ts'
 import { finishAreas, type FinishArea, type Measured } from './finish-areas.ts'
 import { surfaceGuards } from './guards.ts'
 import { surfaceKinds } from './kinds.ts'
+import type { Money } from '../purchases/index.ts'
 import { surfaceRemarks } from './remarks.ts'
+import { surfaceRemedies } from './remedies.ts'
+import { takeOffs } from './take-off/index.ts'
+import type { TakeOff } from './take-off/told.ts'
+
+const takeOffRules = [
+  'paint.',
+  'paper.',
+  'tile.',
+  'boards.',
+  'carpet.',
+  'moulding.',
+  'panels.',
+  'rail.',
+  'ground.',
+  'prepare.',
+  'survey.',
+]
 
 export const step = {
   name: 'surfaces',
@@ -14,6 +31,21 @@ export const step = {
   kinds: Object.keys(surfaceKinds) as MakeoverKind[],
   catalogue,
   parts: [
+    part({
+      name: 'takeOffs',
+      reads: {
+        rows: ['finish', 'treatment', 'saleSize'],
+        figures: ['makeover', 'treatedPart', 'piece', 'candidate', 'makeUp'],
+        rules: takeOffRules,
+        parts: ['rooms', 'survey'],
+      },
+      reckon: ({
+        makeover,
+        practice,
+        parts,
+      }: Given<{ rooms: readonly Room[]; survey: Surveyed }>): readonly TakeOff[] =>
+        takeOffs(makeover, measuredRooms(parts.rooms, parts.survey), practice.rules),
+    }),
     part({
       name: 'lying',
       reads: { figures: ['finish', 'treatment', 'treatedPart'], parts: ['rooms', 'survey'] },
@@ -26,11 +58,22 @@ export const step = {
   ],
   remarks: part({
     name: 'remarks of the surfaces',
-    reads: { rows: ['finish', 'treatment', 'treatedPart'] },
-    reckon: ({ makeover }) => surfaceRemarks(makeover),
+    reads: {
+      rows: ['finish', 'treatment', 'treatedPart', 'piece'],
+      figures: ['makeover', 'candidate'],
+      rules: ['tile.'],
+      parts: ['takeOffs', 'money'],
+    },
+    reckon: ({ makeover, practice, parts }: Given<{ takeOffs: readonly TakeOff[]; money: Money }>) =>
+      surfaceRemarks(makeover, parts.takeOffs, parts.money, practice.rules),
   }),
+  remedies: surfaceRemedies,
   guards: (_before, after) => surfaceGuards(after.makeover),
-  progress: (makeover) => (treatmentsOf(makeover).length > 0 ? 1 : 0),
+  // a treatment that takes something counts when it has a line to buy
+  progress: (_makeover, { takeOffs: taken }: { takeOffs: readonly TakeOff[] }) => {
+    const asking = taken.filter(({ treatment, reckoned }) => treatment.insteadOfId === null && reckoned !== null)
+    return asking.length === 0 ? 0 : asking.filter(({ treatment }) => treatment.pieceId !== null).length / asking.length
+  },
 } as const satisfies Step
 
 /** The rooms that are measured, each with what it comes to. */

@@ -9,13 +9,30 @@ export type LaidFields = Partial<Fields<'finish'>> & { readonly surface?: Surfac
 
 /** The fields of the finish alone. */
 export function finishOnly<T extends LaidFields>(fields: T) {
-  const { surface: _s, wallId: _w, openingId: _o, bandFromMm: _f, bandToMm: _t, alongFromMm: _a, alongToMm: _b, ...own } = fields
+  const {
+    surface: _s,
+    wallId: _w,
+    openingId: _o,
+    bandFromMm: _f,
+    bandToMm: _t,
+    alongFromMm: _a,
+    alongToMm: _b,
+    ...own
+  } = fields
   return own
 }
 
 /** The treatment of a finish where a test says the surface; nothing where it is on a thing. */
 export const laidOn = (finish: Pick<Row<'finish'>, 'id' | 'family' | 'texture'>, fields: LaidFields): Operation[] => {
-  const { surface, wallId = null, openingId = null, bandFromMm = null, bandToMm = null, alongFromMm = null, alongToMm = null } = fields
+  const {
+    surface,
+    wallId = null,
+    openingId = null,
+    bandFromMm = null,
+    bandToMm = null,
+    alongFromMm = null,
+    alongToMm = null,
+  } = fields
   return surface && isTreatable(surface)
     ? layOn(finish.id, finish, { surface, wallId, openingId, bandFromMm, bandToMm, alongFromMm, alongToMm })
     : []

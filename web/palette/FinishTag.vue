@@ -9,8 +9,7 @@ import { writeLength } from '#core/measure/length.ts'
 import { inTradeWords } from '#core/measure/trade-words.ts'
 import { labOf, lightsSeen, lrvWords, staysBecause } from '#core/palette/index.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
-import { paintTakeOff, paperTakeOff } from '#core/surfaces/take-off.ts'
-import { roomsOf } from '#core/survey/index.ts'
+import { takeOffWorking } from '#core/surfaces/index.ts'
 import FilesOf from '../files/FilesOf.vue'
 import RemarkList from '../remarks/RemarkList.vue'
 import { useEntry } from '../stores/entry.ts'
@@ -46,15 +45,14 @@ const nameOf = ({ kind, id }: { kind: 'finish' | 'piece' | 'opening'; id: string
     : ((kind === 'piece' ? byId(pieces.value, id)?.name : byId(finishes, id)?.name) ?? '')
 /** What it takes of paint or paper where it lies on measured surfaces. */
 const takeOff = computed(() => {
-  const { opened, reckoning } = makeover
-  if (!opened || !reckoning) return null
-  const at = { rules: rules.value, units: entry.value.units }
-  const measured = reckoning.lying.get(finish.id)
-  if (finish.family === 'paint')
-    return measured?.basis === 'survey' ? paintTakeOff(opened.makeover, finish, measured.m2, at) : null
-  const room = roomsOf(opened.makeover, rules.value).find(({ id }) => id === finish.roomId)
-  const areas = reckoning.survey.rooms.find(({ roomId }) => roomId === finish.roomId)?.areas
-  return room && areas ? paperTakeOff(finish, { ...at, room, areas }) : null
+  const taken = (makeover.reckoning?.takeOffs ?? []).find(
+    (entry) => entry.finish.id === finish.id && entry.treatment.insteadOfId === null && entry.reckoned !== null,
+  )
+  if (!taken?.reckoned) return null
+  const { reckoned } = taken
+  return reckoned.ok
+    ? { words: reckoned.words, working: takeOffWorking(taken) }
+    : { words: reckoned.error, working: null }
 })
 const carrier = computed(() => byId(pieces.value, finish.pieceId)?.name ?? '')
 const stays = computed(() => (makeover.opened ? staysBecause(makeover.opened.makeover, finish) : null))
@@ -132,7 +130,10 @@ const areaLabel = computed(
     <div v-if="takeOff">
       <dt>{{ finish.family === 'paint' ? 'Takes' : 'Hangs in' }}</dt>
       <dd>
-        <button type="button" class="word" @click="working.showWorking(takeOff.working)">{{ takeOff.words }}</button>
+        <button v-if="takeOff.working" type="button" class="word" @click="working.showWorking(takeOff.working)">
+          {{ takeOff.words }}
+        </button>
+        <template v-else>{{ takeOff.words }}</template>
       </dd>
     </div>
     <div v-if="finish.weave">

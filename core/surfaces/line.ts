@@ -1,0 +1,92 @@
+/** The line to buy of a treatment: made or brought up to date by one change, and held against what was ordered. */
+import { blank } from '../makeover/blank.ts'
+import { add, edit, type Operation } from '../makeover/change.ts'
+import { headOf, rowsOf, type Makeover } from '../makeover/document.ts'
+import type { Row } from '../makeover/kinds.ts'
+import { zero } from '../money/minor.ts'
+import type { PieceReckoning } from '../purchases/index.ts'
+import type { TakeOff } from './take-off/told.ts'
+import { inUnit, unitFor } from './units.ts'
+
+const rounded = (quantity: number): number => Math.ceil(quantity * 1000 - 1e-6) / 1000
+const forSurfaces = /\b(paint|paper|wall|floor|surface|material|tile|board|decorat|finish|build)/i
+
+/** What all treatments that count need of a line, in its unit; null where one is counted in another kind of unit. */
+function neededOf(piece: Row<'piece'>, all: readonly TakeOff[]): number | null {
+  let sum = 0
+  for (const { treatment, reckoned } of all) {
+    if (treatment.pieceId !== piece.id || treatment.insteadOfId !== null || !reckoned?.ok) continue
+    const need = inUnit(reckoned.need, reckoned.unit, piece.unit)
+    if (need === null) return null
+    sum += need
+  }
+  return rounded(sum)
+}
+
+/** What brings the line to what is needed: a new line, or its quantity; nothing where it says so already. */
+export function lineOperations(
+  makeover: Makeover,
+  { treatment, finish, reckoned }: TakeOff,
+  all: readonly TakeOff[],
+  newId: () => string,
+): Operation[] {
+  const row = makeover.rows.treatment[treatment.id]
+  if (!row || !reckoned?.ok || !(reckoned.need > 0)) return []
+  const piece = treatment.pieceId === null ? undefined : makeover.rows.piece[treatment.pieceId]
+  if (piece) {
+    const need = neededOf(piece, all)
+    return need === null || need === piece.quantity || need <= 0 ? [] : [edit('piece', piece, { quantity: need })]
+  }
+  const unit = unitFor(reckoned.unit, headOf(makeover)?.units === 'feet and inches')
+  const categories = rowsOf(makeover, 'category')
+  const category = categories.find(({ name }) => forSurfaces.test(name)) ?? categories[0]
+  if (!category) return []
+  const id = newId()
+  return [
+    add('piece', id, {
+      ...blank.piece,
+      roomId: finish.roomId,
+      zoneId: null,
+      categoryId: category.id,
+      name: finish.name,
+      thing: 'material',
+      quantity: rounded(inUnit(reckoned.need, reckoned.unit, unit) ?? reckoned.need),
+      unit,
+      allowanceMinor: zero,
+      chosenId: null,
+      chosenReason: '',
+    }),
+    edit('treatment', row, { pieceId: id }),
+  ]
+}
+
+export type Held = {
+  readonly state: 'no line' | 'to update' | 'to order' | 'ordered' | 'short' | 'over' | 'other unit'
+  /** What is needed, short, or over, in the line's own unit. */
+  readonly by: number
+  readonly unit: string
+}
+/** How the line stands to what is needed now; null for what is only thought of, or takes nothing. */
+export function heldAgainst(
+  makeover: Makeover,
+  { treatment, reckoned }: TakeOff,
+  all: readonly TakeOff[],
+  wanted: readonly PieceReckoning[],
+): Held | null {
+  if (!reckoned?.ok || treatment.insteadOfId !== null) return null
+  const piece = treatment.pieceId === null ? undefined : makeover.rows.piece[treatment.pieceId]
+  if (!piece) return { state: 'no line', by: reckoned.need, unit: reckoned.unit }
+  const { unit } = piece
+  const need = neededOf(piece, all)
+  if (need === null) return { state: 'other unit', by: 0, unit }
+  const found = wanted.find(({ id }) => id === piece.id)
+  const held = found?.held ?? 0
+  if (held <= 0 || found?.state === 'in hand')
+    return { state: Math.abs(piece.quantity - need) > 5e-4 ? 'to update' : 'to order', by: need, unit }
+  if (held < need - 5e-4) return { state: 'short', by: rounded(need - held), unit }
+  // less than a pack over is what whole packs leave
+  const pack = makeover.rows.candidate[piece.chosenId ?? '']?.packSize ?? 1
+  return held - need >= pack - 5e-4
+    ? { state: 'over', by: Math.round((held - need) * 1000) / 1000, unit }
+    : { state: 'ordered', by: 0, unit }
+}

@@ -1,0 +1,11 @@
+/** Words that several take-offs use. */
+import type { UnitSystem } from '../../measure/length.ts'
+
+/** A share, 0 to 1, in whole per cents. */
+export const percentOf = (share: number): string => `${Math.round(100 * share)} %`
+
+/** A weight given in kg, in pounds where the makeover is in feet. */
+export const weightOf = (kg: number, units: UnitSystem): string => {
+  const [amount, unit] = units === 'metric' ? [kg, 'kg'] : [kg / 0.453_592_37, 'lb']
+  return `${amount.toFixed(amount < 10 ? 1 : 0)} ${unit}`
+}
