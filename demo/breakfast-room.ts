@@ -14,7 +14,7 @@ import { cents, percent, tell } from './telling.ts'
 
 export function breakfastRoom(today: PlainDate, newId: () => string, studio: Studio): Told {
   const told = tell(today, newId, studio, { rate: 8.1, included: true })
-  const { day, say, make, idOf, change, finish, plan, order, pay, receive, sign } = told
+  const { day, say, make, idOf, change, finish, done, sold, plan, order, pay, receive, sign } = told
   say('Began the breakfast room', [
     make('makeover', 'head', {
       ...blank.makeover,
@@ -761,5 +761,125 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
   say('Said which paint is for which walls', [
     change('finish', 'Buttermilk', { pieceId: idOf('piece', 'Buttermilk for the walls') }),
   ])
+  say('Said how the walls are painted', [
+    done('Buttermilk', { pieceId: idOf('piece', 'Buttermilk for the walls'), coats: 2 }),
+    ...sold('Buttermilk, scrubbable, 5 litres', { rateM2: 12, coats: 2 }),
+  ])
+  told.bringToNeed('Brought the paint to what the walls take', 'Buttermilk')
+  const servery = idOf('room', 'Servery')
+  say('Laid the finishes of the servery', [
+    finish({
+      name: 'Milk tile',
+      role: 'dominant',
+      roomId: servery,
+      family: 'ceramic',
+      sheen: 'gloss',
+      texture: 'tile',
+      hex: '#eeeae0',
+      usedFor: 'behind the sink run',
+      m2: null,
+      surface: 'walls',
+      wallId: told.wall(servery, 1),
+      bandToMm: 1600,
+    }),
+    finish({
+      name: 'Flour',
+      role: 'secondary',
+      roomId: servery,
+      family: 'paint',
+      sheen: 'satin',
+      hex: '#f0ebdd',
+      usedFor: 'trim',
+      m2: null,
+      surface: 'trim',
+      methods: 'paint',
+    }),
+  ])
+  plan('Looked for tile', {
+    name: 'Tile for the servery',
+    category: 'Walls and floor',
+    thing: 'material',
+    roomId: servery,
+    quantity: 1,
+    unit: 'tiles',
+    allowance: 240,
+    offers: [
+      {
+        from: 'Gannet & Daughters',
+        name: 'Milk tile, 200 × 100, boxes of 50',
+        price: 39,
+        packSize: 50,
+        lead: 8,
+        returns: 30,
+      },
+      {
+        from: 'Slipway Paints',
+        name: 'Milk tile, 150 × 150, boxes of 44',
+        price: 34,
+        packSize: 44,
+        lead: 5,
+        returns: 14,
+      },
+    ],
+    chosen: 'The long ones lie as the old ones do',
+  })
+  plan('Looked for skirting', {
+    name: 'Skirting for the servery',
+    category: 'Walls and floor',
+    thing: 'material',
+    roomId: servery,
+    quantity: 1,
+    unit: 'lengths',
+    allowance: 120,
+    offers: [{ from: 'Gannet & Daughters', name: 'Pine skirting, 95 mm', price: 11.5, lead: 4, returns: 30 }],
+    chosen: 'It takes the paint of the trim',
+  })
+  say('Said what tile and skirting are made up of', [
+    ...sold('Milk tile, 200 × 100, boxes of 50', { widthMm: 200, lengthMm: 100, thickMm: 8, jointMm: 2 }),
+    ...sold('Milk tile, 150 × 150, boxes of 44', { widthMm: 150, lengthMm: 150, thickMm: 7, jointMm: 2 }),
+    ...sold('Pine skirting, 95 mm', { lengthMm: 2400, thickMm: 15, kerfMm: 3 }, [
+      { name: '3 m', lengthMm: 3000, price: 14 },
+      { name: '4.2 m', lengthMm: 4200, price: 19 },
+    ]),
+    done('Milk tile', { pieceId: idOf('piece', 'Tile for the servery'), layout: 'half' }),
+    ...told.treat('skirting', 'Flour', [{ surface: 'trim' }], {
+      how: 'moulding',
+      profile: 'skirting',
+      pieceId: idOf('piece', 'Skirting for the servery'),
+    }),
+  ])
+  told.bringToNeed('Counted the tile', 'Milk tile')
+  told.bringToNeed('Counted the skirting', 'Flour')
+  plan('Looked for boards', {
+    name: 'Boards for the floor',
+    category: 'Walls and floor',
+    thing: 'material',
+    quantity: 1,
+    unit: 'boards',
+    allowance: 0,
+    offers: [
+      { from: 'Gannet & Daughters', name: 'Oak board, 1900 × 180, packs of 6', price: 128, packSize: 6, lead: 21 },
+    ],
+  })
+  say('Thought of new boards in place of the worn ones', [
+    ...sold('Oak board, 1900 × 180, packs of 6', { widthMm: 180, lengthMm: 1900, thickMm: 14 }),
+    finish({
+      name: 'Pale oak',
+      role: 'secondary',
+      family: 'wood',
+      sheen: 'matt',
+      hex: '#c7ae88',
+      usedFor: 'floor',
+      m2: null,
+    }),
+  ])
+  const worn = done('Grey boards', {})
+  say(
+    'Laid the boards to look at them',
+    told.treat('boards', 'Pale oak', [{ surface: 'floor' }], {
+      insteadOfId: worn.id,
+      pieceId: idOf('piece', 'Boards for the floor'),
+    }),
+  )
   return { makeoverId: told.makeoverId, changeSets: told.changeSets, studio: told.studioAfter() }
 }

@@ -19,7 +19,7 @@ export const chooseAll = (told: ReturnType<typeof tell>, choices: Readonly<Recor
 
 export function musicRoom(today: PlainDate, newId: () => string, studio: Studio): Told {
   const told = tell(today, newId, studio, { rate: 20, included: false })
-  const { day, say, make, idOf, change, finish, plan, order, pay, receive, place, sign } = told
+  const { day, say, make, idOf, change, finish, done, also, sold, plan, order, pay, receive, place, sign } = told
   say('Began the music room', [
     make('makeover', 'head', {
       ...blank.makeover,
@@ -863,5 +863,49 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
     change('finish', 'Tin', { pieceId: idOf('piece', 'Reading lamps, long arm') }),
     change('finish', 'Sea glass', { pieceId: idOf('piece', 'Low lamp by the bench') }),
   ])
+  say('Said how the walls and the trim are painted', [
+    done('Rain barrel', { pieceId: idOf('piece', 'Wall paint, rain barrel'), coats: 2 }),
+    also('Candle end', { surface: 'door' }),
+    also('Candle end', { surface: 'window' }),
+    ...sold('Rain barrel, matt, tins of 2.5 litres', { rateM2: 10, coats: 2 }),
+  ])
+  plan('Looked for a paper for the bay', {
+    name: 'Paper for the bay',
+    category: 'Walls',
+    thing: 'material',
+    quantity: 1,
+    unit: 'rolls',
+    allowance: 0,
+    offers: [
+      { from: 'Slipway Paints', name: 'Reed paper', price: 44, lead: 9, returns: 14, hex: '#c9cbb6' },
+      { from: 'Gannet & Daughters', name: 'Reed paper, wide', price: 72, lead: 15, returns: 14, hex: '#c9cbb6' },
+    ],
+  })
+  say('Thought of paper round the bay, in place of paint', [
+    ...sold('Reed paper', { widthMm: 530, lengthMm: 10_050, repeatMm: 530, match: 'half-drop' }),
+    ...sold('Reed paper, wide', { widthMm: 700, lengthMm: 10_050, repeatMm: 530, match: 'half-drop' }),
+    finish({
+      name: 'Reed paper',
+      role: 'secondary',
+      family: 'paper',
+      sheen: 'matt',
+      hex: '#c9cbb6',
+      usedFor: 'the bay',
+      m2: null,
+      pattern: 'floral',
+      patternScale: 'large',
+      repeatMm: 530,
+    }),
+  ])
+  const wallPaint = done('Rain barrel', {})
+  say(
+    'Laid the paper round the bay to look at it',
+    told.treat(
+      'bay',
+      'Reed paper',
+      [1, 2, 3].map((at) => ({ surface: 'walls' as const, wallId: told.wall(told.room(), at) })),
+      { insteadOfId: wallPaint.id, pieceId: idOf('piece', 'Paper for the bay') },
+    ),
+  )
   return { makeoverId: told.makeoverId, changeSets: told.changeSets, studio: told.studioAfter() }
 }

@@ -74,6 +74,7 @@ wall,,,2401,inside,,,,,,
 wall,,,2402,inside,,,,,,
 check,,1-3,3397,,,,,,,
 arch,Arch,D,,,640,1098,0,2080,180,
+window,Yard window,B,,,700,900,1150,2050,120,
 built-in,Sink run,B,,,0,1900,0,910,600,
 socket,,A,,,1200,,1100,,,
 `

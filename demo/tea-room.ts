@@ -13,7 +13,7 @@ import { cents, tell } from './telling.ts'
 
 export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): Told {
   const told = tell(today, newId, studio, { rate: 23, included: true })
-  const { day, say, make, idOf, change, finish, plan, order, pay, receive, place, sign } = told
+  const { day, say, make, idOf, change, finish, done, sold, plan, order, pay, receive, place, sign } = told
   say('Began the tea room', [
     make('makeover', 'head', {
       ...blank.makeover,
@@ -637,5 +637,14 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
     'Rag rug by the stove': [2],
     'Armchair by the stove': [2],
   })
+  say('Said how the boards were painted, and where the rail runs', [
+    done('Brick dust', { pieceId: idOf('piece', 'Brick and cloud paint'), coats: 1 }),
+    done('Cloud break', { pieceId: idOf('piece', 'Brick and cloud paint'), coats: 1 }),
+    ...sold('Ends of lines, 2.5 litres', { rateM2: 12 }),
+    ...told.treat('rail', 'Brick dust', [{ surface: 'walls', bandFromMm: 914.4 }], {
+      how: 'moulding',
+      profile: 'dado rail',
+    }),
+  ])
   return { makeoverId: told.makeoverId, changeSets: told.changeSets, studio: told.studioAfter() }
 }

@@ -22,6 +22,8 @@ import { readSurveyCsv, sheetOperations, wallsOf } from '#core/survey/index.ts'
 import { addDays, type PlainDate } from '#core/measure/plain-date.ts'
 import { minor, type Minor } from '#core/money/minor.ts'
 import { couponShares } from '#core/purchases/index.ts'
+import { reckon } from '#core/reckoning/reckon.ts'
+import { lineOperations } from '#core/surfaces/index.ts'
 
 export const cents = (amount: number): Minor => minor(Math.round(amount * 100))
 export const percent = (rate: number): number => Math.round(rate * 10_000)
@@ -147,6 +149,61 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
         : []),
     ]
   }
+
+  /** How a finish is done where it lies already, or a further treatment of it; the change of its line to buy comes with it. */
+  const done = (finishName: string, fields: Partial<Fields<'treatment'>>): Operation => {
+    const id = idOf('finish', finishName)
+    const treatment = rowsOf(documents.makeover, 'treatment').find(({ finishId }) => finishId === id)
+    if (!treatment) throw new Error(`The demo lays “${finishName}” nowhere`)
+    return edit('treatment', treatment, fields)
+  }
+  /** A treatment of its own, with the surfaces it lies on; it is spoken of by its name. */
+  function treat(
+    name: string,
+    finishName: string,
+    wheres: readonly Where[],
+    fields: Partial<Fields<'treatment'>> = {},
+  ): Operation[] {
+    const finishRow = row('finish', finishName)
+    const id = newId()
+    namesOf('treatment')[name] = id
+    const [first, ...more] = wheres
+    return [
+      ...(first ? layOn(id, finishRow, first, { place: ++places, ...fields }) : []),
+      ...more.map((where) => add('treatedPart', newId(), { ...blank.treatedPart, treatmentId: id, ...where })),
+    ]
+  }
+  /** A further surface of a finish that lies already. */
+  const also = (finishName: string, where: Where): Operation => {
+    const id = idOf('finish', finishName)
+    const treatment = rowsOf(documents.makeover, 'treatment').find(({ finishId }) => finishId === id)
+    return add('treatedPart', newId(), { ...blank.treatedPart, treatmentId: treatment?.id ?? '', ...where })
+  }
+  /** The line to buy of a finish says what it takes. */
+  function bringToNeed(sentence: string, finishName: string): void {
+    const { takeOffs } = reckon(documents, today)
+    const taken = takeOffs.find(
+      ({ finish: { id }, treatment }) => id === idOf('finish', finishName) && treatment.pieceId !== null,
+    )
+    say(sentence, taken ? lineOperations(documents.makeover, taken, takeOffs, newId) : [])
+  }
+  /** What a candidate is made up of, and the further sizes it is sold in. */
+  const sold = (
+    candidateName: string,
+    makeUp: Partial<Fields<'makeUp'>>,
+    sizes: readonly (Partial<Omit<Fields<'saleSize'>, 'priceMinor'>> & { name: string; price: number })[] = [],
+  ): Operation[] => [
+    add('makeUp', newId(), { ...blank.makeUp, candidateId: idOf('candidate', candidateName), ...makeUp }),
+    ...sizes.map(({ price, ...size }) =>
+      add('saleSize', newId(), {
+        ...blank.saleSize,
+        candidateId: idOf('candidate', candidateName),
+        holds: 1,
+        priceMinor: cents(price),
+        ...size,
+      }),
+    ),
+  ]
 
   /** A sample of a finish, and each look at it: on which wall (by its place), by which light, what was said by whom. */
   function sample(
@@ -408,6 +465,11 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
     change,
     seller,
     finish,
+    done,
+    treat,
+    also,
+    sold,
+    bringToNeed,
     plan,
     order,
     pay,

@@ -67,8 +67,18 @@ const thingOf = ({ pieceId }: Row<'finish'>): Surface => (pieceId === null ? 'ot
 /** The finishes that will be in the room: new ones and those that stay; what is to be changed is not among them. */
 export const paletteFinishes: (makeover: Makeover) => readonly LaidFinish[] = kept(
   ({ rows }) => [rows.finish, rows.treatment, rows.treatedPart],
-  (makeover) => laidFinishes(makeover).filter((row) => row.fate !== 'change'),
+  (makeover) => {
+    const thought = onlyThoughtOf(makeover)
+    return laidFinishes(makeover).filter(({ id, fate }) => fate !== 'change' && !thought.has(id))
+  },
 )
+/** Finishes of which every treatment is only thought of: they are not in the room. */
+function onlyThoughtOf({ rows }: Makeover): ReadonlySet<string> {
+  const all = Object.values(rows.treatment)
+  const counted = new Set(all.filter(({ insteadOfId }) => insteadOfId === null).map(({ finishId }) => finishId))
+  return new Set(all.filter(({ finishId }) => !counted.has(finishId)).map(({ finishId }) => finishId))
+}
+
 /** A finish of the palette with where it lies. */
 export const laidFinish = (makeover: Makeover, id: string | null): LaidFinish | undefined =>
   id === null ? undefined : indexed(makeover).get(id)

@@ -1,6 +1,6 @@
 /** The area of each finish on the measured surfaces of a room. */
 import { groupBy, type Makeover } from '../makeover/document.ts'
-import { liesOn, paletteFinishes, type LaidFinish } from '../makeover/laid.ts'
+import { liesOn, paletteFinishes, type LaidFinish, type Lie } from '../makeover/laid.ts'
 import type { Room, RoomAreas } from '../survey/index.ts'
 import { rankOf, wallRegions, type Region } from './regions.ts'
 
@@ -56,13 +56,14 @@ const sum = (regions: readonly Region[]): number => regions.reduce((total, { m2 
 function onWalls(makeover: Makeover, { room }: Measured, rows: readonly LaidFinish[]): Share[] {
   if (room.ceiling === null) return []
   const regions = groupBy(wallRegions(makeover, room), ({ finish }) => finish.id)
-  const general = rows.filter(({ lies }) => lies.some((lie) => lie.surface === 'walls' && rankOf(lie) === 0))
+  const covering = (lie: Lie): boolean => lie.surface === 'walls' && lie.how !== 'moulding'
+  const general = rows.filter(({ lies }) => lies.some((lie) => covering(lie) && rankOf(lie) === 0))
   // of several that say no more, only the one that nobody judged by eye can have the rest
   const unjudged = general.filter((row) => row.visibleM2 === null)
   const rest = general.length > 1 && unjudged.length === 1 ? unjudged[0] : undefined
   const whole = general.length > 1 ? sum([...regions.values()].flat().filter(({ lie }) => rankOf(lie) === 0)) : 0
   return rows
-    .filter((row) => row.lies.some(({ surface }) => surface === 'walls'))
+    .filter((row) => row.lies.some(covering))
     .map((finish): Share => {
       const mine = regions.get(finish.id) ?? []
       if (!general.includes(finish) || general.length === 1)

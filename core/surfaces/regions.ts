@@ -32,10 +32,18 @@ export function wallRegions(makeover: Makeover, room: Room, which: 'new' | 'old'
   const laid = laidFinishes(makeover).filter(
     ({ roomId, fate }) => roomId === room.id && (fate === 'change') === (which === 'old'),
   )
+  return regionsOn(room, laid, covers)
+}
+
+/** A moulding runs over what covers the wall. */
+const covers = ({ how }: Lie): boolean => how !== 'moulding'
+
+/** What given finishes come to on the walls of a room, of the surfaces that count alone. */
+export function regionsOn(room: Room, laid: readonly LaidFinish[], counts: (lie: Lie) => boolean): Region[] {
   return room.walls.flatMap((wall) => {
     const face = faceOf(room, wall)
     const claims = laid
-      .flatMap((finish) => finish.lies.flatMap((lie) => claimsOn(wall, face, finish, lie)))
+      .flatMap((finish) => finish.lies.filter(counts).flatMap((lie) => claimsOn(wall, face, finish, lie)))
       // the last of equals lies on top
       .toSorted((left, right) => left.rank - right.rank)
     return partsOf(wall, face, claims)

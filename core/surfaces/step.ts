@@ -9,7 +9,7 @@ import type { Money } from '../purchases/index.ts'
 import { surfaceRemarks } from './remarks.ts'
 import { surfaceRemedies } from './remedies.ts'
 import { takeOffs } from './take-off/index.ts'
-import type { TakeOff } from './take-off/told.ts'
+import { withoutPicture, type TakeOff } from './take-off/told.ts'
 
 const takeOffRules = [
   'paint.',
@@ -44,7 +44,7 @@ export const step = {
         practice,
         parts,
       }: Given<{ rooms: readonly Room[]; survey: Surveyed }>): readonly TakeOff[] =>
-        takeOffs(makeover, measuredRooms(parts.rooms, parts.survey), practice.rules),
+        takeOffs(makeover, measuredRooms(parts.rooms, parts.survey), practice.rules).map(withoutPicture),
     }),
     part({
       name: 'lying',

@@ -1,10 +1,12 @@
 /** How narrow the cuts of straight rows are at the edges of a region, and the origin that leaves the widest. */
-import { boxOfAll, type Part } from './outlines.ts'
+import type { Rules } from '../rulebook/rulebook.ts'
+import { boxOfAll, type Box, type Part } from './outlines.ts'
 import { originOf, sideOf } from './tile-patterns.ts'
 import type { Laying, Tile, Tiling } from './tiles.ts'
 
 /** The edges of a region along an axis: where it ends, on which side it lies. */
-function edgesOf(region: readonly Part[], axis: 'x' | 'y'): { readonly at: number; readonly side: 1 | -1 }[] {
+type Edge = { readonly at: number; readonly side: 1 | -1; readonly run: number }
+function edgesOf(region: readonly Part[], axis: 'x' | 'y'): Edge[] {
   const across = axis === 'x' ? 'y' : 'x'
   const edges = new Map<string, { at: number; side: 1 | -1; run: number }>()
   for (const part of region) {
@@ -26,10 +28,10 @@ function edgesOf(region: readonly Part[], axis: 'x' | 'y'): { readonly at: numbe
       edges.set(key, { at: point[axis], side, run: run + (edges.get(key)?.run ?? 0) })
     }
   }
-  // where one part ends at an edge and the next begins there, nothing is cut
-  return [...edges.values()].filter(({ at, side, run }) => {
-    const facing = edges.get(`${at.toFixed(1)} ${-side}`)
-    return !facing || Math.abs(facing.run - run) > 1
+  // as far as one part ends at an edge and the next begins there, nothing is cut
+  return [...edges.values()].flatMap((edge) => {
+    const run = edge.run - (edges.get(`${edge.at.toFixed(1)} ${-edge.side}`)?.run ?? 0)
+    return run > 1 ? [{ ...edge, run }] : []
   })
 }
 
@@ -47,36 +49,68 @@ function shareAt(
   return stays < 1e-6 ? 1 : stays / size
 }
 
-/** The narrowest cut of straight rows at the edges of a region, as a share of its tile. */
-export function cutsOf(region: readonly Part[], tile: Tile, laying: Laying): number {
-  if (region.length === 0) return 1
-  const { width, height } = sideOf(tile, laying)
-  const origin = originOf(boxOfAll(region), laying)
-  const steps = laying.layout === 'half' ? [0, 1 / 2] : laying.layout === 'third' ? [0, 1 / 3, 2 / 3] : [0]
-  const along = edgesOf(region, 'x').flatMap((edge) =>
-    steps.map((step) => shareAt(edge, origin.x + step * (width + tile.jointMm), width + tile.jointMm, width)),
-  )
-  const up = edgesOf(region, 'y').map((edge) => shareAt(edge, origin.y, height + tile.jointMm, height))
-  return Math.min(1, ...along, ...up)
+export type Cuts = {
+  /** The narrowest cut, as a share of its tile. */
+  readonly narrowest: number
+  /** How far along the edges the cuts are thinner than the least share, in mm. */
+  readonly thinMm: number
 }
 
-/** The origin that leaves the widest cuts: each direction by itself, millimetre by millimetre, the nearest of the best. */
-export function shifted(region: readonly Part[], tile: Tile, laying: Laying, narrowest: number): Tiling['better'] {
+/** The cuts of straight rows at the edges of a region. */
+export function cutsOf(region: readonly Part[], tile: Tile, laying: Laying, rules: Rules): Cuts {
+  if (region.length === 0) return { narrowest: 1, thinMm: 0 }
+  return cutsAt({ x: edgesOf(region, 'x'), y: edgesOf(region, 'y') }, boxOfAll(region), tile, laying, rules)
+}
+
+type Edges = { readonly x: readonly Edge[]; readonly y: readonly Edge[] }
+function cutsAt(edges: Edges, box: Box, tile: Tile, laying: Laying, rules: Rules): Cuts {
   const { width, height } = sideOf(tile, laying)
+  const origin = originOf(box, laying)
+  const steps = laying.layout === 'half' ? [0, 1 / 2] : laying.layout === 'third' ? [0, 1 / 3, 2 / 3] : [0]
+  const across = width + tile.jointMm
+  const shares = [
+    ...edges.x.flatMap((edge) =>
+      steps.map((step) => ({
+        share: shareAt(edge, origin.x + step * across, across, width),
+        run: edge.run / steps.length,
+      })),
+    ),
+    ...edges.y.map((edge) => ({ share: shareAt(edge, origin.y, height + tile.jointMm, height), run: edge.run })),
+  ]
+  const least = rules['tile.sliver'] / 100 - 1e-6
+  return {
+    narrowest: Math.min(1, ...shares.map(({ share }) => share)),
+    thinMm: shares.reduce((sum, { share, run }) => sum + (share < least ? run : 0), 0),
+  }
+}
+
+/** Fewer thin cuts, else wider ones. */
+const isBetter = (left: Cuts, right: Cuts): boolean =>
+  left.thinMm < right.thinMm - 1 || (left.thinMm < right.thinMm + 1 && left.narrowest > right.narrowest + 1e-6)
+
+/**
+ * The origin that leaves the fewest thin cuts, then the widest: each direction by itself, millimetre by millimetre, the nearest of the
+ * best. Null where none leaves fewer.
+ */
+export function shifted(region: readonly Part[], tile: Tile, laying: Laying, rules: Rules): Tiling['better'] {
+  const { width, height } = sideOf(tile, laying)
+  const edges = { x: edgesOf(region, 'x'), y: edgesOf(region, 'y') }
+  const box = boxOfAll(region)
   const best = (field: 'startMm' | 'upMm', module: number, start: Laying): Laying => {
-    let [found, most] = [start, cutsOf(region, tile, start)]
-    for (let step = 1; step < module; step++)
+    const seen = field === 'startMm' ? { x: edges.x, y: [] } : { x: [], y: edges.y }
+    const cutsFor = (moved: Laying): Cuts => cutsAt(seen, box, tile, moved, rules)
+    let [found, most] = [start, cutsFor(start)]
+    for (let step = 1; step <= module / 2; step++)
       for (const by of [step, -step]) {
         const moved = { ...start, [field]: start[field] + by }
-        if (Math.abs(by) > module / 2) continue
-        const cuts = cutsOf(region, tile, moved)
-        if (cuts > most + 1e-6) [found, most] = [moved, cuts]
+        const cuts = cutsFor(moved)
+        if (isBetter(cuts, most)) [found, most] = [moved, cuts]
       }
     return found
   }
-  // the worse of the two directions hides the other: so each is looked for twice
-  const once = best('upMm', height + tile.jointMm, best('startMm', width + tile.jointMm, laying))
-  const twice = best('startMm', width + tile.jointMm, once)
-  const found = cutsOf(region, tile, twice)
-  return found > narrowest + 1e-6 ? { startMm: twice.startMm, upMm: twice.upMm, narrowest: found } : null
+  const moved = best('upMm', height + tile.jointMm, best('startMm', width + tile.jointMm, laying))
+  const [before, after] = [laying, moved].map((tried) => cutsAt(edges, box, tile, tried, rules))
+  return before && after && after.thinMm < before.thinMm - 1
+    ? { startMm: moved.startMm, upMm: moved.upMm, narrowest: after.narrowest }
+    : null
 }

@@ -51,8 +51,8 @@ export function layTiles(region: readonly Part[], tile: Tile, laying: Laying, ru
   const tiles = laid(region, tile, laying)
   const whole = tiles.filter((piece) => piece.whole).length
   const taken = laying.reuse && isStraight(laying) ? withOffcuts(tiles, sideOf(tile, laying), rules) : tiles.length
-  const straight = isStraight(laying) ? cutsOf(region, tile, laying) : null
-  const narrowest = straight ?? 1
+  const straight = isStraight(laying) ? cutsOf(region, tile, laying, rules) : null
+  const narrowest = straight?.narrowest ?? 1
   const slivers = straight === null ? 0 : sliversOf(tiles, sideOf(tile, laying), rules)
   return {
     ok: true,
@@ -64,7 +64,7 @@ export function layTiles(region: readonly Part[], tile: Tile, laying: Laying, ru
       toBuy: Math.ceil(taken * (1 + rules['tile.breakage'] / 100) - 1e-9),
       narrowest,
       slivers,
-      better: slivers > 0 ? shifted(region, tile, laying, narrowest) : null,
+      better: slivers > 0 ? shifted(region, tile, laying, rules) : null,
     },
   }
 }

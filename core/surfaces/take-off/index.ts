@@ -57,10 +57,15 @@ export function finishOf(makeover: Makeover, treatment: Row<'treatment'>): LaidF
   }
 }
 
-/** The candidate that is chosen for the line to buy of a treatment. */
-export const chosenOf = (makeover: Makeover, { pieceId }: Row<'treatment'>): Row<'candidate'> | null => {
-  const chosenId = pieceId === null ? null : (makeover.rows.piece[pieceId]?.chosenId ?? null)
-  return chosenId === null ? null : (makeover.rows.candidate[chosenId] ?? null)
+/** The candidate that stands for the line to buy of a treatment. */
+export function chosenOf(makeover: Makeover, { pieceId, insteadOfId }: Row<'treatment'>): Row<'candidate'> | null {
+  if (pieceId === null) return null
+  const chosenId = makeover.rows.piece[pieceId]?.chosenId ?? null
+  if (chosenId !== null) return makeover.rows.candidate[chosenId] ?? null
+  // for what is only thought of nothing is chosen yet: the first that was found stands for it
+  return insteadOfId === null
+    ? null
+    : (rowsOf(makeover, 'candidate').find((row) => row.pieceId === pieceId && row.turnedDown === null) ?? null)
 }
 
 export const productOf = (makeover: Makeover, candidate: Row<'candidate'> | null): Product => ({

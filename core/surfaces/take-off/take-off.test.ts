@@ -9,6 +9,9 @@ import { remediesFor } from '../../reckoning/remedies.ts'
 import { addLaid, type LaidFields } from '../../testing/laid.ts'
 import { candidateOf, change, pieceOf, testToday } from '../../testing/small-makeover.ts'
 import { measuredRoom, rectangle, type Measured } from '../../testing/surveyed.ts'
+import { roomsOf } from '../../survey/index.ts'
+import { measuredRooms } from '../step.ts'
+import { takeOffs } from './index.ts'
 import type { TakeOff } from './told.ts'
 
 const plain: Measured = { walls: rectangle(5000, 3000), survey: { heightMm: 2500 } }
@@ -84,7 +87,9 @@ function room(measured: Measured) {
   return { documents, roomId, wallIds, newId, finish, line }
 }
 const taken = (documents: Documents, id: string): TakeOff => {
-  const found = reckon(documents, testToday).takeOffs.find(({ finish }) => finish.id === id)
+  const { practice, survey } = reckon(documents, testToday)
+  const rooms = measuredRooms(roomsOf(documents.makeover, practice.rules), survey)
+  const found = takeOffs(documents.makeover, rooms, practice.rules).find(({ finish }) => finish.id === id)
   if (!found) throw new Error('nothing is taken off')
   return found
 }

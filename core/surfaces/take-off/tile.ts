@@ -128,14 +128,15 @@ export function tileReckoned(
       line('Adhesive', weightOf(m2 * rules['tile.adhesive'], units), citeRule('tile.adhesive', rules)),
     ],
     says: thin.map(({ field, tiling }): Saying => ({
-      code: 'sliver',
+      // what no shift avoids is told with the take-off, and is no fault
+      code: tiling.better ? 'sliver' : 'cuts',
       ...(laid.length === 1 && tiling.better
         ? { shift: { startMm: tiling.better.startMm, upMm: tiling.better.upMm } }
         : {}),
       text: `${field.name}: ${tiling.slivers} cut tiles are narrower than a third, the narrowest ${percentOf(tiling.narrowest)}.${
         tiling.better
-          ? ` Move the start by ${length(Math.abs(tiling.better.startMm - treatment.startMm))} along and ${length(Math.abs(tiling.better.upMm - treatment.upMm))} up, and the narrowest keeps ${percentOf(tiling.better.narrowest)}.`
-          : ''
+          ? ` Move the start by ${length(Math.abs(tiling.better.startMm - treatment.startMm))} along and ${length(Math.abs(tiling.better.upMm - treatment.upMm))} up, and fewer are.`
+          : ' No shift leaves fewer.'
       }`,
     })),
   }

@@ -68,7 +68,7 @@ export type Reckoned = {
   readonly says: readonly Saying[]
 }
 export type Saying = {
-  readonly code: 'sliver' | 'seam' | 'joint' | 'primer' | 'short' | 'phase' | 'closing'
+  readonly code: 'sliver' | 'cuts' | 'seam' | 'joint' | 'primer' | 'short' | 'phase' | 'closing'
   readonly text: string
   /** Where the tiles would rather begin. */
   readonly shift?: { readonly startMm: number; readonly upMm: number }
@@ -85,6 +85,10 @@ export type TakeOff = {
   readonly buying: Buying | null
   readonly works: readonly Work[]
 }
+
+/** The figures alone: where each thing lies is reckoned again for what is looked at. */
+export const withoutPicture = (taken: TakeOff): TakeOff =>
+  taken.reckoned?.ok ? { ...taken, reckoned: { ...taken.reckoned, shapes: [], bars: [] } } : taken
 
 export type At = {
   readonly makeover: Makeover

@@ -3,7 +3,7 @@ import type { LaidFinish, Lie } from '../../makeover/laid.ts'
 import { clipBy, faceOf, type Point, type Wall } from '../../survey/index.ts'
 import type { PaperWall } from '../paper.ts'
 import { boxOf } from '../outlines.ts'
-import { holesIn, wallRegions, type Region } from '../regions.ts'
+import { holesIn, regionsOn, wallRegions, type Region } from '../regions.ts'
 import type { At } from './told.ts'
 
 /** The treated surfaces of one treatment. */
@@ -11,10 +11,15 @@ export const liesOf = (finish: LaidFinish, treatmentId: string): Lie[] =>
   finish.lies.filter((lie) => lie.treatmentId === treatmentId)
 
 /** Its regions on the walls, in the order of the walk. */
-export const regionsOf = ({ makeover, room }: At, finish: LaidFinish, treatmentId: string): Region[] =>
-  wallRegions(makeover, room, finish.fate === 'change' ? 'old' : 'new').filter(
+export function regionsOf({ makeover, room }: At, finish: LaidFinish, treatmentId: string): Region[] {
+  // a moulding, and what is only thought of, lie over the rest
+  const counted = makeover.rows.treatment[treatmentId]
+  if (counted?.how === 'moulding' || counted?.insteadOfId !== null)
+    return regionsOn(room, [finish], (lie) => lie.treatmentId === treatmentId)
+  return wallRegions(makeover, room, finish.fate === 'change' ? 'old' : 'new').filter(
     ({ lie }) => lie.treatmentId === treatmentId,
   )
+}
 
 /** In words: "A, C to 900 mm; trim". */
 export function whereWords(at: At, finish: LaidFinish, treatmentId: string, length: (mm: number) => string): string {

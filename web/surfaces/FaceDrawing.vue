@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { groupBy } from '#core/makeover/document.ts'
+import type { Point } from '#core/survey/index.ts'
+import type { Face, Shape } from '#core/surfaces/index.ts'
+import type { Material } from './materials.ts'
+
+/** One face of the room at its place in a drawing, in mm: its materials, what is in it, and every strip, tile and board. */
+const { face, materials, shapes, x, y, fine, selected, name } = defineProps<{
+  face: Face
+  materials: ReadonlyMap<string, Material>
+  /** Of this face alone. */
+  shapes: readonly Shape[]
+  x: number
+  /** Of its upper edge. */
+  y: number
+  /** Large enough for numbers and joints. */
+  fine: boolean
+  selected: string
+  /** Sets the ids of this drawing apart from those of another one on the page. */
+  name: string
+}>()
+const emit = defineEmits<{ pick: [treatmentId: string] }>()
+/** Heights go up, drawings go down. */
+const at = ({ x: along, y: up }: Point): string => `${(x + along).toFixed(1)} ${(y + face.height - up).toFixed(1)}`
+const path = (outline: readonly Point[]): string => (outline.length === 0 ? '' : `M${outline.map(at).join('L')}Z`)
+/** Each treatment once: what of it lies side by side has no seam. */
+const fills = computed(() =>
+  [...groupBy(face.fills, ({ treatmentId }) => treatmentId)].map(([treatmentId, parts]) => ({
+    treatmentId,
+    d: parts.map(({ outline }) => path(outline)).join(''),
+    paint: materials.has(treatmentId) ? `url(#${name}-m-${treatmentId})` : 'none',
+  })),
+)
+const clipId = computed(() => `${name}-c-${face.id}`)
+const joints = computed(() => shapes.map(({ outline }) => path(outline)).join(''))
+const cut = computed(() =>
+  shapes
+    .filter(({ kind, whole }) => (kind === 'tile' || kind === 'board') && !whole)
+    .map(({ outline }) => path(outline))
+    .join(''),
+)
+const numbers = computed(() =>
+  fine
+    ? shapes
+        .filter(({ text }) => text !== '')
+        .map(({ text, outline }) => ({
+          text,
+          x: x + outline.reduce((sum, point) => sum + point.x, 0) / outline.length,
+          y: y + face.height - Math.min(...outline.map((point) => point.y)) - face.height / 30,
+        }))
+    : [],
+)
+</script>
+
+<template>
+  <g>
+    <clipPath :id="clipId"><path v-for="fill in fills" :key="fill.treatmentId" :d="fill.d" /></clipPath>
+    <path class="face-ground" :d="path(face.outline)" />
+    <path
+      v-for="fill in fills"
+      :key="fill.treatmentId"
+      :d="fill.d"
+      :fill="fill.paint"
+      class="face-fill"
+      :class="{ 'face-picked': fill.treatmentId === selected }"
+      @click.stop="emit('pick', fill.treatmentId)"
+    />
+    <g :clip-path="`url(#${clipId})`" class="face-shapes">
+      <path v-if="fine && cut" :d="cut" class="face-cut" :fill="`url(#${name}-hatch)`" />
+      <path :d="joints" class="face-joints" :class="{ 'face-faint': !fine }" />
+    </g>
+    <path v-for="(outline, index) in face.fixed" :key="index" class="face-fixed" :d="path(outline)" />
+    <path
+      v-for="opening in face.openings"
+      :key="opening.id"
+      class="face-opening"
+      :d="path(opening.outline)"
+      :fill="
+        opening.what === 'door' && opening.treatmentId && materials.has(opening.treatmentId)
+          ? `url(#${name}-m-${opening.treatmentId})`
+          : opening.what === 'niche'
+            ? 'none'
+            : '#fff'
+      "
+    />
+    <path class="face-edge" :d="path(face.outline)" />
+    <text v-for="number in numbers" :key="number.text" class="face-number" :x="number.x" :y="number.y">
+      {{ number.text }}
+    </text>
+  </g>
+</template>
