@@ -896,6 +896,8 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
       patternScale: 'large',
       repeatMm: 530,
     }),
+    told.carries('Reed paper', 'Candle end', 0.2),
+    told.carries('Reed paper', 'Rain barrel', 0.15),
   ])
   const wallPaint = done('Rain barrel', {})
   say(

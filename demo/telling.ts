@@ -173,6 +173,12 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
       ...more.map((where) => add('treatedPart', newId(), { ...blank.treatedPart, treatmentId: id, ...where })),
     ]
   }
+  const carries = (pattern: string, part: string, share: number): Operation =>
+    add('patternPart', newId(), {
+      finishId: idOf('finish', pattern),
+      partId: idOf('finish', part),
+      sharePpm: Math.round(share * 1_000_000),
+    })
   /** A further surface of a finish that lies already. */
   const also = (finishName: string, where: Where): Operation => {
     const id = idOf('finish', finishName)
@@ -468,6 +474,7 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
     done,
     treat,
     also,
+    carries,
     sold,
     bringToNeed,
     plan,

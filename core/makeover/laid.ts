@@ -18,6 +18,9 @@ export type LaidFinish = Row<'finish'> & {
   readonly lies: readonly Lie[]
 }
 
+/** Which version of a row says it makes no difference to where it lies. */
+export const lieOf = ({ version: _version, ...part }: Row<'treatedPart'>, how: Lie['how']): Lie => ({ ...part, how })
+
 /** Does a finish lie on such a surface? What lies on none is on a piece, or on some other thing. */
 export const liesOn = (finish: Pick<LaidFinish, 'surface' | 'lies'>, ...surfaces: readonly Surface[]): boolean =>
   finish.lies.length === 0
@@ -42,7 +45,7 @@ export const laidFinishes: (makeover: Makeover) => readonly LaidFinish[] = kept(
     const treatments = groupBy(treatmentsOf(makeover), (row) => row.finishId)
     return rowsOf(makeover, 'finish').map((finish): LaidFinish => {
       const lies = (treatments.get(finish.id) ?? []).flatMap(({ id, how }) =>
-        (parts.get(id) ?? []).map((part): Lie => ({ ...part, how })),
+        (parts.get(id) ?? []).map((part): Lie => lieOf(part, how)),
       )
       const first = lies.toSorted((left, right) => weightOf(left.surface) - weightOf(right.surface))[0]
       return {

@@ -6,7 +6,7 @@ import type { Face, Shape } from '#core/surfaces/index.ts'
 import type { Material } from './materials.ts'
 
 /** One face of the room at its place in a drawing, in mm: its materials, what is in it, and every strip, tile and board. */
-const { face, materials, shapes, x, y, fine, selected, name } = defineProps<{
+const { face, materials, shapes, x, y, fine, name } = defineProps<{
   face: Face
   materials: ReadonlyMap<string, Material>
   /** Of this face alone. */
@@ -16,7 +16,6 @@ const { face, materials, shapes, x, y, fine, selected, name } = defineProps<{
   y: number
   /** Large enough for numbers and joints. */
   fine: boolean
-  selected: string
   /** Sets the ids of this drawing apart from those of another one on the page. */
   name: string
 }>()
@@ -63,7 +62,6 @@ const numbers = computed(() =>
       :d="fill.d"
       :fill="fill.paint"
       class="face-fill"
-      :class="{ 'face-picked': fill.treatmentId === selected }"
       @click.stop="emit('pick', fill.treatmentId)"
     />
     <g :clip-path="`url(#${clipId})`" class="face-shapes">

@@ -84,17 +84,7 @@ function arrow(event: KeyboardEvent): void {
       @keydown="arrow"
     >
       <FaceDefs :materials="materials" name="large" :hatch-mm="7 / scale" />
-      <FaceDrawing
-        :face="face"
-        :materials="materials"
-        :shapes="shapes"
-        :x="0"
-        :y="0"
-        fine
-        :selected="inHand?.treatment.id ?? ''"
-        name="large"
-        @pick="pick"
-      />
+      <FaceDrawing :face="face" :materials="materials" :shapes="shapes" :x="0" :y="0" fine name="large" @pick="pick" />
     </svg>
     <figcaption>
       <strong>{{ face.name }}</strong>

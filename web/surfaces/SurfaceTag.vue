@@ -93,11 +93,10 @@ const spotOf = (part: Row<'treatedPart'>): string => {
 
 <template>
   <h2>{{ taken.finish.name }}, {{ taken.treatment.how }}</h2>
-  <p class="quiet">
-    <template v-for="(part, index) in parts" :key="part.id"
-      ><template v-if="index > 0"> · </template
-      ><button type="button" class="word" @click="emit('part', part)">{{ spotOf(part) }}</button></template
-    >
+  <p class="quiet spots">
+    <button v-for="part in parts" :key="part.id" type="button" class="word" @click="emit('part', part)">
+      {{ spotOf(part) }}
+    </button>
     <button type="button" class="word" @click="emit('also')">also on …</button>
   </p>
   <hr />
@@ -114,7 +113,7 @@ const spotOf = (part: Row<'treatedPart'>): string => {
   </dl>
   <template v-if="reckoned && reckoned.beside.length > 0">
     <hr />
-    <dl class="pairs">
+    <dl class="pairs working">
       <div v-for="(line, index) in reckoned.beside" :key="index">
         <dt>
           {{ line.label }} <span v-if="line.how" class="quiet how">{{ line.how }}</span>
@@ -128,7 +127,7 @@ const spotOf = (part: Row<'treatedPart'>): string => {
     <hr />
     <details>
       <summary>Before it: {{ taken.works.map(({ what }) => what).join(', ') }}, about {{ hours.toFixed(1) }} h</summary>
-      <dl class="pairs">
+      <dl class="pairs working">
         <div v-for="work in taken.works" :key="work.what">
           <dt>
             {{ work.what.replace(/^./, (letter) => letter.toUpperCase()) }}
@@ -148,8 +147,8 @@ const spotOf = (part: Row<'treatedPart'>): string => {
     <h3>What it would cost here</h3>
     <ul class="competing">
       <li v-for="{ candidate, chosen, words, cost, sizes } in competing" :key="candidate.id">
-        <strong v-if="chosen">{{ candidate.name }}</strong><template v-else>{{ candidate.name }}</template>
-        <span class="quiet">{{ words }}</span>
+        <strong v-if="chosen">{{ candidate.name }}</strong><template v-else>{{ candidate.name }}</template
+        ><span class="quiet">{{ `, ${words}` }}</span>
         <span class="cost"
           ><template v-if="cost !== null"
             ><MoneyAmount :amount="cost" :currency="makeover.currency" /><span

@@ -163,7 +163,6 @@ useKeys([
         :materials="materials"
         :shapes="shapes"
         :here="face?.id ?? ''"
-        :selected="treatmentId"
         :units="entry.units"
         @face="faceId = $event"
         @pick="pick"

@@ -9,12 +9,11 @@ import FaceDrawing from './FaceDrawing.vue'
 import type { Material } from './materials.ts'
 
 /** All walls side by side at one scale, the floor and the ceiling beside them; one of them is picked to work on it. */
-const { faces, materials, shapes, here, selected, units } = defineProps<{
+const { faces, materials, shapes, here, units } = defineProps<{
   faces: readonly Face[]
   materials: ReadonlyMap<string, Material>
   shapes: ReadonlyMap<string, readonly Shape[]>
   here: string
-  selected: string
   units: UnitSystem
 }>()
 const emit = defineEmits<{ face: [id: string]; pick: [treatmentId: string] }>()
@@ -70,7 +69,6 @@ const ratio = computed(() => Math.round(1 / (scale.value * 0.2646)))
         :x="x"
         :y="y"
         :fine="false"
-        :selected="selected"
         name="band"
         @pick="emit('pick', $event)"
         @click="emit('face', face.id)"

@@ -63,8 +63,8 @@ export function boardsReckoned(
       ]),
       line(
         'Which way',
-        treatment.turned ? 'across the first wall' : 'along the first wall',
-        directionWords(at, treatment.turned),
+        treatment.turned ? 'across' : 'along',
+        `the first wall: ${directionWords(at, treatment.turned)}`,
       ),
       ...(treatment.leftOver > 0 ? [line('Left from elsewhere', `− ${treatment.leftOver}`, treatment.leftFrom)] : []),
     ],

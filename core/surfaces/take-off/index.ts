@@ -1,6 +1,6 @@
 /** From survey and palette to what must be bought for every surface: each treatment taken off by its kind of work. */
 import { headOf, rowsOf, type Makeover } from '../../makeover/document.ts'
-import { laidFinish, type LaidFinish } from '../../makeover/laid.ts'
+import { laidFinish, lieOf, type LaidFinish } from '../../makeover/laid.ts'
 import type { Row } from '../../makeover/kinds.ts'
 import type { Rules } from '../../rulebook/rulebook.ts'
 import type { Measured } from '../finish-areas.ts'
@@ -45,7 +45,7 @@ export function finishOf(makeover: Makeover, treatment: Row<'treatment'>): LaidF
   if (!finish || treatment.insteadOfId === null) return finish
   const lies = rowsOf(makeover, 'treatedPart')
     .filter((row) => row.treatmentId === treatment.id)
-    .map((part) => ({ ...part, how: treatment.how }))
+    .map((part) => lieOf(part, treatment.how))
   const [first] = lies
   return {
     ...finish,

@@ -139,6 +139,10 @@ function startsOf(runs: readonly (readonly Hung[])[]): number[] {
   })
 }
 
+/** A strip by its number; over and under an opening its pieces are a and b. */
+const nameOf = ({ strip, part }: CutPiece): string =>
+  `${strip + 1}${part === 'over' ? 'a' : part === 'under' ? 'b' : ''}`
+
 /** Each piece where it hangs, parted at the corners it goes round. */
 function stripShapes(walls: readonly Hung[], pieces: readonly CutPiece[]): Shape[] {
   let along = 0
@@ -147,7 +151,7 @@ function stripShapes(walls: readonly Hung[], pieces: readonly CutPiece[]): Shape
     along += wall.lengthMm
     return { wall, start }
   })
-  return pieces.flatMap((piece, index) =>
+  return pieces.flatMap((piece) =>
     placed.flatMap(({ wall, start }): Shape[] => {
       const [left, right] = [Math.max(piece.fromMm, start), Math.min(piece.toMm, start + wall.lengthMm)]
       if (right - left < 1e-6) return []
@@ -163,7 +167,7 @@ function stripShapes(walls: readonly Hung[], pieces: readonly CutPiece[]): Shape
             Math.max(0, top - piece.bottomMm),
           ),
           whole: piece.part === 'whole',
-          text: String(index + 1),
+          text: nameOf(piece),
         },
       ]
     }),
@@ -181,7 +185,7 @@ function rollBars(plan: readonly (readonly CutPiece[])[], roll: Roll): CutBar[] 
       pieces: pieces.map((piece) => {
         const start = placeOf(end, piece.phaseMm, repeat)
         end = start + piece.lengthMm
-        return { text: String(piece.strip + 1), fromMm: start, lengthMm: piece.lengthMm }
+        return { text: nameOf(piece), fromMm: start, lengthMm: piece.lengthMm }
       }),
     }
   })
