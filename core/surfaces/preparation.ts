@@ -58,7 +58,3 @@ export function preparationFor(
   if (how === 'tile') add('prime', 'adhesive holds on a primed wall')
   return works
 }
-
-/** Coats, sanding and lifting set free what may be in old paint, coatings and floors: which of the works do. */
-export const freeing = (works: readonly Work[], leftOut: readonly string[]): Work[] =>
-  works.filter(({ what, frees }) => frees && !leftOut.includes(what))

@@ -174,6 +174,9 @@ export const withoutOpenings = (makeover: Makeover, gone: ReadonlySet<string>): 
   ...rowsOf(makeover, 'clearWidth').flatMap((row): Operation[] =>
     row.openingId !== null && gone.has(row.openingId) ? [edit('clearWidth', row, { openingId: null })] : [],
   ),
+  ...rowsOf(makeover, 'treatedPart')
+    .filter((row) => row.openingId !== null && gone.has(row.openingId))
+    .map((row) => remove('treatedPart', row)),
 ]
 
 /**

@@ -13,6 +13,7 @@ import { inTransaction } from '../database/connection.ts'
 import { loadDocuments } from '../database/documents.ts'
 import { idIn, notFound } from '../problem.ts'
 import { asCsv } from './sheets.ts'
+import { surfaceRoutes } from './surface-routes.ts'
 import { surveyRoutes } from './survey-routes.ts'
 
 type Open = {
@@ -118,6 +119,7 @@ export function documentRoutes({ database, clock, heavy }: Setting): Router {
     )
   })
   surveyRoutes(routes, heavy, open, send)
+  surfaceRoutes(routes, heavy, open, send)
   return routes
 }
 

@@ -4,6 +4,7 @@ import type { Damaged, writeParcel, writeZip } from '#core/parcel/index.ts'
 import type { briefPdf } from '../documents/brief-pdf.ts'
 import type { asWorkbook } from '../documents/sheets.ts'
 import type { statementPdf } from '../documents/statement-pdf.ts'
+import type { surfacesPaper } from '../documents/surfaces-paper.ts'
 import type { surveyPaper } from '../documents/survey-paper.ts'
 import { Problem } from '../problem.ts'
 
@@ -19,6 +20,8 @@ const jobs = {
     (await import('../documents/sheets.ts')).asWorkbook(...told),
   survey: async ({ told }: { told: Parameters<typeof surveyPaper> }) =>
     (await import('../documents/survey-paper.ts')).surveyPaper(...told),
+  surfaces: async ({ told }: { told: Parameters<typeof surfacesPaper> }) =>
+    (await import('../documents/surfaces-paper.ts')).surfacesPaper(...told),
   parcel: async ({ told }: { told: Parameters<typeof writeParcel> }) =>
     (await import('#core/parcel/index.ts')).writeParcel(...told),
   zip: async ({ told }: { told: Parameters<typeof writeZip> }) =>

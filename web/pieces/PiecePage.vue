@@ -107,11 +107,17 @@ async function makeIt(sentence: string, operations: Parameters<typeof makeover.c
   return faults.length === 0
 }
 const furtherColours = useRows('candidateColour')
+const makeUps = useRows('makeUp')
+const sizes = useRows('saleSize')
+const treatments = useRows('treatment')
+const sundries = useRows('sundry')
 const everythingOf = (row: Row<'candidate'>): Operation[] => [
   ...furtherColours.value
     .filter((furtherColour) => furtherColour.candidateId === row.id)
     .map((furtherColour) => remove('candidateColour', furtherColour)),
   ...prices.value.filter((price) => price.candidateId === row.id).map((price) => remove('price', price)),
+  ...makeUps.value.filter((makeUp) => makeUp.candidateId === row.id).map((makeUp) => remove('makeUp', makeUp)),
+  ...sizes.value.filter((size) => size.candidateId === row.id).map((size) => remove('saleSize', size)),
   remove('candidate', row),
 ]
 async function takeAway(): Promise<void> {
@@ -121,6 +127,10 @@ async function takeAway(): Promise<void> {
     await makeIt(`Took away the piece “${gone.name}”`, [
       ...candidates.value.flatMap(({ row }) => everythingOf(row)),
       ...servings.value.filter((row) => row.pieceId === gone.id).map((row) => remove('serving', row)),
+      ...treatments.value
+        .filter((row) => row.pieceId === gone.id)
+        .map((row) => edit('treatment', row, { pieceId: null })),
+      ...sundries.value.filter((row) => row.pieceId === gone.id).map((row) => edit('sundry', row, { pieceId: null })),
       remove('piece', gone),
     ])
   )

@@ -16,6 +16,8 @@ import FaceLarge from './FaceLarge.vue'
 import { useLookedAt } from './looked-at.ts'
 import { useMaterials } from './materials.ts'
 import { useOpenedForm } from './opened-form.ts'
+import SmallThings from './SmallThings.vue'
+import SurfaceFiles from './SurfaceFiles.vue'
 import SurfaceTag from './SurfaceTag.vue'
 import TakeOffTable from './TakeOffTable.vue'
 import UnrolledRoom from './UnrolledRoom.vue'
@@ -193,6 +195,8 @@ useKeys([
         />
       </div>
       <TakeOffTable :taken="taken" :selected="treatmentId" @pick="pick" @line="toLine" />
+      <SmallThings :looked-at="lookedAt" />
+      <SurfaceFiles :in-hand="inHand" :faces="faces" />
     </template>
     <Teleport defer to="#tag">
       <section v-if="inHand" class="tag" aria-label="Treatment">
