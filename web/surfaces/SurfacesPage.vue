@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { edit } from '#core/makeover/change.ts'
 import { paletteFinishes } from '#core/makeover/laid.ts'
-import { lineOperations, planOrigin, type Shape, type TakeOff } from '#core/surfaces/index.ts'
+import { lineOperations, planOrigin, tried, type Shape, type TakeOff } from '#core/surfaces/index.ts'
 import { useKeys } from '../frame/keys.ts'
 import RowDialog from '../parts/RowDialog.vue'
 import StepRemarks from '../remarks/StepRemarks.vue'
@@ -93,6 +93,14 @@ async function put(): Promise<void> {
   problem.value = faults.map(({ message }) => message).join('; ')
   moved.value = null
 }
+/** What was only thought of is done, and what it stood for is thought of. */
+async function swap(): Promise<void> {
+  const { opened } = makeover
+  if (!opened || !inHand.value) return
+  const { operations } = tried(opened.makeover, treatmentId.value)
+  const faults = await makeover.change(`Did ${inHand.value.finish.name} instead`, operations)
+  problem.value = faults.map(({ message }) => message).join('; ')
+}
 async function toLine(entryTaken: TakeOff): Promise<void> {
   const { opened, reckoning } = makeover
   if (!opened || !reckoning) return
@@ -106,7 +114,7 @@ async function toLine(entryTaken: TakeOff): Promise<void> {
       ? 'There is no category of the budget to buy it from: make one in the brief first.'
       : faults.map(({ message }) => message).join('; ')
 }
-const { form, row, open, openForm } = useOpenedForm(lookedAt)
+const { form, formKey, row, open, openForm } = useOpenedForm(lookedAt)
 /** What was treated is taken in hand. */
 function made(id: string): void {
   if (makeover.opened?.makeover.rows.treatment[id]) treatmentId.value = id
@@ -207,6 +215,7 @@ useKeys([
           @change="openForm({ what: 'treatment', id: inHand.treatment.id })"
           @also="openForm({ what: 'part', id: null })"
           @part="openForm({ what: 'part', id: $event.id })"
+          @swap="swap"
           @instead="openForm({ what: 'instead', id: null })"
           @sold="openForm({ what: 'sold', id: null })"
           @make-up="openForm({ what: 'makeUp', id: $event.id })"
@@ -229,7 +238,7 @@ useKeys([
         is high.
       </p>
     </Teleport>
-    <RowDialog v-if="form" v-model="open" :form="form" :row="row" :width="620" @made="made" />
+    <RowDialog v-if="form" :key="formKey" v-model="open" :form="form" :row="row" :width="620" @made="made" />
   </div>
 </template>
 

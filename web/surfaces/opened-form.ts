@@ -1,4 +1,4 @@
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import type { AnyRowForm } from '../parts/rowform.ts'
@@ -68,7 +68,11 @@ export function useOpenedForm({ here, inHand, face }: LookedAt) {
   })
   function openForm(request: Asked): void {
     asked.value = request
-    open.value = true
+    void nextTick(() => (open.value = true))
   }
-  return { form, row, open, openForm }
+  /** A dialog of its own for each form, so that none keeps what another one was of. */
+  const formKey = computed(
+    () => `${asked.value?.what ?? ''} ${asked.value?.id ?? ''} ${asked.value?.candidateId ?? ''}`,
+  )
+  return { form, formKey, row, open, openForm }
 }
