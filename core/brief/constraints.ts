@@ -1,6 +1,6 @@
 import { methods, splitSeveral, type Forbiddable } from '../makeover/choices.ts'
 import { type Makeover, rowsOf } from '../makeover/document.ts'
-import { paletteFinishes, liesOn, type LaidFinish } from '../makeover/laid.ts'
+import { paletteFinishes, liesOn, type LaidFinish, type Lie } from '../makeover/laid.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 
@@ -57,10 +57,24 @@ export function forbiddenIn(makeover: Makeover, roomId: string): Forbidden[] {
 export const isMethod = (word: Forbiddable): boolean => methods.some((method) => method === word)
 
 const soft = new Set(['textile', 'plush', 'leather', 'paper', 'cane'])
-/** Methods and qualities of a finish: those it was given, and pale where it is soft or a floor and pale. */
+/** The method that a way of doing a surface is, where a constraint may forbid it. */
+const methodOf: Readonly<Partial<Record<Lie['how'], Forbiddable>>> = {
+  paint: 'paint',
+  paper: 'glue',
+}
+/** Methods and qualities of a finish: those it was given, how it is done, and pale where it is soft or a floor and pale. */
 export function wordsOfFinish(finish: LaidFinish, rules: Rules): string[] {
   const pale = finish.labL >= rules['words.pale-from'] && (liesOn(finish, 'floor') || soft.has(finish.family))
-  return [...new Set([...splitSeveral(finish.methods), ...splitSeveral(finish.qualities), ...(pale ? ['pale'] : [])])]
+  // what is new is put on as it is done; what is there already is on
+  const done = finish.fate === null ? finish.lies.flatMap(({ how }) => methodOf[how] ?? []) : []
+  return [
+    ...new Set([
+      ...splitSeveral(finish.methods),
+      ...done,
+      ...splitSeveral(finish.qualities),
+      ...(pale ? ['pale'] : []),
+    ]),
+  ]
 }
 /** Methods and qualities of a candidate: those it was given, and pale by its colour where its piece carries a soft finish. */
 export function wordsOfCandidate(makeover: Makeover, candidate: Row<'candidate'>, rules: Rules): string[] {

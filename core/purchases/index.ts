@@ -6,6 +6,7 @@ export { isGoodAt } from './money-guards.ts'
 export { cancelledValue, goodsValue, landedCost, landOrder, packsFor, quantityOf, type Landed } from './landed.ts'
 export { type GoodsState, type OrderReckoning, type PurchaseReckoning } from './ledger.ts'
 
+export { landedSets, type PackSet } from './sets.ts'
 export { costsNothing, type PieceReckoning } from './wanted.ts'
 export { reckonMoney, type Money } from './money.ts'
 export { orderWorking, pieceWorking, purchaseWorking, type Figure } from './working.ts'

@@ -44,6 +44,7 @@ export const step = {
           'credit',
           'piece',
           'candidate',
+          'saleSize',
           'price',
           'fee',
           'stint',

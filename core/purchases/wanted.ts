@@ -4,6 +4,7 @@ import { groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 import { plus, portion, zero, type Minor } from '../money/minor.ts'
 import { landedCost, packsFor, quantityOf, type Landed } from './landed.ts'
+import { heldBy, landedSets, setsFor, type PackSet } from './sets.ts'
 
 /** What is wanted of a piece and not ordered, and what that will cost. */
 export type PieceReckoning = {
@@ -20,6 +21,8 @@ export type PieceReckoning = {
   readonly state: 'in hand' | 'promised' | 'ordered' | 'chosen' | 'went back' | 'open'
   readonly open: number
   readonly packs: number
+  /** What they are, where they come in packs of several sizes. */
+  readonly sets?: readonly PackSet[]
   readonly basis: 'candidate' | 'allowance' | 'placeholder' | 'in hand' | 'promised' | 'nothing open'
   readonly landed: Landed | null
   readonly stillToBuy: Minor
@@ -44,6 +47,10 @@ export function wanted(makeover: Makeover): PieceReckoning[] {
   const returns = groupBy(
     rowsOf(makeover, 'return').filter((row) => row.settles === 'money'),
     (row) => row.purchaseId,
+  )
+  const sizes = groupBy(
+    rowsOf(makeover, 'saleSize').filter((row) => row.wanted > 0),
+    (row) => row.candidateId,
   )
   const cancellations = groupBy(rowsOf(makeover, 'cancellation'), (row) => row.purchaseId)
   return rowsOf(makeover, 'piece').map((piece) => {
@@ -134,14 +141,16 @@ export function wanted(makeover: Makeover): PieceReckoning[] {
         leftOver: 0,
       } as const
     }
-    const landed = landedCost(candidate, packsFor(open, candidate.packSize))
+    const sets = setsFor(candidate, sizes.get(candidate.id) ?? [], bought, open)
+    const landed = landedSets(candidate, sets)
     return {
       ...common,
       packs: landed.packs,
+      sets,
       basis: 'candidate',
       landed,
       stillToBuy: landed.landed,
-      leftOver: tidy(quantityOf(landed.packs, candidate.packSize) - open),
+      leftOver: tidy(heldBy(sets) - open),
     } as const
   })
 }

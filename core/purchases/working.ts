@@ -1,3 +1,4 @@
+import type { Row } from '../makeover/kinds.ts'
 import { belongingTo, byId } from '../makeover/by-id.ts'
 import { currencyOf, rowsOf, type Makeover } from '../makeover/document.ts'
 import { writeQuantity } from '../measure/quantity.ts'
@@ -5,6 +6,7 @@ import { writeDate } from '../measure/plain-date.ts'
 import { minus, negate, zero, type Minor } from '../money/minor.ts'
 import { workingLine as line, type Working, type WorkingLine } from '../money/working.ts'
 import { writeMoney } from '../money/written.ts'
+import { landedSets, type PackSet } from './sets.ts'
 import { landedCost } from './landed.ts'
 import type { OrderReckoning, PurchaseReckoning } from './ledger.ts'
 import type { Money } from './money.ts'
@@ -105,12 +107,44 @@ export function orderWorking(makeover: Makeover, order: OrderReckoning, money: M
   }
 }
 
+/** Packs of several sizes, each as it lands. */
+function setsWorking(
+  candidate: Row<'candidate'>,
+  sets: readonly PackSet[],
+  unit: string,
+): Pick<Working, 'lines' | 'result'> {
+  const whole = landedSets(candidate, sets)
+  const delivered = landedSets({ ...candidate, deliveryMinor: zero, workMinor: zero, hours: 0 }, sets)
+  const extra = minus(whole.landed, delivered.landed)
+  return {
+    lines: [
+      ...sets.map((set) =>
+        line(
+          `${set.packs} × ${writeQuantity(set.packSize, unit)}`,
+          landedSets({ ...candidate, deliveryMinor: zero, workMinor: zero, hours: 0 }, [set]).landed,
+          'less discount, with tax',
+        ),
+      ),
+      ...(extra === 0 ? [] : [line('Delivery and work', extra, 'of all of it, once')]),
+    ],
+    result: line('Landed', whole.landed),
+  }
+}
+
 /** What is still to be bought of one piece. */
 export function pieceWorking(makeover: Makeover, reckoned: PieceReckoning): Working {
   const piece = makeover.rows.piece[reckoned.id]
   const candidate = piece?.chosenId ? makeover.rows.candidate[piece.chosenId] : undefined
   if (reckoned.basis === 'candidate' && candidate) {
-    const { lines, result } = landedWorking(candidate, landedCost(candidate, reckoned.packs), currencyOf(makeover))
+    const sets = reckoned.sets ?? []
+    const { lines, result } =
+      sets.length > 1
+        ? setsWorking(candidate, sets, piece?.unit ?? '')
+        : landedWorking(
+            sets[0] ? { ...candidate, ...sets[0] } : candidate,
+            reckoned.landed ?? landedCost(candidate, reckoned.packs),
+            currencyOf(makeover),
+          )
     return {
       title: 'Still to buy',
       means: `${writeQuantity(reckoned.open, piece?.unit ?? '')} still wanted, at the chosen candidate’s landed cost. Delivery is counted as for an order of its own.`,

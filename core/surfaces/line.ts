@@ -23,6 +23,20 @@ function neededOf(piece: Row<'piece'>, all: readonly TakeOff[]): number | null {
   return rounded(sum)
 }
 
+/** Of the sizes its product is sold in, those of which another number is to be bought than the row says. */
+function sizesWanted(makeover: Makeover, piece: Row<'piece'>, all: readonly TakeOff[]): [Row<'saleSize'>, number][] {
+  const counts = new Map<string, number>()
+  for (const { treatment, buying } of all) {
+    if (treatment.pieceId !== piece.id || treatment.insteadOfId !== null) continue
+    for (const { sizeId, count } of buying?.packs ?? [])
+      if (sizeId !== null) counts.set(sizeId, (counts.get(sizeId) ?? 0) + count)
+  }
+  return rowsOf(makeover, 'saleSize')
+    .filter(({ candidateId }) => candidateId === piece.chosenId)
+    .map((row): [Row<'saleSize'>, number] => [row, counts.get(row.id) ?? 0])
+    .filter(([row, wanted]) => row.wanted !== wanted)
+}
+
 /** What brings the line to what is needed: a new line, or its quantity; nothing where it says so already. */
 export function lineOperations(
   makeover: Makeover,
@@ -35,7 +49,11 @@ export function lineOperations(
   const piece = treatment.pieceId === null ? undefined : makeover.rows.piece[treatment.pieceId]
   if (piece) {
     const need = neededOf(piece, all)
-    return need === null || need === piece.quantity || need <= 0 ? [] : [edit('piece', piece, { quantity: need })]
+    if (need === null || need <= 0) return []
+    return [
+      ...(need === piece.quantity ? [] : [edit('piece', piece, { quantity: need })]),
+      ...sizesWanted(makeover, piece, all).map(([size, wanted]) => edit('saleSize', size, { wanted })),
+    ]
   }
   const unit = unitFor(reckoned.unit, headOf(makeover)?.units === 'feet and inches')
   const categories = rowsOf(makeover, 'category')
@@ -82,7 +100,14 @@ export function heldAgainst(
   const found = wanted.find(({ id }) => id === piece.id)
   const held = found?.held ?? 0
   if (held <= 0 || found?.state === 'in hand')
-    return { state: Math.abs(piece.quantity - need) > 5e-4 ? 'to update' : 'to order', by: need, unit }
+    return {
+      state:
+        Math.abs(piece.quantity - need) > 5e-4 || sizesWanted(makeover, piece, all).length > 0
+          ? 'to update'
+          : 'to order',
+      by: need,
+      unit,
+    }
   if (held < need - 5e-4) return { state: 'short', by: rounded(need - held), unit }
   // less than a pack over is what whole packs leave
   const pack = makeover.rows.candidate[piece.chosenId ?? '']?.packSize ?? 1

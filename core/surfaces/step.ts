@@ -60,7 +60,7 @@ export const step = {
     name: 'remarks of the surfaces',
     reads: {
       rows: ['finish', 'treatment', 'treatedPart', 'piece'],
-      figures: ['makeover', 'candidate'],
+      figures: ['makeover', 'candidate', 'saleSize'],
       rules: ['tile.'],
       parts: ['takeOffs', 'money'],
     },

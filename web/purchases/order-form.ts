@@ -33,21 +33,9 @@ import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 import { bounded } from '../parts/bounded.ts'
 import { draftOfLines } from '../parts/draft.ts'
+import { linesFor, type Line } from './order-form-lines.ts'
 
 type Amount = ReturnType<typeof sum>
-type Line = {
-  piece: Row<'piece'>
-  candidate: Row<'candidate'>
-  id: string
-  fields: {
-    packs: Field<number>
-    priceMinor: Field<Amount>
-    discountPpm: Field<number>
-    deliveryMinor: Field<Amount>
-    offCoupon: Field<boolean>
-  }
-}
-
 /** The form of an order to one seller: its lines, what they land at, what the order would do to the budget. */
 export function useOrderForm(first: () => Row<'piece'>, open: Ref<boolean>) {
   const route = useRoute()
@@ -90,44 +78,33 @@ export function useOrderForm(first: () => Row<'piece'>, open: Ref<boolean>) {
       }),
     draftOfLines(
       lines,
-      ({ piece }) => piece.id,
+      ({ piece, size }) => `${piece.id} ${size}`,
       ({ fields }) => fields,
-      (id) => {
+      (key) => {
+        const [id = '', size = '0'] = key.split(' ')
         const piece = byId(pieces.value, id)
-        return piece ? lineOf(piece) : null
+        return piece ? (linesOf(piece)[Number(size)] ?? null) : null
       },
     ),
   )
   const orderId = ref(uuidv7())
   const difference = shallowRef<Preview | null>(null)
 
-  function lineOf(piece: Row<'piece'>): Line | null {
+  function linesOf(piece: Row<'piece'>): Line[] {
     const candidate = candidateOf(piece)
-    if (!candidate) return null
-    return {
-      piece,
-      candidate,
-      id: uuidv7(),
-      fields: bounded('purchase', {
-        packs: numberField(packsFor(Math.max(stillOpen(piece), 0.001), candidate.packSize), 0),
-        priceMinor: moneyField(makeover.currency, candidate.priceMinor),
-        discountPpm: rateField(candidate.discountPpm),
-        deliveryMinor: moneyField(makeover.currency, candidate.deliveryMinor),
-        offCoupon: yesField(false),
-      }),
-    }
+    const sets = byId(makeover.reckoning?.money.pieces, piece.id)?.sets ?? []
+    return candidate ? linesFor(piece, candidate, sets, stillOpen(piece), makeover.currency) : []
   }
   function begin(): void {
     orderId.value = uuidv7()
-    const line = lineOf(first())
-    lines.value = line ? [line] : []
+    lines.value = linesOf(first())
     reset()
   }
   watch(open, (isOpen) => isOpen && begin(), { immediate: true })
   const has = (piece: Row<'piece'>): boolean => lines.value.some((line) => line.piece.id === piece.id)
   function toggle(piece: Row<'piece'>): void {
-    const line = has(piece) ? null : lineOf(piece)
-    if (line) lines.value.push(line)
+    const fresh = has(piece) ? [] : linesOf(piece)
+    if (fresh.length > 0) lines.value.push(...fresh)
     else lines.value = lines.value.filter((line) => line.piece.id !== piece.id)
   }
 

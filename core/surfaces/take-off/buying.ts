@@ -11,11 +11,12 @@ export function buyingOf(reckoned: Reckoned, { candidate, sizes, counted }: Prod
   const need = inUnit(reckoned.need, unit, counted ?? unit)
   if (!candidate || need === null) return null
   const packs = lengths
-    ? ofLengths(lengths)
+    ? ofLengths(lengths, sizes)
     : sizes.length > 0 && unit === 'l'
       ? ofSizes(need, candidate, sizes)
       : [
           {
+            sizeId: null,
             name: '',
             holds: candidate.packSize,
             priceMinor: candidate.priceMinor,
@@ -35,12 +36,9 @@ export function buyingOf(reckoned: Reckoned, { candidate, sizes, counted }: Prod
 }
 
 /** Every size it is sold in, its own first. */
-export const sizesOf = (
-  candidate: NonNullable<Product['candidate']>,
-  sizes: Product['sizes'],
-): Omit<Pack, 'count'>[] => [
-  { name: '', holds: candidate.packSize, priceMinor: candidate.priceMinor },
-  ...sizes.map(({ name, holds, priceMinor }) => ({ name, holds, priceMinor })),
+const sizesOf = (candidate: NonNullable<Product['candidate']>, sizes: Product['sizes']): Omit<Pack, 'count'>[] => [
+  { sizeId: null, name: '', holds: candidate.packSize, priceMinor: candidate.priceMinor },
+  ...sizes.map(({ id, name, holds, priceMinor }) => ({ sizeId: id, name, holds, priceMinor })),
 ]
 
 function ofSizes(need: number, candidate: NonNullable<Product['candidate']>, sizes: Product['sizes']): Pack[] | null {
@@ -52,12 +50,19 @@ function ofSizes(need: number, candidate: NonNullable<Product['candidate']>, siz
   return found && all.map((size, at) => ({ ...size, count: found.counts[at] ?? 0 }))
 }
 
-function ofLengths(lengths: NonNullable<Reckoned['lengths']>): Pack[] {
+function ofLengths(lengths: NonNullable<Reckoned['lengths']>, sizes: Product['sizes']): Pack[] {
   const counts = new Map<string, Pack>()
   for (const { stock } of lengths) {
     const key = `${stock.lengthMm} ${stock.priceMinor}`
     const known = counts.get(key)
-    counts.set(key, { name: '', holds: 1, priceMinor: minor(stock.priceMinor), count: (known?.count ?? 0) + 1 })
+    const size = sizes.find((row) => row.lengthMm === stock.lengthMm && row.priceMinor === stock.priceMinor)
+    counts.set(key, {
+      sizeId: size?.id ?? null,
+      name: size?.name ?? '',
+      holds: 1,
+      priceMinor: minor(stock.priceMinor),
+      count: (known?.count ?? 0) + 1,
+    })
   }
   return [...counts.values()]
 }

@@ -40,7 +40,14 @@ export type Product = {
   /** What its line to buy is counted in; null where there is none. */
   readonly counted: string | null
 }
-export type Pack = { readonly name: string; readonly holds: number; readonly priceMinor: Minor; readonly count: number }
+export type Pack = {
+  /** The row of its size; null for the candidate's own pack. */
+  readonly sizeId: string | null
+  readonly name: string
+  readonly holds: number
+  readonly priceMinor: Minor
+  readonly count: number
+}
 export type Buying = {
   readonly packs: readonly Pack[]
   /** What they hold together, in the unit of the need. */
