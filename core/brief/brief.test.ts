@@ -88,8 +88,7 @@ describe('a constraint', () => {
       methods: 'paint',
     })
     const painted = change(planned, [
-      ...wall,
-      forbid('paint'),
+      ...[...wall, forbid('paint')],
       add('school', newId(), { question: 'tenant-walls', school: 'painted-back' }),
     ])
     expect(said(painted, 'brief.forbidden')).toHaveLength(1)

@@ -6,7 +6,6 @@ import { isKind } from './kinds.ts'
 import { laidFinish, liesOn, paletteFinishes, surfaceWords } from './laid.ts'
 import { howOf, layOn, relay, treatmentsOut } from './lay.ts'
 import { upgradeOperations } from './upgrade.ts'
-import type { Operation } from './change.ts'
 
 type Put = { op: string; kind: string; id: string; base: string | null; fields: Record<string, unknown> }
 const told = (operations: readonly unknown[]): Put[] => (upgradeOperations(9, operations, 10) ?? []) as Put[]
@@ -92,7 +91,7 @@ describe('a finish', () => {
       ),
     ])
     expect(paletteFinishes(thought.makeover).map(({ name }) => name)).toEqual(['Wall', 'Pull'])
-    const gone = change(thought, treatmentsOut(thought.makeover, idOf('Wall')) as Operation[])
+    const gone = change(thought, treatmentsOut(thought.makeover, idOf('Wall')))
     expect(Object.keys(gone.makeover.rows.treatment)).toEqual([])
     expect(Object.keys(gone.makeover.rows.treatedPart)).toEqual([])
   })

@@ -46,8 +46,8 @@ const documents = change(world.start, [
     wanted: 1,
   }),
 ])
-const wantedIn = (from: typeof documents) => {
-  const found = reckon(from, testToday).money.pieces.find(({ id }) => id === piece)
+const wantedIn = (told: typeof documents) => {
+  const found = reckon(told, testToday).money.pieces.find(({ id }) => id === piece)
   if (!found) throw new Error('no piece')
   return found
 }

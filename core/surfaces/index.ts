@@ -4,7 +4,7 @@ export { atOf, chosenOf, finishOf, productOf, takeOff } from './take-off/index.t
 export type { CutBar, Reckoned, Shape, TakeOff } from './take-off/told.ts'
 export { takeOffWorking } from './take-off/working.ts'
 export { facesOf, planOrigin, tried, type Face } from './faces.ts'
-export { heldAgainst, lineOperations, type Held } from './line.ts'
+export { heldAgainst, insteadOperations, leftoversFor, lineOperations, type Held } from './line.ts'
 export { jobsOf, sundriesOf, type Sundry } from './sundries.ts'
 export { cutsDrawing, layoutDrawing } from './drawing.ts'
 export { takeOffTables } from './table.ts'

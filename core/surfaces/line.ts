@@ -6,7 +6,11 @@ import type { Row } from '../makeover/kinds.ts'
 import { zero } from '../money/minor.ts'
 import type { PieceReckoning } from '../purchases/index.ts'
 import type { TakeOff } from './take-off/told.ts'
+import { tried } from './faces.ts'
+import { chosenOf } from './take-off/index.ts'
 import { inUnit, unitFor } from './units.ts'
+import { deltaE } from '../colour/difference.ts'
+import { labOf } from '../palette/index.ts'
 
 const rounded = (quantity: number): number => Math.ceil(quantity * 1000 - 1e-6) / 1000
 const forSurfaces = /\b(paint|paper|wall|floor|surface|material|tile|board|decorat|finish|build)/i
@@ -115,3 +119,43 @@ export function heldAgainst(
     ? { state: 'over', by: Math.round((held - need) * 1000) / 1000, unit }
     : { state: 'ordered', by: 0, unit }
 }
+
+/**
+ * What does a treatment that was only thought of: it counts, in place of the one it stands for or over it, and its line is chosen and
+ * counted as it takes. Nothing for a treatment that counts already.
+ */
+export function insteadOperations(makeover: Makeover, { treatment, reckoned }: TakeOff): Operation[] {
+  const { operations } = tried(makeover, treatment.id)
+  const piece = treatment.pieceId === null ? undefined : makeover.rows.piece[treatment.pieceId]
+  const need = piece && reckoned?.ok ? inUnit(reckoned.need, reckoned.unit, piece.unit) : null
+  if (operations.length === 0 || !piece) return operations
+  const candidate = chosenOf(makeover, treatment)
+  const fields = {
+    ...(piece.chosenId === null && candidate ? { chosenId: candidate.id } : {}),
+    ...(need !== null && need > 0 && rounded(need) !== piece.quantity ? { quantity: rounded(need) } : {}),
+  }
+  return Object.keys(fields).length === 0 ? operations : [...operations, edit('piece', piece, fields)]
+}
+
+export type Leftover = { readonly amount: number; readonly unit: string; readonly from: string }
+/** What is left over of the same material and colour in other rooms, which could go in first. */
+export function leftoversFor(makeover: Makeover, taken: TakeOff, all: readonly TakeOff[]): Leftover[] {
+  const { finish, treatment, reckoned } = taken
+  if (!reckoned?.ok || treatment.leftOver > 0) return []
+  return all.flatMap((entry): Leftover[] => {
+    const same =
+      entry.finish.roomId !== finish.roomId &&
+      entry.treatment.insteadOfId === null &&
+      entry.treatment.how === treatment.how &&
+      entry.reckoned?.ok === true &&
+      entry.reckoned.unit === reckoned.unit &&
+      entry.finish.sheen === finish.sheen &&
+      deltaE(labOf(entry.finish), labOf(finish)) < sameColour
+    const over = entry.buying?.over ?? 0
+    if (!same || over < 1e-3) return []
+    const room = makeover.rows.room[entry.finish.roomId]?.name ?? 'another room'
+    return [{ amount: Math.floor(over * 1000) / 1000, unit: reckoned.unit, from: `${entry.finish.name}, ${room}` }]
+  })
+}
+/** ΔE00 under which two tins are the same colour; just noticeable side by side. */
+const sameColour = 1

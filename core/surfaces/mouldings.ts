@@ -19,10 +19,10 @@ export function piecesOf(runs: readonly Run[], thickMm: number, longestMm: numbe
     const cut = lengthMm + rules['moulding.allowance'] + [start, end].filter((at) => at === 'outside').length * thickMm
     // each joint is a scarf over its thickness
     const parts = longestMm > thickMm ? Math.max(1, Math.ceil((cut - thickMm) / (longestMm - thickMm) - 1e-9)) : 1
-    const each = (cut + (parts - 1) * thickMm) / parts
+    const partMm = (cut + (parts - 1) * thickMm) / parts
     return Array.from({ length: parts }, (_, at) => ({
       name: parts > 1 ? `${name}, part ${at + 1}` : name,
-      lengthMm: each,
+      lengthMm: partMm,
     }))
   })
 }

@@ -27,8 +27,9 @@ export function smallThings(jobs: readonly Job[]): SmallThing[] {
   const tiled = jobsOf('tile')
   const floored = jobsOf('boards', 'carpet', 'sheet')
   const things: SmallThing[] = []
-  const add = (id: string, name: string, quantity: number, unit: string, because: string): void =>
-    void (quantity > 0 && things.push({ id, name, quantity, unit, because }))
+  const add = (id: string, name: string, quantity: number, unit: string, because: string): void => {
+    if (quantity > 0) things.push({ id, name, quantity, unit, because })
+  }
   const wetM2 = area([...painted, ...papered, ...tiled])
   add('sugar-soap', 'Sugar soap', up(wetM2 / 50), 'bottles', 'one washes down about 50 m²')
   add('filler', 'Filler', up(wetM2 / 40), 'tubs of 600 g', 'one to about 40 m² of wall')

@@ -54,10 +54,10 @@ describe('a straight grid', () => {
   })
   it('offcuts serve again: halves come from one tile', () => {
     // 1000 × 1000 of 400: two whole and a half at one end, from the corner; 5 halves each way
-    const from = { startMm: -500, upMm: -500 }
-    const single = tiling(wall(1000, 800), square(400), { ...from, upMm: -400 })
+    const corner = { startMm: -500, upMm: -500 }
+    const single = tiling(wall(1000, 800), square(400), { ...corner, upMm: -400 })
     expect(single).toMatchObject({ whole: 4, cut: 2, taken: 6 })
-    expect(tiling(wall(1000, 800), square(400), { ...from, upMm: -400, reuse: true }).taken).toBe(6) // 200 and a saw cut: no second half
+    expect(tiling(wall(1000, 800), square(400), { ...corner, upMm: -400, reuse: true }).taken).toBe(6) // 200 and a saw cut: no second half
     expect(tiling(wall(990, 800), square(400), { startMm: -495, upMm: -400, reuse: true }).taken).toBe(5)
   })
 })

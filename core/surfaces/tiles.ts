@@ -137,10 +137,10 @@ const sliversOf = (
 
 /** Tiles for a bare area that nobody laid out: with the trade's addition for cuts, by the layout. */
 export const tilesByArea = (m2: number, { widthMm, heightMm, jointMm }: Tile, layout: Layout, rules: Rules): number => {
-  const each = ((widthMm + jointMm) * (heightMm + jointMm)) / 1e6
+  const tileM2 = ((widthMm + jointMm) * (heightMm + jointMm)) / 1e6
   const addition =
     layout === 'diagonal' || layout === 'herringbone' ? rules['tile.waste-diagonal'] : rules['tile.waste-straight']
-  return Math.ceil((m2 * (1 + addition / 100)) / each - 1e-9)
+  return Math.ceil((m2 * (1 + addition / 100)) / tileM2 - 1e-9)
 }
 
 /** Grout in kg: (a + b) ÷ (a·b) × depth × joint × 1.6 a square metre, in mm; as tile makers' tables have it. */

@@ -11,7 +11,7 @@ import type { PlainDate } from '#core/measure/plain-date.ts'
 import { sum, zero, type Minor } from '#core/money/minor.ts'
 import { writeMoney } from '#core/money/written.ts'
 import { workingLine, type Working } from '#core/money/working.ts'
-import { couponShares, landedWorking, landOrder, packsFor } from '#core/purchases/index.ts'
+import { couponShares, landedWorking, landOrder } from '#core/purchases/index.ts'
 import type { Preview } from '#core/reckoning/preview.ts'
 import {
   choiceField,
@@ -19,14 +19,11 @@ import {
   maybeChoiceField,
   maybeDateField,
   moneyField,
-  numberField,
   readFields,
   valuesOf,
-  rateField,
   textField,
   useForm,
   yesField,
-  type Field,
 } from '../parts/form.ts'
 import { goToMade, toMade } from '../parts/made.ts'
 import { useMakeover } from '../stores/makeover.ts'
@@ -35,7 +32,6 @@ import { bounded } from '../parts/bounded.ts'
 import { draftOfLines } from '../parts/draft.ts'
 import { linesFor, type Line } from './order-form-lines.ts'
 
-type Amount = ReturnType<typeof sum>
 /** The form of an order to one seller: its lines, what they land at, what the order would do to the budget. */
 export function useOrderForm(first: () => Row<'piece'>, open: Ref<boolean>) {
   const route = useRoute()

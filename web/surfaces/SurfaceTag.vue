@@ -1,16 +1,15 @@
 <script setup lang="ts">
-import { computed, shallowRef, watch } from 'vue'
+import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { rowsOf } from '#core/makeover/document.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { minus } from '#core/money/minor.ts'
-import { atOf, finishOf, heldAgainst, productOf, takeOff, tried, type TakeOff } from '#core/surfaces/index.ts'
-import type { Preview } from '#core/reckoning/preview.ts'
-import DifferencePreview from '../parts/DifferencePreview.vue'
+import { atOf, finishOf, heldAgainst, leftoversFor, productOf, takeOff, type TakeOff } from '#core/surfaces/index.ts'
 import MoneyAmount from '../parts/MoneyAmount.vue'
 import RemarkList from '../remarks/RemarkList.vue'
 import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
+import InsteadOf from './InsteadOf.vue'
 import type { LookedAt } from './looked-at.ts'
 import { heldWords } from './words.ts'
 
@@ -22,6 +21,7 @@ const emit = defineEmits<{
   part: [row: Row<'treatedPart'>]
   instead: []
   swap: []
+  useUp: [leftover: { amount: number; from: string }]
   sold: []
   makeUp: [candidate: Row<'candidate'>]
   size: [candidate: Row<'candidate'>, row: Row<'saleSize'> | null]
@@ -83,41 +83,13 @@ const hours = computed(() => {
   const out = new Set(taken.treatment.leaveOut.split(', '))
   return taken.works.filter(({ what }) => !out.has(what)).reduce((sum, work) => sum + work.hours, 0)
 })
-/** What is thought of, done: what it would do to money, days, remarks and the palette. */
-const instead = computed(() =>
-  makeover.opened && row.value.insteadOfId !== null ? tried(makeover.opened.makeover, row.value.id).operations : [],
+const isThought = computed(() => row.value.insteadOfId !== null)
+/** What is left over of it elsewhere. */
+const leftovers = computed(() =>
+  makeover.opened && makeover.reckoning
+    ? leftoversFor(makeover.opened.makeover, taken, makeover.reckoning.takeOffs)
+    : [],
 )
-const difference = shallowRef<Preview | null>(null)
-watch(
-  instead,
-  async (operations) => {
-    difference.value = null
-    if (operations.length === 0) return
-    const found = await makeover.preview(operations)
-    if (instead.value === operations) difference.value = found
-  },
-  { immediate: true },
-)
-/** The other one, side by side with it: what is there and stays takes nothing. */
-const standsFor = computed(() => {
-  const treatment = makeover.opened?.makeover.rows.treatment[row.value.insteadOfId ?? '']
-  const finish = treatment && makeover.opened?.makeover.rows.finish[treatment.finishId]
-  if (!treatment || !finish) return null
-  const other = lookedAt.taken.value.find((entryTaken) => entryTaken.treatment.id === treatment.id)
-  return { name: finish.name, taken: other ?? null }
-})
-const compared = computed(() => {
-  const other = standsFor.value
-  if (!other) return []
-  const hoursOf = (found: TakeOff | null): string =>
-    found ? `${found.works.reduce((sum, work) => sum + work.hours, 0).toFixed(1)} h` : 'nothing'
-  const wordsOf = (found: TakeOff | null): string =>
-    found?.reckoned ? (found.reckoned.ok ? found.reckoned.words : found.reckoned.error) : 'it is there'
-  return [
-    ['Takes', wordsOf(other.taken), wordsOf(taken)],
-    ['Before it', hoursOf(other.taken), hoursOf(taken)],
-  ] as const
-})
 const sameUnit = (mm: number): string => String(Math.round(mm))
 const spotOf = (part: Row<'treatedPart'>): string => {
   const wall = lookedAt.here.value?.room.walls.find(({ row: wallRow }) => wallRow.id === part.wallId)
@@ -161,6 +133,10 @@ const spotOf = (part: Row<'treatedPart'>): string => {
     </dl>
   </template>
   <p v-for="saying in reckoned?.says ?? []" :key="saying.text" class="quiet">{{ saying.text }}</p>
+  <p v-for="leftover in leftovers" :key="leftover.from">
+    {{ leftover.amount }} {{ leftover.unit }} are left of {{ leftover.from }}.
+    <button type="button" class="word" @click="emit('useUp', leftover)">Use them first</button>
+  </p>
   <template v-if="taken.works.length > 0">
     <hr />
     <details>
@@ -229,43 +205,7 @@ const spotOf = (part: Row<'treatedPart'>): string => {
       </li>
     </ul>
   </template>
-  <template v-if="standsFor">
-    <hr />
-    <h3>Side by side</h3>
-    <table class="side">
-      <thead>
-        <tr>
-          <td></td>
-          <th>{{ standsFor.name }}</th>
-          <th>{{ taken.finish.name }}</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="[what, left, right] in compared" :key="what">
-          <th>{{ what }}</th>
-          <td>{{ left }}</td>
-          <td>{{ right }}</td>
-        </tr>
-        <tr>
-          <th>Costs</th>
-          <td>
-            <MoneyAmount
-              v-if="standsFor.taken?.buying"
-              :amount="standsFor.taken.buying.cost"
-              :currency="makeover.currency"
-            /><template v-else>–</template>
-          </td>
-          <td>
-            <MoneyAmount v-if="taken.buying" :amount="taken.buying.cost" :currency="makeover.currency" /><template
-              v-else
-              >–</template
-            >
-          </td>
-        </tr>
-      </tbody>
-    </table>
-    <DifferencePreview v-if="difference" :preview="difference" />
-  </template>
+  <InsteadOf v-if="isThought" :taken="taken" :looked-at="lookedAt" />
   <RemarkList v-if="remarks.length > 0" :remarks="remarks" />
   <div class="tag-actions">
     <el-button
@@ -274,7 +214,7 @@ const spotOf = (part: Row<'treatedPart'>): string => {
       @click="emit('line')"
       >{{ heldWords(held) }}</el-button
     >
-    <el-button v-if="instead.length > 0" type="primary" @click="emit('swap')">Do it instead</el-button>
+    <el-button v-if="isThought" type="primary" @click="emit('swap')">Do it instead</el-button>
     <el-button @click="emit('change')">Change</el-button>
     <el-button v-if="taken.treatment.insteadOfId === null" @click="emit('instead')">Think of another</el-button>
     <el-button @click="emit('sold')">{{ competing.length > 0 ? 'Another product' : 'What it is bought as' }}</el-button>

@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { edit } from '#core/makeover/change.ts'
 import { paletteFinishes } from '#core/makeover/laid.ts'
-import { lineOperations, planOrigin, tried, type Shape, type TakeOff } from '#core/surfaces/index.ts'
+import { insteadOperations, lineOperations, planOrigin, type Shape, type TakeOff } from '#core/surfaces/index.ts'
 import { useKeys } from '../frame/keys.ts'
 import RowDialog from '../parts/RowDialog.vue'
 import StepRemarks from '../remarks/StepRemarks.vue'
@@ -97,8 +97,17 @@ async function put(): Promise<void> {
 async function swap(): Promise<void> {
   const { opened } = makeover
   if (!opened || !inHand.value) return
-  const { operations } = tried(opened.makeover, treatmentId.value)
+  const operations = insteadOperations(opened.makeover, inHand.value)
   const faults = await makeover.change(`Did ${inHand.value.finish.name} instead`, operations)
+  problem.value = faults.map(({ message }) => message).join('; ')
+}
+/** What is left of another room goes in first. */
+async function useUp({ amount, from }: { amount: number; from: string }): Promise<void> {
+  const row = makeover.opened?.makeover.rows.treatment[treatmentId.value]
+  if (!row) return
+  const faults = await makeover.change(`Used up what was left of ${from}`, [
+    edit('treatment', row, { leftOver: amount, leftFrom: from.slice(0, 120) }),
+  ])
   problem.value = faults.map(({ message }) => message).join('; ')
 }
 async function toLine(entryTaken: TakeOff): Promise<void> {
@@ -216,6 +225,7 @@ useKeys([
           @also="openForm({ what: 'part', id: null })"
           @part="openForm({ what: 'part', id: $event.id })"
           @swap="swap"
+          @use-up="useUp"
           @instead="openForm({ what: 'instead', id: null })"
           @sold="openForm({ what: 'sold', id: null })"
           @make-up="openForm({ what: 'makeUp', id: $event.id })"

@@ -39,7 +39,10 @@ export function useLookedAt(roomAsked: Ref<string>) {
     () => (treatmentId.value = faceId.value = ''),
   )
   const inHand = computed(() => taken.value.find(({ treatment }) => treatment.id === treatmentId.value) ?? null)
-  const face = computed(() => byId(faces.value, faceId.value) ?? faces.value[0] ?? null)
+  const face = computed(
+    () =>
+      byId(faces.value, faceId.value) ?? faces.value.find(({ fills }) => fills.length > 0) ?? faces.value[0] ?? null,
+  )
 
   const moved = ref<Moved | null>(null)
   // where each thing lies is drawn for what is looked at, and only anew where something of it changed

@@ -99,7 +99,7 @@ const matchFaults = ({ match, repeatMm, offsetMm, widthMm, lengthMm }: MakeUp, h
   ...(how === 'tile' && (widthMm === null) !== (lengthMm === null)
     ? [
         {
-          field: (widthMm === null ? 'widthMm' : 'lengthMm') as 'widthMm' | 'lengthMm',
+          field: widthMm === null ? 'widthMm' : 'lengthMm',
           message: 'is missing: a tile has both',
         },
       ]

@@ -25,14 +25,14 @@ export function boardsReckoned(
   if (makeUp?.widthMm == null || makeUp.lengthMm === null)
     return areaOnly(fields, m2, treatment, at, 'nobody chose a board with its size: by the area alone')
   const board = { widthMm: makeUp.widthMm, lengthMm: makeUp.lengthMm }
-  const laid: { field: Field; boarding: Boarding; other: number | null }[] = []
+  const laid: { field: Field; boarding: Boarding; across: number | null }[] = []
   for (const field of fields) {
     const run = (isTurned: boolean) =>
       layBoards(isTurned ? turned(field.parts) : field.parts, board, treatment.reuse, rules)
     const found = run(treatment.turned)
     if (!found.ok) return { ok: false, error: `${field.name}: ${found.error}` }
-    const across = run(!treatment.turned)
-    laid.push({ field, boarding: found.boarding, other: across.ok ? across.boarding.taken : null })
+    const otherWay = run(!treatment.turned)
+    laid.push({ field, boarding: found.boarding, across: otherWay.ok ? otherWay.boarding.taken : null })
   }
   const taken = laid.reduce((total, { boarding }) => total + boarding.taken, 0)
   const around = laid.reduce((total, { field }) => total + perimeterOf(field.parts), 0)
@@ -42,7 +42,7 @@ export function boardsReckoned(
     unit: 'boards',
     words: `${taken} boards`,
     lines: [
-      ...laid.flatMap(({ field, boarding, other }) => [
+      ...laid.flatMap(({ field, boarding, across }) => [
         line(
           field.name,
           writeArea(m2Of(field.parts), units),
@@ -59,7 +59,7 @@ export function boardsReckoned(
           String(boarding.taken),
           `${treatment.reuse ? 'offcuts of 300 and more serve again' : 'no offcut serves again'}; ${percentOf(boarding.used)} of them lies; by the area ${boarding.least}`,
         ),
-        ...(other === null ? [] : [line('Laid the other way', String(other), 'boards')]),
+        ...(across === null ? [] : [line('Laid the other way', String(across), 'boards')]),
       ]),
       line(
         'Which way',
@@ -92,7 +92,7 @@ export function boardsReckoned(
         ? [
             {
               code: 'joint',
-              text: `${boarding.nearJoints + boarding.shortEnds} rows have an end piece or a joint nearer than ${citeRule('boards.stagger', rules, units)}: a longer board, or the other way, avoids it.`,
+              text: `${boarding.nearJoints + boarding.shortEnds} rows have an end piece or a joint nearer than ${citeRule('boards.stagger', rules, units)}: a longer board, or the across way, avoids it.`,
             },
           ]
         : [],

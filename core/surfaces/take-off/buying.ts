@@ -25,7 +25,7 @@ export function buyingOf(reckoned: Reckoned, { candidate, sizes, counted }: Prod
         ]
   if (!packs) return null
   const bought = packs.filter(({ count }) => count > 0)
-  const holds = bought.reduce((sum, { holds: each, count }) => sum + each * count, 0)
+  const holds = bought.reduce((sum, pack) => sum + pack.holds * pack.count, 0)
   // delivery and work are for all of it, so they are counted once
   const cost = bought.reduce((sum, pack, at) => {
     const terms = { ...candidate, priceMinor: pack.priceMinor, packSize: pack.holds }
