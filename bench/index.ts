@@ -2,6 +2,7 @@
 import './reckon.ts'
 import './edits.ts'
 import './survey.ts'
+import './surfaces.ts'
 import { benchBrowser } from './palette.ts'
 import { benchChanges } from './changes.ts'
 import { benchImports } from './imports.ts'

@@ -4,6 +4,7 @@
  */
 import { minor, type Minor } from '../money/minor.ts'
 import { leastOfPatterns, type CutBound } from './cut-bound.ts'
+import { filledAgain, type Bar } from './cut-fill.ts'
 
 export type StockLength = { readonly lengthMm: number; readonly priceMinor: Minor }
 /** One length that is bought, and what is cut from it, the longest first. */
@@ -19,10 +20,19 @@ export type CutPlan = {
 }
 export type CutResult = { readonly ok: true; readonly plan: CutPlan } | { readonly ok: false; readonly error: string }
 
+/** So many pieces are laid while filling anew, and lists that are so short that the search goes to its end. */
+const work = 800
+const surely = 13
 /** So many sets are looked at for one bar and no more; what is found by then is told with its gap. */
 const mostSets = 400
 
-export function cheapestCuts(pieces: readonly number[], stock: readonly StockLength[], kerfMm: number): CutResult {
+/** `thorough`: it looks for seconds where a proof takes so long; else it ends within some tenths, with an honest gap. */
+export function cheapestCuts(
+  pieces: readonly number[],
+  stock: readonly StockLength[],
+  kerfMm: number,
+  thorough = false,
+): CutResult {
   const wrong = faultOf(pieces, stock, kerfMm)
   if (wrong !== null) return { ok: false, error: wrong }
   if (pieces.length === 0)
@@ -41,16 +51,20 @@ export function cheapestCuts(pieces: readonly number[], stock: readonly StockLen
   const sizes = pieces.toSorted((left, right) => right - left)
   const parts = leastOfPatterns(sizes, sold, kerfMm)
   const bound = roundedUp(parts.cost, sold)
-  const quick = greedy(sizes, sold, kerfMm)
-  // first the bars that cost least by what lies on them, which soon finds a good plan; then those that pay most, which soon proves one
-  const { bars: best, complete } = [
-    { rank: byLength, most: 600 },
-    { rank: byWorth, most: 6000 },
-  ].reduce<Searched>(
-    (found, way) =>
-      found.complete ? found : searched(sizes, sold, kerfMm, { least: bound, worth: parts.worth }, found.bars, way),
-    { bars: quick, complete: costOf(quick) <= bound },
-  )
+  const quick = [
+    greedy(sizes, sold, kerfMm),
+    filledAgain(sizes, sold, kerfMm, parts.worth, bound, Math.ceil(work / sizes.length)),
+  ]
+    .filter((bars) => bars.length > 0)
+    .reduce((cheaper, bars) => (costOf(bars) < costOf(cheaper) ? bars : cheaper))
+  // where that does not prove itself, a search from the longest piece on: it ends for the sizes of a room, and is cut short beyond
+  const { bars: best, complete } =
+    costOf(quick) <= bound
+      ? { bars: quick, complete: true }
+      : searched(sizes, sold, kerfMm, { least: bound, worth: parts.worth }, quick, {
+          rank: byWorth,
+          most: sizes.length <= surely || thorough ? 6000 : 400,
+        })
   // a search that looked at everything proves what it found
   const least = complete ? costOf(best) : bound
   const lengths = best.map((bar): CutLength => {
@@ -82,7 +96,6 @@ function faultOf(pieces: readonly number[], stock: readonly StockLength[], kerfM
     : `a piece of ${Math.round(tooLong)} mm is longer than the longest that is sold, ${Math.round(longest)} mm: join it, or take a longer one`
 }
 
-type Bar = { readonly stock: StockLength; readonly pieces: readonly number[] }
 const costOf = (bars: readonly Bar[]): Minor => minor(bars.reduce((sum, { stock }) => sum + stock.priceMinor, 0))
 const roomOf = (lengthMm: number, kerfMm: number): number => lengthMm + kerfMm + 1e-6
 
@@ -184,7 +197,6 @@ function searched(
 
 type Rank = (bar: Bar, worthOf: (pieces: readonly number[]) => number) => number
 type Searched = { readonly bars: readonly Bar[]; readonly complete: boolean }
-const byLength: Rank = ({ stock, pieces }) => stock.priceMinor / pieces.reduce((sum, piece) => sum + piece, 0)
 const byWorth: Rank = ({ stock, pieces }, worthOf) => stock.priceMinor - worthOf(pieces)
 
 /** Every set of what is left that begins with the longest, lies on a length, and could take no other piece. */

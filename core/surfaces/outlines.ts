@@ -4,12 +4,16 @@ import { areaOf, clipBy, type Point } from '../survey/index.ts'
 export type Part = readonly Point[]
 export type Box = { readonly left: number; readonly right: number; readonly low: number; readonly high: number }
 
-export const boxOf = (points: readonly Point[]): Box => ({
-  left: Math.min(...points.map(({ x }) => x)),
-  right: Math.max(...points.map(({ x }) => x)),
-  low: Math.min(...points.map(({ y }) => y)),
-  high: Math.max(...points.map(({ y }) => y)),
-})
+export function boxOf(points: readonly Point[]): Box {
+  let [left, right, low, high] = [Infinity, -Infinity, Infinity, -Infinity]
+  for (const { x, y } of points) {
+    if (x < left) left = x
+    if (x > right) right = x
+    if (y < low) low = y
+    if (y > high) high = y
+  }
+  return { left, right, low, high }
+}
 export const boxOfAll = (parts: readonly Part[]): Box => boxOf(parts.flat())
 export const areaOfAll = (parts: readonly Part[]): number => parts.reduce((sum, part) => sum + areaOf(part), 0)
 
@@ -23,16 +27,35 @@ export const rectangle = (x: number, y: number, width: number, height: number): 
 const apart = (left: Box, right: Box): boolean =>
   left.right <= right.left || right.right <= left.left || left.high <= right.low || right.high <= left.low
 
-/** What of a convex outline lies in the region: its area, and the box of what lies there; null for nothing. */
+/** A part with its box; `plain` where it is its box, as most walls and floors are. */
+export type Boxed = { readonly part: Part; readonly box: Box; readonly plain: boolean }
+export const boxed = (part: Part): Boxed => {
+  const box = boxOf(part)
+  const whole = (box.right - box.left) * (box.high - box.low)
+  return { part, box, plain: Math.abs(areaOf(part) - whole) < 1e-6 * whole }
+}
+
+/**
+ * What of a convex outline lies in the region: its area, and the points of what lies there; null for nothing. `upright`: the outline is
+ * its box.
+ */
 export function within(
-  parts: readonly { readonly part: Part; readonly box: Box }[],
+  parts: readonly Boxed[],
   convex: Part,
+  upright: boolean,
 ): { readonly area: number; readonly points: readonly Point[] } | null {
   const box = boxOf(convex)
   let area = 0
   const points: Point[] = []
-  for (const { part, box: partBox } of parts) {
+  for (const { part, box: partBox, plain } of parts) {
     if (apart(box, partBox)) continue
+    if (upright && plain) {
+      const [left, right] = [Math.max(box.left, partBox.left), Math.min(box.right, partBox.right)]
+      const [low, high] = [Math.max(box.low, partBox.low), Math.min(box.high, partBox.high)]
+      area += (right - left) * (high - low)
+      points.push({ x: left, y: low }, { x: right, y: high })
+      continue
+    }
     const shared = clipBy(part, convex)
     const here = shared.length > 2 ? areaOf(shared) : 0
     if (here <= 1e-3) continue

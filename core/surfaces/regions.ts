@@ -4,6 +4,7 @@
  */
 import { laidFinishes, type LaidFinish, type Lie } from '../makeover/laid.ts'
 import type { Makeover } from '../makeover/document.ts'
+import { kept } from '../makeover/kept.ts'
 import { areaOf, clip, faceOf, type Room, type Wall } from '../survey/index.ts'
 
 export type Rectangle = { readonly u0: number; readonly u1: number; readonly z0: number; readonly z1: number }
@@ -28,12 +29,21 @@ export const rankOf = ({ openingId, wallId, alongFromMm, alongToMm, bandFromMm, 
   (bandFromMm === null && bandToMm === null ? 0 : 1)
 
 /** What lies on the walls of a room, by treated surface and wall: what will be there, or what is there and is to be changed. */
-export function wallRegions(makeover: Makeover, room: Room, which: 'new' | 'old' = 'new'): Region[] {
-  const laid = laidFinishes(makeover).filter(
-    ({ roomId, fate }) => roomId === room.id && (fate === 'change') === (which === 'old'),
-  )
-  return regionsOn(room, laid, covers)
-}
+export const wallRegions: (makeover: Makeover, room: Room, which?: 'new' | 'old') => readonly Region[] = kept(
+  ({ rows }: Makeover, room: Room, which: 'new' | 'old' = 'new') => [
+    room,
+    which,
+    rows.finish,
+    rows.treatment,
+    rows.treatedPart,
+  ],
+  (makeover: Makeover, room: Room, which: 'new' | 'old' = 'new') => {
+    const laid = laidFinishes(makeover).filter(
+      ({ roomId, fate }) => roomId === room.id && (fate === 'change') === (which === 'old'),
+    )
+    return regionsOn(room, laid, covers)
+  },
+)
 
 /** A moulding runs over what covers the wall. */
 const covers = ({ how }: Lie): boolean => how !== 'moulding'

@@ -4,7 +4,7 @@
  */
 import { areaOf, type Point } from '../survey/index.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
-import { boxOf, boxOfAll, within, type Part } from './outlines.ts'
+import { boxed, boxOf, boxOfAll, within, type Part } from './outlines.ts'
 import { cutsOf, shifted } from './tile-cuts.ts'
 import { outlinesOf, sideOf } from './tile-patterns.ts'
 
@@ -87,11 +87,11 @@ const isStraight = ({ layout }: Laying): boolean => layout !== 'diagonal' && lay
 function laid(region: readonly Part[], tile: Tile, laying: Laying): LaidTile[] {
   if (region.length === 0) return []
   const box = boxOfAll(region)
-  const parts = region.map((part) => ({ part, box: boxOf(part) }))
+  const parts = region.map(boxed)
   const size = sideOf(tile, laying)
   const full = size.width * size.height
   return outlinesOf(box, tile, laying).flatMap((outline): LaidTile[] => {
-    const found = within(parts, outline)
+    const found = within(parts, outline, isStraight(laying))
     if (!found) return []
     const whole = found.area >= full * (1 - 1e-6)
     if (whole || !isStraight(laying)) return [{ outline, whole, ...size }]

@@ -1,0 +1,133 @@
+/** Surfaces of the richest demo and of a flat, tiles that are dragged, and cutting lists beside an integer solver. Median, one core. */
+import highs from 'highs'
+import { add } from '#core/makeover/change.ts'
+import { blank } from '#core/makeover/blank.ts'
+import { minor } from '#core/money/minor.ts'
+import { effectiveRules } from '#core/rulebook/rulebook.ts'
+import { cheapestCuts, type StockLength } from '#core/surfaces/cuts.ts'
+import { rectangle } from '#core/surfaces/outlines.ts'
+import { measuredRooms } from '#core/surfaces/index.ts'
+import { takeOffs } from '#core/surfaces/take-off/index.ts'
+import { layTiles } from '#core/surfaces/tiles.ts'
+import { roomsOf, surveyOf } from '#core/survey/index.ts'
+import { addLaid } from '#core/testing/laid.ts'
+import { change } from '#core/testing/small-makeover.ts'
+import { measuredRoom, rectangle as walls, surveyRows } from '#core/testing/surveyed.ts'
+import { demoDocuments } from '#core/testing/demos.ts'
+import type { Makeover } from '#core/makeover/document.ts'
+
+const say = (text: string): boolean => process.stdout.write(`${text}\n`)
+const rules = effectiveRules()
+function median(work: () => unknown, runs: number): number {
+  work()
+  const times = Array.from({ length: runs }, () => {
+    const startedAt = performance.now()
+    work()
+    return performance.now() - startedAt
+  }).toSorted((left, right) => left - right)
+  return times[Math.floor(runs / 2)] ?? Number.NaN
+}
+function surfacesOf(makeover: Makeover): () => unknown {
+  const rooms = roomsOf(makeover, rules)
+  const measured = measuredRooms(rooms, surveyOf(makeover, rooms, rules))
+  return () => takeOffs(makeover, measured, rules)
+}
+
+for (const { makeover } of demoDocuments())
+  say(
+    `surfaces of ${makeover.rows.makeover[makeover.id]?.name ?? ''}: ${median(surfacesOf(makeover), 60).toFixed(1)} ms (goal: under 8)`,
+  )
+
+{
+  const { documents, newId } = measuredRoom({ walls: walls(4000, 3000), survey: { heightMm: 2500 } })
+  let flat = documents
+  for (let at = 0; at < 6; at++) {
+    const room = newId()
+    const rows = surveyRows(room, { walls: walls(3000 + 300 * at, 2800), survey: { heightMm: 2500 } }, newId)
+    const finish = (name: string, family: 'paint' | 'paper' | 'wood', surface: 'walls' | 'floor' | 'ceiling') =>
+      addLaid(newId(), {
+        ...blank.finish,
+        roomId: room,
+        zoneId: null,
+        name,
+        role: 'dominant',
+        family,
+        sheen: 'matt',
+        labL: 80,
+        labA: 0,
+        labB: 8,
+        colourSource: 'lab',
+        usedFor: '',
+        visibleM2: null,
+        surface,
+      })
+    flat = change(flat, [
+      add('room', room, { uses: '', name: `Room ${at}` }),
+      rows.operations,
+      finish('Walls', at % 2 === 0 ? 'paper' : 'paint', 'walls'),
+      finish('Floor', 'wood', 'floor'),
+      finish('Ceiling', 'paint', 'ceiling'),
+    ])
+  }
+  say(`a flat of 6 rooms: ${median(surfacesOf(flat.makeover), 30).toFixed(1)} ms (goal: under 100)`)
+}
+
+{
+  const floor = [rectangle(0, 0, 9000, 8900)]
+  let startMm = 0
+  const tile = { widthMm: 200, heightMm: 200, jointMm: 2 }
+  const drag = (): unknown =>
+    layTiles(floor, tile, { layout: 'grid', turned: false, startMm: (startMm += 3) % 200, upMm: 0, reuse: true }, rules)
+  const laid = layTiles(floor, tile, { layout: 'grid', turned: false, startMm: 0, upMm: 0, reuse: true }, rules)
+  say(
+    `the origin of ${laid.ok ? laid.tiling.tiles.length : 0} tiles moved: ${median(drag, 40).toFixed(1)} ms (goal: under 16 to the picture)`,
+  )
+}
+
+{
+  const stock: StockLength[] = [
+    { lengthMm: 2400, priceMinor: minor(700) },
+    { lengthMm: 3000, priceMinor: minor(850) },
+    { lengthMm: 4200, priceMinor: minor(1150) },
+  ]
+  let state = 7
+  const next = (): number => (state = (state * 16_807) % 2_147_483_647) / 2_147_483_647
+  const solver = await highs()
+  for (let instance = 0; instance < 3; instance++) {
+    const pieces = Array.from({ length: 40 }, () => 300 + Math.round(next() * 1800))
+    const startedAt = performance.now()
+    const found = cheapestCuts(pieces, stock, 3)
+    const ours = performance.now() - startedAt
+    const begun = performance.now()
+    const theirs = solver.solve(asProblem(pieces, stock, 3), { time_limit: 20 })
+    const took = performance.now() - begun
+    const plan = found.ok ? found.plan : null
+    say(
+      `40 pieces from three lengths: ${ours.toFixed(0)} ms for ${plan?.cost ?? 0}, bound ${plan?.least ?? 0}; HiGHS ${took.toFixed(0)} ms for ${Math.round(theirs.ObjectiveValue)}, ${theirs.Status} (goal: under 200, and 5 times faster)`,
+    )
+  }
+}
+
+/** Bars that are opened, and pieces that lie on them, in the solver’s own format. */
+function asProblem(pieces: readonly number[], stock: readonly StockLength[], kerf: number): string {
+  const bars = pieces
+    .slice(0, 20)
+    .flatMap((_, bar) => stock.map((length, kind) => ({ name: `y${bar}_${kind}`, length })))
+  const on = (piece: number, bar: string): string => `x${piece}_${bar}`
+  const rows = [
+    ...pieces.map((_, piece) => `${bars.map(({ name }) => `+ 1 ${on(piece, name)}`).join(' ')} >= 1`),
+    ...bars.map(
+      ({ name, length }) =>
+        `+ ${length.lengthMm + kerf} ${name} ${pieces.map((size, piece) => `- ${size + kerf} ${on(piece, name)}`).join(' ')} >= 0`,
+    ),
+  ]
+  return [
+    'Minimize',
+    ` cost: ${bars.map(({ name, length }) => `+ ${length.priceMinor} ${name}`).join(' ')}`,
+    'Subject To',
+    ...rows.map((row, at) => ` r${at}: ${row}`),
+    'Binary',
+    ` ${[...bars.map(({ name }) => name), ...bars.flatMap(({ name }) => pieces.map((_, piece) => on(piece, name)))].join(' ')}`,
+    'End',
+  ].join('\n')
+}
