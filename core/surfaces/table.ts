@@ -27,8 +27,8 @@ export function takeOffTables(makeover: Makeover, taken: readonly TakeOff[]): Ta
           reckoned?.ok ? count(inUnit(reckoned.need, reckoned.unit, unit) ?? reckoned.need) : null,
           text(reckoned?.ok ? unit : (reckoned?.error ?? '')),
           buying ? text(buying.packs.map((pack) => `${pack.count} × ${pack.holds}`).join(' + ')) : null,
-          buying ? count(buying.holds) : null,
-          buying ? count(buying.over) : null,
+          buying && reckoned?.ok ? count(inUnit(buying.holds, reckoned.unit, unit) ?? buying.holds) : null,
+          buying && reckoned?.ok ? count(inUnit(buying.over, reckoned.unit, unit) ?? buying.over) : null,
           buying ? { amount: buying.cost } : null,
           text(treatment.insteadOfId === null ? 'yes' : 'only thought of'),
         ]

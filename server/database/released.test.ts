@@ -72,7 +72,7 @@ describe.each(readdirSync(folder).filter((name) => name.endsWith('.sql.gz')))('a
       said.length < 2
         ? []
         : (
-            await direct.query(
+            await direct.query<Record<string, unknown>>(
               `select id, surface, wall_id, band_from_mm, band_to_mm from ${table} where surface not in ('piece', 'other') order by id`,
             )
           ).rows

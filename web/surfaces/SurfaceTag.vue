@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { rowsOf } from '#core/makeover/document.ts'
 import type { Row } from '#core/makeover/kinds.ts'
+import { writeLength } from '#core/measure/length.ts'
 import { minus } from '#core/money/minor.ts'
 import { atOf, finishOf, heldAgainst, leftoversFor, productOf, takeOff, type TakeOff } from '#core/surfaces/index.ts'
 import MoneyAmount from '../parts/MoneyAmount.vue'
@@ -90,13 +91,13 @@ const leftovers = computed(() =>
     ? leftoversFor(makeover.opened.makeover, taken, makeover.reckoning.takeOffs)
     : [],
 )
-const sameUnit = (mm: number): string => String(Math.round(mm))
+const length = (mm: number): string => writeLength(Math.round(mm), entry.value.units)
 const spotOf = (part: Row<'treatedPart'>): string => {
   const wall = lookedAt.here.value?.room.walls.find(({ row: wallRow }) => wallRow.id === part.wallId)
   const band =
     part.bandFromMm === null && part.bandToMm === null
       ? ''
-      : `, ${sameUnit(part.bandFromMm ?? 0)} to ${part.bandToMm === null ? 'the ceiling' : sameUnit(part.bandToMm)}`
+      : `, ${length(part.bandFromMm ?? 0)} to ${part.bandToMm === null ? 'the ceiling' : length(part.bandToMm)}`
   return `${wall ? wall.name : part.surface}${band}`
 }
 </script>
@@ -225,5 +226,4 @@ const spotOf = (part: Row<'treatedPart'>): string => {
       >Its line{{ held ? `: ${heldWords(held)}` : '' }}</router-link
     >
   </div>
-  <p class="visually-hidden">Lengths in {{ entry.unit }}.</p>
 </template>

@@ -86,25 +86,20 @@ const makeUpLayout = ({ entry }: Pick<SoldSetting, 'entry'>, how: How) =>
         },
   )
 type MakeUp = Omit<Row<'makeUp'>, 'id' | 'version' | 'candidateId'>
-const matchFaults = ({ match, repeatMm, offsetMm, widthMm, lengthMm }: MakeUp, how: How) => [
-  ...(how === 'paper' && match !== 'free' && repeatMm === null
-    ? [{ field: 'repeatMm' as const, message: 'is missing: a paper that is matched has a repeat' }]
-    : []),
-  ...(how === 'paper' && match === 'offset' && offsetMm === null
-    ? [{ field: 'offsetMm' as const, message: 'is missing: by how much each strip steps down' }]
-    : []),
-  ...(how === 'paper' && repeatMm !== null && lengthMm !== null && repeatMm > lengthMm
-    ? [{ field: 'repeatMm' as const, message: 'is longer than the roll: expected one that comes at least once' }]
-    : []),
-  ...(how === 'tile' && (widthMm === null) !== (lengthMm === null)
-    ? [
-        {
-          field: widthMm === null ? 'widthMm' : 'lengthMm',
-          message: 'is missing: a tile has both',
-        },
-      ]
-    : []),
-]
+type Faults = readonly { readonly field: keyof typeof labels; readonly message: string }[]
+function matchFaults({ match, repeatMm, offsetMm, widthMm, lengthMm }: MakeUp, how: How): Faults {
+  const faults: { field: keyof typeof labels; message: string }[] = []
+  const say = (field: keyof typeof labels, message: string): void => void faults.push({ field, message })
+  if (how === 'paper' && match !== 'free' && repeatMm === null)
+    say('repeatMm', 'is missing: a paper that is matched has a repeat')
+  if (how === 'paper' && match === 'offset' && offsetMm === null)
+    say('offsetMm', 'is missing: by how much each strip steps down')
+  if (how === 'paper' && repeatMm !== null && lengthMm !== null && repeatMm > lengthMm)
+    say('repeatMm', 'is longer than the roll: expected one that comes at least once')
+  if (how === 'tile' && (widthMm === null) !== (lengthMm === null))
+    say(widthMm === null ? 'widthMm' : 'lengthMm', 'is missing: a tile has both')
+  return faults
+}
 
 /** A product for a surface: the line to buy is made with it where there is none. */
 export function soldForm(setting: SoldSetting) {

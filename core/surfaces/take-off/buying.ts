@@ -32,7 +32,10 @@ export function buyingOf(reckoned: Reckoned, { candidate, sizes, counted }: Prod
     const whole = at === 0 ? terms : { ...terms, deliveryMinor: zero, workMinor: zero, hours: 0 }
     return plus(sum, landedCost(whole, pack.count).landed)
   }, zero)
-  return { packs: bought, holds, over: Math.max(0, holds - (lengths ? lengths.length : need)), cost }
+  // told in the unit of the need, whatever the line is counted in
+  const scale = need > 0 ? reckoned.need / need : 1
+  const over = Math.max(0, holds - (lengths ? lengths.length : need))
+  return { packs: bought, holds: holds * scale, over: over * scale, cost }
 }
 
 /** Every size it is sold in, its own first. */
