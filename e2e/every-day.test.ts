@@ -231,7 +231,7 @@ test('on a phone: the day, an order, and a receipt that is photographed; a file 
   await drop.setInputFiles({
     name: 'receipt.png',
     mimeType: 'image/png',
-    buffer: readFileSync(new URL('../docs/screenshots/sign-in.png', import.meta.url)),
+    buffer: readFileSync(new URL('../docs/screenshots/day.png', import.meta.url)),
   })
   await expect(page.getByRole('img', { name: 'receipt.png' })).toBeVisible()
   await drop.setInputFiles({

@@ -14,7 +14,7 @@ test.describe('on a phone', () => {
     await begin(page)
     await toStep(page, 'Palette')
     await lay(page, 'Oat', '#d9d0bd', {}, '60')
-    await lay(page, 'Moss', '#6b7a58', { Role: 'secondary', On: 'piece' }, '40')
+    await lay(page, 'Moss', '#6b7a58', { Role: 'secondary', On: 'a thing' }, '40')
     const [oat, moss] = [chip(page, 'Oat'), chip(page, 'Moss')]
     await moss.evaluate((element) => element.scrollIntoView({ block: 'center' }))
     const [top, below] = [await oat.boundingBox(), await moss.boundingBox()]
@@ -68,7 +68,7 @@ test('laid edge to edge, judged in words, and a clash cured by the least change,
   await expect(tag.getByRole('heading', { name: 'Pale brass beside Green brass' })).toBeVisible()
   await page.keyboard.press('Escape')
   // shares that are off, and what would bring them right
-  await expect(page.getByText('10 short')).toBeVisible()
+  await expect(page.getByText('11 short')).toBeVisible()
   await page.getByRole('button', { name: 'What would bring it right' }).first().click()
   await expect(dialog(page).getByRole('heading', { name: 'What would bring the shares right' })).toBeVisible()
   await dialog(page).getByRole('button', { name: 'Cancel' }).click()

@@ -44,7 +44,7 @@ test('a palette is begun from the library, a meter that strays and a photograph;
   await expect(form.getByRole('alert')).toContainText('press it down and read again')
   await form.getByRole('button', { name: 'Use the mean' }).click()
   await choose(page, form, 'Role', 'accent')
-  await choose(page, form, 'On', 'other')
+  await choose(page, form, 'On', 'a thing')
   await form.getByRole('button', { name: 'Lay it in' }).click()
   await expect(form).toBeHidden()
 
@@ -87,8 +87,8 @@ test('a chip is moved by mouse, keyboard and tag, kept over a reload, and taken 
   await begin(page)
   await toStep(page, 'Palette')
   await lay(page, 'Oat', '#d9d0bd', {}, '60')
-  await lay(page, 'Moss', '#6b7a58', { Role: 'secondary', On: 'piece' }, '30')
-  await lay(page, 'Rust', '#a84f33', { Role: 'accent', On: 'other' }, '10')
+  await lay(page, 'Moss', '#6b7a58', { Role: 'secondary', On: 'a thing' }, '30')
+  await lay(page, 'Rust', '#a84f33', { Role: 'accent', On: 'a thing' }, '10')
   await expect(page.getByText('Dominant 60 %')).toBeVisible()
   // dragged into the column of the secondary, before the one that lies there
   await page.evaluate(() => window.scrollTo(0, 0))

@@ -222,7 +222,7 @@ test('by keyboard alone: sign in, open the makeover, go through the steps, pay a
   await expect(dialog(page)).toContainText('To Purchases')
   await page.keyboard.press('Escape')
   await expect(dialog(page)).toBeHidden()
-  await page.keyboard.press('4')
+  await page.keyboard.press('5')
   await expect(page.getByRole('heading', { name: 'Pieces', level: 1 })).toBeVisible()
   await tabTo(/^\s*Stool/)
   await page.keyboard.press('Enter')

@@ -84,9 +84,17 @@ export function room(measured: Measured) {
   }
   return { documents, roomId, wallIds, newId, finish, line }
 }
-export const taken = (documents: Documents, id: string): TakeOff => {
+const roomsIn = (documents: Documents) => {
   const { practice, survey } = reckon(documents, testToday)
-  const rooms = measuredRooms(roomsOf(documents.makeover, practice.rules), survey)
+  return { practice, rooms: measuredRooms(roomsOf(documents.makeover, practice.rules), survey) }
+}
+export const measuredOf = (documents: Documents) => {
+  const [measured] = roomsIn(documents).rooms
+  if (!measured) throw new Error('no room is measured')
+  return measured
+}
+export const taken = (documents: Documents, id: string): TakeOff => {
+  const { practice, rooms } = roomsIn(documents)
   const found = takeOffs(documents.makeover, rooms, practice.rules).find(({ finish }) => finish.id === id)
   if (!found) throw new Error('nothing is taken off')
   return found

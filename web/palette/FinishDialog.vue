@@ -82,6 +82,7 @@ const {
             />
             <FieldChoice :field="form.fields.sheen" label="Sheen" :options="asOptions(sheens)" />
           </div>
+          <p v-if="onSeveral" class="quiet">It lies on several surfaces: where, is said on the page of the surfaces.</p>
           <div class="columns">
             <FieldChoice
               v-if="!onSeveral"

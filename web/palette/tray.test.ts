@@ -71,7 +71,7 @@ describe('the tray', () => {
         },
       ),
     )
-  })
+  }, 60_000)
   it('shows finishes by their area, and says which are drawn larger than they are', () => {
     const { places, columns } = layTray(
       rows([

@@ -12,6 +12,7 @@ import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import InsteadOf from './InsteadOf.vue'
 import type { LookedAt } from './looked-at.ts'
+import PrepareFirst from './PrepareFirst.vue'
 import { heldWords } from './words.ts'
 
 /** One treatment: its working in the order a person would write it, what competes for it, and its line to buy. */
@@ -80,10 +81,6 @@ const chosenCost = computed(() => competing.value.find(({ chosen }) => chosen)?.
 const thought = computed(() =>
   lookedAt.taken.value.filter(({ treatment }) => treatment.insteadOfId === taken.treatment.id),
 )
-const hours = computed(() => {
-  const out = new Set(taken.treatment.leaveOut.split(', '))
-  return taken.works.filter(({ what }) => !out.has(what)).reduce((sum, work) => sum + work.hours, 0)
-})
 const isThought = computed(() => row.value.insteadOfId !== null)
 /** What is left over of it elsewhere. */
 const leftovers = computed(() =>
@@ -138,25 +135,7 @@ const spotOf = (part: Row<'treatedPart'>): string => {
     {{ leftover.amount }} {{ leftover.unit }} are left of {{ leftover.from }}.
     <button type="button" class="word" @click="emit('useUp', leftover)">Use them first</button>
   </p>
-  <template v-if="taken.works.length > 0">
-    <hr />
-    <details>
-      <summary>Before it: {{ taken.works.map(({ what }) => what).join(', ') }}, about {{ hours.toFixed(1) }} h</summary>
-      <dl class="pairs working">
-        <div v-for="work in taken.works" :key="work.what">
-          <dt>
-            {{ work.what.replace(/^./, (letter) => letter.toUpperCase()) }}
-            <span class="quiet how">{{ work.because }}</span>
-          </dt>
-          <dd>{{ work.hours.toFixed(1) }} h</dd>
-        </div>
-      </dl>
-      <p v-if="taken.works.some(({ frees }) => frees)" class="quiet">
-        Old paint, coatings and floors may hold lead or asbestos: test before anything is sanded, stripped or lifted.
-        Local rules and licensed people decide how.
-      </p>
-    </details>
-  </template>
+  <PrepareFirst v-if="taken.works.length > 0" :taken="taken" />
   <template v-if="competing.length > 0">
     <hr />
     <h3>What it would cost here</h3>
