@@ -73,7 +73,7 @@ test('laid edge to edge, judged in words, and a clash cured by the least change,
   await expect(dialog(page).getByRole('heading', { name: 'What would bring the shares right' })).toBeVisible()
   await dialog(page).getByRole('button', { name: 'Cancel' }).click()
   await choose(page, page.getByRole('main'), 'Family', 'metal')
-  await expect(page.getByText('2 of 10 shown')).toBeVisible()
+  await expect(page.getByText('2 of 12 shown')).toBeVisible()
   await choose(page, page.getByRole('main'), 'Room', 'Servery')
   await expect(page.getByText('Nothing in the palette is so.')).toBeVisible()
 })
