@@ -32,7 +32,7 @@ export function smallThings(jobs: readonly Job[]): SmallThing[] {
   }
   const wetM2 = area([...painted, ...papered, ...tiled])
   add('sugar-soap', 'Sugar soap', up(wetM2 / 50), 'bottles', 'one washes down about 50 m²')
-  add('filler', 'Filler', up(wetM2 / 40), 'tubs of 600 g', 'one to about 40 m² of wall')
+  add('filler', 'Filler, tub of 600 g', up(wetM2 / 40), 'tubs', 'one to about 40 m² of wall')
   add('abrasive', 'Abrasive paper, 120 and 180', up(wetM2 / 10), 'sheets', 'one to about 10 m²')
   add(
     'sheets',
@@ -60,7 +60,7 @@ export function smallThings(jobs: readonly Job[]): SmallThing[] {
     'a fresh one to every few strips',
   )
   add('seam-roller', 'Seam roller and smoother', papered.length > 0 ? 1 : 0, 'sets', 'one a job')
-  add('spacers', 'Tile spacers', tiled.length > 0 ? up(area(tiled) / 4) : 0, 'bags of 200', 'one to about 4 m²')
+  add('spacers', 'Tile spacers, bag of 200', tiled.length > 0 ? up(area(tiled) / 4) : 0, 'bags', 'one to about 4 m²')
   add(
     'sealant',
     'Sealant',
@@ -82,6 +82,6 @@ export function smallThings(jobs: readonly Job[]): SmallThing[] {
     'sets',
     'one to about 20 m of wall',
   )
-  add('gripper', 'Gripper rods', up(edge(jobsOf('carpet')) / 1500), 'rods of 1.5 m', 'along the walls, less doors')
+  add('gripper', 'Gripper rods, 1.5 m', up(edge(jobsOf('carpet')) / 1500), 'rods', 'along the walls, less doors')
   return things
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { blank } from '#core/makeover/blank.ts'
+import { writeQuantity } from '#core/measure/quantity.ts'
 import { jobsOf, sundriesOf, type Sundry } from '#core/surfaces/index.ts'
 import { vCards } from '../parts/cards.ts'
 import RowDialog from '../parts/RowDialog.vue'
@@ -77,7 +78,7 @@ function change(sundry: Sundry | null): void {
             <td>
               <strong>{{ sundry.name }}</strong>
             </td>
-            <td class="number keep">{{ sundry.quantity }} {{ sundry.unit }}</td>
+            <td class="number keep">{{ writeQuantity(sundry.quantity, sundry.unit) }}</td>
             <td class="quiet">{{ sundry.row?.have ? 'in hand' : sundry.row ? 'as was said' : sundry.because }}</td>
             <td>
               <button type="button" class="word" :aria-label="`Change ${sundry.name}`" @click="change(sundry)">
