@@ -49,12 +49,11 @@ export function cheapestCuts(
       ),
   )
   const sizes = pieces.toSorted((left, right) => right - left)
-  const parts = leastOfPatterns(sizes, sold, kerfMm)
-  const bound = roundedUp(parts.cost, sold)
-  const quick = [
-    greedy(sizes, sold, kerfMm),
-    filledAgain(sizes, sold, kerfMm, parts.worth, bound, Math.ceil(work / sizes.length)),
-  ]
+  const longestFirst = greedy(sizes, sold, kerfMm)
+  const wholeSum = wholeSums(costOf(longestFirst), sold)
+  const parts = leastOfPatterns(sizes, sold, kerfMm, longestFirst, wholeSum)
+  const bound = minor(wholeSum(parts.cost))
+  const quick = [longestFirst, filledAgain(sizes, sold, kerfMm, parts.worth, bound, Math.ceil(work / sizes.length))]
     .filter((bars) => bars.length > 0)
     .reduce((cheaper, bars) => (costOf(bars) < costOf(cheaper) ? bars : cheaper))
   // where that does not prove itself, a search from the longest piece on: it ends for the sizes of a room, and is cut short beyond
@@ -63,7 +62,7 @@ export function cheapestCuts(
       ? { bars: quick, complete: true }
       : searched(sizes, sold, kerfMm, { least: bound, worth: parts.worth }, quick, {
           rank: byWorth,
-          most: sizes.length <= surely || thorough ? 6000 : 400,
+          most: sizes.length <= surely || thorough ? 6000 : 60,
         })
   // a search that looked at everything proves what it found
   const least = complete ? costOf(best) : bound
@@ -99,20 +98,19 @@ function faultOf(pieces: readonly number[], stock: readonly StockLength[], kerfM
 const costOf = (bars: readonly Bar[]): Minor => minor(bars.reduce((sum, { stock }) => sum + stock.priceMinor, 0))
 const roomOf = (lengthMm: number, kerfMm: number): number => lengthMm + kerfMm + 1e-6
 
-/** The least sum of whole lengths that is not below a bound. */
-function roundedUp(bound: number, stock: readonly StockLength[]): Minor {
-  const start = Math.max(0, Math.ceil(bound - 1e-6))
+/** The least sum of whole lengths that is not below a bound, for bounds up to a cost that is known to be enough. */
+function wholeSums(enough: Minor, stock: readonly StockLength[]): (bound: number) => number {
   const prices = stock.map(({ priceMinor }) => priceMinor as number)
-  const most = start + Math.max(...prices)
-  if (most > 5_000_000 || prices.includes(0)) return minor(start)
-  const reached = new Uint8Array(most + 1)
+  const start = (bound: number): number => Math.max(0, Math.ceil(bound - 1e-6))
+  if (enough > 5_000_000 || prices.includes(0)) return start
+  const reached = new Uint8Array(enough + 1)
   reached[0] = 1
-  for (let sum = 1; sum <= most; sum++)
-    if (prices.some((price) => price <= sum && reached[sum - price] === 1)) {
-      reached[sum] = 1
-      if (sum >= start) return minor(sum)
-    }
-  return minor(start)
+  for (let sum = 1; sum <= enough; sum++)
+    if (prices.some((price) => price <= sum && reached[sum - price] === 1)) reached[sum] = 1
+  return (bound) => {
+    const sum = reached.indexOf(1, start(bound))
+    return sum < 0 ? start(bound) : sum
+  }
 }
 
 /** The cheapest stock that holds what is cut from it. */
