@@ -849,7 +849,45 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
     }),
   ])
   told.bringToNeed('Counted the tile', 'Milk tile')
+  order('Ordered the tile', 'tile', { 'Milk tile, 200 × 100, boxes of 50': 2 }, day(-3))
+  say('The owner asked for tile up to the shelf', [told.reach('Milk tile', { bandToMm: 1850 })])
   told.bringToNeed('Counted the skirting', 'Flour')
+  plan('Looked for boards for the servery', {
+    name: 'Boards for the servery',
+    category: 'Walls and floor',
+    thing: 'material',
+    roomId: servery,
+    quantity: 1,
+    unit: 'boards',
+    allowance: 260,
+    offers: [
+      {
+        from: 'Gannet & Daughters',
+        name: 'Larch board, 1200 × 140, packs of 8',
+        price: 46,
+        packSize: 8,
+        lead: 12,
+        returns: 30,
+      },
+    ],
+    chosen: 'Laid loose over the old floor, and lifted at the end of the lease',
+  })
+  say('Laid boards in the servery', [
+    ...sold('Larch board, 1200 × 140, packs of 8', { widthMm: 140, lengthMm: 1200, thickMm: 14 }),
+    finish({
+      name: 'Pale larch',
+      role: 'secondary',
+      roomId: servery,
+      family: 'wood',
+      sheen: 'matt',
+      hex: '#cdb592',
+      usedFor: 'floor',
+      m2: null,
+      surface: 'floor',
+    }),
+  ])
+  say('Said that the floor takes them', [done('Pale larch', { pieceId: idOf('piece', 'Boards for the servery') })])
+  told.bringToNeed('Counted the boards', 'Pale larch')
   plan('Looked for boards', {
     name: 'Boards for the floor',
     category: 'Walls and floor',

@@ -875,13 +875,14 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
     thing: 'material',
     quantity: 1,
     unit: 'rolls',
-    allowance: 0,
+    allowance: 120,
     offers: [
-      { from: 'Slipway Paints', name: 'Reed paper', price: 44, lead: 9, returns: 14, hex: '#c9cbb6' },
-      { from: 'Gannet & Daughters', name: 'Reed paper, wide', price: 72, lead: 15, returns: 14, hex: '#c9cbb6' },
+      { from: 'Slipway Paints', name: 'Reed paper', price: 26, lead: 9, returns: 14, hex: '#c9cbb6' },
+      { from: 'Gannet & Daughters', name: 'Reed paper, wide', price: 43, lead: 15, returns: 14, hex: '#c9cbb6' },
     ],
+    chosen: 'The reeds under the window, once more',
   })
-  say('Thought of paper round the bay, in place of paint', [
+  say('Found a paper for the bay', [
     ...sold('Reed paper', { widthMm: 530, lengthMm: 10_050, repeatMm: 530, match: 'half-drop' }),
     ...sold('Reed paper, wide', { widthMm: 700, lengthMm: 10_050, repeatMm: 530, match: 'half-drop' }),
     finish({
@@ -899,15 +900,15 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
     told.carries('Reed paper', 'Candle end', 0.2),
     told.carries('Reed paper', 'Rain barrel', 0.15),
   ])
-  const wallPaint = done('Rain barrel', {})
   say(
-    'Laid the paper round the bay to look at it',
+    'Laid the paper round the bay',
     told.treat(
       'bay',
       'Reed paper',
       [1, 2, 3].map((at) => ({ surface: 'walls' as const, wallId: told.wall(told.room(), at) })),
-      { insteadOfId: wallPaint.id, pieceId: idOf('piece', 'Paper for the bay') },
+      { pieceId: idOf('piece', 'Paper for the bay') },
     ),
   )
+  told.bringToNeed('Counted the rolls', 'Reed paper')
   return { makeoverId: told.makeoverId, changeSets: told.changeSets, studio: told.studioAfter() }
 }

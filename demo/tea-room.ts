@@ -235,7 +235,7 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
       hex: '#4d5357',
       usedFor: 'hearth',
       m2: 1.1,
-      surface: 'floor',
+      surface: 'other',
     }),
     finish({
       name: 'Geranium',
@@ -497,6 +497,16 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
     ],
     chosen: 'Until the holidays',
   })
+  plan('Planned the rail', {
+    name: 'Batten for the rail',
+    category: 'Paint',
+    thing: 'material',
+    quantity: 8,
+    unit: 'lengths',
+    allowance: 25,
+    offers: [{ from: 'Slipway Paints', name: 'Planed batten, 12 ft', price: 2.8, lead: 1 }],
+    chosen: 'It hides where the two paints meet',
+  })
   say('Hung the palette on its pieces', [
     change('finish', 'Pine shelf', { pieceId: idOf('piece', 'Long table') }),
     change('finish', 'Wicker', { pieceId: idOf('piece', 'Wicker chairs') }),
@@ -508,6 +518,9 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
   order('Bought the paint', 'paint', { 'Ends of lines, 2.5 litres': 2 }, day(-100))
   pay('Paid the paint in cash', 'paint', 52, day(-100), { tender: 'cash' })
   receive('Carried the paint home', 'Ends of lines, 2.5 litres', 2, day(-100))
+  order('Bought the batten', 'batten', { 'Planed batten, 12 ft': 8 }, day(-98))
+  pay('Paid the batten in cash', 'batten', 22.4, day(-98), { tender: 'cash' })
+  receive('Carried the batten home', 'Planed batten, 12 ft', 8, day(-98))
   order('Bought boards for the table', 'table', { 'Scaffold boards on trestles': 1 }, day(-90))
   pay('Paid the boards', 'table', 86, day(-88), { tender: 'cash' })
   receive('The Saturday group made the table', 'Scaffold boards on trestles', 1, day(-80))
@@ -617,6 +630,7 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
     'Everything stands, and the tags are off',
     [
       'Ends of lines, 2.5 litres',
+      'Planed batten, 12 ft',
       'Scaffold boards on trestles',
       'Wicker chairs, house clearance',
       'Wing chair, new cover',
@@ -644,7 +658,9 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
     ...told.treat('rail', 'Brick dust', [{ surface: 'walls', bandFromMm: 914.4 }], {
       how: 'moulding',
       profile: 'dado rail',
+      pieceId: idOf('piece', 'Batten for the rail'),
     }),
+    ...sold('Planed batten, 12 ft', { lengthMm: 3657.6, thickMm: 19.05, kerfMm: 3 }),
   ])
   return { makeoverId: told.makeoverId, changeSets: told.changeSets, studio: told.studioAfter() }
 }

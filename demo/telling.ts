@@ -185,6 +185,14 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
     const treatment = rowsOf(documents.makeover, 'treatment').find(({ finishId }) => finishId === id)
     return add('treatedPart', newId(), { ...blank.treatedPart, treatmentId: treatment?.id ?? '', ...where })
   }
+  /** How far a finish reaches where it lies first. */
+  function reach(finishName: string, fields: Partial<Where>): Operation {
+    const { makeover } = documents
+    const treatment = rowsOf(makeover, 'treatment').find(({ finishId }) => finishId === idOf('finish', finishName))
+    const part = rowsOf(makeover, 'treatedPart').find(({ treatmentId }) => treatmentId === treatment?.id)
+    if (!part) throw new Error(`The demo lays “${finishName}” nowhere`)
+    return edit('treatedPart', part, fields)
+  }
   /** The line to buy of a finish says what it takes. */
   function bringToNeed(sentence: string, finishName: string): void {
     const { takeOffs } = reckon(documents, today)
@@ -477,6 +485,7 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
     carries,
     sold,
     bringToNeed,
+    reach,
     plan,
     order,
     pay,

@@ -120,7 +120,7 @@ function partly(wanted: readonly number[], single: readonly number[]): Partly {
       for (let round = 0; round < mostRounds; round++) {
         let [best, most] = [-1, 1e-7]
         for (let at = 0; at < bars.length; at++) {
-          const gain = bars[at] ? gainOf(bars[at], worth) : 0
+          const gain = gainOf(bars[at], worth)
           if (gain > most) [best, most] = [at, gain]
         }
         const bar = bars[best]
