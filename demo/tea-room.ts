@@ -501,9 +501,9 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
     name: 'Batten for the rail',
     category: 'Paint',
     thing: 'material',
-    quantity: 8,
+    quantity: 5,
     unit: 'lengths',
-    allowance: 25,
+    allowance: 16,
     offers: [{ from: 'Slipway Paints', name: 'Planed batten, 12 ft', price: 2.8, lead: 1 }],
     chosen: 'It hides where the two paints meet',
   })
@@ -518,9 +518,9 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
   order('Bought the paint', 'paint', { 'Ends of lines, 2.5 litres': 2 }, day(-100))
   pay('Paid the paint in cash', 'paint', 52, day(-100), { tender: 'cash' })
   receive('Carried the paint home', 'Ends of lines, 2.5 litres', 2, day(-100))
-  order('Bought the batten', 'batten', { 'Planed batten, 12 ft': 8 }, day(-98))
-  pay('Paid the batten in cash', 'batten', 22.4, day(-98), { tender: 'cash' })
-  receive('Carried the batten home', 'Planed batten, 12 ft', 8, day(-98))
+  order('Bought the batten', 'batten', { 'Planed batten, 12 ft': 5 }, day(-98))
+  pay('Paid the batten in cash', 'batten', 14, day(-98), { tender: 'cash' })
+  receive('Carried the batten home', 'Planed batten, 12 ft', 5, day(-98))
   order('Bought boards for the table', 'table', { 'Scaffold boards on trestles': 1 }, day(-90))
   pay('Paid the boards', 'table', 86, day(-88), { tender: 'cash' })
   receive('The Saturday group made the table', 'Scaffold boards on trestles', 1, day(-80))

@@ -24,7 +24,7 @@ test.describe('on a phone', () => {
     const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', x = 0, y = 0) =>
       session.send('Input.dispatchTouchEvent', { type, touchPoints: type === 'touchEnd' ? [] : [{ x, y }] })
     await touch('touchStart', below.x + 40, below.y + 30)
-    await page.waitForTimeout(600)
+    await expect(page.locator('.lifted-chip')).toBeVisible()
     for (let step = 1; step <= 8; step++)
       await touch('touchMove', below.x + 40, below.y + 30 - (step * (below.y - top.y)) / 8)
     await touch('touchEnd')
@@ -68,12 +68,12 @@ test('laid edge to edge, judged in words, and a clash cured by the least change,
   await expect(tag.getByRole('heading', { name: 'Pale brass beside Green brass' })).toBeVisible()
   await page.keyboard.press('Escape')
   // shares that are off, and what would bring them right
-  await expect(page.getByText('11 short')).toBeVisible()
+  await expect(page.getByText('13 short')).toBeVisible()
   await page.getByRole('button', { name: 'What would bring it right' }).first().click()
   await expect(dialog(page).getByRole('heading', { name: 'What would bring the shares right' })).toBeVisible()
   await dialog(page).getByRole('button', { name: 'Cancel' }).click()
   await choose(page, page.getByRole('main'), 'Family', 'metal')
-  await expect(page.getByText('2 of 12 shown')).toBeVisible()
+  await expect(page.getByText('2 of 13 shown')).toBeVisible()
   await choose(page, page.getByRole('main'), 'Room', 'Servery')
   await expect(page.getByText('Nothing in the palette is so.')).toBeVisible()
 })

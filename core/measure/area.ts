@@ -18,6 +18,18 @@ export const writeVolume = (m3: number, system: UnitSystem): string =>
 export const writeLitres = (litres: number, system: UnitSystem): string =>
   system === 'metric' ? `${litres.toFixed(1)}\u00a0litres` : `${(litres / usGallon).toFixed(2)}\u00a0US\u00a0gal`
 
+/** One unit of a spreading rate, as the makeover speaks of it, in m² a litre. */
+export const spreadOne = (system: UnitSystem): number => (system === 'metric' ? 1 : squareFoot / usGallon)
+export const spreadUnit = (system: UnitSystem): string => (system === 'metric' ? 'm² a litre' : 'sq ft a gallon')
+/** A spreading rate given in m² a litre: "12 m² a litre", or "489 sq ft a gallon". */
+export const writeSpread = (rate: number, system: UnitSystem): string =>
+  system === 'metric'
+    ? `${rate} ${spreadUnit(system)}`
+    : `${Math.round(rate / spreadOne(system))} ${spreadUnit(system)}`
+/** A round area as it is spoken of: "40 m²", "430 sq ft". */
+export const aboutArea = (m2: number, system: UnitSystem): string =>
+  system === 'metric' ? `${m2} m²` : `${10 * Math.round(m2 / squareFoot / 10)} sq ft`
+
 /** The unit of a bare area. */
 export const areaUnit = (system: UnitSystem): string => (system === 'metric' ? 'm²' : 'sq ft')
 

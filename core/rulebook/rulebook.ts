@@ -552,6 +552,12 @@ export const rulebook = {
   },
   'tile.depth': { value: 8, unit: 'mm', mark: 'own', why: 'How thick a tile is where nobody said.' },
   'tile.joint': { value: 3, unit: 'mm', mark: 'own', why: 'The joint where nobody said.' },
+  'tile.trim-length': {
+    value: 2500,
+    unit: 'mm',
+    mark: 'trade',
+    why: 'The length in which edge trims are mostly sold.',
+  },
   'tile.most': { value: 20000, unit: 'tiles', mark: 'own', why: 'More are not laid in one room: a size is wrong.' },
   'boards.gap': { value: 10, unit: 'mm', mark: 'trade', why: 'Left at the walls, since a floor moves.' },
   'boards.stagger': {

@@ -39,15 +39,15 @@ describe('preparation', () => {
 describe('small things', () => {
   const wall = { how: 'paint', m2: 40, edgeMm: 16_000, rolls: 0 } as const
   it('follow what is done: no paste without paper, no spacers without tile, nothing where nothing is done', () => {
-    const names = smallThings([wall]).map(({ id }) => id)
+    const names = smallThings([wall], 'metric').map(({ id }) => id)
     expect(names).toContain('tape')
     expect(names).not.toContain('paste')
     expect(names).not.toContain('spacers')
-    expect(smallThings([])).toEqual([])
+    expect(smallThings([], 'metric')).toEqual([])
   })
   it('more wall never needs less', () => {
-    const of40 = new Map(smallThings([wall]).map(({ id, quantity }) => [id, quantity]))
-    for (const { id, quantity } of smallThings([{ ...wall, m2: 90, edgeMm: 30_000 }]))
+    const of40 = new Map(smallThings([wall], 'metric').map(({ id, quantity }) => [id, quantity]))
+    for (const { id, quantity } of smallThings([{ ...wall, m2: 90, edgeMm: 30_000 }], 'metric'))
       expect(quantity).toBeGreaterThanOrEqual(of40.get(id) ?? 0)
   })
   it('one that somebody changed stays as it was said, and own ones stand behind', () => {

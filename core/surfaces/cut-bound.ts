@@ -119,8 +119,8 @@ function partly(wanted: readonly number[], single: readonly number[]): Partly {
     settle() {
       for (let round = 0; round < mostRounds; round++) {
         let [best, most] = [-1, 1e-7]
-        for (let at = 0; at < bars.length; at++) {
-          const gain = gainOf(bars[at], worth)
+        for (const [at, bar] of bars.entries()) {
+          const gain = gainOf(bar, worth)
           if (gain > most) [best, most] = [at, gain]
         }
         const bar = bars[best]

@@ -27,6 +27,19 @@ const label = (text: string, at: Point, size: number, strong = false): Mark => (
   ...(strong ? { strong } : {}),
 })
 
+/** An arrow in the middle of a width, the way its pile lies; nothing for what has none. */
+export function pileOf({ along, outline }: Shape, halfMm: number): Point[][] {
+  if (!along || outline.length === 0) return []
+  const { left, right, low, high } = boxOf(outline)
+  const [x, y, barb] = [(left + right) / 2, (low + high) / 2, halfMm / 5]
+  const point = (ahead: number, aside: number): Point =>
+    along === 'x' ? { x: x + ahead, y: y + aside } : { x: x + aside, y: y + ahead }
+  return [
+    [point(-halfMm, 0), point(halfMm, 0)],
+    [point(halfMm - barb, barb), point(halfMm, 0), point(halfMm - barb, -barb)],
+  ]
+}
+
 /** One face with every strip, tile, board or frame where it lies; what is cut is grey. Openings lie over it. */
 export function layoutDrawing(face: Face, shapes: readonly Shape[], units: UnitSystem, text: number): Drawing {
   const clipped = shapes
@@ -37,6 +50,9 @@ export function layoutDrawing(face: Face, shapes: readonly Shape[], units: UnitS
     ...clipped.map(({ shape, outline }) =>
       line(outline, 'fine', (shape.kind === 'tile' || shape.kind === 'board') && !shape.whole ? 'wall' : 'paper'),
     ),
+    ...clipped
+      .flatMap(({ shape }) => pileOf(shape, face.height / 8))
+      .map((points): Mark => ({ is: 'line', layer: 'fixtures', stroke: 'firm', points, closed: false })),
     ...face.openings.map(({ outline }) => line(outline, 'firm', 'paper')),
     ...face.fixed.map((outline) => line(outline, 'firm', 'paper')),
     line(face.outline, 'heavy'),

@@ -12,17 +12,35 @@ export type Run = {
 export type End = 'inside' | 'outside' | 'square'
 export type MouldingPiece = { readonly name: string; readonly lengthMm: number }
 
-/** What each run is cut to: longer by its mitres, and joined from equal parts where no stock is long enough. */
-export function piecesOf(runs: readonly Run[], thickMm: number, longestMm: number, rules: Rules): MouldingPiece[] {
+/** How a run is joined that is longer than any stock: from parts that are alike, or from whole lengths and the rest. */
+export type Joined = 'alike' | 'whole lengths'
+/** What each run is cut to: longer by its mitres, and joined where no stock is long enough. */
+export function piecesOf(
+  runs: readonly Run[],
+  thickMm: number,
+  longestMm: number,
+  rules: Rules,
+  joined: Joined = 'alike',
+): MouldingPiece[] {
   return runs.flatMap(({ name, lengthMm, start, end }) => {
     if (!(lengthMm > 0)) return []
     const cut = lengthMm + rules['moulding.allowance'] + [start, end].filter((at) => at === 'outside').length * thickMm
     // each joint is a scarf over its thickness
     const parts = longestMm > thickMm ? Math.max(1, Math.ceil((cut - thickMm) / (longestMm - thickMm) - 1e-9)) : 1
-    const partMm = (cut + (parts - 1) * thickMm) / parts
+    const all = cut + (parts - 1) * thickMm
+    const rest = all - (parts - 1) * longestMm
+    // a short end is ugly and splits: it takes some from its neighbour
+    const short = Math.max(0, Math.min(rules['boards.stagger'], longestMm / 2) - rest)
     return Array.from({ length: parts }, (_, at) => ({
       name: parts > 1 ? `${name}, part ${at + 1}` : name,
-      lengthMm: partMm,
+      lengthMm:
+        joined === 'alike' || parts === 1
+          ? all / parts
+          : at === parts - 1
+            ? rest + short
+            : at === parts - 2
+              ? longestMm - short
+              : longestMm,
     }))
   })
 }

@@ -25,6 +25,8 @@ export type PaperWall = {
 export type CutPiece = {
   readonly strip: number
   readonly part: 'whole' | 'over' | 'under'
+  /** Where the left edge of its strip is, also where the strip is cut to begin further on. */
+  readonly edgeMm: number
   readonly fromMm: number
   readonly toMm: number
   readonly bottomMm: number
@@ -121,6 +123,8 @@ function piecesOf(
       ...Array.from({ length: count }, (_, at) => ({ edge: begins + shift + at * width, begins, end, step: at })),
     ]
   })
+  // patterns are met at one height round the room: where a wall is lower, its strips begin so much further down the repeat
+  const tallest = Math.max(...walls.map(({ heightMm }) => heightMm))
   const along = walls.map((wall, at) => ({
     wall,
     begins: walls.slice(0, at).reduce((sum, { lengthMm }) => sum + lengthMm, 0),
@@ -134,12 +138,13 @@ function piecesOf(
     const piece = (part: CutPiece['part'], bottomMm: number, topMm: number, below: number): CutPiece => ({
       strip,
       part,
+      edgeMm: edge,
       fromMm: start,
       toMm: end,
       bottomMm,
       topMm,
       lengthMm: topMm - bottomMm + trim,
-      phaseMm: repeat === 0 ? 0 : (phase + below) % repeat,
+      phaseMm: repeat === 0 ? 0 : (phase + below + tallest - height) % repeat,
     })
     const hole = met
       .flatMap(({ wall, begins }) =>

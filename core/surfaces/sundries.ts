@@ -1,5 +1,5 @@
 /** The small things of a room: proposed by what is done there, as somebody changed them, and those of one's own. */
-import { rowsOf, type Makeover } from '../makeover/document.ts'
+import { headOf, rowsOf, type Makeover } from '../makeover/document.ts'
 import { smallThings, type Job, type SmallThing } from './small-things.ts'
 import type { TakeOff } from './take-off/told.ts'
 import type { Measured } from './finish-areas.ts'
@@ -29,7 +29,7 @@ export function jobsOf(taken: readonly TakeOff[], { room, areas }: Measured): Jo
 /** Proposed ones with what was said of them, then those of one's own. What was set to nothing is left out of the buying. */
 export function sundriesOf(makeover: Makeover, roomId: string, jobs: readonly Job[]): Sundry[] {
   const rows = rowsOf(makeover, 'sundry').filter((row) => row.roomId === roomId)
-  const proposed = smallThings(jobs).map((thing): Sundry => {
+  const proposed = smallThings(jobs, headOf(makeover)?.units ?? 'metric').map((thing): Sundry => {
     const row = rows.find(({ stands }) => stands === thing.id) ?? null
     return row ? { ...thing, name: row.name, quantity: row.quantity, unit: row.unit, row } : { ...thing, row: null }
   })

@@ -2,7 +2,7 @@
 import { readColour, type Lab, type TypedSource } from '#core/colour/lab.ts'
 import { joinSeveral, splitSeveral } from '#core/makeover/choices.ts'
 import { readMinutes, writeMinutes } from '#core/measure/duration.ts'
-import { readArea, writeArea } from '#core/measure/area.ts'
+import { readArea, spreadOne, writeArea } from '#core/measure/area.ts'
 import { readLength, writeLength } from '#core/measure/length.ts'
 import type { Entry } from '../stores/entry.ts'
 import { habits } from '../stores/habits.ts'
@@ -74,6 +74,19 @@ export const maybeNumberField = (start: number | null, decimals: number): Field<
       text.trim() === '' ? ok(null) : readNumber(text, { decimals, least: 0, most: 1e9 }, habits.value.decimal),
     (value) => (value === null ? '' : String(value)),
   )
+
+/** A spreading rate of paint, in m² a litre; a bare number is in the unit of the makeover. */
+export const maybeSpreadField = ({ units }: Entry, start: number | null): Field<number | null> => {
+  const scale = spreadOne(units)
+  const typed = maybeNumberField(start === null ? null : Number((start / scale).toFixed(2)), 2)
+  return untouched(start, {
+    ...typed,
+    read: (text) => {
+      const read = typed.read(text)
+      return read.ok && read.value !== null ? ok(read.value * scale) : read
+    },
+  })
+}
 
 /** How long something took, in whole minutes. */
 export const minutesField = (start: number | null): Field<number> =>

@@ -2,15 +2,15 @@
 import { computed } from 'vue'
 import { groupBy } from '#core/makeover/document.ts'
 import type { Point } from '#core/survey/index.ts'
-import type { Face, Shape } from '#core/surfaces/index.ts'
-import type { Material } from './materials.ts'
+import { pileOf, type Face } from '#core/surfaces/index.ts'
+import type { Drawn, Material } from './materials.ts'
 
 /** One face of the room at its place in a drawing, in mm: its materials, what is in it, and every strip, tile and board. */
 const { face, materials, shapes, x, y, fine, name } = defineProps<{
   face: Face
   materials: ReadonlyMap<string, Material>
   /** Of this face alone. */
-  shapes: readonly Shape[]
+  shapes: readonly Drawn[]
   x: number
   /** Of its upper edge. */
   y: number
@@ -23,6 +23,28 @@ const emit = defineEmits<{ pick: [treatmentId: string] }>()
 /** Heights go up, drawings go down. */
 const at = ({ x: along, y: up }: Point): string => `${(x + along).toFixed(1)} ${(y + face.height - up).toFixed(1)}`
 const path = (outline: readonly Point[]): string => (outline.length === 0 ? '' : `M${outline.map(at).join('L')}Z`)
+/** Strips of a patterned paper, each with its own piece of the design, as it was cut. */
+const strips = computed(() =>
+  shapes.flatMap(({ design, outline, treatmentId }, index) =>
+    design && materials.has(treatmentId)
+      ? [
+          {
+            id: `${name}-s-${face.id}-${index}`,
+            of: `#${name}-m-${treatmentId}`,
+            move: `translate(${(x + design.x).toFixed(1)} ${(y + face.height - design.y).toFixed(1)})`,
+            d: path(outline),
+          },
+        ]
+      : [],
+  ),
+)
+/** Which way the pile of each width lies. */
+const piles = computed(() =>
+  shapes
+    .flatMap((shape) => pileOf(shape, face.height / 7))
+    .map((points) => `M${points.map(at).join('L')}`)
+    .join(''),
+)
 /** Each treatment once: what of it lies side by side has no seam. */
 const fills = computed(() =>
   [...groupBy(face.fills, ({ treatmentId }) => treatmentId)].map(([treatmentId, parts]) => ({
@@ -65,8 +87,13 @@ const numbers = computed(() =>
       @click.stop="emit('pick', fill.treatmentId)"
     />
     <g :clip-path="`url(#${clipId})`" class="face-shapes">
+      <template v-for="strip in strips" :key="strip.id">
+        <pattern :id="strip.id" :href="strip.of" :patternTransform="strip.move" />
+        <path :d="strip.d" :fill="`url(#${strip.id})`" />
+      </template>
       <path v-if="fine && cut" :d="cut" class="face-cut" :fill="`url(#${name}-hatch)`" />
       <path :d="joints" class="face-joints" :class="{ 'face-faint': !fine }" />
+      <path v-if="fine && piles" :d="piles" class="face-pile" />
     </g>
     <path v-for="(outline, index) in face.fixed" :key="index" class="face-fixed" :d="path(outline)" />
     <path

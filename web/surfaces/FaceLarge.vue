@@ -2,16 +2,16 @@
 import { useElementSize, useEventListener } from '@vueuse/core'
 import { computed, ref, useTemplateRef } from 'vue'
 import { writeLength, type UnitSystem } from '#core/measure/length.ts'
-import type { Face, Shape, TakeOff } from '#core/surfaces/index.ts'
+import type { Face, TakeOff } from '#core/surfaces/index.ts'
 import FaceDefs from './FaceDefs.vue'
 import FaceDrawing from './FaceDrawing.vue'
-import type { Material } from './materials.ts'
+import type { Drawn, Material } from './materials.ts'
 
 /** The face that is worked on, large. What is in hand and begins somewhere is dragged, or moved with the arrow keys. */
 const { face, materials, shapes, inHand, units } = defineProps<{
   face: Face
   materials: ReadonlyMap<string, Material>
-  shapes: readonly Shape[]
+  shapes: readonly Drawn[]
   inHand: TakeOff | null
   units: UnitSystem
 }>()

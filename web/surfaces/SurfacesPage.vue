@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { edit } from '#core/makeover/change.ts'
 import { paletteFinishes } from '#core/makeover/laid.ts'
-import { insteadOperations, lineOperations, planOrigin, type Shape, type TakeOff } from '#core/surfaces/index.ts'
+import { insteadOperations, lineOperations, planOrigin, type TakeOff } from '#core/surfaces/index.ts'
 import { useKeys } from '../frame/keys.ts'
 import RowDialog from '../parts/RowDialog.vue'
 import StepRemarks from '../remarks/StepRemarks.vue'
@@ -14,7 +14,7 @@ import { useRows } from '../stores/rows.ts'
 import CutBars from './CutBars.vue'
 import FaceLarge from './FaceLarge.vue'
 import { useLookedAt } from './looked-at.ts'
-import { useMaterials } from './materials.ts'
+import { useMaterials, type Drawn } from './materials.ts'
 import { useOpenedForm } from './opened-form.ts'
 import SmallThings from './SmallThings.vue'
 import SurfaceFiles from './SurfaceFiles.vue'
@@ -45,15 +45,19 @@ watch(
 
 /** Where everything lies, by face; what is laid on the floor is told in the plan, whose corner is moved to the face's. */
 const shapes = computed(() => {
-  const byFace = new Map<string, Shape[]>()
+  const byFace = new Map<string, Drawn[]>()
   const origin = here.value ? planOrigin(here.value.room) : { x: 0, y: 0 }
-  for (const { reckoned } of pictured.value) {
+  for (const { reckoned, treatment } of pictured.value) {
     if (!reckoned?.ok) continue
     for (const shape of reckoned.shapes) {
       const moves = shape.on === 'floor'
       const drawn = moves
-        ? { ...shape, outline: shape.outline.map(({ x, y }) => ({ x: x - origin.x, y: y - origin.y })) }
-        : shape
+        ? {
+            ...shape,
+            treatmentId: treatment.id,
+            outline: shape.outline.map(({ x, y }) => ({ x: x - origin.x, y: y - origin.y })),
+          }
+        : { ...shape, treatmentId: treatment.id }
       const list = byFace.get(shape.on)
       if (list) list.push(drawn)
       else byFace.set(shape.on, [drawn])

@@ -3,16 +3,16 @@ import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 import { writeLength, type UnitSystem } from '#core/measure/length.ts'
 import { letterOf } from '#core/survey/index.ts'
-import type { Face, Shape } from '#core/surfaces/index.ts'
+import type { Face } from '#core/surfaces/index.ts'
 import FaceDefs from './FaceDefs.vue'
 import FaceDrawing from './FaceDrawing.vue'
-import type { Material } from './materials.ts'
+import type { Drawn, Material } from './materials.ts'
 
 /** All walls side by side at one scale, the floor and the ceiling beside them; one of them is picked to work on it. */
 const { faces, materials, shapes, here, units } = defineProps<{
   faces: readonly Face[]
   materials: ReadonlyMap<string, Material>
-  shapes: ReadonlyMap<string, readonly Shape[]>
+  shapes: ReadonlyMap<string, readonly Drawn[]>
   here: string
   units: UnitSystem
 }>()

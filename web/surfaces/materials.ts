@@ -2,6 +2,7 @@ import { shallowRef, watchEffect, type Ref } from 'vue'
 import { hexFromLab } from '#core/colour/lab.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import type { LaidFinish } from '#core/makeover/laid.ts'
+import type { Shape } from '#core/surfaces/index.ts'
 import { labOf } from '#core/palette/index.ts'
 import type { Rules } from '#core/rulebook/rulebook.ts'
 import { textureOf } from '../parts/textures.ts'
@@ -15,6 +16,9 @@ export type Material = {
   readonly tile: string
   readonly sizeMm: number
 }
+
+/** A strip, tile or board as it is drawn: in the material of its treatment. */
+export type Drawn = Shape & { readonly treatmentId: string }
 
 /** How large a tile of a plain material is in the room. */
 const plainMm = 900

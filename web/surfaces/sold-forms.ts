@@ -4,12 +4,14 @@ import { add, edit } from '#core/makeover/change.ts'
 import { matches } from '#core/makeover/choices.ts'
 import { rowsOf, studioRows, type Makeover, type Studio } from '#core/makeover/document.ts'
 import type { Row } from '#core/makeover/kinds.ts'
-import { lineOperations, type TakeOff } from '#core/surfaces/index.ts'
+import { spreadUnit } from '#core/measure/area.ts'
+import { lineOperations, unitFor, type TakeOff } from '#core/surfaces/index.ts'
 import {
   choiceField,
   maybeChoiceField,
   maybeLengthField,
   maybeNumberField,
+  maybeSpreadField,
   moneyField,
   numberField,
   rateField,
@@ -40,7 +42,7 @@ const asked: Readonly<Partial<Record<How, readonly (keyof typeof labels)[]>>> = 
   moulding: ['lengthMm', 'thickMm', 'kerfMm'],
 }
 const labels = {
-  rateM2: 'Covers, m² a litre and coat',
+  rateM2: 'Covers',
   coats: 'Coats, as it says',
   widthMm: 'Width',
   lengthMm: 'Length',
@@ -52,17 +54,26 @@ const labels = {
   kerfMm: 'Saw cut',
 } as const
 const packWords: Readonly<Partial<Record<How, string>>> = {
-  paint: 'Litres in a tin',
   paper: 'Rolls in a pack',
   tile: 'Tiles in a box',
   boards: 'Boards in a pack',
-  carpet: 'm² its price is for',
-  sheet: 'm² its price is for',
   'hard ground': 'Bags in a pack',
+}
+/** What one pack holds, in the unit that its line to buy is counted in, or will be. */
+function packLabel({ makeover, entry, taken: { treatment } }: SoldSetting): string {
+  const isFeet = entry.units !== 'metric'
+  const counted = treatment.pieceId === null ? undefined : makeover.rows.piece[treatment.pieceId]?.unit
+  if (treatment.how === 'paint') {
+    const unit = counted ?? unitFor('l', isFeet)
+    return /^l/i.test(unit) ? 'Litres in a tin' : `${unit} in a tin`
+  }
+  if (treatment.how === 'carpet' || treatment.how === 'sheet')
+    return `${counted ?? unitFor('m²', isFeet)} its price is for`
+  return packWords[treatment.how] ?? 'In a pack'
 }
 
 const makeUpFields = ({ entry }: Pick<SoldSetting, 'entry'>, row: Row<'makeUp'> | null) => ({
-  rateM2: maybeNumberField(row?.rateM2 ?? null, 2),
+  rateM2: maybeSpreadField(entry, row?.rateM2 ?? null),
   coats: maybeNumberField(row?.coats ?? null, 0),
   widthMm: maybeLengthField(entry, row?.widthMm ?? null),
   lengthMm: maybeLengthField(entry, row?.lengthMm ?? null),
@@ -79,7 +90,7 @@ const makeUpLayout = ({ entry }: Pick<SoldSetting, 'entry'>, how: How) =>
       ? { key, label: labels[key], as: 'choice' as const, options: asOptions(matches) }
       : {
           key,
-          label: labels[key],
+          label: key === 'rateM2' ? `Covers, ${spreadUnit(entry.units)} and coat` : labels[key],
           optional: true,
           ...(key === 'rateM2' || key === 'coats' ? {} : { unit: entry.unit }),
           ...(key === 'offsetMm' ? { when: ({ match }: Readonly<Record<string, string>>) => match === 'offset' } : {}),
@@ -129,7 +140,7 @@ export function soldForm(setting: SoldSetting) {
       ],
       [
         { key: 'priceMinor', label: 'Price', unit: currency },
-        { key: 'packSize', label: packWords[treatment.how] ?? 'In a pack' },
+        { key: 'packSize', label: packLabel(setting) },
         { key: 'taxPpm', label: 'Tax on top', unit: '%' },
       ],
       makeUpLayout(setting, treatment.how),
@@ -200,7 +211,7 @@ export function sizeForm(setting: SoldSetting, candidate: Row<'candidate'>) {
           ? [{ key: 'lengthMm' as const, label: 'Length', unit: setting.entry.unit }]
           : isWidth
             ? [{ key: 'widthMm' as const, label: 'Width of the roll', unit: setting.entry.unit }]
-            : [{ key: 'holds' as const, label: packWords[how] ?? 'Holds' }]),
+            : [{ key: 'holds' as const, label: packLabel(setting) }]),
         { key: 'priceMinor', label: 'Price', unit: setting.currency },
       ],
     ],

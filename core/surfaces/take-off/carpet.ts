@@ -79,6 +79,7 @@ export function carpetReckoned(
           outline: chosen.across ? (turned([outline])[0] ?? outline) : outline,
           whole: true,
           text: String(index + 1),
+          along: chosen.across ? 'y' : 'x',
         }
       }),
     ),

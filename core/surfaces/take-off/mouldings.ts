@@ -24,7 +24,8 @@ export function mouldingReckoned(
       ? framed(at, finish, treatment)
       : runs(at, finish, treatment, thick, longest)
   if ('error' in taken) return { ok: false, error: taken.error }
-  const { pieces, lines, shapes } = taken
+  const { lines, shapes } = taken
+  let { pieces } = taken
   if (pieces.length === 0) return null
   const length = lengthIn(at)
   const all = pieces.reduce((sum, { lengthMm }) => sum + lengthMm, 0)
@@ -44,13 +45,21 @@ export function mouldingReckoned(
       lengths: null,
     }
   const kerf = product.makeUp?.kerfMm ?? rules['moulding.kerf']
-  const cut = cutsOf(
-    pieces.map(({ lengthMm }) => Math.round(lengthMm * 10) / 10),
-    stock,
-    kerf,
-  )
+  const planned = (list: readonly MouldingPiece[]): CutResult =>
+    cutsOf(
+      list.map(({ lengthMm }) => Math.round(lengthMm * 10) / 10),
+      stock,
+      kerf,
+    )
+  const cut = planned(pieces)
   if (!cut.ok) return cut
-  const { plan } = cut
+  let { plan } = cut
+  // joined from parts that are alike a run looks best; from whole lengths it may cost less
+  const joints = pieces.filter(({ name }) => /, part [2-9]$/.test(name)).length
+  const byWholes = joints > 0 && 'byWholes' in taken ? taken.byWholes : undefined
+  const cheaper = byWholes && planned(byWholes)
+  const isCheaper = cheaper?.ok === true && cheaper.plan.cost < plan.cost
+  if (byWholes && isCheaper) [pieces, plan] = [byWholes, cheaper.plan]
   return {
     ...common,
     need: plan.lengths.length,
@@ -59,6 +68,17 @@ export function mouldingReckoned(
     lines: [
       ...lines,
       line('Pieces', String(pieces.length), `with their mitres, ${length(all)} together`),
+      ...(joints > 0
+        ? [
+            line(
+              'Joints',
+              String(joints),
+              isCheaper
+                ? 'whole lengths and the rest: parts that are alike cost more'
+                : 'no length is long enough: the parts of a run are alike',
+            ),
+          ]
+        : []),
       line(
         'From',
         countedLengths(plan, length),

@@ -1,7 +1,7 @@
 /** Paint, area by area: walls and ceilings as measured, trim by its girth, doors by both faces, coats and what goes under them. */
 import { laidFinishes, liesOn, type LaidFinish, type Lie } from '../../makeover/laid.ts'
 import type { Row } from '../../makeover/kinds.ts'
-import { writeArea, writeLitres } from '../../measure/area.ts'
+import { writeArea, writeLitres, writeSpread } from '../../measure/area.ts'
 import { labOf } from '../../palette/index.ts'
 import { citeRule } from '../../rulebook/rulebook.ts'
 import { coatsFor, litresOf, litresToBuy, spreadingRate, under } from '../paint.ts'
@@ -204,7 +204,7 @@ export function paintReckoned(
         line(
           `In ${inCoats(count)}`,
           write(litres),
-          `${writeArea(m2, units)} × ${count} ÷ ${rate} m² a litre${makeUp?.rateM2 ? ', as the tin says' : `, ${rough ? 'rough' : 'smooth'}`}`,
+          `${writeArea(m2, units)} × ${count} ÷ ${writeSpread(rate, units)}${makeUp?.rateM2 ? ', as the tin says' : `, ${rough ? 'rough' : 'smooth'}`}`,
         ),
       ),
       line('For touching up', write(rules['paint.reserve']), citeRule('paint.reserve', rules)),

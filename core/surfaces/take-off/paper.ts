@@ -6,6 +6,7 @@ import type { Region } from '../regions.ts'
 import { hang, type CutPiece, type Roll } from '../paper.ts'
 import { rectangle } from '../outlines.ts'
 import { placeOf } from '../roll-patterns.ts'
+import { tileReckoned } from './tile.ts'
 import { lengthIn, line, type At, type CutBar, type Product, type Reckoned, type Refused, type Shape } from './told.ts'
 import { hungOn, regionsOf, type Hung } from './where.ts'
 
@@ -20,6 +21,9 @@ export function rollOf(finish: Pick<Row<'finish'>, 'repeatMm'>, { makeUp }: Prod
     ...(makeUp?.offsetMm == null ? {} : { offsetMm: makeUp.offsetMm }),
   }
 }
+
+/** Sold by the sheet, about as long as it is wide: it is laid square by square, and no roll is cut. */
+const isSquare = ({ widthMm, lengthMm }: Roll): boolean => lengthMm <= 1.5 * widthMm
 
 /** Stretches that follow one another round a corner, hung in one go; where a wall is left out, the next stretch begins anew. */
 function runsOf(at: At, regions: readonly Region[]): Hung[][] {
@@ -57,6 +61,7 @@ export function paperReckoned(
   const runs = runsOf(at, regionsOf(at, finish, treatment.id))
   if (runs.length === 0) return null
   const roll = rollOf(finish, product, rules)
+  if (isSquare(roll)) return tileReckoned(at, finish, treatment, product)
   const length = lengthIn(at)
   const size = `${length(roll.lengthMm)} × ${length(roll.widthMm)}`
   const all = runs.flat()
@@ -156,18 +161,15 @@ function stripShapes(walls: readonly Hung[], pieces: readonly CutPiece[]): Shape
       const [left, right] = [Math.max(piece.fromMm, start), Math.min(piece.toMm, start + wall.lengthMm)]
       if (right - left < 1e-6) return []
       const top = Math.min(piece.topMm, wall.heightMm)
+      const begins = wall.begins - start
       return [
         {
           on: wall.wall.row.id,
           kind: 'strip',
-          outline: rectangle(
-            wall.begins + left - start,
-            wall.low + piece.bottomMm,
-            right - left,
-            Math.max(0, top - piece.bottomMm),
-          ),
+          outline: rectangle(begins + left, wall.low + piece.bottomMm, right - left, Math.max(0, top - piece.bottomMm)),
           whole: piece.part === 'whole',
           text: nameOf(piece),
+          design: { x: begins + piece.edgeMm, y: wall.low + piece.topMm + piece.phaseMm },
         },
       ]
     }),

@@ -10,6 +10,8 @@ import { liesOf, tallest } from './where.ts'
 
 export type Taken = {
   readonly pieces: readonly MouldingPiece[]
+  /** The same where long runs are joined from whole lengths. */
+  readonly byWholes?: readonly MouldingPiece[]
   readonly lines: readonly Line[]
   readonly shapes: readonly Shape[]
 }
@@ -73,13 +75,10 @@ export function runs(
         : holesIn(wall).filter(({ z0, z1 }) => z0 < height && z1 > height)
     return stretchesBetween(wall, breaks, room.walls)
   })
+  const along = found.map(({ run }) => run)
   return {
-    pieces: piecesOf(
-      found.map(({ run }) => run),
-      thickMm,
-      longestMm,
-      rules,
-    ),
+    pieces: piecesOf(along, thickMm, longestMm, rules),
+    byWholes: piecesOf(along, thickMm, longestMm, rules, 'whole lengths'),
     lines: found.map(({ run, wall }) => line(run.name, length(run.lengthMm), endWords(run), wall.row.id)),
     shapes: found.map(({ run, wall, u0 }): Shape => ({
       on: wall.row.id,

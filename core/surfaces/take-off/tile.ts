@@ -6,7 +6,8 @@ import { percentOf, weightOf } from './words.ts'
 import { citeRule } from '../../rulebook/rulebook.ts'
 import { groutKg, layTiles, m2Of, tilesByArea, type Layout, type Tile, type Tiling } from '../tiles.ts'
 import { lengthIn, line, type At, type Product, type Reckoned, type Refused, type Saying, type Shape } from './told.ts'
-import { fieldsOf, type Field } from './fields.ts'
+import { fieldsOf, thresholds, type Field } from './fields.ts'
+import { edgesToTrim, nicheSides } from './tile-edges.ts'
 
 const layoutWords: Readonly<Record<Layout, string>> = {
   grid: 'in a grid',
@@ -17,11 +18,12 @@ const layoutWords: Readonly<Record<Layout, string>> = {
   herringbone: 'in a herringbone',
 }
 
+/** Tiles; also squares of paper, which are laid as tiles are, edge to edge. */
 export function tileReckoned(
   at: At,
   finish: LaidFinish,
   treatment: Row<'treatment'>,
-  { makeUp }: Product,
+  { makeUp }: Pick<Product, 'makeUp'>,
 ): Reckoned | Refused | null {
   const { rules, units } = at
   const fields = fieldsOf(at, finish, treatment.id)
@@ -57,13 +59,14 @@ export function tileReckoned(
       beside: [],
       says: [],
     }
+  const isPaper = treatment.how === 'paper'
   const tile: Tile = {
     widthMm: makeUp.widthMm,
     heightMm: makeUp.lengthMm,
-    jointMm: treatment.jointMm ?? makeUp.jointMm ?? rules['tile.joint'],
+    jointMm: isPaper ? 0 : (treatment.jointMm ?? makeUp.jointMm ?? rules['tile.joint']),
   }
   const laid: { field: Field; tiling: Tiling }[] = []
-  for (const field of fields) {
+  for (const field of [...fields, ...nicheSides(at, finish, treatment.id)]) {
     const found = layTiles(field.parts, tile, treatment, rules)
     if (!found.ok) return { ok: false, error: `${field.name}: ${found.error}` }
     laid.push({ field, tiling: found.tiling })
@@ -77,12 +80,16 @@ export function tileReckoned(
   ]
   const toBuy = Math.ceil(taken * (1 + rules['tile.breakage'] / 100) - 1e-9)
   const depth = makeUp.thickMm ?? rules['tile.depth']
-  const thin = laid.filter(({ tiling }) => tiling.slivers > 0)
+  // the sides of a niche are narrow by their nature
+  const thin = laid.filter(({ field, tiling }) => tiling.slivers > 0 && fields.includes(field))
+  const edges = edgesToTrim(at, finish, treatment.id)
+  const edge = edges.reduce((total, { lengthMm }) => total + lengthMm, 0)
+  const trims = Math.ceil(edge / rules['tile.trim-length'] - 1e-9)
   return {
     ok: true,
     need: Math.max(0, toBuy - treatment.leftOver),
     unit: 'tiles',
-    words: `${toBuy} tiles`,
+    words: `${toBuy} ${isPaper ? 'squares' : 'tiles'}`,
     lines: [
       ...laid.map(({ field, tiling }) =>
         line(
@@ -119,14 +126,26 @@ export function tileReckoned(
     ),
     bars: [],
     lengths: null,
-    beside: [
-      line(
-        'Grout',
-        weightOf(groutKg(m2, tile, depth, rules), units),
-        `joints of ${length(tile.jointMm)}, ${length(depth)} deep`,
-      ),
-      line('Adhesive', weightOf(m2 * rules['tile.adhesive'], units), citeRule('tile.adhesive', rules)),
-    ],
+    beside: isPaper
+      ? []
+      : [
+          line(
+            'Grout',
+            weightOf(groutKg(m2, tile, depth, rules), units),
+            `joints of ${length(tile.jointMm)}, ${length(depth)} deep`,
+          ),
+          line('Adhesive', weightOf(m2 * rules['tile.adhesive'], units), citeRule('tile.adhesive', rules)),
+          ...(edges.length === 0
+            ? []
+            : [
+                line(
+                  'Edge trim',
+                  length(edge),
+                  `${edges.map((free) => `${free.what} ${length(free.lengthMm)}`).join(', ')}: ${trims} of ${length(rules['tile.trim-length'])}, if the tile has no glazed edge`,
+                ),
+              ]),
+          ...(fields.some(({ on }) => on === 'floor') ? thresholds(at) : []),
+        ],
     says: thin.map(({ field, tiling }): Saying => ({
       // what no shift avoids is told with the take-off, and is no fault
       code: tiling.better ? 'sliver' : 'cuts',

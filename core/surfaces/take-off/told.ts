@@ -24,6 +24,10 @@ export type Shape = {
   readonly outline: readonly Point[]
   readonly whole: boolean
   readonly text: string
+  /** Of a strip of paper: where a repeat of its design begins, at its upper left. */
+  readonly design?: Point
+  /** Of carpet and sheet: which way its length runs, and its pile with it. */
+  readonly along?: 'x' | 'y'
 }
 /** How what is bought is cut: each roll or length with its pieces; what is left is hatched, what is lost is black. */
 export type CutBar = {
