@@ -40,7 +40,7 @@ export function leastOfPatterns(
     const { worth, cost: inParts } = plan.settle()
     // where whole lengths cannot cost less than what the plan in parts costs now, no further round says more
     if (reached(cost) >= reached(inParts)) break
-    let gained = false
+    const before = plan.offered()
     for (const share of [smooth, 0]) {
       const tried = worth.map((value, at) => share * (held[at] ?? 0) + (1 - share) * Math.max(0, value))
       let scale = 1
@@ -49,10 +49,7 @@ export function leastOfPatterns(
         scale = Math.max(scale, priceMinor > 0 ? (found.at(-1)?.value ?? 0) / priceMinor : 1)
         for (const { counts } of found) {
           const gain = counts.reduce((sum, count, at) => sum + count * (worth[at] ?? 0), 0) - priceMinor
-          if (gain > 1e-7 * Math.max(1, priceMinor)) {
-            gained = true
-            plan.offer(counts, priceMinor)
-          }
+          if (gain > 1e-7 * Math.max(1, priceMinor)) plan.offer(counts, priceMinor)
         }
       }
       // what the pieces are worth, brought down until no bar is worth more than it costs, is a bound in every round
@@ -61,9 +58,9 @@ export function leastOfPatterns(
         cost = bound
         held = tried.map((value) => value / scale)
       }
-      if (gained) break
+      if (plan.offered() > before) break
     }
-    if (!gained) break
+    if (plan.offered() === before) break
   }
   return { cost, worth: new Map(sizes.map((size, at) => [size, held[at] ?? 0])) }
 }
@@ -116,6 +113,7 @@ function partly(wanted: readonly number[], single: readonly number[]): Partly {
       const rows = counts.flatMap((count, at) => (count > 0 ? [at] : []))
       bars.push({ rows, counts: rows.map((at) => counts[at] ?? 0), cost })
     },
+    offered: () => bars.length,
     settle() {
       for (let round = 0; round < mostRounds; round++) {
         let [best, most] = [-1, 1e-7]
@@ -139,6 +137,7 @@ function gainOf({ rows, counts, cost }: Column, worth: ArrayLike<number>): numbe
 }
 type Partly = {
   readonly offer: (counts: readonly number[], cost: number) => void
+  readonly offered: () => number
   /** What each piece is worth in it, and what the plan costs. */
   readonly settle: () => { readonly worth: readonly number[]; readonly cost: number }
 }

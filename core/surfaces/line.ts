@@ -112,7 +112,9 @@ export function heldAgainst(
       by: need,
       unit,
     }
-  if (held < need - 5e-4) return { state: 'short', by: rounded(need - held), unit }
+  // what the line asks for already is not short, it is still to be ordered
+  if (held < need - 5e-4)
+    return { state: piece.quantity < need - 5e-4 ? 'short' : 'to order', by: rounded(need - held), unit }
   // less than a pack over is what whole packs leave
   const pack = makeover.rows.candidate[piece.chosenId ?? '']?.packSize ?? 1
   return held - need >= pack - 5e-4

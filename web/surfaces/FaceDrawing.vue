@@ -30,7 +30,7 @@ const strips = computed(() =>
       ? [
           {
             id: `${name}-s-${face.id}-${index}`,
-            of: `#${name}-m-${treatmentId}`,
+            material: `#${name}-m-${treatmentId}`,
             move: `translate(${(x + design.x).toFixed(1)} ${(y + face.height - design.y).toFixed(1)})`,
             d: path(outline),
           },
@@ -88,7 +88,7 @@ const numbers = computed(() =>
     />
     <g :clip-path="`url(#${clipId})`" class="face-shapes">
       <template v-for="strip in strips" :key="strip.id">
-        <pattern :id="strip.id" :href="strip.of" :patternTransform="strip.move" />
+        <pattern :id="strip.id" :href="strip.material" :patternTransform="strip.move" />
         <path :d="strip.d" :fill="`url(#${strip.id})`" />
       </template>
       <path v-if="fine && cut" :d="cut" class="face-cut" :fill="`url(#${name}-hatch)`" />

@@ -20,7 +20,7 @@ export function heldWords({ state, by, unit }: Held): string {
     case 'to update':
       return 'Bring the line up to date'
     case 'to order':
-      return 'to order'
+      return `${amount} to order`
     case 'ordered':
       return 'ordered'
     case 'short':
