@@ -94,7 +94,10 @@ test('the demo unrolled: tiles, lengths, boards that are only thought of, and fi
   const large = page.getByRole('application')
   const box = await large.boundingBox()
   if (!box) throw new Error('the wall is drawn large')
-  const before = await page.getByText(/whole and .* cut, of/).first().textContent()
+  const before = await page
+    .getByText(/whole and .* cut, of/)
+    .first()
+    .textContent()
   await page.mouse.move(box.x + box.width / 2, box.y + box.height - 30)
   await page.mouse.down()
   await page.mouse.move(box.x + box.width / 2 + 9, box.y + box.height - 42, { steps: 4 })

@@ -27,6 +27,7 @@ export const surfaces = [
   'trim',
   'door',
   'window',
+  'radiator',
   'piece',
   'step edge',
   'rail',
@@ -41,6 +42,7 @@ export const treatables = [
   'trim',
   'door',
   'window',
+  'radiator',
   'step edge',
   'rail',
   'switch',
@@ -185,6 +187,10 @@ export const thingKinds = [
   'material',
   'other',
 ] as const
+/** What a part of a room is for. */
+export const activities = ['sleep', 'work', 'talk', 'eat', 'pass', 'store', 'wash'] as const
+/** The outline of a thing on the floor. */
+export const footprints = ['rectangle', 'round', 'oval', 'L', 'drawn'] as const
 /** How what is stored in it stands to the eye. */
 export const fronts = ['open', 'closed', 'drawers'] as const
 /** What the most of a thing is made of, as far as wear goes. */

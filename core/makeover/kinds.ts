@@ -6,6 +6,7 @@ import type { AnySchema, CustomSchemaMetadata, InferType } from 'yup'
 import { briefKinds } from '../brief/kinds.ts'
 import { paletteKinds } from '../palette/kinds.ts'
 import { pieceKinds } from '../pieces/kinds.ts'
+import { placementKinds } from '../placement/kinds.ts'
 import { purchaseKinds } from '../purchases/kinds.ts'
 import { surfaceKinds } from '../surfaces/kinds.ts'
 import { surveyKinds } from '../survey/kinds.ts'
@@ -18,6 +19,7 @@ export const schemas = {
   ...pieceKinds,
   ...paletteKinds,
   ...surfaceKinds,
+  ...placementKinds,
   ...purchaseKinds,
 }
 

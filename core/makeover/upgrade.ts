@@ -15,6 +15,7 @@ const steps: Readonly<Record<number, (operations: readonly unknown[]) => unknown
   7: (operations) => [...operations], // fees, the client's money, templates: new kinds of row alone
   8: (operations) => filled(...saidMore)(operations), // what kind of thing it is, how much, what it is made of, and more
   9: fromVersionNine,
+  10: (operations) => filled('zone', 'opening')(operations), // what is done there; round ones; where things stand
 }
 /** The kinds that got fields in version 9. */
 const saidMore = [

@@ -1,12 +1,13 @@
 /** The steps of the job, in working order: everything that goes over all of them folds over this list. */
 import { step as brief } from '../brief/index.ts'
 import { step as palette } from '../palette/index.ts'
+import { step as placement } from '../placement/index.ts'
 import { step as pieces } from '../pieces/index.ts'
 import { step as purchases } from '../purchases/index.ts'
 import { step as surfaces } from '../surfaces/index.ts'
 import { step as survey } from '../survey/index.ts'
 
-export const steps = [brief, survey, palette, surfaces, pieces, purchases] as const
+export const steps = [brief, survey, palette, surfaces, pieces, placement, purchases] as const
 
 type Steps = (typeof steps)[number]
 export type StepName = Steps['name']

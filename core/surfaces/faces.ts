@@ -8,7 +8,7 @@ import type { Row } from '../makeover/kinds.ts'
 import { liesOn, paletteFinishes, type LaidFinish } from '../makeover/laid.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { clipBy, faceOf, skirtingBreaks, type Point, type Room, type Wall } from '../survey/index.ts'
-import { boxOf, rectangle } from './outlines.ts'
+import { boxOf, oval, rectangle } from './outlines.ts'
 import { wallRegions } from './regions.ts'
 
 /** A part of a face in one finish. */
@@ -62,7 +62,7 @@ export function facesOf(makeover: Makeover, room: Room, rules: Rules): Face[] {
         id: row.id,
         what: row.what,
         name,
-        outline: rectangle(u0, z0, u1 - u0, z1 - z0),
+        outline: row.round ? oval(u0, z0, u1 - u0, z1 - z0) : rectangle(u0, z0, u1 - u0, z1 - z0),
         treatmentId: (row.what === 'door' ? doors : row.what === 'window' ? windows : undefined)?.treatmentId ?? null,
       })),
       fixed: wall.fixtures

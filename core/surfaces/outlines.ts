@@ -24,6 +24,14 @@ export const rectangle = (x: number, y: number, width: number, height: number): 
   { x, y: y + height },
 ]
 
+const ovalCorners = 64
+/** What is round within a box. */
+export const oval = (x: number, y: number, width: number, height: number): Point[] =>
+  Array.from({ length: ovalCorners }, (_, at) => {
+    const angle = (2 * Math.PI * at) / ovalCorners
+    return { x: x + (width / 2) * (1 + Math.cos(angle)), y: y + (height / 2) * (1 + Math.sin(angle)) }
+  })
+
 const apart = (left: Box, right: Box): boolean =>
   left.right <= right.left || right.right <= left.left || left.high <= right.low || right.high <= left.low
 

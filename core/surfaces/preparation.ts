@@ -22,7 +22,7 @@ const wet: ReadonlySet<How> = new Set(['paint', 'paper', 'tile'])
  */
 export function preparationFor(
   how: How,
-  surface: 'walls' | 'ceiling' | 'floor' | 'trim' | 'door' | 'window',
+  surface: 'walls' | 'ceiling' | 'floor' | 'trim' | 'door' | 'window' | 'radiator',
   old: Pick<LaidFinish, 'material' | 'condition' | 'sheen' | 'name'> | null,
   m2: number,
   rules: Rules,

@@ -96,14 +96,16 @@ function partsOf(wall: Wall, face: readonly Point[], claims: readonly Claim[]): 
   if (claims.length === 0 || face.length === 0) return []
   const holes = holesIn(wall)
   const rectangles = [...claims.map(({ rectangle }) => rectangle), ...holes]
+  // a round opening is parted at its middle, so that each cell has one of its corners
+  const round = wall.openings.filter(({ row }) => row.round && row.what !== 'niche')
   const along = edgesOf(
-    rectangles.flatMap(({ u0, u1 }) => [u0, u1]),
+    [...rectangles.flatMap(({ u0, u1 }) => [u0, u1]), ...round.map(({ u0, u1 }) => (u0 + u1) / 2)],
     0,
     wall.lengthMm,
   )
   const top = Math.max(...face.map(({ y }) => y))
   const up = edgesOf(
-    rectangles.flatMap(({ z0, z1 }) => [z0, z1]),
+    [...rectangles.flatMap(({ z0, z1 }) => [z0, z1]), ...round.map(({ z0, z1 }) => (z0 + z1) / 2)],
     0,
     top,
   )
@@ -114,10 +116,12 @@ function partsOf(wall: Wall, face: readonly Point[], claims: readonly Claim[]): 
       const z1 = up[row + 1] ?? z0
       const holds = ({ u0: left, u1: right, z0: low, z1: high }: Rectangle): boolean =>
         left <= u0 && right >= u1 && low <= z0 && high >= z1
-      if (holes.some(holds)) continue
+      const about = round.find(holds)
+      if (holes.some((hole) => holds(hole) && !(about && sameBox(hole, about)))) continue
       const owner = claims.findLast(({ rectangle }) => holds(rectangle))
       if (!owner) continue
-      const outline = cut(face, { u0, u1, z0, z1 })
+      const cell = { u0, u1, z0, z1 }
+      const outline = about ? cut(cornerBeside(about, cell), cell) : cut(face, cell)
       const m2 = areaOf(outline) / 1e6
       if (m2 > 0) owned.set(owner, [...(owned.get(owner) ?? []), { u0, u1, z0, z1, outline, m2 }])
     }
@@ -129,6 +133,20 @@ function partsOf(wall: Wall, face: readonly Point[], claims: readonly Claim[]): 
     cells,
     m2: cells.reduce((sum, cell) => sum + cell.m2, 0) + sidesOf(wall, cells),
   }))
+}
+
+const sameBox = (left: Rectangle, right: Rectangle): boolean =>
+  left.u0 === right.u0 && left.u1 === right.u1 && left.z0 === right.z0 && left.z1 === right.z1
+const arcParts = 16
+/** Of the corners that a round opening leaves of its box, the one that a cell lies in. */
+function cornerBeside({ u0, u1, z0, z1 }: Rectangle, cell: Rectangle): Point[] {
+  const [x, y, wide, high] = [(u0 + u1) / 2, (z0 + z1) / 2, (u1 - u0) / 2, (z1 - z0) / 2]
+  const [right, over] = [(cell.u0 + cell.u1) / 2 > x ? 1 : -1, (cell.z0 + cell.z1) / 2 > y ? 1 : -1]
+  const arc = Array.from({ length: arcParts + 1 }, (_, at) => {
+    const angle = (Math.PI / 2) * (at / arcParts)
+    return { x: x + right * wide * Math.cos(angle), y: y + over * high * Math.sin(angle) }
+  })
+  return [{ x: x + right * wide, y: y + over * high }, ...arc.toReversed()]
 }
 
 /** A part of a wall's face within a rectangle. */

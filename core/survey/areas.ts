@@ -183,7 +183,11 @@ function wallAreas(room: Room, wall: Wall, bands: readonly Band[]): WallAreas {
     sum(rectangles, ({ u0, u1, z0, z1 }) =>
       areaOf(clip(clip(clip(clip(part, past(right, u0)), before(right, u1)), past(up, z0)), before(up, z1))),
     )
-  const [gross, openings] = [areaOf(face), on(face, holes)]
+  // of a round opening its corners stay wall
+  const corners = sum(wall.openings, ({ row, u0, u1, z0, z1 }) =>
+    row.round && row.what !== 'niche' ? (1 - Math.PI / 4) * (u1 - u0) * (z1 - z0) : 0,
+  )
+  const [gross, openings] = [areaOf(face), on(face, holes) - corners]
   const nicheSides = sum(wall.openings, (opening) =>
     opening.row.what === 'niche'
       ? (opening.row.revealMm ?? 0) * (opening.row.widthMm * (opening.z0 > 0 ? 2 : 1) + 2 * (opening.z1 - opening.z0))

@@ -1,5 +1,6 @@
 /** The kinds of row of the survey. */
 import {
+  activities,
   bowings,
   corners,
   curves,
@@ -82,6 +83,8 @@ export const surveyKinds = {
     viewL: maybeLab.labL,
     viewA: maybeLab.labA,
     viewB: maybeLab.labB,
+    /** It is round or oval within its width and its height. */
+    round: flag(),
     /** The same opening, as it was measured in the next room. */
     sharesId: reference('opening', { deferred: true }).nullable(),
   }),
@@ -117,5 +120,7 @@ export const surveyKinds = {
     fromMm: distance().nullable(),
     widthMm: size(),
     depthMm: size(),
+    /** What is done there; null where nobody said. */
+    activity: choice(activities).nullable(),
   }),
 }

@@ -155,6 +155,7 @@ export const zones = pgTable(
     fromMm: doublePrecision('from_mm'),
     widthMm: doublePrecision('width_mm'),
     depthMm: doublePrecision('depth_mm'),
+    activity: text('activity'),
   },
   (t) => keysOf('zone', 'zones', t, tableOf),
 )
@@ -189,6 +190,7 @@ export const openings = pgTable(
     viewL: doublePrecision('view_l'),
     viewA: doublePrecision('view_a'),
     viewB: doublePrecision('view_b'),
+    round: boolean('round').notNull(),
     sharesId: uuid('shares_id'),
   },
   (t) => keysOf('opening', 'openings', t, tableOf),
@@ -838,6 +840,83 @@ export const sundries = pgTable(
   (t) => keysOf('sundry', 'sundries', t, tableOf),
 )
 
+export const layouts = pgTable(
+  'layouts',
+  {
+    ...own(),
+    roomId: uuid('room_id').notNull(),
+    name: text('name').notNull(),
+    place: doublePrecision('place').notNull(),
+    inForce: boolean('in_force').notNull(),
+  },
+  (t) => keysOf('layout', 'layouts', t, tableOf),
+)
+
+export const standings = pgTable(
+  'standings',
+  {
+    ...own(),
+    layoutId: uuid('layout_id').notNull(),
+    pieceId: uuid('piece_id').notNull(),
+    number: integer('number').notNull(),
+    xMm: doublePrecision('x_mm').notNull(),
+    yMm: doublePrecision('y_mm').notNull(),
+    turnDeg: doublePrecision('turn_deg').notNull(),
+    pinned: boolean('pinned').notNull(),
+  },
+  (t) => keysOf('standing', 'standings', t, tableOf),
+)
+
+export const footprints = pgTable(
+  'footprints',
+  {
+    ...own(),
+    pieceId: uuid('piece_id').notNull(),
+    shape: text('shape').notNull(),
+    notchWidthMm: doublePrecision('notch_width_mm'),
+    notchDepthMm: doublePrecision('notch_depth_mm'),
+    points: text('points').notNull(),
+    clearUnderMm: doublePrecision('clear_under_mm'),
+    legsInMm: doublePrecision('legs_in_mm'),
+    frontMm: doublePrecision('front_mm'),
+    backMm: doublePrecision('back_mm'),
+    leftMm: doublePrecision('left_mm'),
+    rightMm: doublePrecision('right_mm'),
+    leadMm: doublePrecision('lead_mm'),
+    packedWidthMm: doublePrecision('packed_width_mm'),
+    packedDepthMm: doublePrecision('packed_depth_mm'),
+    packedHeightMm: doublePrecision('packed_height_mm'),
+    legsOffMm: doublePrecision('legs_off_mm'),
+  },
+  (t) => keysOf('footprint', 'footprints', t, tableOf),
+)
+
+export const openStates = pgTable(
+  'open_states',
+  {
+    ...own(),
+    pieceId: uuid('piece_id').notNull(),
+    name: text('name').notNull(),
+    frontMm: doublePrecision('front_mm').notNull(),
+    backMm: doublePrecision('back_mm').notNull(),
+    leftMm: doublePrecision('left_mm').notNull(),
+    rightMm: doublePrecision('right_mm').notNull(),
+    heightMm: doublePrecision('height_mm'),
+  },
+  (t) => keysOf('openState', 'open_states', t, tableOf),
+)
+
+export const rugSizes = pgTable(
+  'rug_sizes',
+  {
+    ...own(),
+    widthMm: doublePrecision('width_mm').notNull(),
+    lengthMm: doublePrecision('length_mm').notNull(),
+    leftOut: boolean('left_out').notNull(),
+  },
+  (t) => keysOf('rugSize', 'rug_sizes', t, tableOf),
+)
+
 export const credits = pgTable(
   'credits',
   {
@@ -1040,6 +1119,11 @@ export const makeoverTables = {
   makeUp: makeUps,
   saleSize: saleSizes,
   sundry: sundries,
+  layout: layouts,
+  standing: standings,
+  footprint: footprints,
+  openState: openStates,
+  rugSize: rugSizes,
   credit: credits,
   placing: placings,
   cancellation: cancellations,

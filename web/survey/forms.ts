@@ -1,6 +1,6 @@
 /** The small forms of the survey. */
 import { edit } from '#core/makeover/change.ts'
-import { bowings, corners, curves, passageKinds, roomUses } from '#core/makeover/choices.ts'
+import { activities, bowings, corners, curves, passageKinds, roomUses } from '#core/makeover/choices.ts'
 import { rowsOf, type Makeover } from '#core/makeover/document.ts'
 import { nameOfWall, takeOutWall, wallsOf } from '#core/survey/index.ts'
 import {
@@ -225,10 +225,18 @@ export function zoneForm(setting: Setting) {
       fromMm: distanceField(entry, row?.fromMm ?? 0),
       widthMm: maybeLengthField(entry, row?.widthMm ?? null),
       depthMm: maybeLengthField(entry, row?.depthMm ?? null),
+      activity: maybeChoiceField(activities, row?.activity ?? null),
     }),
     layout: [
       [
         { key: 'name', label: 'Called' },
+        {
+          key: 'activity',
+          label: 'What is done there',
+          as: 'choice',
+          options: asOptions(activities),
+          none: 'not said',
+        },
         { key: 'wallId', label: 'Off', as: 'choice', options: walls, none: 'no wall: it has no place yet' },
       ],
       [

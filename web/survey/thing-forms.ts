@@ -11,6 +11,7 @@ import {
   maybeColourField,
   maybeLengthField,
   textField,
+  yesField,
 } from '../parts/form.ts'
 import { withoutOpenings } from '#core/survey/index.ts'
 import { asOptions, rowForm } from '../parts/rowform.ts'
@@ -51,6 +52,7 @@ export function openingForm(setting: Setting, wallId: string | null = null) {
           ? hexFromLab({ L: row.viewL, a: row.viewA, b: row.viewB })
           : '',
       ),
+      round: yesField(row?.round ?? false),
       sharesId: maybeChoiceField(values(others), row?.sharesId ?? null),
     }),
     layout: [
@@ -76,6 +78,12 @@ export function openingForm(setting: Setting, wallId: string | null = null) {
         { key: 'sillMm', label: 'Sill above the floor', unit: entry.unit, hint: '0 for a door' },
         { key: 'headMm', label: 'Head above the floor', unit: entry.unit },
         { key: 'revealMm', label: 'Reveal, or depth of a niche', optional: true, unit: entry.unit },
+        {
+          key: 'round',
+          label: 'It is round or oval',
+          as: 'yes',
+          when: (texts) => texts.what === 'window' || texts.what === 'arch',
+        },
       ],
       [
         {

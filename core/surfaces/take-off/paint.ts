@@ -147,6 +147,15 @@ function besideWalls({ room, areas, rules, units }: At, lie: Lie, write: (m2: nu
             m2,
           }
         })
+    case 'radiator':
+      return room.walls
+        .filter(({ row }) => lie.wallId === null || lie.wallId === row.id)
+        .flatMap((wall) => wall.fixtures.filter(({ row }) => row.what === 'radiator').map((found) => ({ wall, ...found })))
+        .filter(({ u0, u1, z0, z1 }) => u1 > u0 && z1 > z0)
+        .map(({ wall, name, u0, u1, z0, z1 }) => {
+          const m2 = (2 * (u1 - u0) * (z1 - z0)) / 1e6
+          return { ...line(name, write(m2), `both faces, ${length(u1 - u0)} × ${length(z1 - z0)}`, wall.row.id), m2 }
+        })
     default:
       return []
   }

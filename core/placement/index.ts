@@ -1,0 +1,23 @@
+export { step } from './step.ts'
+export {
+  atTheDoor,
+  bodiesIn,
+  bodyOf,
+  countOf,
+  isOnFloor,
+  layoutOf,
+  layoutsOf,
+  thingsOf,
+  type Body,
+  type Thing,
+  type Waiting,
+} from './bodies.ts'
+export { allChecks, checksOf, type Check } from './checks.ts'
+export { bareField, withBodies, type Field } from './clearance.ts'
+export { type RoomPlaced } from './reckoned.ts'
+export { settingOf, type Setting } from './setting.ts'
+export { frontOf, type Outline, type Standing } from './shapes.ts'
+export { endsOf, waysOf, type Way } from './ways.ts'
+export { said } from './words.ts'
+export { firstPlace, keyOfCheck, leastMove, type Ground, type Moved } from './least-move.ts'
+export { measuredFrom, placeOffWalls, snapped } from './snap.ts'

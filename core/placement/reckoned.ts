@@ -1,0 +1,49 @@
+/** What the placement of every room comes to: what stands there, what is held against it, and its ways. */
+import { headOf, rowsOf, type Makeover } from '../makeover/document.ts'
+import type { Rules } from '../rulebook/rulebook.ts'
+import type { Room } from '../survey/index.ts'
+import { atTheDoor, bodiesIn, layoutOf, thingsOf, type Body } from './bodies.ts'
+import { allChecks, type Check } from './checks.ts'
+import { bareField, withBodies } from './clearance.ts'
+import { settingOf } from './setting.ts'
+import { waysOf, type Way } from './ways.ts'
+
+export type RoomPlaced = {
+  readonly roomId: string
+  readonly layoutId: string | null
+  /** What stands there, by the ids of the rows that say where. */
+  readonly bodies: readonly Body[]
+  /** How many things still wait. */
+  readonly waiting: number
+  readonly checks: readonly Check[]
+  readonly ways: readonly Way[]
+}
+
+export function placedIn(makeover: Makeover, rooms: readonly Room[], rules: Rules): RoomPlaced[] {
+  if (!headOf(makeover)) return []
+  const things = thingsOf(makeover, rules)
+  return rooms.map((room): RoomPlaced => {
+    const layout = layoutOf(makeover, room.id)
+    const waiting = atTheDoor(makeover, room.id, layout?.id ?? null, things).length
+    const setting = settingOf(room)
+    const none = { roomId: room.id, layoutId: layout?.id ?? null, waiting, bodies: [], checks: [], ways: [] }
+    if (!layout || !setting) return none
+    const bodies = bodiesIn(makeover, layout.id, things)
+    if (bodies.length === 0) return none
+    const solids = [...bodies, ...setting.built]
+    return {
+      ...none,
+      bodies,
+      checks: allChecks(setting, bodies, rules),
+      ways: waysOf(setting, withBodies(bareField(setting), solids), solids, rules['place.way-main']),
+    }
+  })
+}
+
+/** How many of the things of a makeover stand somewhere, as a share. */
+export function sharePlaced(makeover: Makeover, placed: readonly RoomPlaced[]): number {
+  const waiting = placed.reduce((sum, room) => sum + room.waiting, 0)
+  const inForce = new Set(placed.map(({ layoutId }) => layoutId))
+  const standing = rowsOf(makeover, 'standing').filter(({ layoutId }) => inForce.has(layoutId)).length
+  return standing + waiting === 0 ? 0 : standing / (standing + waiting)
+}

@@ -1,0 +1,37 @@
+import type { Makeover } from '../makeover/document.ts'
+import type { MakeoverKind } from '../makeover/kinds.ts'
+import { part, type Given, type Step } from '../steps/step.ts'
+import type { Room } from '../survey/index.ts'
+import { catalogue } from './catalogue.ts'
+import { placementGuards } from './guards.ts'
+import { placementKinds } from './kinds.ts'
+import { placedIn, sharePlaced, type RoomPlaced } from './reckoned.ts'
+import { placementRemarks } from './remarks.ts'
+
+export const step = {
+  name: 'placement',
+  title: 'Placement',
+  kinds: Object.keys(placementKinds) as MakeoverKind[],
+  catalogue,
+  parts: [
+    part({
+      name: 'placed',
+      reads: {
+        rows: ['piece', 'openState'],
+        figures: ['makeover', 'candidate', 'layout', 'standing', 'footprint'],
+        rules: ['place.'],
+        parts: ['rooms'],
+      },
+      reckon: ({ makeover, practice, parts }: Given<{ rooms: readonly Room[] }>): readonly RoomPlaced[] =>
+        placedIn(makeover, parts.rooms, practice.rules),
+    }),
+  ],
+  remarks: part({
+    name: 'remarks of the placement',
+    reads: { rows: ['zone', 'piece'], figures: ['makeover'], rules: ['place.'], parts: ['placed'] },
+    reckon: ({ makeover, practice, parts }: Given<{ placed: readonly RoomPlaced[] }>) =>
+      placementRemarks(makeover, parts.placed, practice.rules),
+  }),
+  guards: (_before, after) => placementGuards(after.makeover),
+  progress: (makeover: Makeover, { placed }: { placed: readonly RoomPlaced[] }) => sharePlaced(makeover, placed),
+} as const satisfies Step

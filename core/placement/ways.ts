@@ -1,0 +1,183 @@
+/**
+ * The clear width of a way: the largest disc that goes from touching a door's opening to touching what it leads to. Found on the grid
+ * of clearances by halving, and drawn and measured where it is narrowest. Lengths in mm.
+ */
+import type { Point } from '../survey/index.ts'
+import { gapBetween, insideOf, segmentsOf } from './apart.ts'
+import type { Body } from './bodies.ts'
+import { awayFrom, farMm, nothing, placeOf, wallParts, type Field, type Grid } from './clearance.ts'
+import type { Setting } from './setting.ts'
+import type { Outline } from './shapes.ts'
+
+export type End = {
+  readonly id: string
+  readonly name: string
+  /** How far each cell of the grid is from it; 0 within it. */
+  readonly away: Float32Array
+}
+export type Way = {
+  readonly from: End
+  readonly to: End
+  /** How wide it is at its narrowest; `isWide`: at least so wide as was asked for. */
+  readonly clearMm: number
+  readonly isWide: boolean
+  /** Where it is narrowest, as on a tape, and between which of the solids; a wall where that is none. */
+  readonly narrowest: { readonly from: Point; readonly to: Point; readonly between: readonly (Body | null)[] } | null
+  readonly path: readonly Point[]
+}
+
+/** An end of ways: a segment that is touched, or an outline that is entered. */
+export function endOf(grid: Grid, id: string, name: string, outline: Outline): End {
+  const away = new Float32Array(grid.columns * grid.rows)
+  const segments = segmentsOf(outline)
+  for (let index = 0; index < away.length; index++) {
+    const place = placeOf(grid, index)
+    away[index] =
+      outline.length > 2 && insideOf(place, outline)
+        ? 0
+        : Math.min(...segments.map((segment) => awayFrom(place, segment)))
+  }
+  return { id, name, away }
+}
+/** The ends of a room's main ways: its doors, then its zones that have a place. */
+export function endsOf(
+  { doors, room }: Setting,
+  grid: Grid,
+): { readonly doors: readonly End[]; readonly zones: readonly End[] } {
+  return {
+    doors: doors.map(({ id, name, segment }) => endOf(grid, id, name, segment)),
+    zones: room.zones.flatMap(({ row, outline }) => (outline ? [endOf(grid, row.id, row.name, outline)] : [])),
+  }
+}
+
+/** How well two ends are joined, as far as `wantedMm`: wider than that is not told apart. `solids` are those of the field, in its order. */
+export function wayBetween(
+  setting: Setting,
+  field: Field,
+  solids: readonly Body[],
+  from: End,
+  to: End,
+  wantedMm: number,
+): Way {
+  const [near, far] = [from.away, to.away]
+  const wanted = Math.min(farMm, wantedMm / 2)
+  const wide = routed(field, near, far, wanted)
+  if (wide) return { from, to, clearMm: wantedMm, isWide: true, narrowest: null, path: wide }
+  let [low, high] = [0, wanted]
+  let best: readonly Point[] | null = null
+  for (let step = 0; step < 9; step++) {
+    const middle = (low + high) / 2
+    const found = routed(field, near, far, middle)
+    if (found) [best, low] = [found, middle]
+    else high = middle
+  }
+  if (!best) return { from, to, clearMm: 0, isWide: false, narrowest: null, path: [] }
+  return { from, to, ...narrowestOn(setting, field, solids, best, low), isWide: false, path: best }
+}
+
+/** A path of cells on which a disc of a radius goes from end to end; null where there is none. */
+function routed({ grid, mm }: Field, near: Float32Array, far: Float32Array, radius: number): readonly Point[] | null {
+  const { columns } = grid
+  const slack = grid.cell / 2
+  const before = new Int32Array(mm.length).fill(-2)
+  const queue: number[] = []
+  for (let index = 0; index < mm.length; index++)
+    if ((mm[index] ?? -1) >= radius && (near[index] ?? Infinity) <= radius + slack) {
+      before[index] = -1
+      queue.push(index)
+    }
+  for (let at = 0; at < queue.length; at++) {
+    const index = queue[at] ?? 0
+    if ((far[index] ?? Infinity) <= radius + slack) {
+      const path: Point[] = []
+      for (let step = index; step >= 0; step = before[step] ?? -1) path.push(placeOf(grid, step))
+      return path.toReversed()
+    }
+    const column = index % columns
+    for (let down = -1; down <= 1; down++)
+      for (let across = -1; across <= 1; across++) {
+        const next = index + down * columns + across
+        if (column + across < 0 || column + across >= columns || next < 0 || next >= mm.length) continue
+        if (before[next] !== -2 || (mm[next] ?? -1) < radius) continue
+        before[next] = index
+        queue.push(next)
+      }
+  }
+  return null
+}
+
+/**
+ * The narrowest place of a path: the two solids that are nearest on either side of it, and the exact way between them where that agrees
+ * with the grid; a door's own opening where that is narrowest.
+ */
+function narrowestOn(
+  setting: Setting,
+  { grid, mm, nearest }: Field,
+  solids: readonly Body[],
+  path: readonly Point[],
+  radius: number,
+): Pick<Way, 'clearMm' | 'narrowest'> {
+  const indexOf = ({ x, y }: Point): number =>
+    Math.round((y - grid.low) / grid.cell) * grid.columns + Math.round((x - grid.left) / grid.cell)
+  const [tightest] = path.toSorted((left, right) => (mm[indexOf(left)] ?? 0) - (mm[indexOf(right)] ?? 0))
+  if (!tightest) return { clearMm: 2 * radius, narrowest: null }
+  const parts = wallParts(setting)
+  const partsOf = (id: number): readonly (readonly [Point, Point])[] =>
+    id < 0 ? parts.slice(-1 - id, -id) : segmentsOf(solids[id]?.outline ?? [])
+  // what is met on either side, within the width of the way
+  const ids = new Set<number>()
+  const reach = Math.ceil((radius + 2 * grid.cell) / grid.cell)
+  const middle = indexOf(tightest)
+  for (let down = -reach; down <= reach; down++)
+    for (let across = -reach; across <= reach; across++) {
+      const id = nearest[middle + down * grid.columns + across]
+      if (id !== undefined && id !== nothing) ids.add(id)
+    }
+  let best: { mm: number; from: Point; to: Point; pair: [number, number] } | null = null
+  const all = [...ids]
+  for (const [at, left] of all.entries())
+    for (const right of all.slice(at + 1)) {
+      const gap = gapBetween(partsOf(left), partsOf(right))
+      const isHere =
+        Math.hypot((gap.from.x + gap.to.x) / 2 - tightest.x, (gap.from.y + gap.to.y) / 2 - tightest.y) <
+        2 * radius + 3 * grid.cell
+      if (
+        isHere &&
+        Math.abs(gap.mm - 2 * radius) < 3 * grid.cell &&
+        (!best || Math.abs(gap.mm - 2 * radius) < Math.abs(best.mm - 2 * radius))
+      )
+        best = { mm: gap.mm, from: gap.from, to: gap.to, pair: [left, right] }
+    }
+  if (best)
+    return {
+      clearMm: best.mm,
+      narrowest: {
+        from: best.from,
+        to: best.to,
+        between: best.pair.map((id) => (id < 0 ? null : (solids[id] ?? null))),
+      },
+    }
+  // between two walls: across the path
+  const clear = mm[middle] ?? radius
+  return {
+    clearMm: 2 * clear,
+    narrowest: {
+      from: { x: tightest.x - clear, y: tightest.y },
+      to: { x: tightest.x + clear, y: tightest.y },
+      between: [null, null],
+    },
+  }
+}
+
+/** The ways of a room: from each door to each zone that has a place, and to the next door. */
+export function waysOf(
+  setting: Setting,
+  field: Field,
+  solids: readonly Body[],
+  wantedMm: number,
+  { doors, zones } = endsOf(setting, field.grid),
+): Way[] {
+  return doors.flatMap((door, at) =>
+    [...doors.slice(at + 1), ...zones].map((end) => wayBetween(setting, field, solids, door, end, wantedMm)),
+  )
+}

@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { writeLength, type UnitSystem } from '#core/measure/length.ts'
+import { bodyOf, type Outline, type Waiting } from '#core/placement/index.ts'
+import type { Cover } from './materials.ts'
+
+/** What is not placed yet, to the scale of the plan, in the order of carrying in. */
+const { waiting, covers, scale, units } = defineProps<{
+  waiting: readonly Waiting[]
+  covers: ReadonlyMap<string, Cover>
+  scale: number
+  units: UnitSystem
+}>()
+const emit = defineEmits<{ place: [waiting: Waiting] }>()
+const keyOf = ({ thing, number }: Waiting): string => `${thing.piece.id} ${number}`
+const shown = computed(() =>
+  waiting.map((entry) => {
+    const { outline, name } = bodyOf(entry.thing, keyOf(entry), { xMm: 0, yMm: 0, turnDeg: 0 }, entry.number)
+    const xs = outline.map(({ x }) => x)
+    const ys = outline.map(({ y }) => y)
+    return {
+      entry,
+      key: keyOf(entry),
+      name,
+      outline,
+      left: Math.min(...xs),
+      low: Math.min(...ys),
+      wide: Math.max(...xs) - Math.min(...xs),
+      deep: Math.max(...ys) - Math.min(...ys),
+    }
+  }),
+)
+const path = (points: Outline): string => `M${points.map(({ x, y }) => `${x} ${-y}`).join('L')}Z`
+const size = ({ thing }: Waiting): string =>
+  [thing.widthMm, thing.depthMm, thing.heightMm].map((mm) => writeLength(Math.round(mm), units)).join(' × ')
+</script>
+
+<template>
+  <section class="door" aria-labelledby="at-the-door">
+    <h2 id="at-the-door">At the door <span class="quiet">to the plan’s scale, in the order of carrying in</span></h2>
+    <p v-if="waiting.length === 0" class="quiet">Nothing waits: everything that stands on a floor has its place.</p>
+    <ul v-else>
+      <li v-for="{ entry, key, name, outline, left, low, wide, deep } in shown" :key="key">
+        <button type="button" class="bare" :aria-label="`Place ${name}, ${size(entry)}`" @click="emit('place', entry)">
+          <svg
+            :viewBox="`${left - 20} ${-low - deep - 20} ${wide + 40} ${deep + 40}`"
+            :width="(wide + 40) * scale"
+            :height="(deep + 40) * scale"
+            aria-hidden="true"
+          >
+            <path :d="path(outline)" :fill="`url(#cover-${entry.thing.piece.id})`" class="waiting" />
+          </svg>
+          <strong>{{ name }}</strong>
+          <span class="quiet">{{ size(entry) }}{{ entry.thing.assumed ? ', not measured' : '' }}</span>
+        </button>
+      </li>
+    </ul>
+  </section>
+</template>

@@ -1,0 +1,227 @@
+<script setup lang="ts">
+import { useElementSize, useEventListener } from '@vueuse/core'
+import { computed, ref, useTemplateRef } from 'vue'
+import { writeDimension, type UnitSystem } from '#core/measure/length.ts'
+import type { Body, Check, Outline, Setting, Way } from '#core/placement/index.ts'
+import type { Cover } from './materials.ts'
+
+/** The plan of a room with what stands in it, to scale: things are taken up and moved by the pointer, ways and tapes lie over it. */
+const { setting, bodies, under, covers, checks, ways, selectedId, show, units, extra } = defineProps<{
+  setting: Setting
+  bodies: readonly Body[]
+  /** Another layout that lies under this one. */
+  under: readonly Body[]
+  covers: ReadonlyMap<string, Cover>
+  checks: readonly Check[]
+  ways: readonly Way[]
+  selectedId: string
+  show: { readonly tape: boolean; readonly ways: boolean; readonly open: boolean }
+  units: UnitSystem
+  /** A rug that is tried, drawn over the floor. */
+  extra: Outline | null
+}>()
+const emit = defineEmits<{ pick: [id: string]; move: [id: string, by: { x: number; y: number }]; put: [] }>()
+const box = useTemplateRef<HTMLElement>('box')
+const { width } = useElementSize(box)
+const edgeMm = 260
+const bounds = computed(() => {
+  const xs = setting.outline.map(({ x }) => x)
+  const ys = setting.outline.map(({ y }) => y)
+  return {
+    left: Math.min(...xs) - edgeMm,
+    right: Math.max(...xs) + edgeMm,
+    low: Math.min(...ys) - edgeMm,
+    high: Math.max(...ys) + edgeMm,
+  }
+})
+const mostPx = 470
+const scale = computed(() => {
+  const { left, right, low, high } = bounds.value
+  return Math.min(Math.max(240, width.value) / (right - left), mostPx / (high - low))
+})
+defineExpose({ scale })
+const at = ({ x, y }: { x: number; y: number }): string => `${x.toFixed(1)} ${(-y).toFixed(1)}`
+const path = (points: Outline, isClosed = true): string =>
+  points.length === 0 ? '' : `M${points.map(at).join('L')}${isClosed ? 'Z' : ''}`
+/** Rugs lie under what stands. */
+const drawn = computed(() =>
+  bodies.toSorted(
+    (left, right) => Number(right.thing?.flat ?? false) - Number(left.thing?.flat ?? false) || left.top - right.top,
+  ),
+)
+const wrong = computed(() => {
+  const found = new Map<string, string>()
+  for (const { ids, weight } of checks)
+    if (weight === 'stop' || weight === 'look')
+      for (const id of ids) found.set(id, found.get(id) === 'stop' ? 'stop' : weight)
+  return found
+})
+const length = (mm: number): string => writeDimension(Math.round(mm), units)
+/** Tapes: those of what is held, or of everything that is not as it should be. */
+const tapes = computed(() =>
+  checks.flatMap(({ mm, from, to, weight, ids }) =>
+    mm !== null && from && to && (weight !== 'well' || ids.includes(selectedId))
+      ? [
+          {
+            key: `${ids.join()} ${mm}`,
+            d: `M${at(from)}L${at(to)}`,
+            text: length(mm),
+            x: (from.x + to.x) / 2,
+            y: -(from.y + to.y) / 2,
+            weight,
+          },
+        ]
+      : [],
+  ),
+)
+const narrow = computed(() =>
+  ways.flatMap(({ from, to, clearMm, isWide, narrowest }) =>
+    isWide || !narrowest
+      ? []
+      : [
+          {
+            key: `${from.id} ${to.id}`,
+            d: `M${at(narrowest.from)}L${at(narrowest.to)}`,
+            text: length(clearMm),
+            x: (narrowest.from.x + narrowest.to.x) / 2,
+            y: -(narrowest.from.y + narrowest.to.y) / 2,
+          },
+        ],
+  ),
+)
+const middleOf = ({ outline }: Body): { x: number; y: number } => {
+  const xs = outline.map(({ x }) => x)
+  const ys = outline.map(({ y }) => y)
+  return { x: (Math.min(...xs) + Math.max(...xs)) / 2, y: -(Math.min(...ys) + Math.max(...ys)) / 2 }
+}
+
+const grip = ref<{ id: string; x: number; y: number } | null>(null)
+let wasMoved = false
+function take(id: string, event: PointerEvent): void {
+  if (event.button !== 0) return
+  grip.value = { id, x: event.clientX, y: event.clientY }
+  wasMoved = false
+  emit('pick', id)
+}
+useEventListener(window, 'pointermove', (event: PointerEvent) => {
+  const hand = grip.value
+  if (!hand) return
+  const [dx, dy] = [event.clientX - hand.x, event.clientY - hand.y]
+  if (!wasMoved && Math.hypot(dx, dy) < 4) return
+  wasMoved = true
+  grip.value = { id: hand.id, x: event.clientX, y: event.clientY }
+  emit('move', hand.id, { x: dx / scale.value, y: -dy / scale.value })
+})
+useEventListener(window, 'pointerup', () => {
+  if (grip.value && wasMoved) emit('put')
+  grip.value = null
+})
+const short = (name: string): string => (name.length > 22 ? `${name.slice(0, 21)}…` : name)
+</script>
+
+<template>
+  <div ref="box" class="plan">
+    <svg
+      :viewBox="`${bounds.left} ${-bounds.high} ${bounds.right - bounds.left} ${bounds.high - bounds.low}`"
+      :width="(bounds.right - bounds.left) * scale"
+      :height="(bounds.high - bounds.low) * scale"
+      :style="{ fontSize: `${12 / scale}px` }"
+      role="group"
+      aria-label="The plan"
+      @click.self="emit('pick', '')"
+    >
+      <defs>
+        <pattern
+          v-for="cover in covers.values()"
+          :id="`cover-${cover.id}`"
+          :key="cover.id"
+          patternUnits="userSpaceOnUse"
+          width="900"
+          height="900"
+        >
+          <rect width="900" height="900" :fill="cover.hex" />
+          <image v-if="cover.tile" :href="cover.tile" width="900" height="900" preserveAspectRatio="none" />
+        </pattern>
+        <pattern
+          id="plan-way"
+          patternUnits="userSpaceOnUse"
+          :width="9 / scale"
+          :height="9 / scale"
+          patternTransform="rotate(45)"
+        >
+          <line x1="0" y1="0" x2="0" :y2="9 / scale" class="way-hatch" />
+        </pattern>
+      </defs>
+      <path :d="path(setting.outline)" class="plan-floor" @click="emit('pick', '')" />
+      <template v-for="{ row, outline } in setting.room.zones" :key="row.id">
+        <g v-if="outline" class="plan-zone">
+          <path :d="path(outline)" />
+          <text :x="outline[3]?.x" :y="-(outline[3]?.y ?? 0)" :dx="6 / scale" :dy="-6 / scale">{{ row.name }}</text>
+        </g>
+      </template>
+      <path v-for="body in under" :key="body.id" :d="path(body.outline)" class="plan-under" />
+      <path v-for="built in setting.built" :key="built.id" :d="path(built.outline)" class="plan-built" />
+      <g
+        v-for="body in drawn"
+        :key="body.id"
+        class="plan-thing"
+        :class="{ taken: body.id === selectedId, stop: wrong.get(body.id) === 'stop', above: body.low > 1900 }"
+        tabindex="0"
+        role="button"
+        :aria-label="body.name"
+        :aria-pressed="body.id === selectedId"
+        @pointerdown="take(body.id, $event)"
+        @focus="emit('pick', body.id)"
+      >
+        <path :d="path(body.outline)" :fill="body.thing ? `url(#cover-${body.thing.piece.id})` : '#fff'" />
+      </g>
+      <path v-if="extra" :d="path(extra)" class="plan-open" />
+      <template v-if="show.open">
+        <template v-for="body in bodies" :key="body.id">
+          <path v-for="state in body.open" :key="state.name" :d="path(state.outline)" class="plan-open" />
+        </template>
+      </template>
+      <g v-if="show.ways" class="plan-ways">
+        <path
+          v-for="way in ways"
+          :key="`${way.from.id} ${way.to.id}`"
+          :d="path(way.path, false)"
+          :stroke-width="way.clearMm"
+          stroke="url(#plan-way)"
+        />
+      </g>
+      <path v-for="door in setting.doors" :key="door.id" :d="path(door.segment, false)" class="plan-gap" />
+      <path
+        v-for="door in setting.doors.filter(({ swing }) => swing)"
+        :key="`${door.id} swing`"
+        :d="path(door.swing ?? [])"
+        class="plan-swing"
+      />
+      <path :d="path(setting.outline)" class="plan-wall" />
+      <path v-for="door in setting.doors" :key="`${door.id} gap`" :d="path(door.segment, false)" class="plan-gap" />
+      <path v-for="window in setting.windows" :key="window.id" :d="path(window.segment, false)" class="plan-window" />
+      <g v-if="show.tape || selectedId" class="plan-tapes">
+        <g v-for="tape in tapes" :key="tape.key" :class="tape.weight">
+          <path :d="tape.d" />
+          <text :x="tape.x" :y="tape.y" dy="0.35em">{{ tape.text }}</text>
+        </g>
+      </g>
+      <g v-if="show.ways" class="plan-tapes">
+        <g v-for="tape in narrow" :key="tape.key" class="look">
+          <path :d="tape.d" />
+          <text :x="tape.x" :y="tape.y" dy="0.35em">{{ tape.text }}</text>
+        </g>
+      </g>
+      <text
+        v-for="body in drawn"
+        :key="`${body.id} name`"
+        class="plan-name"
+        :x="middleOf(body).x"
+        :y="middleOf(body).y"
+        :dy="body.thing?.flat ? '1.6em' : '0.35em'"
+      >
+        {{ short(body.name) }}
+      </text>
+    </svg>
+  </div>
+</template>

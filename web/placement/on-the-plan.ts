@@ -1,0 +1,116 @@
+import { computed, ref, shallowRef, watch, type Ref } from 'vue'
+import { rowsOf } from '#core/makeover/document.ts'
+import type { Row } from '#core/makeover/kinds.ts'
+import {
+  allChecks,
+  atTheDoor,
+  bareField,
+  bodiesIn,
+  bodyOf,
+  checksOf,
+  endsOf,
+  layoutOf,
+  layoutsOf,
+  settingOf,
+  thingsOf,
+  waysOf,
+  withBodies,
+  type Body,
+  type Standing,
+} from '#core/placement/index.ts'
+import { effectiveRules } from '#core/rulebook/rulebook.ts'
+import { roomsOf } from '#core/survey/index.ts'
+import { useMakeover } from '../stores/makeover.ts'
+
+/** A thing that is held and not put down yet: where it would stand. */
+export type Held = { readonly id: string; readonly pieceId: string; readonly number: number; readonly at: Standing }
+
+/** What of the placement is looked at: a room with its layout, what stands there, and what is held, checked as it moves. */
+export function useOnThePlan(roomAsked: Ref<string>, layoutAsked: Ref<string>) {
+  const makeover = useMakeover()
+  const rules = computed(() => makeover.reckoning?.practice.rules ?? effectiveRules())
+  const rooms = computed(() =>
+    makeover.opened ? roomsOf(makeover.opened.makeover, rules.value).filter(({ outline }) => outline.length > 2) : [],
+  )
+  const room = computed(() => rooms.value.find(({ id }) => id === roomAsked.value) ?? rooms.value[0] ?? null)
+  const setting = computed(() => (room.value ? settingOf(room.value) : null))
+  const things = computed(() => (makeover.opened ? thingsOf(makeover.opened.makeover, rules.value) : new Map()))
+  const layouts = computed(() =>
+    makeover.opened && room.value ? layoutsOf(makeover.opened.makeover, room.value.id) : [],
+  )
+  const layout = computed(
+    (): Row<'layout'> | null =>
+      layouts.value.find(({ id }) => id === layoutAsked.value) ??
+      (makeover.opened && room.value ? layoutOf(makeover.opened.makeover, room.value.id) : null),
+  )
+  const standing = computed(() =>
+    makeover.opened && layout.value ? bodiesIn(makeover.opened.makeover, layout.value.id, things.value) : [],
+  )
+  const waiting = computed(() =>
+    makeover.opened && room.value
+      ? atTheDoor(makeover.opened.makeover, room.value.id, layout.value?.id ?? null, things.value)
+      : [],
+  )
+  const held = shallowRef<Held | null>(null)
+  const heldBody = computed((): Body | null => {
+    const hand = held.value
+    const thing = hand && things.value.get(hand.pieceId)
+    return hand && thing ? bodyOf(thing, hand.id, hand.at, hand.number) : null
+  })
+  /** All but what is held. */
+  const rest = computed(() => {
+    const id = held.value?.id
+    return id === undefined ? standing.value : standing.value.filter((body) => body.id !== id)
+  })
+  const bodies = computed(() => (heldBody.value ? [...rest.value, heldBody.value] : standing.value))
+
+  // what does not move with the hand is worked out once: the bare floor, the ends of the ways, and the floor with the rest on it
+  const bare = computed(() => (setting.value ? bareField(setting.value) : null))
+  const ends = computed(() =>
+    setting.value && bare.value ? endsOf(setting.value, bare.value.grid) : { doors: [], zones: [] },
+  )
+  const solids = computed(() => [...rest.value, ...(setting.value?.built ?? [])])
+  const floor = computed(() => (bare.value ? withBodies(bare.value, solids.value) : null))
+  const ways = computed(() => {
+    if (!setting.value || !floor.value) return []
+    const [field, all] = heldBody.value
+      ? [withBodies(floor.value, [heldBody.value], solids.value.length), [...solids.value, heldBody.value]]
+      : [floor.value, solids.value]
+    return waysOf(setting.value, field, all, rules.value['place.way-main'], ends.value)
+  })
+  const selectedId = ref('')
+  watch([room, layout], () => (held.value = null))
+  const selected = computed(() => bodies.value.find(({ id }) => id === selectedId.value) ?? null)
+  const checks = computed(() => {
+    if (!setting.value) return []
+    return heldBody.value
+      ? checksOf(setting.value, bodies.value, heldBody.value, rules.value)
+      : allChecks(setting.value, bodies.value, rules.value)
+  })
+  const rowOf = (id: string): Row<'standing'> | undefined => makeover.opened?.makeover.rows.standing[id]
+  const allRows = computed(() =>
+    makeover.opened
+      ? rowsOf(makeover.opened.makeover, 'standing').filter((row) => row.layoutId === layout.value?.id)
+      : [],
+  )
+  return {
+    rules,
+    rooms,
+    room,
+    setting,
+    things,
+    layouts,
+    layout,
+    standing,
+    waiting,
+    held,
+    bodies,
+    ways,
+    selectedId,
+    selected,
+    checks,
+    rowOf,
+    allRows,
+  }
+}
+export type OnThePlan = ReturnType<typeof useOnThePlan>
