@@ -911,6 +911,28 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
       m2: null,
     }),
   ])
+  const rows = [
+    ...[1700, 2900, 4100, 5300, 6500].map((x) => [x, -1170] as const),
+    ...[2300, 3500, 4700, 5900].map((x) => [x, -3100] as const),
+  ]
+  say('Asked how the benches come', [
+    ...told.sized({ 'Bay benches': [3200, 520, 880] }),
+    add('footprint', newId(), {
+      ...blank.footprint,
+      pieceId: idOf('piece', 'Bay benches'),
+      packedWidthMm: 3260,
+      packedDepthMm: 600,
+      packedHeightMm: 940,
+    }),
+  ])
+  say(
+    'Tried where things stand',
+    told.furnish('As it will be', told.room(), {
+      'Long dresser': [[266, -1700, 90]],
+      'Tables for two': rows,
+      'Stacking chairs': rows.flatMap(([x, y]) => [[x, y + 490, 0] as const, [x, y - 490, 180] as const]),
+    }),
+  )
   const worn = done('Grey boards', {})
   say(
     'Laid the boards to look at them',

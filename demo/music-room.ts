@@ -910,5 +910,57 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
     ),
   )
   told.bringToNeed('Counted the rolls', 'Reed paper')
+  say(
+    'Measured what was not measured',
+    told.sized({
+      'Cup table': [450, 450, 480],
+      'Reading lamps, long arm': [300, 300, 1500],
+      'Low lamp by the bench': [280, 280, 620],
+    }),
+  )
+  say('Said how the bench opens, and the shape of the table', [
+    add('openState', newId(), {
+      ...blank.openState,
+      pieceId: idOf('piece', 'Listening bench'),
+      name: 'pulled out for a guest',
+      frontMm: 720,
+      heightMm: 420,
+    }),
+    add('footprint', newId(), { ...blank.footprint, pieceId: idOf('piece', 'Cup table'), shape: 'round' }),
+  ])
+  const rug: [number, number, number] = [4200, -3400, 90]
+  const cabinet: [number, number, number] = [212, -1800, 90]
+  say(
+    'Tried where things stand',
+    told.furnish('As it will be', told.room(), {
+      'Rug under the players': [rug],
+      'Playing stools': [
+        [3600, -3400, 90],
+        [4800, -3400, 270],
+      ],
+      'Listening bench': [[5250, -232]],
+      'Music cabinet': [cabinet],
+      'Cup table': [[5000, -950]],
+      'Reading lamps, long arm': [
+        [3250, -2750],
+        [5350, -2750],
+      ],
+      'Low lamp by the bench': [[4120, -900]],
+    }),
+  )
+  say(
+    'Kept another layout',
+    told.furnish(
+      'Bench under the window',
+      told.room(),
+      {
+        'Rug under the players': [rug],
+        'Listening bench': [[3100, -1050, 180]],
+        'Music cabinet': [cabinet],
+        'Cup table': [[3100, -1750]],
+      },
+      false,
+    ),
+  )
   return { makeoverId: told.makeoverId, changeSets: told.changeSets, studio: told.studioAfter() }
 }

@@ -662,5 +662,25 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
     }),
     ...sold('Planed batten, 12 ft', { lengthMm: 3657.6, thickMm: 19.05, kerfMm: 3 }),
   ])
+  say(
+    'Measured what was not measured',
+    told.sized({
+      'Wicker chairs': [540, 560, 850],
+      'Armchair by the stove': [780, 800, 900],
+      'Rag rug by the stove': [900, 1500, 10],
+    }),
+  )
+  say(
+    'Drew what stands where',
+    told.furnish('As it is', told.room(), {
+      'Long table': [[2500, -1500]],
+      'Wicker chairs': [
+        ...[1500, 2500, 3500].map((x) => [x, -980, 0] as const),
+        ...[1500, 2500, 3500].map((x) => [x, -2020, 180] as const),
+      ],
+      'Armchair by the stove': [[640, -3150, 90]],
+      'Rag rug by the stove': [[1660, -2850, 0]],
+    }),
+  )
   return { makeoverId: told.makeoverId, changeSets: told.changeSets, studio: told.studioAfter() }
 }

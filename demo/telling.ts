@@ -219,6 +219,37 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
     ),
   ]
 
+  /** Where things of a room stand in a layout: of several of one piece each in turn. Sizes are of what nobody measured. */
+  function furnish(
+    layoutName: string,
+    roomId: string,
+    places: Readonly<Record<string, readonly (readonly [x: number, y: number, turn?: number])[]>>,
+    inForce = true,
+  ): Operation[] {
+    const layoutId = newId()
+    return [
+      add('layout', layoutId, { ...blank.layout, roomId, name: layoutName, place: 0, inForce }),
+      ...Object.entries(places).flatMap(([name, all]) =>
+        all.map(([xMm, yMm, turnDeg = 0], at) =>
+          add('standing', newId(), {
+            ...blank.standing,
+            layoutId,
+            pieceId: idOf('piece', name),
+            number: at + 1,
+            xMm,
+            yMm,
+            turnDeg,
+          }),
+        ),
+      ),
+    ]
+  }
+  /** How large things are that nobody measured. */
+  const sized = (sizes: Readonly<Record<string, readonly [number, number, number]>>): Operation[] =>
+    Object.entries(sizes).map(([name, [widthMm, depthMm, heightMm]]) =>
+      change('piece', name, { widthMm, depthMm, heightMm }),
+    )
+
   /** A sample of a finish, and each look at it: on which wall (by its place), by which light, what was said by whom. */
   function sample(
     finishName: string,
@@ -486,6 +517,8 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
     sold,
     bringToNeed,
     reach,
+    furnish,
+    sized,
     plan,
     order,
     pay,

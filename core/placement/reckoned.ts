@@ -2,10 +2,12 @@
 import { headOf, rowsOf, type Makeover } from '../makeover/document.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import type { Room } from '../survey/index.ts'
-import { atTheDoor, bodiesIn, layoutOf, thingsOf, type Body } from './bodies.ts'
+import { atTheDoor, bodiesIn, layoutOf, thingsOf, type Body, type Thing } from './bodies.ts'
 import { allChecks, type Check } from './checks.ts'
 import { bareField, withBodies } from './clearance.ts'
+import { islandsIn } from './rugs.ts'
 import { settingOf } from './setting.ts'
+import { carriedIn, stagesTo, type CarriedIn } from './way-in.ts'
 import { waysOf, type Way } from './ways.ts'
 
 export type RoomPlaced = {
@@ -17,6 +19,10 @@ export type RoomPlaced = {
   readonly waiting: number
   readonly checks: readonly Check[]
   readonly ways: readonly Way[]
+  /** What does not go in by the way it has to take. */
+  readonly stuck: readonly CarriedIn[]
+  /** Rugs that lie under no leg of the group they lie under. */
+  readonly islands: readonly Body[]
 }
 
 export function placedIn(makeover: Makeover, rooms: readonly Room[], rules: Rules): RoomPlaced[] {
@@ -26,7 +32,20 @@ export function placedIn(makeover: Makeover, rooms: readonly Room[], rules: Rule
     const layout = layoutOf(makeover, room.id)
     const waiting = atTheDoor(makeover, room.id, layout?.id ?? null, things).length
     const setting = settingOf(room)
-    const none = { roomId: room.id, layoutId: layout?.id ?? null, waiting, bodies: [], checks: [], ways: [] }
+    const stages = stagesTo(makeover, room)
+    const none = {
+      roomId: room.id,
+      layoutId: layout?.id ?? null,
+      waiting,
+      bodies: [],
+      checks: [],
+      ways: [],
+      islands: [],
+      stuck: [...things.values()]
+        .filter((thing) => thing.piece.roomId === room.id && isKnown(thing) && comesIn(makeover, thing))
+        .map((thing) => carriedIn(thing, stages))
+        .filter(({ goes }) => !goes),
+    }
     if (!layout || !setting) return none
     const bodies = bodiesIn(makeover, layout.id, things)
     if (bodies.length === 0) return none
@@ -35,9 +54,18 @@ export function placedIn(makeover: Makeover, rooms: readonly Room[], rules: Rule
       ...none,
       bodies,
       checks: allChecks(setting, bodies, rules),
+      islands: islandsIn(bodies, rules),
       ways: waysOf(setting, withBodies(bareField(setting), solids), solids, rules['place.way-main']),
     }
   })
+}
+
+/** Somebody measured it, or said how it is packed. */
+const isKnown = ({ assumed, footprint }: Thing): boolean => !assumed || footprint?.packedWidthMm != null
+/** What is there already is not carried in. */
+function comesIn(makeover: Makeover, { piece }: Thing): boolean {
+  const chosen = piece.chosenId === null ? undefined : makeover.rows.candidate[piece.chosenId]
+  return chosen?.source !== 'owned'
 }
 
 /** How many of the things of a makeover stand somewhere, as a share. */

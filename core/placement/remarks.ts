@@ -7,6 +7,7 @@ import { insideOf } from './apart.ts'
 import type { Check } from './checks.ts'
 import { remark } from './catalogue.ts'
 import type { RoomPlaced } from './reckoned.ts'
+import type { CarriedIn } from './way-in.ts'
 import type { Way } from './ways.ts'
 import { said, type Telling } from './words.ts'
 
@@ -19,7 +20,29 @@ export function placementRemarks(makeover: Makeover, placed: readonly RoomPlaced
       ...room.checks.flatMap((check) => ofCheck(makeover, check, telling)),
       ...room.ways.flatMap((way) => ofWay(makeover, way, rules, units)),
       ...unserved(makeover, room),
+      ...room.stuck.map((carried) => stuck(carried, units)),
+      ...room.islands.map((rug) =>
+        remark({
+          code: 'island',
+          subjects: subjectsOf(makeover, [rug.id]),
+          title: `${rug.name} is an island`,
+          sentence: `It lies under the table and reaches under no front leg about it. Take a larger one, which reaches ${citeRule('rug.under', rules, units)} under them, or draw the seats in.`,
+          numbers: [rug.at.xMm, rug.at.yMm],
+        }),
+      ),
     ]
+  })
+}
+
+function stuck({ thing, passed }: CarriedIn, units: UnitSystem): Remark {
+  const [tight] = passed.filter(({ pose }) => pose === null)
+  const misses = writeLength(Math.ceil(tight?.missesMm ?? 0), units)
+  return remark({
+    code: 'tight',
+    subjects: [{ kind: 'piece', id: thing.piece.id }],
+    title: `${thing.piece.name}: the way in is too tight`,
+    sentence: `At ${tight?.stage.name ?? 'the way in'} it misses by ${misses}, whichever way it is held. Ask whether it comes in parts or its legs come off, look for another way in, or choose a smaller one.`,
+    numbers: [tight?.missesMm ?? 0],
   })
 }
 

@@ -89,6 +89,8 @@ export function measuredFrom(
       mm: offWall(outline, segment),
       way: inward(segment),
     }))
+    // a wall that looks the other way is behind another one
+    .filter(({ mm }) => mm > -50)
     .toSorted((left, right) => left.mm - right.mm)
   const [first] = all
   if (!first) return []

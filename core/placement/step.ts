@@ -17,9 +17,9 @@ export const step = {
     part({
       name: 'placed',
       reads: {
-        rows: ['piece', 'openState'],
+        rows: ['piece', 'openState', 'passage'],
         figures: ['makeover', 'candidate', 'layout', 'standing', 'footprint'],
-        rules: ['place.'],
+        rules: ['place.', 'rug.'],
         parts: ['rooms'],
       },
       reckon: ({ makeover, practice, parts }: Given<{ rooms: readonly Room[] }>): readonly RoomPlaced[] =>
@@ -28,7 +28,7 @@ export const step = {
   ],
   remarks: part({
     name: 'remarks of the placement',
-    reads: { rows: ['zone', 'piece'], figures: ['makeover'], rules: ['place.'], parts: ['placed'] },
+    reads: { rows: ['zone', 'piece'], figures: ['makeover'], rules: ['place.', 'rug.'], parts: ['placed'] },
     reckon: ({ makeover, practice, parts }: Given<{ placed: readonly RoomPlaced[] }>) =>
       placementRemarks(makeover, parts.placed, practice.rules),
   }),

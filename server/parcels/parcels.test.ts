@@ -82,6 +82,7 @@ describe('export, import, export', () => {
         )
       }
     },
+    120_000,
   )
   it('with its history shows any earlier moment there as here, told by whoever did it', async () => {
     const stranger = await person(there)

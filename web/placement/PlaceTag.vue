@@ -7,11 +7,12 @@ import { useEntry } from '../stores/entry.ts'
 import type { OnThePlan } from './on-the-plan.ts'
 
 /** A thing where it stands: how far from two walls, how it opens, and what is held against it, as on a tape. */
-const { body, plan, cures } = defineProps<{
+const { body, plan, incurable, keyOf } = defineProps<{
   body: Body
   plan: OnThePlan
-  /** Words for the least move that cures a check, by the check’s place in the list; null where none is found. */
-  cures: ReadonlyMap<string, string | null>
+  /** The checks that no move cures, by their keys. */
+  incurable: ReadonlySet<string>
+  keyOf: (check: Check) => string
 }>()
 const emit = defineEmits<{
   cure: [check: Check]
@@ -23,6 +24,7 @@ const emit = defineEmits<{
 }>()
 const entry = useEntry()
 const length = (mm: number): string => writeLength(Math.round(mm), entry.value.units)
+const reach = computed(() => length(plan.rules.value['cure.reach']))
 const row = computed(() => plan.rowOf(body.id))
 const distances = computed(() => (plan.setting.value ? measuredFrom(plan.setting.value, body) : []))
 const names = computed(() => new Map(plan.bodies.value.map(({ id, name }) => [id, name])))
@@ -31,7 +33,7 @@ const found = computed(() =>
     .filter(({ ids }) => ids.includes(body.id))
     .map((check) => ({
       check,
-      key: `${check.code} ${check.ids.join(' ')} ${check.about}`,
+      key: keyOf(check),
       weight: check.weight,
       ...said(check, {
         rules: plan.rules.value,
@@ -69,10 +71,8 @@ const found = computed(() =>
     <p v-for="{ check, key, weight, title, sentence } in found" :key="key">
       <RemarkMark v-if="weight !== 'well'" :weight="weight" /> <strong>{{ title }}.</strong> {{ sentence }}
       <template v-if="weight === 'stop' || weight === 'look'">
-        <span v-if="cures.get(key) === null" class="quiet">No move of up to 600 mm cures it.</span>
-        <button v-else type="button" class="word" @click="emit('cure', check)">
-          {{ cures.get(key) ?? 'The least move' }}
-        </button>
+        <span v-if="incurable.has(key)" class="quiet">No move within {{ reach }} cures it.</span>
+        <button v-else type="button" class="word" @click="emit('cure', check)">The least move that cures it</button>
       </template>
     </p>
   </template>

@@ -6,7 +6,7 @@ import type { Body, Check, Outline, Setting, Way } from '#core/placement/index.t
 import type { Cover } from './materials.ts'
 
 /** The plan of a room with what stands in it, to scale: things are taken up and moved by the pointer, ways and tapes lie over it. */
-const { setting, bodies, under, covers, checks, ways, selectedId, show, units, extra } = defineProps<{
+const { setting, bodies, under, covers, checks, ways, selectedId, show, units, extra, look } = defineProps<{
   setting: Setting
   bodies: readonly Body[]
   /** Another layout that lies under this one. */
@@ -19,6 +19,8 @@ const { setting, bodies, under, covers, checks, ways, selectedId, show, units, e
   units: UnitSystem
   /** A rug that is tried, drawn over the floor. */
   extra: Outline | null
+  /** Where an eye is, and what it does not see. */
+  look: { readonly eye: { readonly x: number; readonly y: number }; readonly hidden: ReadonlySet<string> } | null
 }>()
 const emit = defineEmits<{ pick: [id: string]; move: [id: string, by: { x: number; y: number }]; put: [] }>()
 const box = useTemplateRef<HTMLElement>('box')
@@ -95,6 +97,33 @@ const middleOf = ({ outline }: Body): { x: number; y: number } => {
   return { x: (Math.min(...xs) + Math.max(...xs)) / 2, y: -(Math.min(...ys) + Math.max(...ys)) / 2 }
 }
 
+/** A zone is named at its lower left. */
+const nameAt = (outline: Outline): { x: number; y: number } => ({
+  x: Math.max(bounds.value.left + edgeMm, Math.min(...outline.map(({ x }) => x))),
+  y: -Math.max(bounds.value.low + edgeMm, Math.min(...outline.map(({ y }) => y))),
+})
+/** Names lie on their things; one that would run into another is left to the tag. */
+const names = computed(() => {
+  const put: { x: number; y: number; half: number }[] = []
+  const px = scale.value
+  return drawn.value
+    .toSorted((left, right) => Number(right.id === selectedId) - Number(left.id === selectedId))
+    .flatMap((body) => {
+      const { x, y } = middleOf(body)
+      const text = short(body.name)
+      const place = { x: x * px, y: (y + (body.thing?.flat ? 22 / px : 0)) * px, half: text.length * 3.4 }
+      // a name that is far wider than its thing would lie over its neighbours
+      const xs = body.outline.map((point) => point.x)
+      const isWide = place.half * 2 > (Math.max(...xs) - Math.min(...xs)) * px * 1.8
+      const meets =
+        (isWide && drawn.value.length > 14 && body.id !== selectedId) ||
+        put.some((known) => Math.abs(known.y - place.y) < 15 && Math.abs(known.x - place.x) < known.half + place.half)
+      if (meets) return []
+      put.push(place)
+      return [{ id: body.id, text, x, y: place.y / px }]
+    })
+})
+
 const grip = ref<{ id: string; x: number; y: number } | null>(null)
 let wasMoved = false
 function take(id: string, event: PointerEvent): void {
@@ -116,19 +145,25 @@ useEventListener(window, 'pointerup', () => {
   if (grip.value && wasMoved) emit('put')
   grip.value = null
 })
+/** A click on the bare floor lets go; the end of a drag is none. */
+function letGo(): void {
+  if (!wasMoved) emit('pick', '')
+  wasMoved = false
+}
 const short = (name: string): string => (name.length > 22 ? `${name.slice(0, 21)}…` : name)
 </script>
 
 <template>
   <div ref="box" class="plan">
     <svg
+      class="plan-sheet"
       :viewBox="`${bounds.left} ${-bounds.high} ${bounds.right - bounds.left} ${bounds.high - bounds.low}`"
       :width="(bounds.right - bounds.left) * scale"
       :height="(bounds.high - bounds.low) * scale"
       :style="{ fontSize: `${12 / scale}px` }"
       role="group"
       aria-label="The plan"
-      @click.self="emit('pick', '')"
+      @click.self="letGo"
     >
       <defs>
         <pattern
@@ -142,6 +177,7 @@ const short = (name: string): string => (name.length > 22 ? `${name.slice(0, 21)
           <rect width="900" height="900" :fill="cover.hex" />
           <image v-if="cover.tile" :href="cover.tile" width="900" height="900" preserveAspectRatio="none" />
         </pattern>
+        <clipPath id="plan-room"><path :d="path(setting.outline)" /></clipPath>
         <pattern
           id="plan-way"
           patternUnits="userSpaceOnUse"
@@ -152,11 +188,11 @@ const short = (name: string): string => (name.length > 22 ? `${name.slice(0, 21)
           <line x1="0" y1="0" x2="0" :y2="9 / scale" class="way-hatch" />
         </pattern>
       </defs>
-      <path :d="path(setting.outline)" class="plan-floor" @click="emit('pick', '')" />
+      <path :d="path(setting.outline)" class="plan-floor" @click="letGo" />
       <template v-for="{ row, outline } in setting.room.zones" :key="row.id">
         <g v-if="outline" class="plan-zone">
           <path :d="path(outline)" />
-          <text :x="outline[3]?.x" :y="-(outline[3]?.y ?? 0)" :dx="6 / scale" :dy="-6 / scale">{{ row.name }}</text>
+          <text :x="nameAt(outline).x" :y="nameAt(outline).y" :dx="6 / scale" :dy="-6 / scale">{{ row.name }}</text>
         </g>
       </template>
       <path v-for="body in under" :key="body.id" :d="path(body.outline)" class="plan-under" />
@@ -165,7 +201,12 @@ const short = (name: string): string => (name.length > 22 ? `${name.slice(0, 21)
         v-for="body in drawn"
         :key="body.id"
         class="plan-thing"
-        :class="{ taken: body.id === selectedId, stop: wrong.get(body.id) === 'stop', above: body.low > 1900 }"
+        :class="{
+          taken: body.id === selectedId,
+          stop: wrong.get(body.id) === 'stop',
+          above: body.low > 1900,
+          unseen: look?.hidden.has(body.id),
+        }"
         tabindex="0"
         role="button"
         :aria-label="body.name"
@@ -181,7 +222,7 @@ const short = (name: string): string => (name.length > 22 ? `${name.slice(0, 21)
           <path v-for="state in body.open" :key="state.name" :d="path(state.outline)" class="plan-open" />
         </template>
       </template>
-      <g v-if="show.ways" class="plan-ways">
+      <g v-if="show.ways" class="plan-ways" clip-path="url(#plan-room)">
         <path
           v-for="way in ways"
           :key="`${way.from.id} ${way.to.id}`"
@@ -199,6 +240,7 @@ const short = (name: string): string => (name.length > 22 ? `${name.slice(0, 21)
       />
       <path :d="path(setting.outline)" class="plan-wall" />
       <path v-for="door in setting.doors" :key="`${door.id} gap`" :d="path(door.segment, false)" class="plan-gap" />
+      <circle v-if="look" :cx="look.eye.x" :cy="-look.eye.y" :r="7 / scale" class="plan-eye" />
       <path v-for="window in setting.windows" :key="window.id" :d="path(window.segment, false)" class="plan-window" />
       <g v-if="show.tape || selectedId" class="plan-tapes">
         <g v-for="tape in tapes" :key="tape.key" :class="tape.weight">
@@ -212,15 +254,8 @@ const short = (name: string): string => (name.length > 22 ? `${name.slice(0, 21)
           <text :x="tape.x" :y="tape.y" dy="0.35em">{{ tape.text }}</text>
         </g>
       </g>
-      <text
-        v-for="body in drawn"
-        :key="`${body.id} name`"
-        class="plan-name"
-        :x="middleOf(body).x"
-        :y="middleOf(body).y"
-        :dy="body.thing?.flat ? '1.6em' : '0.35em'"
-      >
-        {{ short(body.name) }}
+      <text v-for="name in names" :key="name.id" class="plan-name" :x="name.x" :y="name.y" dy="0.35em">
+        {{ name.text }}
       </text>
     </svg>
   </div>

@@ -4,7 +4,15 @@ import { rowsOf, type Makeover } from '#core/makeover/document.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { remove } from '#core/makeover/change.ts'
 import { measuredFrom, placeOffWalls, type Body, type Setting } from '#core/placement/index.ts'
-import { choiceField, distanceField, maybeLengthField, numberField, textField, yesField } from '../parts/form.ts'
+import {
+  choiceField,
+  distanceField,
+  lengthField,
+  maybeLengthField,
+  numberField,
+  textField,
+  yesField,
+} from '../parts/form.ts'
 import { asOptions, rowForm } from '../parts/rowform.ts'
 import type { Entry } from '../stores/entry.ts'
 
@@ -203,5 +211,28 @@ export function layoutForm({ makeover }: PlacementSetting, roomId: string) {
       rowsOf(makeover, 'standing')
         .filter((standing) => standing.layoutId === row.id)
         .map((standing) => remove('standing', standing)),
+  })
+}
+
+/** A size that rugs are sold in, or one of the usual ones that is left out. */
+export function rugSizeForm({ entry }: PlacementSetting) {
+  return rowForm({
+    kind: 'rugSize',
+    title: (row) => (row ? 'A size of rug' : 'A further size of rug'),
+    fields: (row) => ({
+      widthMm: lengthField(entry, row?.widthMm ?? null),
+      lengthMm: lengthField(entry, row?.lengthMm ?? null),
+      leftOut: yesField(row?.leftOut ?? false),
+    }),
+    layout: [
+      [
+        { key: 'widthMm', label: 'Wide', unit: entry.unit },
+        { key: 'lengthMm', label: 'Long', unit: entry.unit },
+        { key: 'leftOut', label: 'It is not to be had: leave it out', as: 'yes' },
+      ],
+    ],
+    toRow: (read) => read,
+    sentence: ({ leftOut }) => (leftOut ? 'Left a size of rug out' : 'Took in a size of rug'),
+    removed: () => 'Took a size of rug away',
   })
 }

@@ -1,0 +1,213 @@
+/**
+ * The sizes that rugs are sold in, run through against the group that stands there: how many legs each reaches, how much floor stays
+ * bare, and whether it is an island. Lengths in mm.
+ */
+import type { Minor } from '../money/minor.ts'
+import type { Rules } from '../rulebook/rulebook.ts'
+import type { Point } from '../survey/index.ts'
+import { gapBetween, insideOf, segmentsOf } from './apart.ts'
+import type { Body } from './bodies.ts'
+import type { Setting } from './setting.ts'
+import { rectangleAbout, stood, type Outline, type Standing } from './shapes.ts'
+import { isSofa } from './sides.ts'
+
+const foot = 304.8
+/** The usual sizes in feet and in centimetres; runners last. Common practice of the trade. */
+const usualFeet = [
+  [2, 3],
+  [3, 5],
+  [4, 6],
+  [5, 8],
+  [6, 9],
+  [8, 10],
+  [9, 12],
+  [10, 14],
+  [12, 15],
+  [2.5, 8],
+] as const
+const usualCm = [
+  [60, 90],
+  [120, 170],
+  [160, 230],
+  [200, 290],
+  [200, 300],
+  [240, 340],
+  [80, 250],
+] as const
+export type RugSize = {
+  readonly widthMm: number
+  readonly lengthMm: number
+  readonly priceMinor: Minor | null
+  readonly own: boolean
+}
+export const usualSizes = (units: 'metric' | 'feet and inches'): RugSize[] =>
+  (units === 'metric'
+    ? usualCm.map(([w, l]) => [w * 10, l * 10])
+    : usualFeet.map(([w, l]) => [w * foot, l * foot])
+  ).map(([widthMm = 0, lengthMm = 0]) => ({ widthMm, lengthMm, priceMinor: null, own: false }))
+
+export type Group = {
+  readonly kind: 'talk' | 'dining'
+  readonly members: readonly Body[]
+  readonly seats: readonly Body[]
+  readonly table: Body | null
+  /** The middle of the group, turned as it is turned. */
+  readonly at: Standing
+}
+export type Reach = 'none' | 'some front legs' | 'front legs' | 'all legs'
+export type RugTried = {
+  readonly size: RugSize
+  readonly at: Standing
+  readonly outline: Outline
+  readonly reach: Reach
+  /** The least floor that stays bare to a wall; below 0 it goes through one. */
+  readonly bareMm: number
+  /** How far it goes beyond the table at its least side; for a dining group. */
+  readonly beyondMm: number | null
+  readonly verdict: 'good' | 'an island' | 'too large' | 'too small for drawn chairs' | 'reaches some'
+}
+
+/** What stands together: a table with its chairs, else a sofa or seats with their low table. */
+export function groupsOf(bodies: readonly Body[]): Group[] {
+  const seats = bodies.filter(({ thing }) => thing?.kind === 'seat')
+  const near = (left: Body, right: Body, mm: number): boolean =>
+    gapBetween(segmentsOf(left.outline), segmentsOf(right.outline)).mm <= mm
+  const groups: Group[] = []
+  for (const table of bodies.filter(({ thing }) => thing?.kind === 'table')) {
+    const isHigh = table.top > 560
+    const about = seats.filter((seat) => (isHigh ? !isSofa(seat) : true) && near(seat, table, isHigh ? 500 : 900))
+    if (about.length === 0 || (isHigh && about.length < 2)) continue
+    const turned = about.find(isSofa) ?? table
+    groups.push({
+      kind: isHigh ? 'dining' : 'talk',
+      members: [table, ...about],
+      seats: about,
+      table,
+      at: middleOf([table, ...about], isHigh ? table.at.turnDeg : turned.at.turnDeg, isHigh ? table : null),
+    })
+  }
+  const grouped = new Set(groups.flatMap(({ members }) => members.map(({ id }) => id)))
+  const free = seats.filter((seat) => !grouped.has(seat.id))
+  const [sofa] = free.filter(isSofa)
+  if (sofa) {
+    const about = [sofa, ...free.filter((seat) => seat !== sofa && near(seat, sofa, 2400))]
+    groups.push({ kind: 'talk', members: about, seats: about, table: null, at: middleOf(about, sofa.at.turnDeg, null) })
+  }
+  return groups
+}
+/** The middle of the box about a group, as it is turned; a dining group is about its table. */
+function middleOf(members: readonly Body[], turnDeg: number, about: Body | null): Standing {
+  if (about) return { xMm: about.at.xMm, yMm: about.at.yMm, turnDeg }
+  const back = { xMm: 0, yMm: 0, turnDeg: -turnDeg }
+  const points = stood(
+    members.flatMap(({ outline }) => outline),
+    back,
+  )
+  const xs = points.map(({ x }) => x)
+  const ys = points.map(({ y }) => y)
+  const middle = stood([{ x: (Math.min(...xs) + Math.max(...xs)) / 2, y: (Math.min(...ys) + Math.max(...ys)) / 2 }], {
+    xMm: 0,
+    yMm: 0,
+    turnDeg,
+  })[0]
+  return { xMm: middle?.x ?? 0, yMm: middle?.y ?? 0, turnDeg }
+}
+
+/** How far a rug must reach under a seat for its front legs, and beyond it for all of them. */
+function legsOf(
+  { thing, at }: Body,
+  rules: Rules,
+): { readonly front: readonly Point[]; readonly back: readonly Point[] } {
+  const inset = thing?.footprint?.legsInMm ?? 40
+  const [x, y] = [(thing?.widthMm ?? 0) / 2 - inset, (thing?.depthMm ?? 0) / 2]
+  const under = -y + Math.max(rules['rug.under'], inset)
+  return {
+    front: stood(
+      [
+        { x: -x, y: under },
+        { x, y: under },
+      ],
+      at,
+    ),
+    back: stood(
+      [
+        { x: -x, y: y + rules['rug.beyond'] },
+        { x, y: y + rules['rug.beyond'] },
+      ],
+      at,
+    ),
+  }
+}
+
+function reachOf(outline: Outline, seats: readonly Body[], rules: Rules): Reach {
+  const held = seats.map((seat) => {
+    const { front, back } = legsOf(seat, rules)
+    return {
+      front: front.every((leg) => insideOf(leg, outline)),
+      all: [...front, ...back].every((leg) => insideOf(leg, outline)),
+    }
+  })
+  if (held.length > 0 && held.every(({ all }) => all)) return 'all legs'
+  if (held.length > 0 && held.every(({ front }) => front)) return 'front legs'
+  return held.some(({ front }) => front) ? 'some front legs' : 'none'
+}
+
+/** Rugs that lie under a group and reach under no front leg of it. */
+export function islandsIn(bodies: readonly Body[], rules: Rules): Body[] {
+  const groups = groupsOf(bodies)
+  return bodies.filter((rug) => {
+    if (!rug.thing?.flat) return false
+    const over = groups.filter(({ table, members }) => {
+      const middle = table ?? members[0]
+      return middle !== undefined && insideOf({ x: middle.at.xMm, y: middle.at.yMm }, rug.outline)
+    })
+    return (
+      over.length > 0 &&
+      over.every(({ kind, seats }) => kind === 'talk' && reachOf(rug.outline, seats, rules) === 'none')
+    )
+  })
+}
+
+/** One size under one group, laid along or across it, whichever reaches more; moved no further than its middle. */
+export function tryRug(setting: Setting, group: Group, size: RugSize, isSmallRoom: boolean, rules: Rules): RugTried {
+  const turns = [
+    [size.widthMm, size.lengthMm],
+    [size.lengthMm, size.widthMm],
+  ] as const
+  const ranks: Readonly<Record<Reach, number>> = { none: 0, 'some front legs': 1, 'front legs': 2, 'all legs': 3 }
+  const tried = turns.map(([wide, deep]) => {
+    const outline = stood(rectangleAbout(wide, deep), group.at)
+    const reach = reachOf(outline, group.seats, rules)
+    const through = outline.some((corner) => !insideOf(corner, setting.outline))
+    const gap = gapBetween(
+      segmentsOf(outline),
+      setting.walls.map(({ segment }) => segment),
+    ).mm
+    const table = group.table?.thing
+    const beyondMm =
+      group.kind === 'dining' && table ? Math.min((wide - table.widthMm) / 2, (deep - table.depthMm) / 2) : null
+    return { outline, reach, bareMm: through ? -gap : gap, beyondMm }
+  })
+  const best = tried.toSorted(
+    (left, right) =>
+      Number(left.bareMm < 0) - Number(right.bareMm < 0) ||
+      (right.beyondMm ?? 0) - (left.beyondMm ?? 0) ||
+      ranks[right.reach] - ranks[left.reach] ||
+      right.bareMm - left.bareMm,
+  )[0]
+  const { outline = [], reach = 'none', bareMm = 0, beyondMm = null } = best ?? {}
+  const least = rules[isSmallRoom ? 'rug.wall-small' : 'rug.wall']
+  const verdict: RugTried['verdict'] =
+    bareMm < least - 1
+      ? 'too large'
+      : beyondMm !== null
+        ? beyondMm >= rules['rug.dining'] - 1
+          ? 'good'
+          : 'too small for drawn chairs'
+        : reach === 'none'
+          ? 'an island'
+          : reach === 'some front legs'
+            ? 'reaches some'
+            : 'good'
+  return { size, at: group.at, outline, reach, bareMm, beyondMm, verdict }
+}

@@ -1,0 +1,96 @@
+/** Placement: things carried in, moved by hand and by keys, checked as they move; a cure; rugs, first sight and the way in. */
+import { expect, test, type Page } from '@playwright/test'
+import { clean, dialog, openMakeover, signIn, toStep } from './person.ts'
+
+const tag = (page: Page) => page.getByRole('region', { name: 'Thing' })
+const thing = (page: Page, name: string) =>
+  page.getByRole('group', { name: 'The plan' }).getByRole('button', { name, exact: true })
+
+test('a thing is moved by hand and by keys, its distances go with it, and it is put back at the door', async ({
+  page,
+}) => {
+  await signIn(page)
+  await openMakeover(page, /Music room/)
+  await toStep(page, 'Placement')
+  await expect(page.getByText('9 of 9 in their place')).toBeVisible()
+  await expect(page.getByText('Nothing waits')).toBeVisible()
+  const table = thing(page, 'Cup table')
+  await table.focus()
+  await expect(tag(page)).toContainText('Cup table')
+  await expect(tag(page)).toContainText(/it meets Cup table/)
+  await clean(page, 'the plan of a room')
+
+  // by keys: ten centimetres with Shift
+  const far = tag(page).locator('dd').first()
+  const before = await far.textContent()
+  await page.keyboard.press('Shift+ArrowDown')
+  await expect(far).not.toHaveText(before ?? '')
+  await expect(page.getByText('Saved').first()).toBeVisible()
+  await page.waitForTimeout(900) // it is put down once the keys rest
+  await page.keyboard.press('Control+z')
+  await expect(far).toHaveText(before ?? '')
+
+  // by hand: into the wall, and it is told
+  const box = await table.boundingBox()
+  if (!box) throw new Error('the table is drawn')
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 - 62, { steps: 6 })
+  await expect(tag(page)).toContainText(/stand in one place/)
+  await page.mouse.up()
+  await expect(page.getByText('Stop', { exact: true }).first()).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(far).toHaveText(before ?? '')
+
+  // the least move, made with one click
+  await tag(page).getByRole('button', { name: 'The least move that cures it' }).first().click()
+  await expect(page.getByText(/it meets Cup table/)).toHaveCount(0)
+  await page.keyboard.press('Control+z')
+  await expect(far).toHaveText(before ?? '')
+
+  await tag(page).getByRole('button', { name: 'Put it back at the door' }).click()
+  await expect(page.getByText('8 of 9 in their place')).toBeVisible()
+  await page.getByRole('button', { name: /^Place Cup table/ }).click()
+  await expect(page.getByText('9 of 9 in their place')).toBeVisible()
+
+  // where it stands, typed as it is measured
+  await tag(page).getByRole('button', { name: 'Say where' }).click()
+  await dialog(page).getByLabel('So far', { exact: true }).fill('600')
+  await dialog(page).getByRole('button', { name: 'Save' }).click()
+  await expect(dialog(page)).toBeHidden()
+  await expect(tag(page)).toContainText(/600\smm/)
+  // what crosses itself is said where it was typed
+  await tag(page).getByRole('button', { name: 'Its footprint' }).click()
+  await dialog(page).getByLabel('Seen from above').click({ force: true })
+  await page.getByRole('option', { name: 'drawn', exact: true }).filter({ visible: true }).click()
+  await dialog(page).getByLabel('Its corners in order, in mm').fill('0 0, 500 500, 500 0, 0 500')
+  await dialog(page).getByRole('button', { name: 'Save' }).click()
+  await expect(dialog(page).getByText(/crosses itself/)).toBeVisible()
+  await dialog(page).getByRole('button', { name: 'Cancel' }).click()
+})
+
+test('layouts over one another, first sight, rugs and the way in', async ({ page }) => {
+  await signIn(page)
+  await openMakeover(page, /Music room/)
+  await toStep(page, 'Placement')
+  await page.getByRole('button', { name: 'Bench under the window' }).click()
+  await expect(page.getByText(/4 of 9 in their place/)).toBeVisible()
+  await page.getByLabel('Lay it over another layout').selectOption({ label: 'As it will be' })
+  await page.getByRole('button', { name: 'As it will be, in force' }).click()
+  await page.getByRole('button', { name: 'First sight' }).click()
+  const sight = page.getByRole('region', { name: /^First sight/ })
+  await expect(sight).toContainText(/is seen first/)
+  await expect(sight.getByRole('row')).toHaveCount(10)
+  await clean(page, 'first sight')
+  await page.getByRole('button', { name: 'Rug sizes' }).click()
+  await clean(page, 'rug sizes')
+  await page.getByRole('button', { name: 'Way in' }).click()
+  await expect(page.getByRole('region', { name: /^The way in/ })).toContainText('Into the stairwell')
+  await clean(page, 'the way in')
+  await page.goto('/')
+  await openMakeover(page, /Breakfast room/)
+  await toStep(page, 'Placement')
+  await expect(page.getByText(/Bay benches: the way in is too tight/).first()).toBeVisible()
+  await page.getByRole('button', { name: 'Rug sizes' }).click()
+  await expect(page.getByRole('region', { name: /^Rug sizes/ })).toContainText('too small for drawn chairs')
+})
