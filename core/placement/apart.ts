@@ -20,9 +20,9 @@ const distance = (left: Point, right: Point): number => Math.hypot(right.x - lef
 /** The least way between two sets of segments that do not cross: from a corner of one to a place on the other. */
 export function gapBetween(left: readonly Segment[], right: readonly Segment[]): Gap {
   let best: Gap = { mm: Infinity, from: { x: 0, y: 0 }, to: { x: 0, y: 0 } }
-  const hold = (from: Point, to: Point): void => {
-    const mm = distance(from, to)
-    if (mm < best.mm) best = { mm, from, to }
+  const hold = (start: Point, to: Point): void => {
+    const mm = distance(start, to)
+    if (mm < best.mm) best = { mm, from: start, to }
   }
   for (const part of left)
     for (const against of right) {

@@ -122,7 +122,7 @@ export function bodyOf(thing: Thing, id: string, at: Standing, number = 1): Body
     id,
     name: countOf(thing) > 1 ? `${piece.name} ${number}` : piece.name,
     thing,
-    at,
+    at: { xMm: at.xMm, yMm: at.yMm, turnDeg: at.turnDeg },
     outline,
     parts: convexParts(own).map((part) => stood(part, at)),
     low: hangs ? Math.max(low, hangsAt) : low,

@@ -3,13 +3,14 @@
  * that is moved is worked in anew and the rest is kept. Lengths in mm.
  */
 import type { Point } from '../survey/index.ts'
-import { insideOf, nearestOn, segmentsOf } from './apart.ts'
+import { segmentsOf } from './apart.ts'
 import type { Body } from './bodies.ts'
 import type { Setting } from './setting.ts'
+import type { Outline } from './shapes.ts'
 
 /** Further off than this nothing is told apart: the widest way that is asked for is twice as wide. */
 export const farMm = 700
-const cellMm = 50
+const cellMm = 60
 const mostCells = 24_000
 
 export type Grid = {
@@ -54,7 +55,10 @@ export function bareField(setting: Setting): Field {
   }
   const mm = new Float32Array(grid.columns * grid.rows).fill(farMm)
   const nearest = new Int16Array(mm.length).fill(nothing)
-  for (let index = 0; index < mm.length; index++) if (!insideOf(placeOf(grid, index), outline)) mm[index] = -1
+  for (let index = 0; index < mm.length; index++) {
+    const { x, y } = placeOf(grid, index)
+    if (!isInside(outline, x, y)) mm[index] = -1
+  }
   const field = { grid, mm, nearest }
   for (const [at, part] of wallParts(setting).entries()) work(field, [part], -1 - at, null)
   return field
@@ -90,9 +94,9 @@ function work(
     Math.max(0, row(Math.min(...ys) - farMm)),
     Math.min(grid.rows - 1, row(Math.max(...ys) + farMm)),
   ]
-  const flat = segments.map(([from, to]) => {
-    const [dx, dy] = [to.x - from.x, to.y - from.y]
-    return { x: from.x, y: from.y, dx, dy, long: dx * dx + dy * dy }
+  const flat = segments.map(([begin, to]) => {
+    const [dx, dy] = [to.x - begin.x, to.y - begin.y]
+    return { x: begin.x, y: begin.y, dx, dy, long: dx * dx + dy * dy }
   })
   for (let down = bottom; down <= top; down++)
     for (let across = start; across <= end; across++) {
@@ -111,7 +115,7 @@ function work(
           isNearer = true
         }
       }
-      if (body && insideBody(body, x, y)) {
+      if (body && isInside(body.outline, x, y)) {
         mm[index] = -1
         nearest[index] = id
       } else if (isNearer) {
@@ -121,19 +125,33 @@ function work(
     }
 }
 
-function insideBody({ outline }: Body, x: number, y: number): boolean {
-  let isInside = false
+/** Whether a place is within an outline; on its sides either may be said. */
+export function isInside(outline: Outline, x: number, y: number): boolean {
+  let within = false
   for (let at = 0, before = outline.length - 1; at < outline.length; before = at++) {
     const [start, end] = [outline[before], outline[at]]
     if (!start || !end) continue
     if (start.y > y !== end.y > y && x < ((end.x - start.x) * (y - start.y)) / (end.y - start.y) + start.x)
-      isInside = !isInside
+      within = !within
   }
-  return isInside
+  return within
 }
 
-/** How far a point is from a segment. */
-export const awayFrom = (point: Point, segment: readonly [Point, Point]): number => {
-  const near = nearestOn(point, segment)
-  return Math.hypot(near.x - point.x, near.y - point.y)
+/** How far each cell is from the nearest of some segments. */
+export function awayFrom(grid: Grid, segments: readonly (readonly [Point, Point])[]): Float32Array {
+  const away = new Float32Array(grid.columns * grid.rows).fill(Infinity)
+  for (const [start, end] of segments) {
+    const [dx, dy] = [end.x - start.x, end.y - start.y]
+    const long = dx * dx + dy * dy
+    for (let index = 0, row = 0; row < grid.rows; row++)
+      for (let column = 0; column < grid.columns; column++, index++) {
+        const [x, y] = [grid.left + column * grid.cell - start.x, grid.low + row * grid.cell - start.y]
+        const share = long === 0 ? 0 : Math.min(1, Math.max(0, (x * dx + y * dy) / long))
+        const [offX, offY] = [x - share * dx, y - share * dy]
+        const square = offX * offX + offY * offY
+        if (square < (away[index] ?? 0)) away[index] = square
+      }
+  }
+  for (let index = 0; index < away.length; index++) away[index] = Math.sqrt(away[index] ?? 0)
+  return away
 }

@@ -1,5 +1,5 @@
 /** The kinds of row of the placement: layouts of a room, where each thing stands in one, its footprint, and what opens. */
-import { activities, footprints } from '../makeover/choices.ts'
+import { footprints } from '../makeover/choices.ts'
 import { choice, count, distance, flag, label, line, real, reference, row, size } from '../makeover/fields.ts'
 
 const place = () => real(-1_000_000, 1_000_000)

@@ -6,18 +6,13 @@ import type { Rules } from '../rulebook/rulebook.ts'
 import { bodyOf, type Body, type Thing } from './bodies.ts'
 import { checksOf, type Check } from './checks.ts'
 import { withBodies, type Field } from './clearance.ts'
+import type { Floor } from './ground.ts'
 import type { Setting } from './setting.ts'
 import { offWall } from './snap.ts'
 import { outlineOf, stood, type Standing } from './shapes.ts'
-import { waysOf, type endsOf } from './ways.ts'
+import { waysOf } from './ways.ts'
 
-export type Ground = {
-  readonly setting: Setting
-  readonly rules: Rules
-  /** The bare floor, and the ends of its ways. */
-  readonly bare: Field
-  readonly ends: ReturnType<typeof endsOf>
-}
+export type Ground = Floor & { readonly rules: Rules }
 export type Moved = { readonly id: string; readonly at: Standing; readonly byMm: number; readonly turned: boolean }
 
 /** How much is wrong with a room: stops first, then looks, then how narrow its ways are. */

@@ -51,15 +51,15 @@ describe('outlines', () => {
     const size = fc.integer({ min: 500, max: 2500 })
     fc.assert(
       fc.property(size, size, shape, pose, size, size, shape, pose, (w, d, left, at, v, e, right, to) => {
-        const [one, two] = [outlineOf(w, d, left), outlineOf(v, e, right)]
+        const [first, second] = [outlineOf(w, d, left), outlineOf(v, e, right)]
         const found = overlapOf(
-          convexParts(one).map((part) => stood(part, at)),
-          convexParts(two).map((part) => stood(part, to)),
+          convexParts(first).map((part) => stood(part, at)),
+          convexParts(second).map((part) => stood(part, to)),
         )
         const ring = (points: readonly { x: number; y: number }[]): [number, number][][] => [
           points.map(({ x, y }) => [x, y]),
         ]
-        const common = polygonClipping.intersection(ring(stood(one, at)), ring(stood(two, to)))
+        const common = polygonClipping.intersection(ring(stood(first, at)), ring(stood(second, to)))
         const area = common.flat().reduce((sum, points) => {
           const twice = points.reduce((total, [x, y], index) => {
             const [nextX, nextY] = points[(index + 1) % points.length] ?? [x, y]

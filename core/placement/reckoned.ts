@@ -4,9 +4,9 @@ import type { Rules } from '../rulebook/rulebook.ts'
 import type { Room } from '../survey/index.ts'
 import { atTheDoor, bodiesIn, layoutOf, thingsOf, type Body, type Thing } from './bodies.ts'
 import { allChecks, type Check } from './checks.ts'
-import { bareField, withBodies } from './clearance.ts'
+import { withBodies } from './clearance.ts'
+import { floorOf } from './ground.ts'
 import { islandsIn } from './rugs.ts'
-import { settingOf } from './setting.ts'
 import { carriedIn, stagesTo, type CarriedIn } from './way-in.ts'
 import { waysOf, type Way } from './ways.ts'
 
@@ -31,7 +31,7 @@ export function placedIn(makeover: Makeover, rooms: readonly Room[], rules: Rule
   return rooms.map((room): RoomPlaced => {
     const layout = layoutOf(makeover, room.id)
     const waiting = atTheDoor(makeover, room.id, layout?.id ?? null, things).length
-    const setting = settingOf(room)
+    const floor = floorOf(room)
     const stages = stagesTo(makeover, room)
     const none = {
       roomId: room.id,
@@ -46,7 +46,8 @@ export function placedIn(makeover: Makeover, rooms: readonly Room[], rules: Rule
         .map((thing) => carriedIn(thing, stages))
         .filter(({ goes }) => !goes),
     }
-    if (!layout || !setting) return none
+    if (!layout || !floor) return none
+    const { setting, bare, ends } = floor
     const bodies = bodiesIn(makeover, layout.id, things)
     if (bodies.length === 0) return none
     const solids = [...bodies, ...setting.built]
@@ -55,7 +56,7 @@ export function placedIn(makeover: Makeover, rooms: readonly Room[], rules: Rule
       bodies,
       checks: allChecks(setting, bodies, rules),
       islands: islandsIn(bodies, rules),
-      ways: waysOf(setting, withBodies(bareField(setting), solids), solids, rules['place.way-main']),
+      ways: waysOf(setting, withBodies(bare, solids), solids, rules['place.way-main'], ends),
     }
   })
 }

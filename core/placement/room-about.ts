@@ -44,9 +44,9 @@ export function stripOff(
   }
   const [start, end, way] = edges[side]
   const out = ({ x: left, y: up }: Point): Point => ({ x: left + way.x * deepMm, y: up + way.y * deepMm })
-  const [one, two, far, near] = stood([start, end, out(end), out(start)], at)
+  const [first, second, far, near] = stood([start, end, out(end), out(start)], at)
   const none = { x: 0, y: 0 }
-  return { strip: [one ?? none, two ?? none, far ?? none, near ?? none], edge: [one ?? none, two ?? none] }
+  return { strip: [first ?? none, second ?? none, far ?? none, near ?? none], edge: [first ?? none, second ?? none] }
 }
 
 /** The nearest of what stands within a strip, or of the walls; null where the whole strip is free. */

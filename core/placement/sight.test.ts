@@ -78,9 +78,9 @@ describe('first sight', () => {
               const span = spans[index]
               if (!span) return Infinity
               // the stretch of the ray within its heights
-              const [one, two] = [(low - eyeMm) / slope, (top - eyeMm) / slope]
-              const from = Math.max(span[0], Math.min(one, two))
-              return from <= Math.min(span[1], Math.max(one, two)) ? from : Infinity
+              const [under, over] = [(low - eyeMm) / slope, (top - eyeMm) / slope]
+              const start = Math.max(span[0], Math.min(under, over))
+              return start <= Math.min(span[1], Math.max(under, over)) ? start : Infinity
             })
             const nearest = Math.min(...met)
             for (const [index, far] of met.entries()) {
@@ -103,7 +103,7 @@ describe('first sight', () => {
   }, 180_000)
 })
 function crossed(
-  from: { x: number; y: number },
+  start: { x: number; y: number },
   dx: number,
   dy: number,
   outline: readonly { x: number; y: number }[],
@@ -115,8 +115,8 @@ function crossed(
     const [ex, ey] = [b.x - a.x, b.y - a.y]
     const turn = dx * ey - dy * ex
     if (Math.abs(turn) < 1e-12) continue
-    const along = ((a.x - from.x) * ey - (a.y - from.y) * ex) / turn
-    const on = ((a.x - from.x) * dy - (a.y - from.y) * dx) / turn
+    const along = ((a.x - start.x) * ey - (a.y - start.y) * ex) / turn
+    const on = ((a.x - start.x) * dy - (a.y - start.y) * dx) / turn
     if (on >= 0 && on <= 1 && along > 0) found.push(along)
   }
   return found.length < 2 ? null : [Math.min(...found), Math.max(...found)]

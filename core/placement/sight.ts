@@ -37,8 +37,8 @@ function without(spans: readonly Span[], { low, high }: Span): Span[] {
 }
 const common = (spans: readonly Span[], { low, high }: Span): Span[] =>
   spans.flatMap((span) => {
-    const [from, to] = [Math.max(low, span.low), Math.min(high, span.high)]
-    return to > from ? [{ low: from, high: to }] : []
+    const [least, most] = [Math.max(low, span.low), Math.min(high, span.high)]
+    return most > least ? [{ low: least, high: most }] : []
   })
 const long = (spans: readonly Span[]): number => spans.reduce((sum, { low, high }) => sum + high - low, 0)
 
@@ -74,10 +74,10 @@ export function seenFrom(setting: Setting, bodies: readonly Body[], eye: Point, 
   const wallIds = [...new Set(setting.walls.map(({ wall }) => wall.row.id))]
   const surfaces = new Map([...wallIds, 'floor', 'ceiling'].map((id) => [id, { seen: 0, all: 0 }]))
   const edges = edgesOf(setting, solids, eye)
-  for (const [slice, from] of edges.entries()) {
-    const step = (edges[slice + 1] ?? (edges[0] ?? 0) + 2 * Math.PI) - from
+  for (const [slice, start] of edges.entries()) {
+    const step = (edges[slice + 1] ?? (edges[0] ?? 0) + 2 * Math.PI) - start
     if (step < 1e-9) continue
-    const angle = from + step / 2
+    const angle = start + step / 2
     const way = { x: Math.cos(angle), y: Math.sin(angle) }
     const wall = nearestWall(setting, eye, way)
     if (!wall) continue
@@ -158,7 +158,7 @@ function seeSurfaces(
     wall.all += heightMm * wide
   }
   // below the foot of the wall lies the floor, above its top the ceiling: a slope tells how far off
-  const ring = (from: number, to: number): number => ((to * to - from * from) / 2) * step
+  const ring = (near: number, end: number): number => ((end * end - near * near) / 2) * step
   const flat = (name: string, isBelow: boolean, drop: number): void => {
     const entry = surfaces.get(name)
     if (!entry || drop <= 0) return

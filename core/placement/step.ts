@@ -17,8 +17,8 @@ export const step = {
     part({
       name: 'placed',
       reads: {
-        rows: ['piece', 'openState', 'passage'],
-        figures: ['makeover', 'candidate', 'layout', 'standing', 'footprint'],
+        rows: ['piece', 'openState', 'passage', 'footprint'],
+        figures: ['makeover', 'candidate', 'layout', 'standing'],
         rules: ['place.', 'rug.'],
         parts: ['rooms'],
       },
@@ -28,7 +28,12 @@ export const step = {
   ],
   remarks: part({
     name: 'remarks of the placement',
-    reads: { rows: ['zone', 'piece'], figures: ['makeover'], rules: ['place.', 'rug.'], parts: ['placed'] },
+    reads: {
+      rows: ['zone'],
+      figures: ['makeover', 'standing', 'opening', 'fixture'],
+      rules: ['place.', 'rug.'],
+      parts: ['placed'],
+    },
     reckon: ({ makeover, practice, parts }: Given<{ placed: readonly RoomPlaced[] }>) =>
       placementRemarks(makeover, parts.placed, practice.rules),
   }),

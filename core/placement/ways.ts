@@ -3,9 +3,9 @@
  * of clearances by halving, and drawn and measured where it is narrowest. Lengths in mm.
  */
 import type { Point } from '../survey/index.ts'
-import { gapBetween, insideOf, segmentsOf } from './apart.ts'
+import { gapBetween, segmentsOf, type Gap } from './apart.ts'
 import type { Body } from './bodies.ts'
-import { awayFrom, farMm, nothing, placeOf, wallParts, type Field, type Grid } from './clearance.ts'
+import { awayFrom, farMm, isInside, nothing, placeOf, wallParts, type Field, type Grid } from './clearance.ts'
 import type { Setting } from './setting.ts'
 import type { Outline } from './shapes.ts'
 
@@ -28,15 +28,12 @@ export type Way = {
 
 /** An end of ways: a segment that is touched, or an outline that is entered. */
 export function endOf(grid: Grid, id: string, name: string, outline: Outline): End {
-  const away = new Float32Array(grid.columns * grid.rows)
-  const segments = segmentsOf(outline)
-  for (let index = 0; index < away.length; index++) {
-    const place = placeOf(grid, index)
-    away[index] =
-      outline.length > 2 && insideOf(place, outline)
-        ? 0
-        : Math.min(...segments.map((segment) => awayFrom(place, segment)))
-  }
+  const away = awayFrom(grid, segmentsOf(outline))
+  if (outline.length > 2)
+    for (let index = 0; index < away.length; index++) {
+      const { x, y } = placeOf(grid, index)
+      if (isInside(outline, x, y)) away[index] = 0
+    }
   return { id, name, away }
 }
 /** The ends of a room's main ways: its doors, then its zones that have a place. */
@@ -55,24 +52,24 @@ export function wayBetween(
   setting: Setting,
   field: Field,
   solids: readonly Body[],
-  from: End,
+  start: End,
   to: End,
   wantedMm: number,
 ): Way {
-  const [near, far] = [from.away, to.away]
+  const [near, far] = [start.away, to.away]
   const wanted = Math.min(farMm, wantedMm / 2)
   const wide = routed(field, near, far, wanted)
-  if (wide) return { from, to, clearMm: wantedMm, isWide: true, narrowest: null, path: wide }
+  if (wide) return { from: start, to, clearMm: wantedMm, isWide: true, narrowest: null, path: wide }
   let [low, high] = [0, wanted]
   let best: readonly Point[] | null = null
-  for (let step = 0; step < 9; step++) {
+  for (let step = 0; step < 7; step++) {
     const middle = (low + high) / 2
     const found = routed(field, near, far, middle)
     if (found) [best, low] = [found, middle]
     else high = middle
   }
-  if (!best) return { from, to, clearMm: 0, isWide: false, narrowest: null, path: [] }
-  return { from, to, ...narrowestOn(setting, field, solids, best, low), isWide: false, path: best }
+  if (!best) return { from: start, to, clearMm: 0, isWide: false, narrowest: null, path: [] }
+  return { from: start, to, ...narrowestOn(setting, field, solids, best, low), isWide: false, path: best }
 }
 
 /** A path of cells on which a disc of a radius goes from end to end; null where there is none. */
@@ -80,13 +77,14 @@ function routed({ grid, mm }: Field, near: Float32Array, far: Float32Array, radi
   const { columns } = grid
   const slack = grid.cell / 2
   const before = new Int32Array(mm.length).fill(-2)
-  const queue: number[] = []
+  const queue = new Int32Array(mm.length)
+  let many = 0
   for (let index = 0; index < mm.length; index++)
     if ((mm[index] ?? -1) >= radius && (near[index] ?? Infinity) <= radius + slack) {
       before[index] = -1
-      queue.push(index)
+      queue[many++] = index
     }
-  for (let at = 0; at < queue.length; at++) {
+  for (let at = 0; at < many; at++) {
     const index = queue[at] ?? 0
     if ((far[index] ?? Infinity) <= radius + slack) {
       const path: Point[] = []
@@ -100,7 +98,7 @@ function routed({ grid, mm }: Field, near: Float32Array, far: Float32Array, radi
         if (column + across < 0 || column + across >= columns || next < 0 || next >= mm.length) continue
         if (before[next] !== -2 || (mm[next] ?? -1) < radius) continue
         before[next] = index
-        queue.push(next)
+        queue[many++] = next
       }
   }
   return null
@@ -119,51 +117,50 @@ function narrowestOn(
 ): Pick<Way, 'clearMm' | 'narrowest'> {
   const indexOf = ({ x, y }: Point): number =>
     Math.round((y - grid.low) / grid.cell) * grid.columns + Math.round((x - grid.left) / grid.cell)
-  const [tightest] = path.toSorted((left, right) => (mm[indexOf(left)] ?? 0) - (mm[indexOf(right)] ?? 0))
+  const sorted = path.toSorted((left, right) => (mm[indexOf(left)] ?? 0) - (mm[indexOf(right)] ?? 0))
+  const [tightest] = sorted
   if (!tightest) return { clearMm: 2 * radius, narrowest: null }
   const parts = wallParts(setting)
   const partsOf = (id: number): readonly (readonly [Point, Point])[] =>
     id < 0 ? parts.slice(-1 - id, -id) : segmentsOf(solids[id]?.outline ?? [])
-  // what is met on either side, within the width of the way
-  const ids = new Set<number>()
-  const reach = Math.ceil((radius + 2 * grid.cell) / grid.cell)
-  const middle = indexOf(tightest)
-  for (let down = -reach; down <= reach; down++)
-    for (let across = -reach; across <= reach; across++) {
-      const id = nearest[middle + down * grid.columns + across]
-      if (id !== undefined && id !== nothing) ids.add(id)
-    }
-  let best: { mm: number; from: Point; to: Point; pair: [number, number] } | null = null
-  const all = [...ids]
-  for (const [at, left] of all.entries())
-    for (const right of all.slice(at + 1)) {
-      const gap = gapBetween(partsOf(left), partsOf(right))
-      const isHere =
-        Math.hypot((gap.from.x + gap.to.x) / 2 - tightest.x, (gap.from.y + gap.to.y) / 2 - tightest.y) <
-        2 * radius + 3 * grid.cell
-      if (
-        isHere &&
-        Math.abs(gap.mm - 2 * radius) < 3 * grid.cell &&
-        (!best || Math.abs(gap.mm - 2 * radius) < Math.abs(best.mm - 2 * radius))
-      )
-        best = { mm: gap.mm, from: gap.from, to: gap.to, pair: [left, right] }
-    }
-  if (best)
+  const off = (gap: Gap): number => Math.abs(gap.mm - 2 * radius)
+  /** Of what is met on either side of a place the two whose way between them is as wide as the grid says. */
+  function across(place: Point): { gap: Gap; pair: readonly [number, number] } | null {
+    const ids = new Set<number>()
+    const reach = Math.ceil((radius + 2 * grid.cell) / grid.cell)
+    const middle = indexOf(place)
+    for (let down = -reach; down <= reach; down++)
+      for (let aside = -reach; aside <= reach; aside++) {
+        const id = nearest[middle + down * grid.columns + aside]
+        if (id !== undefined && id !== nothing) ids.add(id)
+      }
+    let best: { gap: Gap; pair: readonly [number, number] } | null = null
+    const all = [...ids]
+    for (const [at, left] of all.entries())
+      for (const right of all.slice(at + 1)) {
+        const gap = gapBetween(partsOf(left), partsOf(right))
+        const [x, y] = [(gap.from.x + gap.to.x) / 2 - place.x, (gap.from.y + gap.to.y) / 2 - place.y]
+        if (Math.hypot(x, y) > 2 * radius + 3 * grid.cell || off(gap) > 3 * grid.cell) continue
+        if (!best || off(gap) < off(best.gap)) best = { gap, pair: [left, right] }
+      }
+    return best
+  }
+  // several places of a path may be as narrow as each other: the first between two things is told
+  const least = mm[indexOf(tightest)] ?? 0
+  for (const place of sorted.filter((cell) => (mm[indexOf(cell)] ?? 0) <= least + grid.cell / 2)) {
+    const found = across(place)
+    if (!found) continue
+    const { gap, pair } = found
     return {
-      clearMm: best.mm,
-      narrowest: {
-        from: best.from,
-        to: best.to,
-        between: best.pair.map((id) => (id < 0 ? null : (solids[id] ?? null))),
-      },
+      clearMm: gap.mm,
+      narrowest: { from: gap.from, to: gap.to, between: pair.map((id) => (id < 0 ? null : (solids[id] ?? null))) },
     }
-  // between two walls: across the path
-  const clear = mm[middle] ?? radius
+  }
   return {
-    clearMm: 2 * clear,
+    clearMm: 2 * least,
     narrowest: {
-      from: { x: tightest.x - clear, y: tightest.y },
-      to: { x: tightest.x + clear, y: tightest.y },
+      from: { x: tightest.x - least, y: tightest.y },
+      to: { x: tightest.x + least, y: tightest.y },
       between: [null, null],
     },
   }

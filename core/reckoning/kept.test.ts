@@ -105,7 +105,7 @@ it('what is kept from one change to the next is what would be found anew', () =>
     ),
     { numRuns: Number(process.env.RUNS ?? 60) },
   )
-}, 60_000)
+}, 180_000)
 
 it('a piece renamed leaves survey, palette, money and dates the very objects they were', () => {
   const [documents] = demos as [Documents]

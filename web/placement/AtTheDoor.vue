@@ -2,12 +2,10 @@
 import { computed } from 'vue'
 import { writeLength, type UnitSystem } from '#core/measure/length.ts'
 import { bodyOf, type Outline, type Waiting } from '#core/placement/index.ts'
-import type { Cover } from './materials.ts'
 
 /** What is not placed yet, to the scale of the plan, in the order of carrying in. */
-const { waiting, covers, scale, units } = defineProps<{
+const { waiting, scale, units } = defineProps<{
   waiting: readonly Waiting[]
-  covers: ReadonlyMap<string, Cover>
   scale: number
   units: UnitSystem
 }>()

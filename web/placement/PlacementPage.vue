@@ -22,7 +22,7 @@ const route = useRoute()
 const router = useRouter()
 const makeover = useMakeover()
 const entry = useEntry()
-const asked = (name: string) => computed(() => (typeof route.query[name] === 'string' ? String(route.query[name]) : ''))
+const asked = (name: string) => computed(() => (typeof route.query[name] === 'string' ? route.query[name] : ''))
 const plan = useOnThePlan(asked('room'), asked('layout'))
 const { rooms, room, setting, things, layouts, layout, standing, waiting, bodies, ways, selectedId, selected, checks } =
   plan
@@ -35,8 +35,7 @@ const covers = useCovers(
 const views = { floor: 'Floor', sight: 'First sight', rugs: 'Rug sizes', way: 'Way in' } as const
 const view = ref<keyof typeof views>('floor')
 const show = ref({ tape: true, ways: true, open: true })
-const drawing = ref<InstanceType<typeof PlanDrawing> | null>(null)
-const scale = computed(() => drawing.value?.scale ?? 0.1)
+const scale = ref(0.1)
 const underId = ref('')
 const under = computed(() =>
   makeover.opened && underId.value !== '' && underId.value !== layout.value?.id
@@ -163,7 +162,6 @@ function arrow(event: KeyboardEvent): void {
       <p v-if="problem" class="stop-line" role="alert">{{ problem }}</p>
       <div role="application" aria-label="Where things stand: arrow keys move what is taken up" @keydown="arrow">
         <PlanDrawing
-          ref="drawing"
           :setting="setting"
           :bodies="bodies"
           :under="under"
@@ -178,16 +176,10 @@ function arrow(event: KeyboardEvent): void {
           @pick="selectedId = $event"
           @move="move"
           @put="put"
+          @scale="scale = $event"
         />
       </div>
-      <AtTheDoor
-        v-if="view === 'floor'"
-        :waiting="waiting"
-        :covers="covers"
-        :scale="scale"
-        :units="entry.units"
-        @place="place"
-      />
+      <AtTheDoor v-if="view === 'floor'" :waiting="waiting" :scale="scale" :units="entry.units" @place="place" />
       <SightPanel v-else-if="view === 'sight'" :plan="plan" @look="look = $event" />
       <RugPanel v-else-if="view === 'rugs'" :plan="plan" @show="rug = $event" @size="openForm('rugSize', $event)" />
       <WayInPanel v-else :plan="plan" />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize, useEventListener } from '@vueuse/core'
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import { writeDimension, type UnitSystem } from '#core/measure/length.ts'
 import type { Body, Check, Outline, Setting, Way } from '#core/placement/index.ts'
 import type { Cover } from './materials.ts'
@@ -22,7 +22,12 @@ const { setting, bodies, under, covers, checks, ways, selectedId, show, units, e
   /** Where an eye is, and what it does not see. */
   look: { readonly eye: { readonly x: number; readonly y: number }; readonly hidden: ReadonlySet<string> } | null
 }>()
-const emit = defineEmits<{ pick: [id: string]; move: [id: string, by: { x: number; y: number }]; put: [] }>()
+const emit = defineEmits<{
+  pick: [id: string]
+  move: [id: string, by: { x: number; y: number }]
+  put: []
+  scale: [perMm: number]
+}>()
 const box = useTemplateRef<HTMLElement>('box')
 const { width } = useElementSize(box)
 const edgeMm = 260
@@ -41,7 +46,7 @@ const scale = computed(() => {
   const { left, right, low, high } = bounds.value
   return Math.min(Math.max(240, width.value) / (right - left), mostPx / (high - low))
 })
-defineExpose({ scale })
+watch(scale, (value) => emit('scale', value), { immediate: true })
 const at = ({ x, y }: { x: number; y: number }): string => `${x.toFixed(1)} ${(-y).toFixed(1)}`
 const path = (points: Outline, isClosed = true): string =>
   points.length === 0 ? '' : `M${points.map(at).join('L')}${isClosed ? 'Z' : ''}`

@@ -28,13 +28,13 @@ export function standingForm({ entry }: PlacementSetting, setting: Setting, body
     return wall ? ([wall.from, wall.to] as const) : null
   }
   const placed = (read: { firstId: string; firstMm: number; secondId: string; secondMm: number; turnDeg: number }) => {
-    const [one, two] = [segmentOf(read.firstId), segmentOf(read.secondId)]
-    return one && two && body.thing
+    const [near, far] = [segmentOf(read.firstId), segmentOf(read.secondId)]
+    return near && far && body.thing
       ? placeOffWalls(
           body.thing,
           read.turnDeg % 360,
-          { segment: one, mm: read.firstMm },
-          { segment: two, mm: read.secondMm },
+          { segment: near, mm: read.firstMm },
+          { segment: far, mm: read.secondMm },
         )
       : null
   }

@@ -4,8 +4,6 @@ import { ref, watch } from 'vue'
 import { blank } from '#core/makeover/blank.ts'
 import { add, edit, remove, type Operation } from '#core/makeover/change.ts'
 import {
-  bareField,
-  endsOf,
   firstPlace,
   keyOfCheck,
   leastMove,
@@ -72,11 +70,7 @@ export function useHand(plan: OnThePlan) {
     void putSoon()
   }
 
-  const ground = (): Ground | null => {
-    if (!setting.value) return null
-    const bare = bareField(setting.value)
-    return { setting: setting.value, rules: rules.value, bare, ends: endsOf(setting.value, bare.grid) }
-  }
+  const ground = (): Ground | null => (plan.ready.value ? { ...plan.ready.value, rules: rules.value } : null)
   /** In from the door: where least is wrong with it; the room gets its first layout with it. */
   async function place({ thing, number }: Waiting): Promise<void> {
     const floor = ground()

@@ -4,24 +4,24 @@ import type { Row } from '#core/makeover/kinds.ts'
 import {
   allChecks,
   atTheDoor,
-  bareField,
   bodiesIn,
   bodyOf,
   checksOf,
-  endsOf,
+  floorOf,
   layoutOf,
   layoutsOf,
-  settingOf,
   thingsOf,
   waysOf,
   withBodies,
   type Body,
   type Standing,
+  type Thing,
 } from '#core/placement/index.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
 import { roomsOf } from '#core/survey/index.ts'
 import { useMakeover } from '../stores/makeover.ts'
 
+const none: ReadonlyMap<string, Thing> = new Map()
 /** A thing that is held and not put down yet: where it would stand. */
 export type Held = { readonly id: string; readonly pieceId: string; readonly number: number; readonly at: Standing }
 
@@ -33,8 +33,9 @@ export function useOnThePlan(roomAsked: Ref<string>, layoutAsked: Ref<string>) {
     makeover.opened ? roomsOf(makeover.opened.makeover, rules.value).filter(({ outline }) => outline.length > 2) : [],
   )
   const room = computed(() => rooms.value.find(({ id }) => id === roomAsked.value) ?? rooms.value[0] ?? null)
-  const setting = computed(() => (room.value ? settingOf(room.value) : null))
-  const things = computed(() => (makeover.opened ? thingsOf(makeover.opened.makeover, rules.value) : new Map()))
+  const ready = computed(() => (room.value ? floorOf(room.value) : null))
+  const setting = computed(() => ready.value?.setting ?? null)
+  const things = computed(() => (makeover.opened ? thingsOf(makeover.opened.makeover, rules.value) : none))
   const layouts = computed(() =>
     makeover.opened && room.value ? layoutsOf(makeover.opened.makeover, room.value.id) : [],
   )
@@ -64,19 +65,15 @@ export function useOnThePlan(roomAsked: Ref<string>, layoutAsked: Ref<string>) {
   })
   const bodies = computed(() => (heldBody.value ? [...rest.value, heldBody.value] : standing.value))
 
-  // what does not move with the hand is worked out once: the bare floor, the ends of the ways, and the floor with the rest on it
-  const bare = computed(() => (setting.value ? bareField(setting.value) : null))
-  const ends = computed(() =>
-    setting.value && bare.value ? endsOf(setting.value, bare.value.grid) : { doors: [], zones: [] },
-  )
+  // what does not move with the hand is worked out once: the floor with the rest on it
   const solids = computed(() => [...rest.value, ...(setting.value?.built ?? [])])
-  const floor = computed(() => (bare.value ? withBodies(bare.value, solids.value) : null))
+  const floor = computed(() => (ready.value ? withBodies(ready.value.bare, solids.value) : null))
   const ways = computed(() => {
-    if (!setting.value || !floor.value) return []
+    if (!ready.value || !floor.value) return []
     const [field, all] = heldBody.value
       ? [withBodies(floor.value, [heldBody.value], solids.value.length), [...solids.value, heldBody.value]]
       : [floor.value, solids.value]
-    return waysOf(setting.value, field, all, rules.value['place.way-main'], ends.value)
+    return waysOf(ready.value.setting, field, all, rules.value['place.way-main'], ready.value.ends)
   })
   const selectedId = ref('')
   watch([room, layout], () => (held.value = null))
@@ -97,6 +94,7 @@ export function useOnThePlan(roomAsked: Ref<string>, layoutAsked: Ref<string>) {
     rules,
     rooms,
     room,
+    ready,
     setting,
     things,
     layouts,
