@@ -136,10 +136,6 @@ export function bodyOf(thing: Thing, id: string, at: Standing, number = 1): Body
 /** A lamp that hangs over a room is above people's heads where nobody said how high. */
 const hangsAt = 2000
 
-/** The room about a thing on some of its sides, as an outline. */
-export const roomAbout = ({ thing, at }: Body, sides: Sides): Point[] =>
-  thing ? stood(rectangleAbout(thing.widthMm, thing.depthMm, sides), at) : []
-
 /** What is built in and stands off its wall: nothing else can stand there. */
 export function builtIn(room: Room): Body[] {
   return room.walls.flatMap((wall) =>

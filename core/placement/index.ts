@@ -3,8 +3,6 @@ export {
   atTheDoor,
   bodiesIn,
   bodyOf,
-  countOf,
-  isOnFloor,
   layoutOf,
   layoutsOf,
   thingsOf,
@@ -15,13 +13,12 @@ export {
 export { allChecks, checksOf, type Check } from './checks.ts'
 export { withBodies } from './clearance.ts'
 export { floorOf } from './ground.ts'
-export { type RoomPlaced } from './reckoned.ts'
 export { type Setting } from './setting.ts'
-export { frontOf, type Outline, type Standing } from './shapes.ts'
+export { type Outline, type Standing } from './shapes.ts'
 export { waysOf, type Way } from './ways.ts'
 export { said } from './words.ts'
-export { firstPlace, keyOfCheck, leastMove, type Ground, type Moved } from './least-move.ts'
+export { firstPlace, keyOfCheck, leastMove, type Ground } from './least-move.ts'
 export { measuredFrom, placeOffWalls, snapped } from './snap.ts'
-export { groupsOf, tryRug, usualSizes, type Group, type RugSize, type RugTried } from './rugs.ts'
-export { firstSights, type FirstSight } from './first-sight.ts'
-export { carriedIn, stagesTo, type CarriedIn } from './way-in.ts'
+export { groupsOf, tryRug, usualSizes, type RugSize, type RugTried } from './rugs.ts'
+export { firstSights } from './first-sight.ts'
+export { carriedIn, stagesTo } from './way-in.ts'

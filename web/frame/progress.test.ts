@@ -12,7 +12,15 @@ const far = (documents: typeof world.start) => stepProgress(documents.makeover, 
 
 describe('how far a step is', () => {
   it('is nothing in an empty makeover, and never past the end', () => {
-    expect(far(world.start)).toEqual({ brief: 0, survey: 0, palette: 0, surfaces: 0, pieces: 0, placement: 0, purchases: 0 })
+    expect(far(world.start)).toEqual({
+      brief: 0,
+      survey: 0,
+      palette: 0,
+      surfaces: 0,
+      pieces: 0,
+      placement: 0,
+      purchases: 0,
+    })
     const [piece, candidate, order] = [newId(), newId(), newId()]
     const offer = candidateOf(piece, world.ids.seller)
     let documents = change(world.start, [

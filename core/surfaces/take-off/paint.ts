@@ -150,7 +150,9 @@ function besideWalls({ room, areas, rules, units }: At, lie: Lie, write: (m2: nu
     case 'radiator':
       return room.walls
         .filter(({ row }) => lie.wallId === null || lie.wallId === row.id)
-        .flatMap((wall) => wall.fixtures.filter(({ row }) => row.what === 'radiator').map((found) => ({ wall, ...found })))
+        .flatMap((wall) =>
+          wall.fixtures.filter(({ row }) => row.what === 'radiator').map((found) => ({ wall, ...found })),
+        )
         .filter(({ u0, u1, z0, z1 }) => u1 > u0 && z1 > z0)
         .map(({ wall, name, u0, u1, z0, z1 }) => {
           const m2 = (2 * (u1 - u0) * (z1 - z0)) / 1e6

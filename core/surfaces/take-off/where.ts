@@ -52,9 +52,9 @@ export const hungOn = (region: Region): Hung => {
   const [u0, u1] = [Math.min(...region.cells.map((cell) => cell.u0)), Math.max(...region.cells.map((cell) => cell.u1))]
   // round ones are papered over and cut out
   const round = new Set(region.wall.openings.filter(({ row }) => row.round).map(({ u0, z0 }) => `${u0} ${z0}`))
-  const holes = holesIn(region.wall).filter(({ u0: left, z0 }) => !round.has(`${left} ${z0}`)).filter(
-    ({ u0: left, u1: right, z0, z1 }) => right > u0 && left < u1 && z1 > box.low && z0 < box.high,
-  )
+  const holes = holesIn(region.wall)
+    .filter(({ u0: left, z0 }) => !round.has(`${left} ${z0}`))
+    .filter(({ u0: left, u1: right, z0, z1 }) => right > u0 && left < u1 && z1 > box.low && z0 < box.high)
   return {
     wall: region.wall,
     begins: u0,
