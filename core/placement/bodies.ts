@@ -5,8 +5,8 @@ import type { Row } from '../makeover/kinds.ts'
 import { thingOf } from '../makeover/thing-names.ts'
 import { groundOfPiece, isMaterial, thingsIn } from '../makeover/things.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
-import { pointOn, type Point, type Room } from '../survey/index.ts'
-import { convexParts, outlineOf, rectangleAbout, stood, type Outline, type Sides, type Standing } from './shapes.ts'
+import { pointOn, type Room } from '../survey/index.ts'
+import { convexParts, outlineOf, rectangleAbout, stood, type Outline, type Standing } from './shapes.ts'
 
 /** A solid: an outline from one height to another. */
 export type Solid = {
