@@ -102,16 +102,13 @@ const middleOf = ({ outline }: Body): { x: number; y: number } => {
   return { x: (Math.min(...xs) + Math.max(...xs)) / 2, y: -(Math.min(...ys) + Math.max(...ys)) / 2 }
 }
 
-/** A zone is named at its lower left. */
-const nameAt = (outline: Outline): { x: number; y: number } => ({
-  x: Math.max(bounds.value.left + edgeMm, Math.min(...outline.map(({ x }) => x))),
-  y: -Math.max(bounds.value.low + edgeMm, Math.min(...outline.map(({ y }) => y))),
-})
-/** Names lie on their things; one that would run into another is left to the tag. */
+/** Names lie on their things, those of zones at their lower left; one that would run into another is left out. */
 const names = computed(() => {
   const put: { x: number; y: number; half: number }[] = []
   const px = scale.value
-  return drawn.value
+  const meetsPut = (place: { x: number; y: number; half: number }): boolean =>
+    put.some((known) => Math.abs(known.y - place.y) < 15 && Math.abs(known.x - place.x) < known.half + place.half)
+  const ofThings = drawn.value
     .toSorted((left, right) => Number(right.id === selectedId) - Number(left.id === selectedId))
     .flatMap((body) => {
       const { x, y } = middleOf(body)
@@ -120,13 +117,20 @@ const names = computed(() => {
       // a name that is far wider than its thing would lie over its neighbours
       const xs = body.outline.map((point) => point.x)
       const isWide = place.half * 2 > (Math.max(...xs) - Math.min(...xs)) * px * 1.8
-      const meets =
-        (isWide && drawn.value.length > 14 && body.id !== selectedId) ||
-        put.some((known) => Math.abs(known.y - place.y) < 15 && Math.abs(known.x - place.x) < known.half + place.half)
-      if (meets) return []
+      if ((isWide && drawn.value.length > 14 && body.id !== selectedId) || meetsPut(place)) return []
       put.push(place)
-      return [{ id: body.id, text, x, y: place.y / px }]
+      return [{ id: body.id, text, x, y: place.y / px, isQuiet: false }]
     })
+  const ofZones = setting.room.zones.flatMap(({ row, outline }) => {
+    if (!outline) return []
+    const text = short(row.name)
+    const half = text.length * 3.4
+    const x = Math.max(bounds.value.left + edgeMm, Math.min(...outline.map((point) => point.x))) + (half + 6) / px
+    const y = -Math.max(bounds.value.low + edgeMm, Math.min(...outline.map((point) => point.y))) - 10 / px
+    if (meetsPut({ x: x * px, y: y * px, half })) return []
+    return [{ id: row.id, text, x, y, isQuiet: true }]
+  })
+  return [...ofThings, ...ofZones]
 })
 
 const grip = ref<{ id: string; x: number; y: number } | null>(null)
@@ -197,7 +201,6 @@ const short = (name: string): string => (name.length > 22 ? `${name.slice(0, 21)
       <template v-for="{ row, outline } in setting.room.zones" :key="row.id">
         <g v-if="outline" class="plan-zone">
           <path :d="path(outline)" />
-          <text :x="nameAt(outline).x" :y="nameAt(outline).y" :dx="6 / scale" :dy="-6 / scale">{{ row.name }}</text>
         </g>
       </template>
       <path v-for="body in under" :key="body.id" :d="path(body.outline)" class="plan-under" />
@@ -259,7 +262,15 @@ const short = (name: string): string => (name.length > 22 ? `${name.slice(0, 21)
           <text :x="tape.x" :y="tape.y" dy="0.35em">{{ tape.text }}</text>
         </g>
       </g>
-      <text v-for="name in names" :key="name.id" class="plan-name" :x="name.x" :y="name.y" dy="0.35em">
+      <text
+        v-for="name in names"
+        :key="name.id"
+        class="plan-name"
+        :class="{ quiet: name.isQuiet }"
+        :x="name.x"
+        :y="name.y"
+        dy="0.35em"
+      >
         {{ name.text }}
       </text>
     </svg>
