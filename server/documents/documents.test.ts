@@ -170,7 +170,7 @@ describe('a statement', () => {
       expect(client).not.toMatch(/Margin/)
       expect(textOf(await bytes(`/makeovers/${id}/studio-statement.pdf`))).toMatch(/not for the client/)
     }
-  })
+  }, 120_000)
   it('its tables have as many cells as heads', () => {
     for (const documents of makeovers) {
       const account = statement(documents, reckonMoney(documents.makeover), 'studio', '2027-03-01' as never)
