@@ -175,8 +175,18 @@ test('the day page looks the same after every step of a makeover was seen', asyn
     )
   const list = page.getByRole('list', { name: 'All makeovers' })
   await expect(list).toBeVisible()
-  await page.waitForTimeout(500)
-  const first = await measured(page)
+  // until all of it has come and nothing moves any more
+  let first = ''
+  await expect
+    .poll(
+      async () => {
+        const before = first
+        first = await measured(page)
+        return first === before && first.includes('SECTION')
+      },
+      { intervals: [800] },
+    )
+    .toBe(true)
   await openMakeover(page, /Music room/)
   for (const step of ['Survey', 'Palette', 'Pieces', 'Purchases', 'Brief']) {
     await toStep(page, step)
