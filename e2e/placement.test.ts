@@ -30,7 +30,8 @@ test('a thing is moved by hand and by keys, its distances go with it, and it is 
   await page.keyboard.press('Control+z')
   await expect(far).toHaveText(before ?? '')
 
-  // by hand: into the wall, and it is told
+  // by hand: into the bench, and it is told; what was undone is said above the plan, which moves down
+  await expect(page.getByText(/^Undid/).first()).toBeVisible()
   const box = await table.boundingBox()
   if (!box) throw new Error('the table is drawn')
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
