@@ -1,6 +1,6 @@
 /** Placement: things carried in, moved by hand and by keys, checked as they move; a cure; rugs, first sight and the way in. */
 import { expect, test, type Page } from '@playwright/test'
-import { clean, dialog, openMakeover, signIn, toStep } from './person.ts'
+import { choose, clean, dialog, openMakeover, signIn, toStep } from './person.ts'
 
 const tag = (page: Page) => page.getByRole('region', { name: 'Thing' })
 const thing = (page: Page, name: string) =>
@@ -76,7 +76,7 @@ test('layouts over one another, first sight, rugs and the way in', async ({ page
   await toStep(page, 'Placement')
   await page.getByRole('button', { name: 'Bench under the window' }).click()
   await expect(page.getByText(/4 of 9 in their place/)).toBeVisible()
-  await page.getByLabel('Lay it over another layout').selectOption({ label: 'As it will be' })
+  await choose(page, page.getByRole('main'), 'Lay it over another layout', 'As it will be')
   await page.getByRole('button', { name: 'As it will be, in force' }).click()
   await page.getByRole('button', { name: 'First sight' }).click()
   const sight = page.getByRole('region', { name: /^First sight/ })

@@ -47,16 +47,10 @@ export function wrongWith(
   }
   const solids = [...rest, ...setting.built]
   const field = withBodies(floor ?? withBodies(bare, solids), [body], solids.length)
-  for (const { from, to, clearMm, isWide } of waysOf(
-    setting,
-    field,
-    [...solids, body],
-    rules['place.way-main'],
-    ends,
-  )) {
-    if (isWide || clearMm >= rules['place.way-main'] - 1) continue
-    keys.add(`way ${from.id} ${to.id}`)
-    if (clearMm < rules['place.way-blocked']) stops++
+  for (const way of waysOf(setting, field, [...solids, body], rules['place.way-main'], ends)) {
+    if (way.isWide || way.clearMm >= rules['place.way-main'] - 1) continue
+    keys.add(`way ${way.from.id} ${way.to.id}`)
+    if (way.clearMm < rules['place.way-blocked']) stops++
     else looks++
   }
   return { stops, looks, keys }

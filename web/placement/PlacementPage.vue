@@ -3,6 +3,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { bodiesIn, type RugTried } from '#core/placement/index.ts'
 import { useKeys } from '../frame/keys.ts'
+import FilterChoice from '../parts/FilterChoice.vue'
 import RowDialog from '../parts/RowDialog.vue'
 import StepRemarks from '../remarks/StepRemarks.vue'
 import { useEntry } from '../stores/entry.ts'
@@ -131,15 +132,13 @@ function arrow(event: KeyboardEvent): void {
             {{ known.name }}{{ known.inForce ? ', in force' : '' }}
           </button>
           <button v-if="layout && !layout.inForce" type="button" class="word" @click="enforce">Put it in force</button>
-          <label class="quiet"
-            >over
-            <select v-model="underId" aria-label="Lay it over another layout">
-              <option value="">nothing</option>
-              <option v-for="known in layouts.filter(({ id }) => id !== layout?.id)" :key="known.id" :value="known.id">
-                {{ known.name }}
-              </option>
-            </select></label
-          >
+          <span class="quiet">over</span>
+          <FilterChoice
+            v-model="underId"
+            label="Lay it over another layout"
+            :options="layouts.filter(({ id }) => id !== layout?.id).map(({ id, name }) => ({ value: id, label: name }))"
+            none="nothing"
+          />
         </template>
         <button v-if="layout" type="button" class="word" @click="openForm('layout', layout.id)">
           {{ layouts.length > 1 ? 'Rename' : layout.name }}
