@@ -36,9 +36,10 @@ watch(open, (isOpen) => {
 })
 
 const form = useTemplateRef<HTMLFormElement>('form')
-/** Typing begins at once. */
+/** Typing begins at once, unless a person was quicker than the dialog came and types already. */
 async function toFirstField(): Promise<void> {
   await nextTick()
+  if (form.value?.contains(document.activeElement) && document.activeElement?.matches('input, textarea')) return
   const fields = [...(form.value?.querySelectorAll<HTMLElement>('input, textarea') ?? [])].filter(
     (field) =>
       field.offsetParent !== null &&

@@ -10,6 +10,8 @@ export function toMade(): void {
   if (id === null) return
   // the dialog first gives the focus back to what opened it
   setTimeout(() => {
+    // the next form may be open already: its keyboard is not taken away
+    if (document.activeElement?.closest('.el-dialog')) return
     const line = document.querySelector<HTMLElement>(`[data-line="${id}"]`)
     const target = line?.querySelector<HTMLElement>('a, button') ?? line
     if (!line || !target) return
