@@ -158,7 +158,7 @@ export function wearRemarks(makeover: Makeover): Remark[] {
   })
 }
 
-function wearOf(piece: Row<'piece'>, chosen: Row<'candidate'>, use: RoomUse): Wears | null {
+export function wearOf(piece: Row<'piece'>, chosen: Row<'candidate'>, use: RoomUse): Wears | null {
   const wear = chosen.madeOf === null ? undefined : wears[chosen.madeOf]?.[use]
   if (!wear || splitSeveral(chosen.suits).includes(withstands[use])) return null
   const washed = chosen.cleaning === 'machine wash' || chosen.cleaning === 'hand wash' || chosen.cleaning === 'wiped'

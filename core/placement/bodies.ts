@@ -4,6 +4,7 @@ import type { ThingKind } from '../makeover/choices.ts'
 import type { Row } from '../makeover/kinds.ts'
 import { thingOf } from '../makeover/thing-names.ts'
 import { groundOfPiece, isMaterial, thingsIn } from '../makeover/things.ts'
+import { wearOf } from '../pieces/wear.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { pointOn, type Room } from '../survey/index.ts'
 import { convexParts, outlineOf, rectangleAbout, stood, type Outline, type Standing } from './shapes.ts'
@@ -26,6 +27,9 @@ export type Thing = {
   readonly heightMm: number
   /** The height of its seat or its top. */
   readonly topMm: number
+  readonly isTopMeasured: boolean
+  /** What the sun does to what it is made of; null where it lasts, or nobody knows. */
+  readonly fades: string | null
   /** Nobody measured it: it takes the size its piece may take. */
   readonly assumed: boolean
   /** A rug and what lies as flat: nothing stumbles over it. */
@@ -93,6 +97,9 @@ export function thingsOf(makeover: Makeover, rules: Rules): ReadonlyMap<string, 
             depthMm,
             heightMm,
             topMm: measured?.topMm ?? (kind === 'seat' ? Math.min(heightMm, rules['place.seat']) : heightMm),
+            isTopMeasured: measured?.topMm != null,
+            fades:
+              measured && measured.id === piece.chosenId ? (wearOf(piece, measured, 'sun')?.because ?? null) : null,
             assumed: measured === null,
             flat,
             opens: opens.get(piece.id) ?? [],
@@ -116,8 +123,7 @@ export function bodyOf(thing: Thing, id: string, at: Standing, number = 1): Body
   const { piece, footprint, widthMm, depthMm, heightMm } = thing
   const own = outlineOf(widthMm, depthMm, footprint)
   const outline = stood(own, at)
-  const low = piece.aboveMm
-  const hangs = groundOfPiece(piece) === 'ceiling'
+  const low = piece.aboveMm === 0 && groundOfPiece(piece) === 'ceiling' ? hangsAt : piece.aboveMm
   return {
     id,
     name: countOf(thing) > 1 ? `${piece.name} ${number}` : piece.name,
@@ -125,8 +131,8 @@ export function bodyOf(thing: Thing, id: string, at: Standing, number = 1): Body
     at: { xMm: at.xMm, yMm: at.yMm, turnDeg: at.turnDeg },
     outline,
     parts: convexParts(own).map((part) => stood(part, at)),
-    low: hangs ? Math.max(low, hangsAt) : low,
-    top: (hangs ? Math.max(low, hangsAt) : low) + heightMm,
+    low,
+    top: low + heightMm,
     open: thing.opens.map((state): OpenBody => {
       const opened = stood(rectangleAbout(widthMm, depthMm, state), at)
       return { name: state.name, outline: opened, parts: [opened], low, top: low + (state.heightMm ?? heightMm) }

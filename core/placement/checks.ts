@@ -7,6 +7,8 @@ import type { Weight } from '../remarks/remark.ts'
 import type { Point } from '../survey/index.ts'
 import { insideOf, nearestOn, overlapOf } from './apart.ts'
 import type { Body, Solid } from './bodies.ts'
+import { proportionChecks } from './proportions.ts'
+import { reachChecks, sunChecks } from './reach.ts'
 import { sidesChecks } from './sides.ts'
 import type { Setting } from './setting.ts'
 
@@ -25,6 +27,11 @@ export type CheckCode =
   | 'desk'
   | 'talk'
   | 'lead'
+  | 'pillow'
+  | 'changing'
+  | 'sun'
+  | 'proportion'
+  | 'alike'
   | 'way'
   | 'blocked'
 /** A finding; `is` says whether it is as it should be. What is well is told too, so that a person sees the distance. */
@@ -66,6 +73,9 @@ export function checksOf(setting: Setting, bodies: readonly Body[], body: Body, 
     ...shut(setting, body, rules),
     ...opened(setting, bodies, body, rules),
     ...sidesChecks(setting, bodies, body, rules),
+    ...reachChecks(setting, bodies, body, rules),
+    ...sunChecks(setting, body, rules),
+    ...proportionChecks(bodies, body, rules),
   ]
 }
 

@@ -8,8 +8,8 @@ import type { Body } from './bodies.ts'
 import type { Setting } from './setting.ts'
 import type { Outline } from './shapes.ts'
 
-/** Further off than this nothing is told apart: the widest way that is asked for is twice as wide. */
-export const farMm = 700
+/** Further off than this nothing is told apart: the widest way, and the circle a wheelchair turns in, are twice as wide. */
+export const farMm = 760
 const cellMm = 60
 const mostCells = 24_000
 

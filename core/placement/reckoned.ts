@@ -1,12 +1,13 @@
 /** What the placement of every room comes to: what stands there, what is held against it, and its ways. */
 import { headOf, rowsOf, type Makeover } from '../makeover/document.ts'
-import type { Rules } from '../rulebook/rulebook.ts'
-import type { Room } from '../survey/index.ts'
+import type { Practice } from '../makeover/practice.ts'
+import { areaOf, type Room } from '../survey/index.ts'
 import { atTheDoor, bodiesIn, layoutOf, thingsOf, type Body, type Thing } from './bodies.ts'
 import { allChecks, type Check } from './checks.ts'
 import { withBodies } from './clearance.ts'
 import { floorOf } from './ground.ts'
 import { islandsIn } from './rugs.ts'
+import { turningIn, turnsIn, type Turning } from './turning.ts'
 import { carriedIn, stagesTo, type CarriedIn } from './way-in.ts'
 import { waysOf, type Way } from './ways.ts'
 
@@ -23,9 +24,12 @@ export type RoomPlaced = {
   readonly stuck: readonly CarriedIn[]
   /** Rugs that lie under no leg of the group they lie under. */
   readonly islands: readonly Body[]
+  /** The largest free circle, where a wheelchair is to turn. */
+  readonly turning: Turning | null
+  readonly areaM2: number
 }
 
-export function placedIn(makeover: Makeover, rooms: readonly Room[], rules: Rules): RoomPlaced[] {
+export function placedIn(makeover: Makeover, rooms: readonly Room[], { rules, schools }: Practice): RoomPlaced[] {
   if (!headOf(makeover)) return []
   const things = thingsOf(makeover, rules)
   return rooms.map((room): RoomPlaced => {
@@ -41,6 +45,8 @@ export function placedIn(makeover: Makeover, rooms: readonly Room[], rules: Rule
       checks: [],
       ways: [],
       islands: [],
+      turning: null,
+      areaM2: areaOf(room.outline) / 1e6,
       stuck: [...things.values()]
         .filter((thing) => thing.piece.roomId === room.id && isKnown(thing) && comesIn(makeover, thing))
         .map((thing) => carriedIn(thing, stages))
@@ -51,12 +57,14 @@ export function placedIn(makeover: Makeover, rooms: readonly Room[], rules: Rule
     const bodies = bodiesIn(makeover, layout.id, things)
     if (bodies.length === 0) return none
     const solids = [...bodies, ...setting.built]
+    const field = withBodies(bare, solids)
     return {
       ...none,
       bodies,
       checks: allChecks(setting, bodies, rules),
-      islands: islandsIn(bodies, rules),
-      ways: waysOf(setting, withBodies(bare, solids), solids, rules['place.way-main'], ends),
+      islands: islandsIn(bodies, rules, schools['small-rug']),
+      turning: turnsIn(makeover, room.id) ? turningIn(setting, field, solids) : null,
+      ways: waysOf(setting, field, solids, rules['place.way-main'], ends),
     }
   })
 }

@@ -1,24 +1,34 @@
 /** What gives cause to say something of where things stand. */
 import { headOf, rowsOf, type Makeover } from '../makeover/document.ts'
+import type { Practice } from '../makeover/practice.ts'
 import { writeLength, type UnitSystem } from '../measure/length.ts'
+import { usesOf } from '../pieces/wear.ts'
 import type { Remark, Subject } from '../remarks/remark.ts'
 import { citeRule, type Rules } from '../rulebook/rulebook.ts'
 import type { Check } from './checks.ts'
 import { remark } from './catalogue.ts'
 import type { RoomPlaced } from './reckoned.ts'
+import { schoolRemarks } from './school-remarks.ts'
 import type { CarriedIn } from './way-in.ts'
 import type { Way } from './ways.ts'
 import { said, type Telling } from './words.ts'
 
-export function placementRemarks(makeover: Makeover, placed: readonly RoomPlaced[], rules: Rules): Remark[] {
+export function placementRemarks(makeover: Makeover, placed: readonly RoomPlaced[], practice: Practice): Remark[] {
+  const { rules } = practice
   const units = headOf(makeover)?.units ?? 'metric'
   return placed.flatMap((room) => {
+    // what the sun does in a sunny room is said of the thing already, wherever it stands
+    const isSunny = usesOf(makeover, room.roomId).includes('sun')
     const names = new Map(room.bodies.map((body) => [body.id, body.name]))
     const telling: Telling = { rules, units, nameOf: (id) => names.get(id) ?? '' }
     return [
-      ...room.checks.flatMap((check) => ofCheck(makeover, check, telling)),
+      ...room.checks
+        .filter(({ code }) => code !== 'sun' || !isSunny)
+        .flatMap((check) => ofCheck(makeover, check, telling)),
       ...room.ways.flatMap((way) => ofWay(makeover, way, rules, units)),
       ...unserved(makeover, room),
+      ...turning(makeover, room, rules, units),
+      ...schoolRemarks(makeover, room, practice, units, subjectsOf),
       ...room.stuck.map((carried) => stuck(carried, units)),
       ...room.islands.map((rug) =>
         remark({
@@ -71,7 +81,26 @@ function ofCheck(makeover: Makeover, check: Check, telling: Telling): Remark[] {
       title,
       sentence,
       rule,
-      numbers: [mm ?? 0, ...(code === 'open' ? [check.about] : [])],
+      numbers: [mm ?? 0, ...(code === 'open' || code === 'proportion' ? [check.about] : [])],
+    }),
+  ]
+}
+
+function turning(
+  makeover: Makeover,
+  { roomId, turning: circle }: RoomPlaced,
+  rules: Rules,
+  units: UnitSystem,
+): Remark[] {
+  if (!circle || circle.mm >= rules['place.turning'] - 1) return []
+  const subjects: Subject[] = makeover.rows.room[roomId] ? [{ kind: 'room', id: roomId }] : []
+  return [
+    remark({
+      code: 'turning',
+      subjects,
+      title: `A wheelchair turns in ${writeLength(Math.floor(circle.mm), units)} at most`,
+      sentence: `It wants a free circle of ${citeRule('place.turning', rules, units)}. Draw what stands about the largest one apart, or take something out.`,
+      numbers: [circle.mm],
     }),
   ]
 }

@@ -4,6 +4,7 @@
  */
 import type { Minor } from '../money/minor.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
+import type { Schools } from '../rulebook/schools.ts'
 import type { Point } from '../survey/index.ts'
 import { gapBetween, insideOf, segmentsOf } from './apart.ts'
 import type { Body } from './bodies.ts'
@@ -139,12 +140,13 @@ function legsOf(
   }
 }
 
-function reachOf(outline: Outline, seats: readonly Body[], rules: Rules): Reach {
+function reachOf(outlines: readonly Outline[], seats: readonly Body[], rules: Rules): Reach {
+  const isOn = (leg: Point): boolean => outlines.some((outline) => insideOf(leg, outline))
   const held = seats.map((seat) => {
     const { front, back } = legsOf(seat, rules)
     return {
-      front: front.every((leg) => insideOf(leg, outline)),
-      all: [...front, ...back].every((leg) => insideOf(leg, outline)),
+      front: front.every(isOn),
+      all: [...front, ...back].every(isOn),
     }
   })
   if (held.length > 0 && held.every(({ all }) => all)) return 'all legs'
@@ -152,21 +154,40 @@ function reachOf(outline: Outline, seats: readonly Body[], rules: Rules): Reach 
   return held.some(({ front }) => front) ? 'some front legs' : 'none'
 }
 
-/** Rugs that lie under a group and reach under no front leg of it. */
-export function islandsIn(bodies: readonly Body[], rules: Rules): Body[] {
+/** Rugs that lie under groups of seats for talk, with how far each group’s seats stand on them at best. */
+function underGroups(
+  bodies: readonly Body[],
+  rules: Rules,
+  school: Schools['small-rug'],
+): { readonly rug: Body; readonly reach: Reach }[] {
   const groups = groupsOf(bodies)
-  return bodies.filter((rug) => {
-    if (!rug.thing?.flat) return false
+  const rugs = bodies.filter(({ thing }) => thing?.flat)
+  return rugs.flatMap((rug) => {
+    // by that school a rug of its own shape goes where it pleases
+    if (school === 'odd-corner' && rug.thing?.footprint != null && rug.thing.footprint.shape !== 'rectangle') return []
     const over = groups.filter(({ table, members }) => {
       const middle = table ?? members[0]
       return middle !== undefined && insideOf({ x: middle.at.xMm, y: middle.at.yMm }, rug.outline)
     })
-    return (
-      over.length > 0 &&
-      over.every(({ kind, seats }) => kind === 'talk' && reachOf(rug.outline, seats, rules) === 'none')
-    )
+    if (over.length === 0 || over.some(({ kind }) => kind !== 'talk')) return []
+    const joined = school === 'joined' ? rugs.filter((met) => meets(met, rug)) : [rug]
+    const outlines = joined.map(({ outline }) => outline)
+    return [{ rug, reach: best(over.map(({ seats }) => reachOf(outlines, seats, rules))) }]
   })
 }
+const best = (reaches: readonly Reach[]): Reach =>
+  reaches.toSorted((left, right) => ranks[right] - ranks[left])[0] ?? 'none'
+const ranks: Readonly<Record<Reach, number>> = { none: 0, 'some front legs': 1, 'front legs': 2, 'all legs': 3 }
+/** Laid edge to edge, two rugs are one. */
+const meets = (left: Body, right: Body): boolean =>
+  left === right || gapBetween(segmentsOf(left.outline), segmentsOf(right.outline)).mm <= 20
+
+/** Rugs that lie under a group and reach under no front leg of it. */
+export const islandsIn = (bodies: readonly Body[], rules: Rules, school: Schools['small-rug']): Body[] =>
+  underGroups(bodies, rules, school).flatMap(({ rug, reach }) => (reach === 'none' ? [rug] : []))
+/** Rugs that reach under the front legs of some seats of their group, and not of all. */
+export const rugsShort = (bodies: readonly Body[], rules: Rules, school: Schools['small-rug']): Body[] =>
+  underGroups(bodies, rules, school).flatMap(({ rug, reach }) => (reach === 'some front legs' ? [rug] : []))
 
 /** One size under one group, laid along or across it, whichever reaches more; moved no further than its middle. */
 export function tryRug(setting: Setting, group: Group, size: RugSize, isSmallRoom: boolean, rules: Rules): RugTried {
@@ -174,10 +195,9 @@ export function tryRug(setting: Setting, group: Group, size: RugSize, isSmallRoo
     [size.widthMm, size.lengthMm],
     [size.lengthMm, size.widthMm],
   ] as const
-  const ranks: Readonly<Record<Reach, number>> = { none: 0, 'some front legs': 1, 'front legs': 2, 'all legs': 3 }
   const tried = turns.map(([wide, deep]) => {
     const outline = stood(rectangleAbout(wide, deep), group.at)
-    const reach = reachOf(outline, group.seats, rules)
+    const reach = reachOf([outline], group.seats, rules)
     const through = outline.some((corner) => !insideOf(corner, setting.outline))
     const gap = gapBetween(
       segmentsOf(outline),
@@ -188,14 +208,14 @@ export function tryRug(setting: Setting, group: Group, size: RugSize, isSmallRoo
       group.kind === 'dining' && table ? Math.min((wide - table.widthMm) / 2, (deep - table.depthMm) / 2) : null
     return { outline, reach, bareMm: through ? -gap : gap, beyondMm }
   })
-  const best = tried.toSorted(
+  const found = tried.toSorted(
     (left, right) =>
       Number(left.bareMm < 0) - Number(right.bareMm < 0) ||
       (right.beyondMm ?? 0) - (left.beyondMm ?? 0) ||
       ranks[right.reach] - ranks[left.reach] ||
       right.bareMm - left.bareMm,
   )[0]
-  const { outline = [], reach = 'none', bareMm = 0, beyondMm = null } = best ?? {}
+  const { outline = [], reach = 'none', bareMm = 0, beyondMm = null } = found ?? {}
   const least = rules[isSmallRoom ? 'rug.wall-small' : 'rug.wall']
   const verdict: RugTried['verdict'] =
     bareMm < least - 1

@@ -48,6 +48,8 @@ export type Setting = {
   readonly sockets: readonly Point[]
   readonly built: readonly Body[]
   readonly heightMm: number
+  /** The compass direction one looks in when facing the first wall; null where nobody said. */
+  readonly facesDeg: number | null
 }
 
 /** Null while the room is not closed. */
@@ -82,6 +84,7 @@ export function settingOf(room: Room): Setting | null {
       wall.fixtures.filter(({ row }) => row.what === 'socket').map(({ u0, u1 }) => pointOn(wall, (u0 + u1) / 2)),
     ),
     built: builtIn(room),
+    facesDeg: room.survey?.facesDeg ?? null,
     heightMm: room.survey?.heightMm ?? (heights.length > 0 ? Math.min(...heights) : 2400),
   }
 }

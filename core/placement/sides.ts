@@ -84,7 +84,7 @@ function bedSides(setting: Setting, bodies: readonly Body[], body: Body, rules: 
   if (isDouble) return kept
   return sides.length < 2 ? [] : kept.toSorted((left, right) => (right.mm ?? 0) - (left.mm ?? 0)).slice(0, 1)
 }
-const isBedside = (met: Body | undefined, bed: Body): boolean =>
+export const isBedside = (met: Body | undefined, bed: Body): boolean =>
   met?.thing != null &&
   ['table', 'storage', 'light'].includes(met.thing.kind) &&
   Math.max(met.thing.widthMm, met.thing.depthMm) <= 650 &&
@@ -122,7 +122,7 @@ function lowTable(bodies: readonly Body[], sofa: Body, rules: Rules): Check[] {
   })
 }
 /** A table up to this height stands before a sofa; a higher one is sat at. */
-const lowTop = 560
+export const lowTop = 560
 
 /** Behind those who sit at a table: from its edge to the next thing that is none of its seats. */
 function dining(setting: Setting, bodies: readonly Body[], table: Body, rules: Rules): Check[] {

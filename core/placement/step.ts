@@ -17,25 +17,27 @@ export const step = {
     part({
       name: 'placed',
       reads: {
-        rows: ['piece', 'openState', 'passage', 'footprint'],
+        rows: ['piece', 'openState', 'passage', 'footprint', 'need'],
         figures: ['makeover', 'candidate', 'layout', 'standing'],
         rules: ['place.', 'rug.'],
+        schools: true,
         parts: ['rooms'],
       },
       reckon: ({ makeover, practice, parts }: Given<{ rooms: readonly Room[] }>): readonly RoomPlaced[] =>
-        placedIn(makeover, parts.rooms, practice.rules),
+        placedIn(makeover, parts.rooms, practice),
     }),
   ],
   remarks: part({
     name: 'remarks of the placement',
     reads: {
       rows: ['zone'],
-      figures: ['makeover', 'standing', 'opening', 'fixture'],
-      rules: ['place.', 'rug.'],
+      figures: ['makeover', 'standing', 'opening', 'fixture', 'constraint', 'room'],
+      rules: ['place.', 'rug.', 'room.small'],
+      schools: true,
       parts: ['placed'],
     },
     reckon: ({ makeover, practice, parts }: Given<{ placed: readonly RoomPlaced[] }>) =>
-      placementRemarks(makeover, parts.placed, practice.rules),
+      placementRemarks(makeover, parts.placed, practice),
   }),
   guards: (_before, after) => placementGuards(after.makeover),
   progress: (makeover: Makeover, { placed }: { placed: readonly RoomPlaced[] }) => sharePlaced(makeover, placed),

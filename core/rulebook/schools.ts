@@ -126,16 +126,20 @@ export const questions = [
       school(
         'front-legs',
         'Front legs on',
-        'Recorded; acts in Placement: a rug passes when it reaches under the front legs.',
+        'A rug passes when it reaches under the front legs of its group; where it reaches under some only, that is noted.',
       ),
-      school('bigger', 'Bigger is better', 'Recorded; acts in Placement: between two sizes the bigger is suggested.'),
-      school('none', 'None, keep the floor unbroken', 'Recorded; acts in Placement: a rug in a small room is raised.'),
+      school(
+        'bigger',
+        'Bigger is better',
+        'Of the sizes that pass, the biggest is suggested; where a rug reaches under some front legs only, that is noted.',
+      ),
+      school('none', 'None, keep the floor unbroken', 'A rug in a room under ten square metres is raised.'),
       school(
         'odd-corner',
         'An irregular shape in an odd corner',
-        'Recorded; acts in Placement: a rug need not be a rectangle, and is not held against stock sizes.',
+        'A rug need not be a rectangle; one of its own shape is not held against the seats about it.',
       ),
-      school('joined', 'Two joined', 'Recorded; acts in Placement: two joined rugs count as one.'),
+      school('joined', 'Two joined', 'Two rugs laid edge to edge count as one.'),
     ],
   },
   {
@@ -359,8 +363,12 @@ export const questions = [
     id: 'scale',
     asks: 'Scale in small rooms',
     schools: [
-      school('small', 'Small pieces', 'Recorded; acts in Placement: a piece over the room it may take is raised.'),
-      school('large', 'A few large ones', 'Recorded; acts in Placement: many small pieces of a kind are raised.'),
+      school('small', 'Small pieces', 'In a room under ten square metres a sofa much over 1.8 metres is raised.'),
+      school(
+        'large',
+        'A few large ones',
+        'In a room under ten square metres four or more small things of one kind are noted.',
+      ),
     ],
   },
   {

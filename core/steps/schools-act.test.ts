@@ -23,6 +23,8 @@ const speaks: Readonly<Record<string, readonly string[]>> = {
   cabinets: ['brief.repaint-near-replace'],
   'tenant-walls': ['brief.forbidden', 'brief.unrestored'],
   pace: ['pieces.late'],
+  'small-rug': ['placement.island', 'placement.rug-reach', 'placement.rug-small'],
+  scale: ['placement.scale'],
 }
 /** Schools that move no remark but an order or a weight, held by the test of what they move. */
 const orders = new Set(['ugly-finish', 'splurge']) // brief/scope.ts; the weights of compare.ts

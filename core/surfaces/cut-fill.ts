@@ -2,20 +2,10 @@
  * Cutting plans by sequential value correction: bar after bar is filled with the longest piece that is left and the best of the rest by what
  * each is worth, and what lay badly is worth more the next time. No proof, and mostly the least there is. Lengths in mm.
  */
+import { seeded } from '../measure/seeded.ts'
 import type { StockLength } from './cuts.ts'
 
 export type Bar = { readonly stock: StockLength; readonly pieces: readonly number[] }
-
-/** Numbers of its own from 0 to 1, the same each time (mulberry32). */
-function numbers(seed: number): () => number {
-  let state = seed
-  return () => {
-    state = (state + 0x6d2b79f5) | 0
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state)
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296
-  }
-}
 
 /** The cheapest plan of so many rounds; it ends early where a plan costs no more than `least`. */
 export function filledAgain(
@@ -26,7 +16,7 @@ export function filledAgain(
   least: number,
   rounds: number,
 ): readonly Bar[] {
-  const random = numbers(sizes.length * 7919 + Math.round(sizes[0] ?? 0))
+  const random = seeded(sizes.length * 7919 + Math.round(sizes[0] ?? 0))
   const cut = sizes.map((size) => Math.ceil(size + kerfMm - 1e-6))
   const fill = filler(
     cut,

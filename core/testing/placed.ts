@@ -17,6 +17,7 @@ export type Stood = {
   readonly footprint?: Partial<Fields<'footprint'>>
   readonly opens?: readonly (Partial<Fields<'openState'>> & { readonly name: string })[]
   readonly topMm?: number
+  readonly madeOf?: Fields<'candidate'>['madeOf']
 }
 export type Zoned = Partial<Fields<'zone'>> & { readonly name: string; readonly wall: number }
 
@@ -32,7 +33,7 @@ export function furnished(measured: Measured, things: readonly Stood[], zones: r
       add('zone', newId(), { ...blank.zone, roomId, wallId: wallIds[wall] ?? null, fromMm: 0, ...zone }),
     ),
     ...things.flatMap(
-      ({ name, size: [widthMm, depthMm, heightMm], at, piece, footprint, opens = [], topMm }): Operation[] => {
+      ({ name, size: [widthMm, depthMm, heightMm], at, piece, footprint, opens = [], topMm, madeOf }): Operation[] => {
         const [pieceId, candidateId, standingId] = [newId(), newId(), newId()]
         return [
           add(
@@ -43,7 +44,14 @@ export function furnished(measured: Measured, things: readonly Stood[], zones: r
           add(
             'candidate',
             candidateId,
-            candidateOf(pieceId, seller, { name: `${name} as sold`, widthMm, depthMm, heightMm, topMm: topMm ?? null }),
+            candidateOf(pieceId, seller, {
+              name: `${name} as sold`,
+              widthMm,
+              depthMm,
+              heightMm,
+              topMm: topMm ?? null,
+              madeOf: madeOf ?? null,
+            }),
           ),
           ...(footprint ? [add('footprint', newId(), { ...blank.footprint, pieceId, ...footprint })] : []),
           ...opens.map((open) => add('openState', newId(), { ...blank.openState, pieceId, ...open })),
