@@ -4,7 +4,7 @@ import type { ThingKind } from '../makeover/choices.ts'
 import type { Row } from '../makeover/kinds.ts'
 import { thingOf } from '../makeover/thing-names.ts'
 import { groundOfPiece, isMaterial, thingsIn } from '../makeover/things.ts'
-import { wearOf } from '../pieces/wear.ts'
+import { wearOf } from '../pieces/index.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { pointOn, type Room } from '../survey/index.ts'
 import { convexParts, outlineOf, rectangleAbout, stood, type Outline, type Standing } from './shapes.ts'
@@ -42,6 +42,8 @@ export type Body = Solid & {
   readonly name: string
   readonly thing: Thing | null
   readonly at: Standing
+  /** Nothing of it is further off its middle: what is far away is passed over at once. */
+  readonly radiusMm: number
   readonly open: readonly OpenBody[]
 }
 
@@ -116,6 +118,9 @@ const usualHeight: Readonly<Partial<Record<ThingKind, number>>> = {
   storage: 900,
   light: 1500,
 }
+/** Two things are at least so far apart; below 0 they may meet. */
+export const leastApart = (left: Pick<Body, 'at' | 'radiusMm'>, right: Pick<Body, 'at' | 'radiusMm'>): number =>
+  Math.hypot(left.at.xMm - right.at.xMm, left.at.yMm - right.at.yMm) - left.radiusMm - right.radiusMm
 export const countOf = ({ piece }: Thing): number => thingsIn(piece)
 
 /** A thing where it stands. */
@@ -129,6 +134,7 @@ export function bodyOf(thing: Thing, id: string, at: Standing, number = 1): Body
     name: countOf(thing) > 1 ? `${piece.name} ${number}` : piece.name,
     thing,
     at: { xMm: at.xMm, yMm: at.yMm, turnDeg: at.turnDeg },
+    radiusMm: Math.max(...own.map(({ x, y }) => Math.hypot(x, y))),
     outline,
     parts: convexParts(own).map((part) => stood(part, at)),
     low,
@@ -161,6 +167,7 @@ export function builtIn(room: Room): Body[] {
           name,
           thing: null,
           at: { xMm: middle.x, yMm: middle.y, turnDeg: 0 },
+          radiusMm: Math.max(...outline.map(({ x, y }) => Math.hypot(x - middle.x, y - middle.y))),
           outline,
           parts: [outline],
           low: z0,

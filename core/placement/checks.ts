@@ -6,7 +6,7 @@ import type { RuleId, Rules } from '../rulebook/rulebook.ts'
 import type { Weight } from '../remarks/remark.ts'
 import type { Point } from '../survey/index.ts'
 import { insideOf, nearestOn, overlapOf } from './apart.ts'
-import type { Body, Solid } from './bodies.ts'
+import { leastApart, type Body, type Solid } from './bodies.ts'
 import { proportionChecks } from './proportions.ts'
 import { reachChecks, sunChecks } from './reach.ts'
 import { sidesChecks } from './sides.ts'
@@ -119,7 +119,8 @@ export function goesWith(left: Body, right: Body, rules: Rules): boolean {
 function overlaps({ built }: Setting, bodies: readonly Body[], body: Body, rules: Rules): Check[] {
   if (body.thing?.flat) return []
   return [...bodies, ...built].flatMap((met): Check[] => {
-    if (met.id === body.id || met.thing?.flat || !meetInHeight(body, met) || goesWith(body, met, rules)) return []
+    if (met.id === body.id || leastApart(body, met) > 0 || met.thing?.flat) return []
+    if (!meetInHeight(body, met) || goesWith(body, met, rules)) return []
     const found = overlapOf(body.parts, met.parts)
     return found ? [check('overlap', [body.id, met.id], { weight: 'stop', mm: found.mm, about: met.name })] : []
   })
@@ -216,9 +217,10 @@ function coveredOf(body: Body, [start, end]: readonly [Point, Point], within: nu
 /** Every way it opens, among what stands about it. */
 function opened(setting: Setting, bodies: readonly Body[], body: Body, rules: Rules): Check[] {
   return body.open.flatMap((state) => {
+    const reach = Math.max(...state.outline.map(({ x, y }) => Math.hypot(x - body.at.xMm, y - body.at.yMm)))
     const met = [...bodies, ...setting.built].flatMap((thing): Check[] => {
-      if (thing.id === body.id || thing.thing?.flat || !meetInHeight(state, thing) || goesWith(body, thing, rules))
-        return []
+      if (thing.id === body.id || leastApart({ ...body, radiusMm: reach }, thing) > 0 || thing.thing?.flat) return []
+      if (!meetInHeight(state, thing) || goesWith(body, thing, rules)) return []
       const found = overlapOf(state.parts, thing.parts)
       return found ? [check('open', [body.id, thing.id], { mm: found.mm, about: `${state.name}|${thing.name}` })] : []
     })

@@ -1,63 +1,75 @@
 /**
- * The least move that cures: the nearest place of one thing at which what was wrong is right and nothing else is worse. Also where a
- * thing may stand that has no place yet. Lengths in mm.
+ * The least move that cures: the nearest place of one thing, or of two, at which what was wrong is right and nothing else is worse.
+ * Lengths in mm.
  */
 import type { Rules } from '../rulebook/rulebook.ts'
-import { bodyOf, type Body, type Thing } from './bodies.ts'
+import { bodyOf, type Body } from './bodies.ts'
 import { checksOf, type Check } from './checks.ts'
 import { withBodies, type Field } from './clearance.ts'
 import type { Floor } from './ground.ts'
-import type { Setting } from './setting.ts'
-import { offWall } from './snap.ts'
-import { outlineOf, stood, type Standing } from './shapes.ts'
-import { waysOf } from './ways.ts'
+import type { Standing } from './shapes.ts'
+import { isAsWide, pairsOf, waysOf, type Way } from './ways.ts'
 
 export type Ground = Floor & { readonly rules: Rules }
 export type Moved = { readonly id: string; readonly at: Standing; readonly byMm: number; readonly turned: boolean }
 
-/** How much is wrong with a room: stops first, then looks, then how narrow its ways are. */
-export type Wrong = { readonly stops: number; readonly looks: number; readonly keys: ReadonlySet<string> }
-const keyOf = ({ code, ids, about }: Check): string =>
-  `${code} ${[...ids].toSorted().join(' ')} ${code === 'open' ? about : ''}`
+export const keyOfCheck = ({ code, ids, about }: Check): string =>
+  `${code} ${[...ids].toSorted().join(' ')} ${code === 'open' || code === 'proportion' ? about : ''}`
+export const keyOfWay = ({ from, to }: Way): string => `way ${from.id} ${to.id}`
+const isWrong = ({ weight }: Check): boolean => weight === 'stop' || weight === 'look'
 
-/** What is wrong with one thing among the others, and with the ways. */
-export function wrongWith(
-  { setting, rules, bare, ends }: Ground,
+/** What is wrong with one thing among the others, and with what is near it; null as soon as something is that may not be. */
+function wrongAbout(ground: Ground, rest: readonly Body[], body: Body): Set<string>
+function wrongAbout(
+  ground: Ground,
   rest: readonly Body[],
   body: Body,
-  floor?: Field,
-): Wrong {
+  mayBe: (key: string) => boolean,
+): Set<string> | null
+function wrongAbout(
+  { setting, rules }: Ground,
+  rest: readonly Body[],
+  body: Body,
+  mayBe: (key: string) => boolean = () => true,
+): Set<string> | null {
   const bodies = [...rest, body]
-  const found = checksOf(setting, bodies, body, rules)
-  // what it does to those about it
+  const keys = new Set(checksOf(setting, bodies, body, rules).filter(isWrong).map(keyOfCheck))
+  if (![...keys].every(mayBe)) return null
   for (const met of rest) {
-    const near = Math.hypot(met.at.xMm - body.at.xMm, met.at.yMm - body.at.yMm)
-    if (met.thing && near < 3500)
-      found.push(...checksOf(setting, bodies, met, rules).filter(({ ids }) => ids.includes(body.id)))
+    if (!met.thing || Math.hypot(met.at.xMm - body.at.xMm, met.at.yMm - body.at.yMm) >= nearMm) continue
+    for (const check of checksOf(setting, bodies, met, rules))
+      if (isWrong(check) && check.ids.includes(body.id)) {
+        const key = keyOfCheck(check)
+        if (!mayBe(key)) return null
+        keys.add(key)
+      }
   }
-  const keys = new Set<string>()
-  let [stops, looks] = [0, 0]
-  for (const check of found) {
-    if (check.weight !== 'stop' && check.weight !== 'look') continue
-    const key = keyOf(check)
-    if (keys.has(key)) continue
-    keys.add(key)
-    if (check.weight === 'stop') stops++
-    else looks++
-  }
+  return keys
+}
+/** Further off a thing does nothing to another. */
+const nearMm = 2200
+
+/** The ways that are too narrow, with how wide they are; `floor` has the rest on it. */
+function narrowWays(
+  { setting, rules, ends }: Ground,
+  rest: readonly Body[],
+  body: Body,
+  floor: Field,
+): ReadonlyMap<string, number> {
   const solids = [...rest, ...setting.built]
-  const field = withBodies(floor ?? withBodies(bare, solids), [body], solids.length)
-  for (const way of waysOf(setting, field, [...solids, body], rules['place.way-main'], ends)) {
-    if (way.isWide || way.clearMm >= rules['place.way-main'] - 1) continue
-    keys.add(`way ${way.from.id} ${way.to.id}`)
-    if (way.clearMm < rules['place.way-blocked']) stops++
-    else looks++
-  }
-  return { stops, looks, keys }
+  const field = withBodies(floor, [body], solids.length)
+  const wanted = rules['place.way-main']
+  return new Map(
+    waysOf(setting, field, [...solids, body], wanted, ends)
+      .filter(({ isWide, clearMm }) => !isWide && clearMm < wanted - 1)
+      .map((way) => [keyOfWay(way), way.clearMm]),
+  )
 }
 
 const stepMm = 50
-const turns = [0, 90, 270, 15, 345, 180]
+const turns = [90, 270, 15, 345, 180]
+/** A turn counts as so much of a move. */
+const turnMm = 300
 /** Places about one, the nearest first, as far as a move may go; turned at the same place before moved far. */
 function* placesAbout(at: Standing, reachMm: number): Generator<{ at: Standing; byMm: number; turned: boolean }> {
   const steps: { x: number; y: number; far: number }[] = []
@@ -69,7 +81,7 @@ function* placesAbout(at: Standing, reachMm: number): Generator<{ at: Standing; 
     }
   steps.sort((left, right) => left.far - right.far)
   for (const { x, y, far } of steps) yield { at: { ...at, xMm: at.xMm + x, yMm: at.yMm + y }, byMm: far, turned: false }
-  for (const turn of turns.slice(1))
+  for (const turn of turns)
     for (const { x, y, far } of [{ x: 0, y: 0, far: 0 }, ...steps.filter((step) => step.far <= 200)])
       yield {
         at: { xMm: at.xMm + x, yMm: at.yMm + y, turnDeg: (at.turnDeg + turn) % 360 },
@@ -77,82 +89,131 @@ function* placesAbout(at: Standing, reachMm: number): Generator<{ at: Standing; 
         turned: true,
       }
 }
+const lengthOf = ({ byMm, turned }: Pick<Moved, 'byMm' | 'turned'>): number => byMm + (turned ? turnMm : 0)
 
-/**
- * The least move of one of the things that a check speaks of; null where none within the rule's reach cures it. A cheap look comes
- * first: the ways are worked out only for places at which all else is right.
- */
-export function leastMove(ground: Ground, bodies: readonly Body[], ids: readonly string[], key: string): Moved | null {
+/** Whether all ways are as wide as they were, or as is wanted; that of `key` as is wanted. */
+function waysHold(
+  { setting, rules, ends }: Ground,
+  rest: readonly Body[],
+  body: Body,
+  floor: Field,
+  was: ReadonlyMap<string, number>,
+  key: string,
+): boolean {
+  const field = withBodies(floor, [body], rest.length + setting.built.length)
+  return pairsOf(ends).every(([start, to]) => {
+    const way = `way ${start.id} ${to.id}`
+    const known = way === key ? undefined : was.get(way)
+    return isAsWide(field, start, to, known === undefined ? rules['place.way-main'] : known - graceMm)
+  })
+}
+
+/** How a room was before anything is moved: nothing of it may get worse. */
+type Before = { readonly keys: ReadonlySet<string>; readonly ways: ReadonlyMap<string, number> }
+
+/** The nearest place of one thing at which `key` is cured and nothing is wrong that was not; a way may not get narrower. */
+function nearestPlace(
+  ground: Ground,
+  rest: readonly Body[],
+  body: Body,
+  key: string,
+  before: Before | null,
+  within = Infinity,
+): Moved | null {
+  if (!body.thing) return null
   const { setting, rules, bare } = ground
+  const floor = withBodies(bare, [...rest, ...setting.built])
+  const was = before ?? { keys: wrongAbout(ground, rest, body), ways: narrowWays(ground, rest, body, floor) }
+  for (const { at, byMm, turned } of placesAbout(body.at, rules['cure.reach'])) {
+    if (lengthOf({ byMm, turned }) >= within) {
+      if (turned) continue
+      // the turns at the same place are nearer
+      if (within <= turnMm) break
+      continue
+    }
+    const moved = { ...bodyOf(body.thing, body.id, at), name: body.name }
+    if (!wrongAbout(ground, rest, moved, (wrong) => wrong !== key && was.keys.has(wrong))) continue
+    // the ways are worked out only for places at which all else is right
+    if (!waysHold(ground, rest, moved, floor, was.ways, key)) continue
+    return { id: body.id, at, byMm, turned }
+  }
+  return null
+}
+/** A way that gets narrower by less than the grid tells apart is as wide as before. */
+const graceMm = 60
+
+/** The least move of one of the things that a check or a way speaks of; null where none within the rule's reach cures it. */
+export function leastMove(ground: Ground, bodies: readonly Body[], ids: readonly string[], key: string): Moved | null {
   let best: Moved | null = null
   for (const id of ids) {
     const body = bodies.find((thing) => thing.id === id)
     if (!body?.thing) continue
     const rest = bodies.filter((thing) => thing !== body)
+    const found = nearestPlace(ground, rest, body, key, null, best ? lengthOf(best) : Infinity)
+    if (found) best = found
+  }
+  return best
+}
+
+/**
+ * Where no move of one thing cures: one of them is moved so that only a second is in its way, and that one gives way. Looked for among the
+ * nearest places; `free` says what may be moved. Null where none is found.
+ */
+export function twoMoves(
+  ground: Ground,
+  bodies: readonly Body[],
+  ids: readonly string[],
+  key: string,
+  free: ReadonlySet<string>,
+): readonly [Moved, Moved] | null {
+  const { rules, setting, bare } = ground
+  let best: readonly [Moved, Moved] | null = null
+  for (const id of ids) {
+    const body = bodies.find((thing) => thing.id === id)
+    if (!body?.thing || !free.has(id)) continue
+    const rest = bodies.filter((thing) => thing !== body)
     const floor = withBodies(bare, [...rest, ...setting.built])
-    const before = wrongWith(ground, rest, body, floor)
+    const keys = new Set(
+      bodies.flatMap((known) => [
+        ...wrongAbout(
+          ground,
+          bodies.filter((met) => met !== known),
+          known,
+        ),
+      ]),
+    )
+    const before: Before = { keys, ways: narrowWays(ground, rest, body, floor) }
+    let tried = 0
     for (const { at, byMm, turned } of placesAbout(body.at, rules['cure.reach'])) {
-      if (best && byMm + (turned ? 300 : 0) >= best.byMm + (best.turned ? 300 : 0)) break
-      const moved = bodyOf(body.thing, body.id, at)
-      if (checksOf(setting, [...rest, moved], moved, rules).some(({ weight }) => weight === 'stop')) continue
-      const after = wrongWith(ground, rest, { ...moved, name: body.name }, floor)
-      if (after.keys.has(key) || [...after.keys].some((wrong) => !before.keys.has(wrong))) continue
-      best = { id, at, byMm, turned }
-      break
+      if (tried >= mostTried || (best && byMm >= lengthOf(best[0]) + lengthOf(best[1]))) break
+      const moved = { ...bodyOf(body.thing, body.id, at), name: body.name }
+      const found = wrongAbout(ground, rest, moved)
+      if (found.has(key)) continue
+      const fresh = [...found].filter((wrong) => !keys.has(wrong))
+      const inTheWay = bodies.filter((met) => met !== body && fresh.every((wrong) => wrong.includes(met.id)))
+      const [second] = inTheWay
+      if (!second || fresh.length === 0 || !free.has(second.id)) continue
+      tried++
+      const others = [...rest.filter((met) => met !== second), moved]
+      const gives = nearestPlace(ground, others, second, fresh[0] ?? key, before)
+      const first = { id, at, byMm, turned }
+      if (gives && (!best || lengthOf(first) + lengthOf(gives) < lengthOf(best[0]) + lengthOf(best[1])))
+        best = [first, gives]
     }
   }
   return best
 }
-export const keyOfCheck = keyOf
+const mostTried = 8
 
-/** Against every wall, its back to it, so far apart; then about the middle of the room. */
-export function placesFor({ walls, outline }: Setting, thing: Thing): Standing[] {
-  const own = outlineOf(thing.widthMm, thing.depthMm, thing.footprint)
-  const places: Standing[] = []
-  for (const { segment } of walls) {
-    const [start, end] = segment
-    const long = Math.hypot(end.x - start.x, end.y - start.y)
-    if (long < thing.widthMm * 0.6) continue
-    const [ux, uy] = [(end.x - start.x) / long, (end.y - start.y) / long]
-    // its back is up as it is drawn: turned so that it looks off the wall
-    const turnDeg = ((Math.atan2(uy, ux) * 180) / Math.PI + 360) % 360
-    const [first, last] = [thing.widthMm / 2, long - thing.widthMm / 2]
-    for (const along of [
-      (first + last) / 2,
-      first,
-      last,
-      first + (last - first) / 4,
-      first + (3 * (last - first)) / 4,
-    ]) {
-      const at = { xMm: start.x + ux * along, yMm: start.y + uy * along, turnDeg }
-      const off = offWall(stood(own, at), segment)
-      places.push({ ...at, xMm: at.xMm - uy * off, yMm: at.yMm + ux * off })
-    }
-  }
-  const xs = outline.map(({ x }) => x)
-  const ys = outline.map(({ y }) => y)
-  const [left, right, low, high] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]
-  const middle: Standing[] = []
-  for (const x of [0.5, 0.35, 0.65, 0.2, 0.8])
-    for (const y of [0.5, 0.35, 0.65, 0.2, 0.8])
-      for (const turnDeg of [0, 90])
-        middle.push({ xMm: left + x * (right - left), yMm: low + y * (high - low), turnDeg })
-  return ['table', 'rug'].includes(thing.kind) && thing.topMm < 2000 ? [...middle, ...places] : [...places, ...middle]
-}
-
-/** A place for a thing that has none: the first at which least is wrong. */
-export function firstPlace(ground: Ground, bodies: readonly Body[], thing: Thing): Standing {
-  const { setting, rules } = ground
-  let best: { at: Standing; worth: number } | null = null
-  for (const at of placesFor(setting, thing)) {
-    const body = bodyOf(thing, 'new', at)
-    const checks = checksOf(setting, [...bodies, body], body, rules)
-    const worth = checks.reduce(
-      (sum, { weight }) => sum + (weight === 'stop' ? 100 : weight === 'look' ? 10 : weight === 'note' ? 1 : 0),
-      0,
-    )
-    if (!best || worth < best.worth) best = { at, worth }
-    if (worth === 0) break
-  }
-  return best?.at ?? { xMm: 0, yMm: 0, turnDeg: 0 }
+/** What cures: one move, else two; null where neither does. */
+export function cureOf(
+  ground: Ground,
+  bodies: readonly Body[],
+  ids: readonly string[],
+  key: string,
+  free: ReadonlySet<string>,
+): readonly Moved[] | null {
+  const held = ids.filter((id) => free.has(id))
+  const alone = leastMove(ground, bodies, held, key)
+  return alone ? [alone] : twoMoves(ground, bodies, held, key, free)
 }

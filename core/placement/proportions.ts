@@ -1,7 +1,7 @@
 /** How a thing sits beside its neighbours: lengths and heights that belong together, and too much of one kind. Lengths in mm. */
 import type { Rules } from '../rulebook/rulebook.ts'
 import { gapBetween, insideOf, segmentsOf } from './apart.ts'
-import type { Body } from './bodies.ts'
+import { leastApart, type Body } from './bodies.ts'
 import { check, type Check } from './checks.ts'
 import { frontOf } from './shapes.ts'
 import { isBedside, isSofa, lowTop } from './sides.ts'
@@ -75,6 +75,7 @@ function bedsides(bodies: readonly Body[], bed: Body, rules: Rules): Check[] {
         isBedside(met, bed) &&
         !met.thing?.assumed &&
         met.low < 100 &&
+        leastApart(met, bed) < 300 &&
         gapBetween(segmentsOf(met.outline), segmentsOf(bed.outline)).mm < 300 &&
         Math.abs(met.top - level) > rules['place.bedside-level'] + 1,
     )
@@ -128,6 +129,7 @@ function alike(bodies: readonly Body[], body: Body): Check[] {
     for (const met of same) {
       if (row.has(met)) continue
       const near = [...row].some((known) => {
+        if (leastApart(known, met) >= besideMm) return false
         const gap = gapBetween(segmentsOf(known.outline), segmentsOf(met.outline)).mm
         return gap > flushMm && gap < besideMm
       })

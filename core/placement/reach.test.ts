@@ -2,6 +2,7 @@
  * What a good decorator says of things beside one another, and close by what only a rule of thumb would say. The distances are those of the
  * handbook of the trade: 2.4 m for talk, half to two thirds for a low table, 75 mm at a bed, 760 to 860 mm over a table.
  */
+import type { ThingKind } from '../makeover/choices.ts'
 import { describe, expect, it } from 'vitest'
 import { add } from '../makeover/change.ts'
 import { blank } from '../makeover/blank.ts'
@@ -29,7 +30,7 @@ const seat = (name: string, at: Stood['at'], more: Partial<Stood> = {}): Stood =
 })
 const thing = (
   name: string,
-  kind: NonNullable<Stood['piece']>['thing'],
+  kind: ThingKind,
   size: Stood['size'],
   at: Stood['at'],
   more: Partial<Stood> = {},

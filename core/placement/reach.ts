@@ -47,9 +47,9 @@ function talk(bodies: readonly Body[], seat: Body, rules: Rules): Check[] {
   const [near] = others
   const wanted = rules['place.talk']
   if (!near || near.mm <= wanted + 1 || near.mm > roomApartMm) return []
-  const looksAt = (eye: Body, from: Point, to: Point): boolean => {
+  const looksAt = (eye: Body, begin: Point, to: Point): boolean => {
     const way = frontOf(eye.at)
-    return ((to.x - from.x) * way.x + (to.y - from.y) * way.y) / away(from, to) > 0.5
+    return ((to.x - begin.x) * way.x + (to.y - begin.y) * way.y) / away(begin, to) > 0.5
   }
   if (!looksAt(seat, start, near.to) || !looksAt(near.met, near.to, start)) return []
   return [
@@ -199,8 +199,8 @@ function bearingOf(
   first: readonly [Point, Point] | undefined,
   facesDeg: number,
 ): number {
-  const angle = ([from, to]: readonly [Point, Point]): number =>
-    (Math.atan2(to.y - from.y, to.x - from.x) * 180) / Math.PI
+  const angle = ([begin, to]: readonly [Point, Point]): number =>
+    (Math.atan2(to.y - begin.y, to.x - begin.x) * 180) / Math.PI
   // the compass runs clockwise, the plan's angles counterclockwise
   return (facesDeg + (first ? angle(first) - angle([start, end]) : 0) + 720) % 360
 }

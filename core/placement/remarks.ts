@@ -2,7 +2,7 @@
 import { headOf, rowsOf, type Makeover } from '../makeover/document.ts'
 import type { Practice } from '../makeover/practice.ts'
 import { writeLength, type UnitSystem } from '../measure/length.ts'
-import { usesOf } from '../pieces/wear.ts'
+import { usesOf } from '../pieces/index.ts'
 import type { Remark, Subject } from '../remarks/remark.ts'
 import { citeRule, type Rules } from '../rulebook/rulebook.ts'
 import type { Check } from './checks.ts'

@@ -1,7 +1,7 @@
 /** How much room is free on one side of a thing: as a tape would measure it, to the next thing or to the wall. Lengths in mm. */
 import { clipBy, type Point } from '../survey/index.ts'
 import { gapBetween, segmentsOf } from './apart.ts'
-import type { Body } from './bodies.ts'
+import { leastApart, type Body } from './bodies.ts'
 import type { Setting } from './setting.ts'
 import { stood, type Outline } from './shapes.ts'
 
@@ -65,7 +65,14 @@ export function clearOff(
     if (!nearest || gap.mm < nearest.mm) nearest = { mm: gap.mm, from: gap.from, to: gap.to, ends }
   }
   for (const met of bodies) {
-    if (met.id === body.id || met.thing?.flat || met.low >= body.top || met.top <= body.low + 50) continue
+    if (
+      met.id === body.id ||
+      leastApart(body, met) > deepMm ||
+      met.thing?.flat ||
+      met.low >= body.top ||
+      met.top <= body.low + 50
+    )
+      continue
     for (const part of met.parts) {
       const shared = clipBy(part, strip)
       if (shared.length > 2) hold(segmentsOf(shared), met)

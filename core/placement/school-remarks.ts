@@ -6,7 +6,6 @@ import { inWords } from '../measure/quantity.ts'
 import type { Remark, Subject } from '../remarks/remark.ts'
 import { citeRule } from '../rulebook/rulebook.ts'
 import { schoolOf } from '../rulebook/schools.ts'
-import type { Body } from './bodies.ts'
 import { remark } from './catalogue.ts'
 import type { RoomPlaced } from './reckoned.ts'
 import { rugsShort } from './rugs.ts'
@@ -26,9 +25,9 @@ export function schoolRemarks(
   const by = (question: 'scale' | 'small-rug'): string =>
     `By the school “${schoolOf(question, schools[question]).name}”`
   return [
-    ...(asks('scale') && schools.scale === 'small' ? longSofas(makeover, bodies, subjectsOf) : []),
-    ...(asks('scale') && schools.scale === 'large' ? manySmall(makeover, bodies, subjectsOf) : []),
-    ...(asks('small-rug') && schools['small-rug'] === 'none' ? rugs(makeover, bodies, subjectsOf) : []),
+    ...(asks('scale') && schools.scale === 'small' ? longSofas() : []),
+    ...(asks('scale') && schools.scale === 'large' ? manySmall() : []),
+    ...(asks('small-rug') && schools['small-rug'] === 'none' ? rugs() : []),
     ...rugsShort(bodies, rules, schools['small-rug']).map((rug) =>
       remark({
         code: 'rug-reach',
@@ -40,13 +39,13 @@ export function schoolRemarks(
     ),
   ]
 
-  function longSofas(of: Makeover, all: readonly Body[], subjects: SubjectsOf): Remark[] {
-    return all
+  function longSofas(): Remark[] {
+    return bodies
       .filter((body) => isSofa(body) && (body.thing?.widthMm ?? 0) > rules['place.small-sofa'] + 100)
       .map((sofa) =>
         remark({
           code: 'scale',
-          subjects: subjects(of, [sofa.id]),
+          subjects: subjectsOf(makeover, [sofa.id]),
           title: `${sofa.name}: ${writeLength(Math.round(sofa.thing?.widthMm ?? 0), units)} in a small room`,
           sentence: `${by('scale')} a sofa in a room under ${citeRule('room.small', rules, units)} is about ${citeRule('place.small-sofa', rules, units)}, of simple lines. Take a shorter one.`,
           rule: 'place.small-sofa',
@@ -54,10 +53,10 @@ export function schoolRemarks(
         }),
       )
   }
-  function manySmall(of: Makeover, all: readonly Body[], subjects: SubjectsOf): Remark[] {
+  function manySmall(): Remark[] {
     const most = rules['place.small-things']
     return (['table', 'storage', 'plant', 'light', 'other'] as const).flatMap((kind) => {
-      const small = all.filter(
+      const small = bodies.filter(
         ({ thing, low }) => thing?.kind === kind && low < 1500 && thing.widthMm * thing.depthMm < smallMm2,
       )
       if (small.length < most) return []
@@ -65,8 +64,8 @@ export function schoolRemarks(
         remark({
           code: 'scale',
           weight: 'note',
-          subjects: subjects(
-            of,
+          subjects: subjectsOf(
+            makeover,
             small.map(({ id }) => id),
           ),
           title: `${small.length} small things of one kind`,
@@ -77,13 +76,13 @@ export function schoolRemarks(
       ]
     })
   }
-  function rugs(of: Makeover, all: readonly Body[], subjects: SubjectsOf): Remark[] {
-    return all
+  function rugs(): Remark[] {
+    return bodies
       .filter(({ thing }) => thing?.flat)
       .map((rug) =>
         remark({
           code: 'rug-small',
-          subjects: subjects(of, [rug.id]),
+          subjects: subjectsOf(makeover, [rug.id]),
           title: `${rug.name} breaks up the floor`,
           sentence: `${by('small-rug')} the floor of a room under ${citeRule('room.small', rules, units)} stays unbroken. Leave it out, or say another school in the brief.`,
           numbers: [areaM2],

@@ -1,7 +1,7 @@
 /** The room that things ask for at their sides, by what they are. Common practice of the trade; lengths in mm. */
 import type { RuleId, Rules } from '../rulebook/rulebook.ts'
 import { segmentsOf, gapBetween } from './apart.ts'
-import type { Body } from './bodies.ts'
+import { leastApart, type Body } from './bodies.ts'
 import { check, type Check } from './checks.ts'
 import { clearOff, type Side } from './room-about.ts'
 import type { Setting } from './setting.ts'
@@ -148,7 +148,7 @@ function dining(setting: Setting, bodies: readonly Body[], table: Body, rules: R
   })
 }
 const near = (seat: Body, table: Body): boolean =>
-  gapBetween(segmentsOf(seat.outline), segmentsOf(table.outline)).mm <= 600
+  leastApart(seat, table) <= 600 && gapBetween(segmentsOf(seat.outline), segmentsOf(table.outline)).mm <= 600
 
 /** At which side of a table a seat stands. */
 function sideOf(seat: Body, { at, thing }: Body): Side {

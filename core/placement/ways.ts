@@ -72,6 +72,10 @@ export function wayBetween(
   return { from: start, to, ...narrowestOn(setting, field, solids, best, low), isWide: false, path: best }
 }
 
+/** Whether a disc so wide goes from one end to the other: far quicker than how wide a way is. */
+export const isAsWide = (field: Field, start: End, to: End, wideMm: number): boolean =>
+  routed(field, start.away, to.away, Math.min(farMm, wideMm / 2)) !== null
+
 /** A path of cells on which a disc of a radius goes from end to end; null where there is none. */
 function routed({ grid, mm }: Field, near: Float32Array, far: Float32Array, radius: number): readonly Point[] | null {
   const { columns } = grid
@@ -174,7 +178,13 @@ export function waysOf(
   wantedMm: number,
   { doors, zones } = endsOf(setting, field.grid),
 ): Way[] {
-  return doors.flatMap((door, at) =>
-    [...doors.slice(at + 1), ...zones].map((end) => wayBetween(setting, field, solids, door, end, wantedMm)),
-  )
+  return pairsOf({ doors, zones }).map(([door, end]) => wayBetween(setting, field, solids, door, end, wantedMm))
 }
+export const pairsOf = ({
+  doors,
+  zones,
+}: {
+  readonly doors: readonly End[]
+  readonly zones: readonly End[]
+}): (readonly [End, End])[] =>
+  doors.flatMap((door, at) => [...doors.slice(at + 1), ...zones].map((end) => [door, end] as const))
