@@ -4,6 +4,7 @@
  * kept. The same seed finds the same. Lengths in mm.
  */
 import { seeded } from '../measure/seeded.ts'
+import { insideOf } from './apart.ts'
 import { bodyOf, type Body, type Waiting } from './bodies.ts'
 import { allChecks, checksOf, type Check } from './checks.ts'
 import { withBodies } from './clearance.ts'
@@ -31,9 +32,11 @@ export type Arrangement = {
 /** How often it tried, of how often it will. */
 export type Tried = { readonly done: number; readonly all: number }
 
-const attempts = 36
+const attempts = 48
 const posesTried = 44
 const weights = { stop: 100, look: 10, note: 1, well: 0 } as const
+/** What is in the way of an open state can be moved away each time. */
+const weightOf = ({ code, weight }: Check): number => (code === 'open' && weight === 'look' ? 4 : weights[weight])
 /** What a thing that finds no place costs. */
 const leftOut = 60
 
@@ -41,26 +44,28 @@ const leftOut = 60
 export const keyOfItem = ({ thing, number }: Waiting): string => `${thing.piece.id} ${number}`
 const bodyFor = (item: Waiting, at: Standing): Body => bodyOf(item.thing, keyOfItem(item), at, item.number)
 
-/** Three arrangements of what waits among what stands; fewer where no more differ. Between tries it says how far it is. */
+/**
+ * Three arrangements of what waits among what stands; fewer where no more differ. Between tries it says how far it
+ * is, and is told whether that is enough: then the best so far are handed over. */
 export function* arrange(
   ground: Ground,
   standing: readonly Body[],
   items: readonly Waiting[],
   seed: number,
-): Generator<Tried, Arrangement[]> {
+): Generator<Tried, Arrangement[], boolean | undefined> {
   const random = seeded(seed)
   const clusters = clustersOf(items, ground.rules)
   const all: Arrangement[] = []
   const whole = attempts + improved
   for (let done = 0; done < attempts; done++) {
-    yield { done, all: whole }
+    if (yield { done, all: whole }) break
     all.push(judged(ground, standing, ...constructed(ground, standing, clusters, random)))
   }
   const best = different(all, improved)
   const cured: Arrangement[] = []
   for (const [at, found] of best.entries()) {
-    yield { done: attempts + at, all: whole }
-    cured.push(curedOf(ground, standing, found))
+    const isOver = yield { done: attempts + at, all: whole }
+    cured.push(isOver ? found : curedOf(ground, standing, found))
   }
   return different(cured, 3)
 }
@@ -141,7 +146,7 @@ function costOf({ setting, rules }: Ground, bodies: readonly Body[], body: Body)
   const found = checksOf(setting, [...bodies, body], body, rules)
   const stops = found.filter(({ weight }) => weight === 'stop').length
   if (stops > 0) return { cost: Infinity, stops }
-  return { cost: found.reduce((sum, { weight }) => sum + weights[weight], 0) + comfortOf(setting, body), stops }
+  return { cost: found.reduce((sum, check) => sum + weightOf(check), 0) + comfortOf(setting, bodies, body), stops }
 }
 
 /** Some of the places a thing can take: along the walls and about the middle, within its zone, under a group where it is a rug. */
@@ -166,7 +171,10 @@ function posesFor({ setting }: Ground, bodies: readonly Body[], { thing }: Waiti
       : []
   const zone = setting.room.zones.find(({ row }) => row.id === thing.piece.zoneId)?.outline
   const inZone = zone ? [0, 90, 180, 270].map((turnDeg) => ({ ...middleOf(zone), turnDeg })) : []
-  return [...onTops, ...inZone, ...shuffled(placesFor(setting, thing), random).slice(0, posesTried)]
+  const all = shuffled(placesFor(setting, thing), random)
+  const isMeant = ({ xMm, yMm }: Standing): boolean =>
+    zone !== undefined && zone !== null && insideOf({ x: xMm, y: yMm }, zone)
+  return [...onTops, ...inZone, ...all.filter(isMeant), ...all.filter((at) => !isMeant(at)).slice(0, posesTried)]
 }
 function middleOf(outline: readonly { readonly x: number; readonly y: number }[]): { xMm: number; yMm: number } {
   const xs = outline.map(({ x }) => x)
@@ -189,7 +197,7 @@ function judged(
   const closed = narrow.filter(({ clearMm }) => clearMm < rules['place.way-blocked']).length
   const count = (weight: Check['weight']): number => checks.filter((check) => check.weight === weight).length
   const [stops, looks] = [count('stop') + closed, count('look') + narrow.length - closed]
-  const comfort = bodies.reduce((sum, body) => sum + comfortOf(setting, body), 0)
+  const comfort = bodies.reduce((sum, body) => sum + comfortOf(setting, all, body), 0)
   const missing = narrow.reduce((sum, { clearMm }) => sum + (rules['place.way-main'] - clearMm) / 100, 0)
   return {
     bodies,
@@ -198,7 +206,13 @@ function judged(
     looks,
     checks,
     ways,
-    worth: weights.stop * stops + weights.look * looks + count('note') + missing + comfort + leftOut * left.length,
+    worth:
+      weights.stop * closed +
+      weights.look * (narrow.length - closed) +
+      checks.reduce((sum, check) => sum + weightOf(check), 0) +
+      missing +
+      comfort +
+      leftOut * left.length,
   }
 }
 

@@ -57,7 +57,10 @@ export function clustersOf(items: readonly Waiting[], rules: Rules): Cluster[] {
     if (isSmall(table.thing)) left.add(table)
     return !isSmall(table.thing)
   })
-  const chairs = take(Infinity, (thing) => thing.kind === 'seat' && !isSofaThing(thing) && !isEasy(thing))
+  const chairs = take(
+    tables.length === 0 ? 0 : Infinity,
+    (thing) => thing.kind === 'seat' && thing.widthMm < 1200 && !isSofaThing(thing) && !isEasy(thing),
+  )
   for (const [index, table] of tables.entries()) {
     // shared out evenly, and no more at one than it has room for
     const share = Math.ceil(chairs.length / (tables.length - index))
@@ -75,6 +78,9 @@ export function clustersOf(items: readonly Waiting[], rules: Rules): Cluster[] {
   }
   for (const chair of chairs) left.add(chair)
   for (const sofa of take(Infinity, isSofaThing)) add(sofa, ...aboutSofa(sofa, take, rules))
+  // where there is no sofa a long bench has the low table before it
+  for (const bench of take(Infinity, ({ kind, widthMm }) => kind === 'seat' && widthMm >= 1200))
+    add(bench, ...aboutSofa(bench, take, rules))
   const rest = [...left].toSorted((first, second) => areaOf(second.thing) - areaOf(first.thing))
   for (const item of rest.filter(({ thing }) => !thing.flat)) add(item)
   for (const item of rest.filter(({ thing }) => thing.flat)) add(item)

@@ -1,6 +1,7 @@
 /** What makes a place good beyond what is wrong with it: light, the back of a sofa, the foot of a bed, the zone it was meant for. */
 import type { Point } from '../survey/index.ts'
 import { insideOf } from './apart.ts'
+import { strayCost } from './belongs.ts'
 import type { Body } from './bodies.ts'
 import type { Setting } from './setting.ts'
 import { frontOf } from './shapes.ts'
@@ -69,5 +70,5 @@ export function comfortsOf(setting: Setting, body: Body): Comfort[] {
     }
   return found
 }
-export const comfortOf = (setting: Setting, body: Body): number =>
-  comfortsOf(setting, body).reduce((sum, { worth }) => sum + worth, 0)
+export const comfortOf = (setting: Setting, bodies: readonly Body[], body: Body): number =>
+  comfortsOf(setting, body).reduce((sum, { worth }) => sum + worth, 0) + strayCost(setting, bodies, body)

@@ -51,33 +51,29 @@ export function firstSights(makeover: Makeover, setting: Setting, bodies: readon
   )
   const [wall, floor] = [walls[0] ? labOf(walls[0]) : null, floors[0] ? labOf(floors[0]) : null]
   const eyeMm = rules['sight.eye']
-  const wide = ({ segment: [start, end] }: Door): number => Math.hypot(end.x - start.x, end.y - start.y)
-  // one comes in by the widest
-  return setting.doors
-    .toSorted((left, right) => wide(right) - wide(left))
-    .map((door) => {
-      const sight = seenFrom(setting, bodies, door.middle, eyeMm)
-      const judged = sight.things.flatMap((seen) => {
-        const body = bodies.find(({ id }) => id === seen.id)
-        if (!body) return []
-        const [colour, behind] = [colourOf(body), body.thing?.flat ? floor : wall]
-        const contrast = colour && behind ? deltaE(colour, behind) : null
-        return [{ ...seen, body, contrast, weight: seen.m2 * (contrast ?? 20) }]
-      })
-      const most = Math.max(0, ...judged.map(({ weight }) => weight))
-      const things = judged
-        .toSorted((left, right) => right.weight - left.weight)
-        .map((seen, at): SeenThing => ({
-          ...seen,
-          rank:
-            seen.share < hidden
-              ? 'hidden'
-              : at === 0
-                ? 'first'
-                : seen.weight >= (rules['sight.competes'] / 100) * most
-                  ? 'competes'
-                  : 'seen',
-        }))
-      return { door, eyeMm, things, surfaces: sight.surfaces }
+  return setting.doors.map((door) => {
+    const sight = seenFrom(setting, bodies, door.middle, eyeMm)
+    const judged = sight.things.flatMap((seen) => {
+      const body = bodies.find(({ id }) => id === seen.id)
+      if (!body) return []
+      const [colour, behind] = [colourOf(body), body.thing?.flat ? floor : wall]
+      const contrast = colour && behind ? deltaE(colour, behind) : null
+      return [{ ...seen, body, contrast, weight: seen.m2 * (contrast ?? 20) }]
     })
+    const most = Math.max(0, ...judged.map(({ weight }) => weight))
+    const things = judged
+      .toSorted((left, right) => right.weight - left.weight)
+      .map((seen, at): SeenThing => ({
+        ...seen,
+        rank:
+          seen.share < hidden
+            ? 'hidden'
+            : at === 0
+              ? 'first'
+              : seen.weight >= (rules['sight.competes'] / 100) * most
+                ? 'competes'
+                : 'seen',
+      }))
+    return { door, eyeMm, things, surfaces: sight.surfaces }
+  })
 }

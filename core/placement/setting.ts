@@ -64,7 +64,8 @@ export function settingOf(room: Room): Setting | null {
     outline: room.outline,
     walls,
     solid: room.walls.flatMap(solidParts),
-    doors: room.walls.flatMap(doorsOn),
+    // one comes in by the widest
+    doors: room.walls.flatMap(doorsOn).toSorted((left, right) => wide(right) - wide(left)),
     windows: room.walls.flatMap((wall) =>
       wall.openings
         .filter(({ row }) => row.what === 'window')
@@ -88,6 +89,8 @@ export function settingOf(room: Room): Setting | null {
     heightMm: room.survey?.heightMm ?? (heights.length > 0 ? Math.min(...heights) : 2400),
   }
 }
+
+const wide = ({ segment: [start, end] }: Door): number => Math.hypot(end.x - start.x, end.y - start.y)
 
 /** The stretches of a wall between the openings that one walks through. */
 function solidParts(wall: Wall): Segment[] {

@@ -9,7 +9,12 @@ const { waiting, scale, units } = defineProps<{
   scale: number
   units: UnitSystem
 }>()
-const emit = defineEmits<{ place: [waiting: Waiting] }>()
+const emit = defineEmits<{
+  place: [waiting: Waiting]
+  set: [items: readonly Waiting[]]
+  /** Taken up by a mouse, to be put down on the plan. */
+  drag: [waiting: Waiting, event: PointerEvent]
+}>()
 const keyOf = ({ thing, number }: Waiting): string => `${thing.piece.id} ${number}`
 const shown = computed(() =>
   waiting.map((entry) => {
@@ -28,6 +33,11 @@ const shown = computed(() =>
     }
   }),
 )
+/** Of those of which several wait, the first: all of them are placed as a set from there. */
+const setOf = ({ thing, number }: Waiting): readonly Waiting[] => {
+  const all = waiting.filter((entry) => entry.thing.piece.id === thing.piece.id)
+  return all.length > 1 && all[0]?.number === number ? all : []
+}
 const path = (points: Outline): string => `M${points.map(({ x, y }) => `${x} ${-y}`).join('L')}Z`
 const size = ({ thing }: Waiting): string =>
   [thing.widthMm, thing.depthMm, thing.heightMm].map((mm) => writeLength(Math.round(mm), units)).join(' × ')
@@ -39,7 +49,13 @@ const size = ({ thing }: Waiting): string =>
     <p v-if="waiting.length === 0" class="quiet">Nothing waits: everything that stands on a floor has its place.</p>
     <ul v-else>
       <li v-for="{ entry, key, name, outline, left, low, wide, deep } in shown" :key="key">
-        <button type="button" class="bare" :aria-label="`Place ${name}, ${size(entry)}`" @click="emit('place', entry)">
+        <button
+          type="button"
+          class="bare"
+          :aria-label="`Place ${name}, ${size(entry)}`"
+          @pointerdown="emit('drag', entry, $event)"
+          @click="emit('place', entry)"
+        >
           <svg
             :viewBox="`${left - 20} ${-low - deep - 20} ${wide + 40} ${deep + 40}`"
             :width="(wide + 40) * scale"
@@ -50,6 +66,9 @@ const size = ({ thing }: Waiting): string =>
           </svg>
           <strong>{{ name }}</strong>
           <span class="quiet">{{ size(entry) }}{{ entry.thing.assumed ? ', not measured' : '' }}</span>
+        </button>
+        <button v-if="setOf(entry).length > 0" type="button" class="word" @click="emit('set', setOf(entry))">
+          All {{ setOf(entry).length }} as a set
         </button>
       </li>
     </ul>

@@ -1,21 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { writeLength } from '#core/measure/length.ts'
-import { measuredFrom, said, type Body, type Check } from '#core/placement/index.ts'
+import { keyOfCheck, measuredFrom, said, type Body } from '#core/placement/index.ts'
 import RemarkMark from '../parts/RemarkMark.vue'
 import { useEntry } from '../stores/entry.ts'
+import type { Curing } from './curing.ts'
 import type { OnThePlan } from './on-the-plan.ts'
 
 /** A thing where it stands: how far from two walls, how it opens, and what is held against it, as on a tape. */
-const { body, plan, incurable, keyOf } = defineProps<{
-  body: Body
-  plan: OnThePlan
-  /** The checks that no move cures, by their keys. */
-  incurable: ReadonlySet<string>
-  keyOf: (check: Check) => string
-}>()
+const { body, plan, curing } = defineProps<{ body: Body; plan: OnThePlan; curing: Curing }>()
+const { looking, incurable, found: cure, words } = curing
 const emit = defineEmits<{
-  cure: [check: Check]
   change: []
   footprint: []
   opens: [id: string | null]
@@ -33,7 +28,7 @@ const found = computed(() =>
     .filter(({ ids }) => ids.includes(body.id))
     .map((check) => ({
       check,
-      key: keyOf(check),
+      key: keyOfCheck(check),
       weight: check.weight,
       ...said(check, {
         rules: plan.rules.value,
@@ -71,8 +66,16 @@ const found = computed(() =>
     <p v-for="{ check, key, weight, title, sentence } in found" :key="key">
       <RemarkMark v-if="weight !== 'well'" :weight="weight" /> <strong>{{ title }}.</strong> {{ sentence }}
       <template v-if="weight === 'stop' || weight === 'look'">
-        <span v-if="incurable.has(key)" class="quiet">No move within {{ reach }} cures it.</span>
-        <button v-else type="button" class="word" @click="emit('cure', check)">The least move that cures it</button>
+        <span v-if="looking === key" class="quiet" role="status">Looking for the least move …</span>
+        <span v-else-if="incurable.has(key)" class="quiet"
+          >No move of one thing or two within {{ reach }} cures it.</span
+        >
+        <span v-else-if="cure?.key === key" class="cure"
+          >Move {{ words }}: dashed on the plan.
+          <button type="button" class="word" @click="curing.take">Move it</button>
+          <button type="button" class="word" @click="curing.leave">Leave it</button></span
+        >
+        <button v-else type="button" class="word" @click="curing.lookAt(check)">The least move that cures it</button>
       </template>
     </p>
   </template>

@@ -1,14 +1,18 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, watch } from 'vue'
+import { useEventListener } from '@vueuse/core'
+import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { bodiesIn, type RugTried } from '#core/placement/index.ts'
+import { bodiesIn, type RugTried, type Waiting } from '#core/placement/index.ts'
 import { useKeys } from '../frame/keys.ts'
 import FilterChoice from '../parts/FilterChoice.vue'
 import RowDialog from '../parts/RowDialog.vue'
 import StepRemarks from '../remarks/StepRemarks.vue'
 import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
+import ArrangePanel from './ArrangePanel.vue'
+import { useArranging } from './arranging.ts'
 import AtTheDoor from './AtTheDoor.vue'
+import { useCuring } from './curing.ts'
 import { useHand } from './hand.ts'
 import { useCovers } from './materials.ts'
 import { useOnThePlan } from './on-the-plan.ts'
@@ -27,13 +31,15 @@ const asked = (name: string) => computed(() => (typeof route.query[name] === 'st
 const plan = useOnThePlan(asked('room'), asked('layout'))
 const { rooms, room, setting, things, layouts, layout, standing, waiting, bodies, ways, selectedId, selected, checks } =
   plan
-const { problem, move, put, nudge, place, back, pin, enforce, cure, incurable, keyOf } = useHand(plan)
+const { problem, move, put, nudge, place, placeAll, bring, letDown, back, pin, enforce } = useHand(plan)
+const curing = useCuring(plan)
+const arranging = useArranging(plan)
 const { form, formKey, row, isOpen, openForm } = useOpenedForm(plan)
 const covers = useCovers(
   computed(() => makeover.opened?.makeover ?? null),
   things,
 )
-const views = { floor: 'Floor', sight: 'First sight', rugs: 'Rug sizes', way: 'Way in' } as const
+const views = { floor: 'Floor', arrange: 'Arrange', sight: 'First sight', rugs: 'Rug sizes', way: 'Way in' } as const
 const view = ref<keyof typeof views>('floor')
 const show = ref({ tape: true, ways: true, open: true })
 const scale = ref(0.1)
@@ -45,7 +51,10 @@ const under = computed(() =>
 )
 const rug = shallowRef<RugTried | null>(null)
 const look = shallowRef<{ eye: { x: number; y: number }; hidden: ReadonlySet<string> } | null>(null)
-watch(view, () => (rug.value = look.value = null))
+watch(view, () => {
+  rug.value = look.value = null
+  arranging.found.value = null
+})
 watch(
   () => route.query.open,
   (open) => {
@@ -53,6 +62,30 @@ watch(
   },
   { immediate: true },
 )
+const extras = computed(() => [
+  ...(rug.value ? [rug.value.outline] : []),
+  ...curing.thought.value.map(({ outline }) => outline),
+])
+const drawing = useTemplateRef<{ placeAt: (x: number, y: number) => { x: number; y: number; isOn: boolean } }>(
+  'drawing',
+)
+/** A mouse takes a thing up at the door and carries it onto the plan; a click, or a finger, has it find its own place. */
+const inHand = shallowRef<{ entry: Waiting; x: number; y: number; isCarried: boolean } | null>(null)
+function takeUp(thing: Waiting, event: PointerEvent): void {
+  if (event.button === 0 && event.pointerType !== 'touch')
+    inHand.value = { entry: thing, x: event.clientX, y: event.clientY, isCarried: false }
+}
+useEventListener(window, 'pointermove', ({ clientX, clientY }: PointerEvent) => {
+  const hand = inHand.value
+  if (!hand || (!hand.isCarried && Math.hypot(clientX - hand.x, clientY - hand.y) < 6)) return
+  hand.isCarried = true
+  const at = drawing.value?.placeAt(clientX, clientY)
+  if (at) bring(hand.entry, at)
+})
+useEventListener(window, 'pointerup', () => {
+  if (inHand.value?.isCarried) void letDown()
+  inHand.value = null
+})
 const goTo = (query: Record<string, string>): void => void router.replace({ query: { ...route.query, ...query } })
 useKeys([
   { key: '[', does: 'Turn it by 15°', run: () => nudge(0, 0, 15) },
@@ -158,19 +191,22 @@ function arrow(event: KeyboardEvent): void {
           </button></span
         >
       </div>
-      <p v-if="problem" class="stop-line" role="alert">{{ problem }}</p>
+      <p v-for="fault in [problem, curing.problem.value].filter(Boolean)" :key="fault" class="stop-line" role="alert">
+        {{ fault }}
+      </p>
       <div role="application" aria-label="Where things stand: arrow keys move what is taken up" @keydown="arrow">
         <PlanDrawing
           :setting="setting"
-          :bodies="bodies"
-          :under="under"
+          ref="drawing"
+          :bodies="arranging.bodies.value ?? bodies"
+          :under="arranging.bodies.value ? standing : under"
           :covers="covers"
-          :checks="checks"
-          :ways="ways"
+          :checks="arranging.bodies.value ? [] : checks"
+          :ways="arranging.bodies.value ? [] : ways"
           :selected-id="selectedId"
           :show="show"
           :units="entry.units"
-          :extra="rug?.outline ?? null"
+          :extras="extras"
           :look="look"
           @pick="selectedId = $event"
           @move="move"
@@ -178,7 +214,16 @@ function arrow(event: KeyboardEvent): void {
           @scale="scale = $event"
         />
       </div>
-      <AtTheDoor v-if="view === 'floor'" :waiting="waiting" :scale="scale" :units="entry.units" @place="place" />
+      <AtTheDoor
+        v-if="view === 'floor'"
+        :waiting="waiting"
+        :scale="scale"
+        :units="entry.units"
+        @place="place"
+        @set="placeAll"
+        @drag="takeUp"
+      />
+      <ArrangePanel v-else-if="view === 'arrange'" :arranging="arranging" />
       <SightPanel v-else-if="view === 'sight'" :plan="plan" @look="look = $event" />
       <RugPanel v-else-if="view === 'rugs'" :plan="plan" @show="rug = $event" @size="openForm('rugSize', $event)" />
       <WayInPanel v-else :plan="plan" />
@@ -189,9 +234,7 @@ function arrow(event: KeyboardEvent): void {
         <PlaceTag
           :body="selected"
           :plan="plan"
-          :incurable="incurable"
-          :key-of="keyOf"
-          @cure="cure"
+          :curing="curing"
           @change="openForm('standing', selected.id)"
           @footprint="openForm('footprint', selected.thing?.footprint?.id ?? null)"
           @opens="openForm('opens', $event)"

@@ -6,7 +6,7 @@ import type { Body, Check, Outline, Setting, Way } from '#core/placement/index.t
 import type { Cover } from './materials.ts'
 
 /** The plan of a room with what stands in it, to scale: things are taken up and moved by the pointer, ways and tapes lie over it. */
-const { setting, bodies, under, covers, checks, ways, selectedId, show, units, extra, look } = defineProps<{
+const { setting, bodies, under, covers, checks, ways, selectedId, show, units, extras, look } = defineProps<{
   setting: Setting
   bodies: readonly Body[]
   /** Another layout that lies under this one. */
@@ -17,8 +17,8 @@ const { setting, bodies, under, covers, checks, ways, selectedId, show, units, e
   selectedId: string
   show: { readonly tape: boolean; readonly ways: boolean; readonly open: boolean }
   units: UnitSystem
-  /** A rug that is tried, drawn over the floor. */
-  extra: Outline | null
+  /** What is thought of, drawn over the floor: a rug that is tried, or where a thing would go. */
+  extras: readonly Outline[]
   /** Where an eye is, and what it does not see. */
   look: { readonly eye: { readonly x: number; readonly y: number }; readonly hidden: ReadonlySet<string> } | null
 }>()
@@ -159,6 +159,16 @@ function letGo(): void {
   if (!wasMoved) emit('pick', '')
   wasMoved = false
 }
+/** Where on the floor a place of the window lies. */
+function placeAt(clientX: number, clientY: number): { x: number; y: number; isOn: boolean } {
+  const { left, top, right, bottom } = box.value?.querySelector('svg')?.getBoundingClientRect() ?? new DOMRect()
+  return {
+    x: bounds.value.left + (clientX - left) / scale.value,
+    y: bounds.value.high - (clientY - top) / scale.value,
+    isOn: clientX >= left && clientX <= right && clientY >= top && clientY <= bottom,
+  }
+}
+defineExpose({ placeAt })
 const short = (name: string): string => (name.length > 22 ? `${name.slice(0, 21)}…` : name)
 </script>
 
@@ -224,7 +234,7 @@ const short = (name: string): string => (name.length > 22 ? `${name.slice(0, 21)
       >
         <path :d="path(body.outline)" :fill="body.thing ? `url(#cover-${body.thing.piece.id})` : '#fff'" />
       </g>
-      <path v-if="extra" :d="path(extra)" class="plan-open" />
+      <path v-for="(extra, index) in extras" :key="index" :d="path(extra)" class="plan-open thought" />
       <template v-if="show.open">
         <template v-for="body in bodies" :key="body.id">
           <path v-for="state in body.open" :key="state.name" :d="path(state.outline)" class="plan-open" />

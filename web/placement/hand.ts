@@ -1,27 +1,15 @@
 import { useDebounceFn } from '@vueuse/core'
 import { v7 as uuidv7 } from 'uuid'
-import { ref, watch } from 'vue'
+import { ref } from 'vue'
 import { blank } from '#core/makeover/blank.ts'
 import { add, edit, remove, type Operation } from '#core/makeover/change.ts'
-import {
-  firstPlace,
-  keyOfCheck,
-  leastMove,
-  snapped,
-  type Check,
-  type Ground,
-  type Standing,
-  type Waiting,
-} from '#core/placement/index.ts'
-import { writeLength } from '#core/measure/length.ts'
-import { useEntry } from '../stores/entry.ts'
+import { firstPlace, placeSet, snapped, type Ground, type Standing, type Waiting } from '#core/placement/index.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import type { OnThePlan } from './on-the-plan.ts'
 
 /** What a hand does on the plan: carries in, moves, turns, cures, puts back. Each is one change once it is put down. */
 export function useHand(plan: OnThePlan) {
   const makeover = useMakeover()
-  const entry = useEntry()
   const { rules, room, setting, things, layouts, layout, standing, held, bodies, selectedId } = plan
   const problem = ref('')
   const tell = async (sentence: string, operations: readonly Operation[]): Promise<void> => {
@@ -71,27 +59,43 @@ export function useHand(plan: OnThePlan) {
   }
 
   const ground = (): Ground | null => (plan.ready.value ? { ...plan.ready.value, rules: rules.value } : null)
-  /** In from the door: where least is wrong with it; the room gets its first layout with it. */
-  async function place({ thing, number }: Waiting): Promise<void> {
-    const floor = ground()
-    if (!floor || !room.value) return
-    const at = firstPlace(floor, standing.value, thing)
-    const [id, layoutId] = [uuidv7(), layout.value?.id ?? uuidv7()]
-    await tell(`Carried in ${thing.piece.name}`, [
+  /** The room gets its first layout with what is put down first. */
+  async function stand(
+    places: readonly { readonly item: Waiting; readonly at: Standing }[],
+    sentence: string,
+  ): Promise<void> {
+    if (!room.value) return
+    const layoutId = layout.value?.id ?? uuidv7()
+    const ids = places.map(() => uuidv7())
+    await tell(sentence, [
       ...(layout.value
         ? []
         : [add('layout', layoutId, { ...blank.layout, roomId: room.value.id, name: 'As it will be' })]),
-      add('standing', id, {
-        ...blank.standing,
-        layoutId,
-        pieceId: thing.piece.id,
-        number,
-        xMm: tenth(at.xMm),
-        yMm: tenth(at.yMm),
-        turnDeg: tenth(at.turnDeg),
-      }),
+      ...places.map(({ item: { thing, number }, at }, index) =>
+        add('standing', ids[index] ?? uuidv7(), {
+          ...blank.standing,
+          layoutId,
+          pieceId: thing.piece.id,
+          number,
+          xMm: tenth(at.xMm),
+          yMm: tenth(at.yMm),
+          turnDeg: tenth(at.turnDeg) % 360,
+        }),
+      ),
     ])
-    selectedId.value = id
+    selectedId.value = ids[0] ?? ''
+  }
+  /** In from the door: where least is wrong with it. */
+  async function place(item: Waiting): Promise<void> {
+    const floor = ground()
+    if (floor)
+      await stand([{ item, at: firstPlace(floor, standing.value, item.thing) }], `Carried in ${item.thing.piece.name}`)
+  }
+  /** All of a piece: round the table they belong to, a pair on both sides of something, or one after the other. */
+  async function placeAll(items: readonly Waiting[]): Promise<void> {
+    const floor = ground()
+    const name = items[0]?.thing.piece.name ?? ''
+    if (floor) await stand(placeSet(floor, standing.value, items), `Carried in ${items.length} of ${name}`)
   }
   async function back(): Promise<void> {
     const row = plan.rowOf(selectedId.value)
@@ -116,25 +120,30 @@ export function useHand(plan: OnThePlan) {
     ])
   }
 
-  /** What was asked for and is not to be had: checks that no move cures. */
-  const incurable = ref<ReadonlySet<string>>(new Set())
-  watch(standing, () => (incurable.value = new Set()))
-  const keyOf = ({ code, ids, about }: Check): string => `${code} ${ids.join(' ')} ${about}`
-  async function cure(check: Check): Promise<void> {
-    const floor = ground()
-    if (!floor) return
-    const free = check.ids.filter((id) => plan.rowOf(id)?.pinned === false)
-    const found = leastMove(floor, standing.value, free, keyOfCheck(check))
-    const row = found && plan.rowOf(found.id)
-    if (!found || !row) {
-      incurable.value = new Set([...incurable.value, keyOf(check)])
+  /** Taken up at the door by a mouse: it hangs on the hand over the plan, and is put down where it is let go. */
+  let brought: Waiting | null = null
+  function bring(entry: Waiting, { x, y, isOn }: { x: number; y: number; isOn: boolean }): void {
+    if (!isOn || !setting.value) {
+      held.value = null
       return
     }
-    const far = writeLength(Math.round(found.byMm), entry.value.units)
-    const { xMm, yMm, turnDeg } = found.at
-    await tell(`Moved ${nameOf(found.id)} by ${far}${found.turned ? ', and turned it' : ''}: the least that helps`, [
-      edit('standing', row, { xMm: tenth(xMm), yMm: tenth(yMm), turnDeg: tenth(turnDeg) }),
-    ])
+    if (brought !== entry) raw = null
+    brought = entry
+    const { thing, number } = entry
+    const at = { xMm: x, yMm: y, turnDeg: raw?.turnDeg ?? 0 }
+    raw = at
+    held.value = {
+      id: 'brought',
+      pieceId: thing.piece.id,
+      number,
+      at: snapped(setting.value, standing.value, thing, at),
+    }
   }
-  return { problem, move, put, nudge, place, back, pin, enforce, cure, incurable, keyOf }
+  async function letDown(): Promise<void> {
+    const hand = held.value
+    if (brought && hand?.id === 'brought')
+      await stand([{ item: brought, at: hand.at }], `Carried in ${brought.thing.piece.name}`)
+    held.value = brought = null
+  }
+  return { problem, move, put, nudge, place, placeAll, bring, letDown, back, pin, enforce }
 }

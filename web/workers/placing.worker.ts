@@ -1,0 +1,98 @@
+/** Arranges a room, and looks for what cures, away from the main thread. */
+import { expose } from 'comlink'
+import type { Makeover } from '#core/makeover/document.ts'
+import type { UnitSystem } from '#core/measure/length.ts'
+import {
+  arrange,
+  bodiesIn,
+  cureOf,
+  floorOf,
+  reasonsOf,
+  thingsOf,
+  type Body,
+  type Moved,
+  type Standing,
+  type Tried,
+  type Waiting,
+} from '#core/placement/index.ts'
+import type { Rules } from '#core/rulebook/rulebook.ts'
+import { roomsOf } from '#core/survey/index.ts'
+
+export type Scene = {
+  readonly makeover: Makeover
+  readonly rules: Rules
+  readonly roomId: string
+  readonly layoutId: string | null
+}
+/** One thing of a piece. */
+export type Numbered = { readonly pieceId: string; readonly number: number }
+export type Found = {
+  readonly places: readonly (Numbered & { readonly at: Standing })[]
+  readonly stops: number
+  readonly looks: number
+  readonly left: number
+  readonly reasons: readonly string[]
+}
+
+function sceneOf({ makeover, rules, roomId, layoutId }: Scene) {
+  const room = roomsOf(makeover, rules).find(({ id }) => id === roomId)
+  const floor = room ? floorOf(room) : null
+  const things = thingsOf(makeover, rules)
+  return floor
+    ? { ground: { ...floor, rules }, things, bodies: layoutId === null ? [] : bodiesIn(makeover, layoutId, things) }
+    : null
+}
+
+let isStopped = false
+const breath = (): Promise<void> => new Promise((done) => setTimeout(done))
+const worker = {
+  /** Three arrangements of some things among all others that stand there. Told to stop, it hands over the best so far. */
+  async arrange(
+    scene: Scene,
+    items: readonly Numbered[],
+    seed: number,
+    units: UnitSystem,
+    tell: (tried: Tried) => void,
+  ): Promise<Found[]> {
+    isStopped = false
+    const ready = sceneOf(scene)
+    if (!ready) return []
+    const { ground, things, bodies } = ready
+    const rows = scene.makeover.rows.standing
+    const isItem = ({ id }: Body): boolean =>
+      items.some(({ pieceId, number }) => rows[id]?.pieceId === pieceId && rows[id].number === number)
+    const standing = bodies.filter((body) => !isItem(body))
+    const waiting = items.flatMap(({ pieceId, number }): Waiting[] => {
+      const thing = things.get(pieceId)
+      return thing ? [{ thing, number }] : []
+    })
+    const run = arrange(ground, standing, waiting, seed)
+    let step = run.next()
+    while (!step.done) {
+      tell(step.value)
+      await breath()
+      step = run.next(isStopped)
+    }
+    return step.value.map((found): Found => ({
+      places: found.bodies.flatMap(({ id, at }) => {
+        const [pieceId = '', number = '1'] = id.split(' ')
+        return [{ pieceId, number: Number(number), at }]
+      }),
+      stops: found.stops,
+      looks: found.looks,
+      left: found.left.length,
+      reasons: reasonsOf(ground.setting, standing, found, scene.rules, units),
+    }))
+  },
+  stop(): void {
+    isStopped = true
+  },
+  /** The least moves of one thing or two that cure what is wrong; null where none do. */
+  cure(scene: Scene, ids: readonly string[], key: string, free: readonly string[]): readonly Moved[] | null {
+    const ready = sceneOf(scene)
+    return ready ? cureOf(ready.ground, ready.bodies, ids, key, new Set(free)) : null
+  },
+}
+
+export type PlacingWorker = typeof worker
+expose(worker)
