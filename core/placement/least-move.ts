@@ -4,7 +4,7 @@
  */
 import type { Rules } from '../rulebook/rulebook.ts'
 import { bodyOf, type Body } from './bodies.ts'
-import { checksOf, type Check } from './checks.ts'
+import { allChecks, checksOf, type Check } from './checks.ts'
 import { withBodies, type Field } from './clearance.ts'
 import type { Floor } from './ground.ts'
 import type { Standing } from './shapes.ts'
@@ -38,7 +38,7 @@ function wrongAbout(
   for (const met of rest) {
     if (!met.thing || Math.hypot(met.at.xMm - body.at.xMm, met.at.yMm - body.at.yMm) >= nearMm) continue
     for (const check of checksOf(setting, bodies, met, rules))
-      if (isWrong(check) && check.ids.includes(body.id)) {
+      if (isWrong(check)) {
         const key = keyOfCheck(check)
         if (!mayBe(key)) return null
         keys.add(key)
@@ -46,6 +46,8 @@ function wrongAbout(
   }
   return keys
 }
+const allWrong = ({ setting, rules }: Ground, bodies: readonly Body[]): Set<string> =>
+  new Set(allChecks(setting, bodies, rules).filter(isWrong).map(keyOfCheck))
 /** Further off a thing does nothing to another. */
 const nearMm = 2200
 
@@ -123,7 +125,10 @@ function nearestPlace(
   if (!body.thing) return null
   const { setting, rules, bare } = ground
   const floor = withBodies(bare, [...rest, ...setting.built])
-  const was = before ?? { keys: wrongAbout(ground, rest, body), ways: narrowWays(ground, rest, body, floor) }
+  const was = before ?? {
+    keys: allWrong(ground, [...rest, body]),
+    ways: narrowWays(ground, rest, body, floor),
+  }
   for (const { at, byMm, turned } of placesAbout(body.at, rules['cure.reach'])) {
     if (lengthOf({ byMm, turned }) >= within) {
       if (turned) continue
@@ -173,15 +178,9 @@ export function twoMoves(
     if (!body?.thing || !free.has(id)) continue
     const rest = bodies.filter((thing) => thing !== body)
     const floor = withBodies(bare, [...rest, ...setting.built])
-    const keys = new Set(
-      bodies.flatMap((known) => [
-        ...wrongAbout(
-          ground,
-          bodies.filter((met) => met !== known),
-          known,
-        ),
-      ]),
-    )
+    const keys = allWrong(ground, bodies)
+    // when the second gives way, what was wrong may not come back
+    keys.delete(key)
     const before: Before = { keys, ways: narrowWays(ground, rest, body, floor) }
     let tried = 0
     for (const { at, byMm, turned } of placesAbout(body.at, rules['cure.reach'])) {

@@ -127,8 +127,9 @@ function narrowestOn(
   const parts = wallParts(setting)
   const partsOf = (id: number): readonly (readonly [Point, Point])[] =>
     id < 0 ? parts.slice(-1 - id, -id) : segmentsOf(solids[id]?.outline ?? [])
-  const off = (gap: Gap): number => Math.abs(gap.mm - 2 * radius)
-  /** Of what is met on either side of a place the two whose way between them is as wide as the grid says. */
+  // the middle of a cell is at most so far off the middle of the way: a gap is never narrower than the disc that went through
+  const fits = ({ mm: wide }: Gap): boolean => wide >= 2 * radius - 5 && wide <= 2 * radius + 2.2 * grid.cell
+  /** Of what is met on either side of a place the two between which the way is least, and no less than the grid says. */
   function across(place: Point): { gap: Gap; pair: readonly [number, number] } | null {
     const ids = new Set<number>()
     const reach = Math.ceil((radius + 2 * grid.cell) / grid.cell)
@@ -144,16 +145,18 @@ function narrowestOn(
       for (const right of all.slice(at + 1)) {
         const gap = gapBetween(partsOf(left), partsOf(right))
         const [x, y] = [(gap.from.x + gap.to.x) / 2 - place.x, (gap.from.y + gap.to.y) / 2 - place.y]
-        if (Math.hypot(x, y) > 2 * radius + 3 * grid.cell || off(gap) > 3 * grid.cell) continue
-        if (!best || off(gap) < off(best.gap)) best = { gap, pair: [left, right] }
+        if (Math.hypot(x, y) > 2 * radius + 3 * grid.cell || !fits(gap)) continue
+        if (!best || gap.mm < best.gap.mm) best = { gap, pair: [left, right] }
       }
     return best
   }
-  // several places of a path may be as narrow as each other: the first between two things is told
+  // several places of a path may be as narrow as each other: the narrowest between two things is told
   const least = mm[indexOf(tightest)] ?? 0
-  for (const place of sorted.filter((cell) => (mm[indexOf(cell)] ?? 0) <= least + grid.cell / 2)) {
-    const found = across(place)
-    if (!found) continue
+  const [found] = sorted
+    .filter((cell) => (mm[indexOf(cell)] ?? 0) <= least + grid.cell / 2)
+    .flatMap((place) => across(place) ?? [])
+    .toSorted((left, right) => left.gap.mm - right.gap.mm)
+  if (found) {
     const { gap, pair } = found
     return {
       clearMm: gap.mm,

@@ -10,6 +10,8 @@ export { letterOf, nameOfWall, pointOn, roomsOf, wallsOf, type Room, type Wall }
 export { surveyWorking, type SurveyFigure } from './working.ts'
 export { elevationOf } from './drawing/elevation.ts'
 export { planOf } from './drawing/plan.ts'
+export { around, type PlanOptions } from './drawing/plan-options.ts'
+export { type Sheet } from './drawing/sheet.ts'
 export { fit, type Fitted, type PaperSize } from './drawing/scale.ts'
 export { layers, type Drawing, type Mark, type Stroke, type Subject } from './drawing/marks.ts'
 export { widthOf } from './drawing/boxes.ts'

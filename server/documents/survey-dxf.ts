@@ -12,12 +12,12 @@ import { plainLine } from '#core/formats/clean.ts'
 import { layers, type Drawing } from '#core/survey/index.ts'
 
 const black = 7
+const dashed: ReadonlySet<string> = new Set(['checks', 'zones', 'ceiling', 'opened'])
 export function dxfOf(drawing: Drawing): string {
   const dxf = new DxfWriter()
   dxf.setUnits(Units.Millimeters)
   dxf.addLType('DASHED', '_ _ _', [60, -40])
-  for (const layer of layers)
-    dxf.addLayer(layer, black, layer === 'checks' || layer === 'zones' || layer === 'ceiling' ? 'DASHED' : 'Continuous')
+  for (const layer of layers) dxf.addLayer(layer, black, dashed.has(layer) ? 'DASHED' : 'Continuous')
   for (const mark of drawing.marks) {
     const at = { layerName: mark.layer }
     if (mark.is === 'line')

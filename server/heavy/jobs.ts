@@ -4,6 +4,7 @@ import type { Damaged, writeParcel, writeZip } from '#core/parcel/index.ts'
 import type { briefPdf } from '../documents/brief-pdf.ts'
 import type { asWorkbook } from '../documents/sheets.ts'
 import type { statementPdf } from '../documents/statement-pdf.ts'
+import type { placementPaper } from '../documents/placement-paper.ts'
 import type { surfacesPaper } from '../documents/surfaces-paper.ts'
 import type { surveyPaper } from '../documents/survey-paper.ts'
 import { Problem } from '../problem.ts'
@@ -20,6 +21,8 @@ const jobs = {
     (await import('../documents/sheets.ts')).asWorkbook(...told),
   survey: async ({ told }: { told: Parameters<typeof surveyPaper> }) =>
     (await import('../documents/survey-paper.ts')).surveyPaper(...told),
+  placement: async ({ told }: { told: Parameters<typeof placementPaper> }) =>
+    (await import('../documents/placement-paper.ts')).placementPaper(...told),
   surfaces: async ({ told }: { told: Parameters<typeof surfacesPaper> }) =>
     (await import('../documents/surfaces-paper.ts')).surfacesPaper(...told),
   parcel: async ({ told }: { told: Parameters<typeof writeParcel> }) =>

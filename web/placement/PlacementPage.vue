@@ -17,6 +17,7 @@ import { useHand } from './hand.ts'
 import { useCovers } from './materials.ts'
 import { useOnThePlan } from './on-the-plan.ts'
 import { useOpenedForm } from './opened-form.ts'
+import PlacementFiles from './PlacementFiles.vue'
 import PlaceTag from './PlaceTag.vue'
 import PlanDrawing from './PlanDrawing.vue'
 import RugPanel from './RugPanel.vue'
@@ -227,6 +228,11 @@ function arrow(event: KeyboardEvent): void {
       <SightPanel v-else-if="view === 'sight'" :plan="plan" @look="look = $event" />
       <RugPanel v-else-if="view === 'rugs'" :plan="plan" @show="rug = $event" @size="openForm('rugSize', $event)" />
       <WayInPanel v-else :plan="plan" />
+      <PlacementFiles
+        v-if="layout && room && (view === 'floor' || view === 'way')"
+        :room-id="room.id"
+        :layout-id="layout.id"
+      />
     </template>
     <Teleport defer to="#tag">
       <section v-if="selected" class="tag" aria-label="Thing">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { writeLength } from '#core/measure/length.ts'
-import { carriedIn, stagesTo } from '#core/placement/index.ts'
+import { atTheDoor, carriedIn, stagesTo } from '#core/placement/index.ts'
 import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import type { OnThePlan } from './on-the-plan.ts'
@@ -15,9 +15,11 @@ const stages = computed(() =>
   makeover.opened && plan.room.value ? stagesTo(makeover.opened.makeover, plan.room.value) : [],
 )
 const carried = computed(() =>
-  [...plan.things.value.values()]
-    .filter(({ piece }) => piece.roomId === plan.room.value?.id)
-    .map((thing) => carriedIn(thing, stages.value)),
+  makeover.opened && plan.room.value
+    ? atTheDoor(makeover.opened.makeover, plan.room.value.id, null, plan.things.value)
+        .filter(({ number }) => number === 1)
+        .map(({ thing }) => carriedIn(thing, stages.value))
+    : [],
 )
 </script>
 

@@ -3,7 +3,18 @@ import type { Point } from '../point.ts'
 import { widthOf } from './boxes.ts'
 
 /** From the back to the front: dashed lines before what is written over them. */
-export const layers = ['walls', 'ceiling', 'checks', 'zones', 'openings', 'fixtures', 'dimensions', 'names'] as const
+export const layers = [
+  'walls',
+  'ceiling',
+  'checks',
+  'zones',
+  'pieces',
+  'opened',
+  'openings',
+  'fixtures',
+  'dimensions',
+  'names',
+] as const
 
 export type Layer = (typeof layers)[number]
 

@@ -2,6 +2,7 @@ import { type UnitSystem } from '../../measure/length.ts'
 import type { Rules } from '../../rulebook/rulebook.ts'
 import type { Point } from '../point.ts'
 import { type Room } from '../room.ts'
+import type { Sheet } from './sheet.ts'
 
 export type PlanOptions = {
   /** Height of the text in mm of the room: of the paper times the scale. */
@@ -14,6 +15,8 @@ export type PlanOptions = {
   readonly fixtures?: boolean
   /** Lengths that are to be measured again. */
   readonly again?: readonly string[]
+  /** What else is drawn on the floor, before lengths and names find their places. */
+  readonly things?: (page: Sheet) => void
 }
 
 /** Places round a point, near ones first. */

@@ -66,6 +66,7 @@ export function planOf(room: Room, options: PlanOptions): Drawing {
       page.dashed({ layer: 'zones', points: zone.outline, closed: true, subject: { kind: 'zone', id: zone.row.id } })
   for (const wall of room.walls) for (const onWall of wall.openings) opening(page, wall, onWall, thickness)
   for (const wall of room.walls) for (const onWall of wall.fixtures) fixture(page, wall, onWall, options)
+  options.things?.(page)
   if (options.diagonals ?? true)
     for (const { id, from: start, to } of checksOf(room)) {
       const [a, b] = [room.closing.corners[start], room.closing.corners[to]]
