@@ -43,8 +43,11 @@ test('a thing is moved by hand and by keys, its distances go with it, and it is 
   await page.keyboard.press('Control+z')
   await expect(far).toHaveText(before ?? '')
 
-  // the least move, made with one click
+  // the least move is shown before it is made
   await tag(page).getByRole('button', { name: 'The least move that cures it' }).first().click()
+  await expect(tag(page).getByText(/dashed on the plan/)).toBeVisible()
+  await expect(far).toHaveText(before ?? '')
+  await tag(page).getByRole('button', { name: 'Move it' }).click()
   await expect(page.getByText(/it meets Cup table/)).toHaveCount(0)
   await page.keyboard.press('Control+z')
   await expect(far).toHaveText(before ?? '')
@@ -94,4 +97,54 @@ test('layouts over one another, first sight, rugs and the way in', async ({ page
   await expect(page.getByText(/Bay benches: the way in is too tight/).first()).toBeVisible()
   await page.getByRole('button', { name: 'Rug sizes' }).click()
   await expect(page.getByRole('region', { name: /^Rug sizes/ })).toContainText('too small for drawn chairs')
+})
+
+test('arranged in a worker with how far it is, taken and undone; dragged in from the door; a set placed at once', async ({
+  page,
+}) => {
+  await signIn(page)
+  await openMakeover(page, /Music room/)
+  await toStep(page, 'Placement')
+  await page.getByRole('button', { name: 'Arrange', exact: true }).click()
+  await expect(page.getByText('Nothing waits at the door.')).toBeVisible()
+  await page.getByRole('button', { name: 'all that is not pinned' }).click()
+  await page.getByRole('button', { name: 'Arrange for me' }).click()
+  await expect(page.getByRole('progressbar', { name: 'How far the arranging is' })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Way 3/ })).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByText(/Every main way is|clear, where/).first()).toBeVisible()
+  await clean(page, 'arrangements')
+  await page.getByRole('button', { name: /^Way 2/ }).click()
+  await page.getByRole('button', { name: 'Keep it as another layout' }).click()
+  await expect(page.getByRole('button', { name: 'Arrangement 3', exact: true })).toBeVisible()
+  await page.getByRole('button', { name: 'Arrange for me' }).click()
+  await page.getByRole('button', { name: 'That is enough' }).click()
+  await page.getByRole('button', { name: 'Take it' }).click({ timeout: 60_000 })
+  await expect(page.getByRole('button', { name: 'Take it' })).toHaveCount(0)
+  await page.keyboard.press('Control+z')
+  await expect(page.getByText(/^Undid/).first()).toBeVisible()
+
+  // back to the door, and in again by the hand: it stands where it is let go
+  await page.getByRole('button', { name: 'Floor', exact: true }).click()
+  await thing(page, 'Cup table').focus()
+  await tag(page).getByRole('button', { name: 'Put it back at the door' }).click()
+  const waiting = page.getByRole('button', { name: /^Place Cup table/ })
+  await waiting.scrollIntoViewIfNeeded()
+  const [door, plan] = [await waiting.boundingBox(), await page.getByRole('group', { name: 'The plan' }).boundingBox()]
+  if (!door || !plan) throw new Error('both are drawn')
+  await page.mouse.move(door.x + 20, door.y + 10)
+  await page.mouse.down()
+  await page.mouse.move(plan.x + plan.width * 0.4, plan.y + plan.height * 0.5, { steps: 8 })
+  await expect(thing(page, 'Cup table')).toBeVisible()
+  await page.mouse.up()
+  await expect(page.getByText('9 of 9 in their place')).toBeVisible()
+  const stood = await thing(page, 'Cup table').boundingBox()
+  expect(Math.abs((stood?.x ?? 0) + (stood?.width ?? 0) / 2 - plan.x - plan.width * 0.4)).toBeLessThan(12)
+
+  for (const at of [1, 2]) {
+    await thing(page, `Playing stools ${at}`).focus()
+    await tag(page).getByRole('button', { name: 'Put it back at the door' }).click()
+    await expect(page.getByText(`${9 - at} of 9 in their place`)).toBeVisible()
+  }
+  await page.getByRole('button', { name: 'All 2 as a set' }).click()
+  await expect(page.getByText('9 of 9 in their place')).toBeVisible()
 })

@@ -58,8 +58,8 @@ export function* arrange(
   const all: Arrangement[] = []
   const whole = attempts + improved
   for (let done = 0; done < attempts; done++) {
-    if (yield { done, all: whole }) break
     all.push(judged(ground, standing, ...constructed(ground, standing, clusters, random)))
+    if (yield { done: done + 1, all: whole }) break
   }
   const best = different(all, improved)
   const cured: Arrangement[] = []

@@ -62,7 +62,7 @@ type Entity = { type: string; layer: string; vertices?: { x: number; y: number }
 const entitiesOf = async (query = ''): Promise<Entity[]> => {
   const answer = await who.fetch(`${base}.dxf${query}`)
   expect(answer.status).toBe(200)
-  return (new DxfParser().parseSync((answer.body as Buffer).toString('utf8'))?.entities ?? []) as unknown as Entity[]
+  return new DxfParser().parseSync((answer.body as Buffer).toString('utf8'))?.entities ?? []
 }
 const boxOf = ({ vertices = [] }: Entity): number[] => {
   const [xs, ys] = [vertices.map(({ x }) => x), vertices.map(({ y }) => y)]

@@ -136,7 +136,7 @@ export function useArranging(plan: OnThePlan) {
     ])
   }
   // what was found for another room, or another state of it, says nothing any more
-  watch([room, layout, standing], () => (found.value = null))
+  watch(plan.stance, () => (found.value = null))
   return { tried, found, at, what, items, problem, run, stop, bodies, take, keep }
 }
 export type Arranging = ReturnType<typeof useArranging>

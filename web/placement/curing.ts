@@ -12,13 +12,13 @@ export function useCuring(plan: OnThePlan) {
   const makeover = useMakeover()
   const entry = useEntry()
   const scene = useScene(plan)
-  const { standing, layout } = plan
+  const { standing } = plan
   const problem = ref('')
   /** What is looked for, by its key. */
   const looking = ref('')
   const incurable = ref<ReadonlySet<string>>(new Set())
   const found = shallowRef<{ key: string; moves: readonly Moved[] } | null>(null)
-  watch([standing, layout], () => {
+  watch(plan.stance, () => {
     incurable.value = new Set()
     found.value = null
   })

@@ -61,12 +61,13 @@ export function useHand(plan: OnThePlan) {
   const ground = (): Ground | null => (plan.ready.value ? { ...plan.ready.value, rules: rules.value } : null)
   /** The room gets its first layout with what is put down first. */
   async function stand(
-    places: readonly { readonly item: Waiting; readonly at: Standing }[],
+    places: readonly { readonly item: Waiting; readonly at: Standing; readonly id?: string }[],
     sentence: string,
   ): Promise<void> {
     if (!room.value) return
     const layoutId = layout.value?.id ?? uuidv7()
-    const ids = places.map(() => uuidv7())
+    const ids = places.map(({ id }) => id ?? uuidv7())
+    selectedId.value = ids[0] ?? ''
     await tell(sentence, [
       ...(layout.value
         ? []
@@ -83,7 +84,6 @@ export function useHand(plan: OnThePlan) {
         }),
       ),
     ])
-    selectedId.value = ids[0] ?? ''
   }
   /** In from the door: where least is wrong with it. */
   async function place(item: Waiting): Promise<void> {
@@ -100,8 +100,10 @@ export function useHand(plan: OnThePlan) {
   async function back(): Promise<void> {
     const row = plan.rowOf(selectedId.value)
     if (!row) return
-    await tell(`Put ${nameOf(row.id)} back at the door`, [remove('standing', row)])
+    const name = nameOf(row.id)
+    // what is taken up next stays in hand while the server answers
     selectedId.value = ''
+    await tell(`Put ${name} back at the door`, [remove('standing', row)])
   }
   async function pin(): Promise<void> {
     const row = plan.rowOf(selectedId.value)
@@ -121,19 +123,21 @@ export function useHand(plan: OnThePlan) {
   }
 
   /** Taken up at the door by a mouse: it hangs on the hand over the plan, and is put down where it is let go. */
-  let brought: Waiting | null = null
+  let brought: { item: Waiting; id: string } | null = null
   function bring(entry: Waiting, { x, y, isOn }: { x: number; y: number; isOn: boolean }): void {
     if (!isOn || !setting.value) {
       held.value = null
       return
     }
-    if (brought !== entry) raw = null
-    brought = entry
+    if (brought?.item !== entry) {
+      raw = null
+      brought = { item: entry, id: uuidv7() }
+    }
     const { thing, number } = entry
     const at = { xMm: x, yMm: y, turnDeg: raw?.turnDeg ?? 0 }
     raw = at
     held.value = {
-      id: 'brought',
+      id: brought.id,
       pieceId: thing.piece.id,
       number,
       at: snapped(setting.value, standing.value, thing, at),
@@ -141,8 +145,8 @@ export function useHand(plan: OnThePlan) {
   }
   async function letDown(): Promise<void> {
     const hand = held.value
-    if (brought && hand?.id === 'brought')
-      await stand([{ item: brought, at: hand.at }], `Carried in ${brought.thing.piece.name}`)
+    if (brought && hand?.id === brought.id)
+      await stand([{ ...brought, at: hand.at }], `Carried in ${brought.item.thing.piece.name}`)
     held.value = brought = null
   }
   return { problem, move, put, nudge, place, placeAll, bring, letDown, back, pin, enforce }

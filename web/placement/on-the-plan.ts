@@ -90,7 +90,16 @@ export function useOnThePlan(roomAsked: Ref<string>, layoutAsked: Ref<string>) {
       ? rowsOf(makeover.opened.makeover, 'standing').filter((row) => row.layoutId === layout.value?.id)
       : [],
   )
+  /** Changes when something stands elsewhere than before, not when the server answers. */
+  const stance = computed(() =>
+    [
+      room.value?.id,
+      layout.value?.id,
+      ...standing.value.map(({ id, at: { xMm, yMm, turnDeg } }) => `${id} ${xMm} ${yMm} ${turnDeg}`),
+    ].join(','),
+  )
   return {
+    stance,
     rules,
     rooms,
     room,
