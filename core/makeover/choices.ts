@@ -67,8 +67,8 @@ export const profiles = ['skirting', 'dado rail', 'picture rail', 'cornice', 'ca
 export const preparations = ['wash', 'strip', 'lift', 'fill', 'sand', 'level', 'prime', 'seal'] as const
 /** How tiles are laid: their joints in line or stepped by a half or a third, on the diagonal, in a herringbone, upright. */
 export const layouts = ['grid', 'half', 'third', 'stacked', 'diagonal', 'herringbone'] as const
-/** How a patterned strip goes on beside the next. */
-export const matches = ['free', 'straight', 'half-drop', 'offset'] as const
+/** How a patterned strip goes on beside the next; of a picture each panel is one of its own. */
+export const matches = ['free', 'straight', 'half-drop', 'offset', 'picture'] as const
 /** What goes under a finish. */
 export const groundings = ['as proposed', 'nothing', 'primer', 'mist coat', 'lining paper', 'sealer'] as const
 /** What a finish stands up to. */

@@ -188,7 +188,10 @@ const shortest = (offcuts: State['offcuts'], least: number): number =>
 
 /** A whole board first where that keeps joints apart and leaves no short end; else the longest cut that does. */
 function bestStart(full: number, fault: (start: number) => number, rules: Rules): number {
-  const tried = [full]
-  for (let start = full - 50; start >= rules['boards.least-end']; start -= 50) tried.push(start)
-  return tried.reduce((best, start) => (fault(start) < fault(best) ? start : best), full)
+  let best = { start: full, faults: fault(full) }
+  for (let start = full - 50; start >= rules['boards.least-end'] && best.faults > 0; start -= 50) {
+    const faults = fault(start)
+    if (faults < best.faults) best = { start, faults }
+  }
+  return best.start
 }

@@ -90,6 +90,7 @@ const makeUpLayout = ({ entry }: Pick<SoldSetting, 'entry'>, how: How) =>
       ? { key, label: labels[key], as: 'choice' as const, options: asOptions(matches) }
       : {
           key,
+          ...(key === 'repeatMm' ? { hint: 'Of a picture in panels: how wide the whole picture is' } : {}),
           label: key === 'rateM2' ? `Covers, ${spreadUnit(entry.units)} and coat` : labels[key],
           optional: true,
           ...(key === 'rateM2' || key === 'coats' ? {} : { unit: entry.unit }),
@@ -101,6 +102,14 @@ type Faults = readonly { readonly field: keyof typeof labels; readonly message: 
 function matchFaults({ match, repeatMm, offsetMm, widthMm, lengthMm }: MakeUp, how: How): Faults {
   const faults: { field: keyof typeof labels; message: string }[] = []
   const say = (field: keyof typeof labels, message: string): void => void faults.push({ field, message })
+  if (how === 'paper' && match === 'picture') {
+    if (widthMm === null) say('widthMm', 'is missing: how wide one panel is')
+    if (lengthMm === null) say('lengthMm', 'is missing: how high one panel is')
+    if (repeatMm === null) say('repeatMm', 'is missing: how wide the whole picture is')
+    else if (widthMm !== null && repeatMm < widthMm)
+      say('repeatMm', 'is less than one panel: expected the whole picture')
+    return faults
+  }
   if (how === 'paper' && match !== 'free' && repeatMm === null)
     say('repeatMm', 'is missing: a paper that is matched has a repeat')
   if (how === 'paper' && match === 'offset' && offsetMm === null)

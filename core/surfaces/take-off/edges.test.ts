@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest'
 import { effectiveRules } from '../../rulebook/rulebook.ts'
 import { change } from '../../testing/small-makeover.ts'
 import { rectangle } from '../../testing/surveyed.ts'
-import { measuredOf, plain, reckonedOf, room, spaced } from '../../testing/treated.ts'
+import { plain, reckonedOf, room, spaced, taken } from '../../testing/treated.ts'
 import { hang, type PaperWall, type Roll } from '../paper.ts'
 
 const rules = effectiveRules()
@@ -59,6 +59,42 @@ it('squares of paper are counted edge to edge, without grout', () => {
   const found = reckonedOf(change(documents, [sheets.operations, paper.operations]), paper.id)
   // 5000 × 2500 are twenty by ten, and 3 % of them again
   expect(found).toMatchObject({ words: '206 squares', need: 206, beside: [] })
+})
+
+describe('a picture in panels', () => {
+  // the wall is 5000 long and 2500 high
+  const hung = (makeUp: { widthMm: number; lengthMm: number; repeatMm: number }, walls: readonly number[] = [0]) => {
+    const { documents, finish, line, wallIds } = room(plain)
+    const set = line({ unit: 'sets', quantity: 1 }, {}, { ...makeUp, match: 'picture' })
+    const laid = walls.map((wall) => finish({ family: 'paper', wallId: wallIds[wall] ?? null }, { pieceId: set.id }))
+    const [first] = laid
+    if (!first) throw new Error('nothing is laid')
+    const after = change(documents, [set.operations, ...laid.map(({ operations }) => operations)])
+    return taken(after, first.id).reckoned
+  }
+  it('a set a wall, about its middle: six panels of 900 on 5000, the outer two cut to 700', () => {
+    const found = hung({ widthMm: 900, lengthMm: 2700, repeatMm: 5400 })
+    expect(found).toMatchObject({ ok: true, need: 1, unit: 'sets', words: '1 set of 6 panels' })
+    const widths = (found?.ok ? found.shapes : []).map(({ outline }) => {
+      const xs = outline.map(({ x }) => x)
+      return Math.round(Math.max(...xs) - Math.min(...xs))
+    })
+    expect(widths).toEqual([700, 900, 900, 900, 900, 700])
+  })
+  it('is refused on a wall that is longer or higher than it, in words', () => {
+    expect(hung({ widthMm: 900, lengthMm: 2700, repeatMm: 4500 })).toMatchObject({
+      ok: false,
+      error: expect.stringMatching(/Wall A is longer than the whole picture/),
+    })
+    expect(hung({ widthMm: 900, lengthMm: 2520, repeatMm: 5400 })).toMatchObject({
+      ok: false,
+      error: expect.stringMatching(/Wall A is higher than the picture/),
+    })
+    expect(hung({ widthMm: 900, lengthMm: 2700, repeatMm: 5000 })).toMatchObject({
+      ok: false,
+      error: expect.stringMatching(/number of its panels/),
+    })
+  })
 })
 
 const walls = fc.array(

@@ -6,6 +6,7 @@ import type { Region } from '../regions.ts'
 import { hang, type CutPiece, type Roll } from '../paper.ts'
 import { rectangle } from '../outlines.ts'
 import { placeOf } from '../roll-patterns.ts'
+import { muralReckoned } from './mural.ts'
 import { tileReckoned } from './tile.ts'
 import { lengthIn, line, type At, type CutBar, type Product, type Reckoned, type Refused, type Shape } from './told.ts'
 import { hungOn, regionsOf, type Hung } from './where.ts'
@@ -17,7 +18,7 @@ export function rollOf(finish: Pick<Row<'finish'>, 'repeatMm'>, { makeUp }: Prod
     widthMm: makeUp?.widthMm ?? rules['paper.roll-width'],
     lengthMm: makeUp?.lengthMm ?? rules['paper.roll-length'],
     repeatMm,
-    match: makeUp ? makeUp.match : repeatMm === 0 ? 'free' : 'straight',
+    match: makeUp ? (makeUp.match === 'picture' ? 'free' : makeUp.match) : repeatMm === 0 ? 'free' : 'straight',
     ...(makeUp?.offsetMm == null ? {} : { offsetMm: makeUp.offsetMm }),
   }
 }
@@ -57,6 +58,8 @@ export function paperReckoned(
   treatment: Row<'treatment'>,
   product: Product,
 ): Reckoned | Refused | null {
+  const mural = muralReckoned(at, finish, treatment, product)
+  if (mural) return mural
   const { rules } = at
   const runs = runsOf(at, regionsOf(at, finish, treatment.id))
   if (runs.length === 0) return null
