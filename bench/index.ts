@@ -7,6 +7,7 @@ import { benchBrowser } from './palette.ts'
 import { benchChanges } from './changes.ts'
 import { benchImports } from './imports.ts'
 import { benchFollow, benchStart } from './follow.ts'
+import { benchDrags } from './drags.ts'
 import { benchLists } from './lists.ts'
 
 await benchBrowser()
@@ -15,3 +16,4 @@ await benchImports()
 await benchStart()
 await benchFollow()
 await benchLists()
+await benchDrags()

@@ -12,6 +12,7 @@ import { practiceOf } from '#core/makeover/practice.ts'
 import { paletteWorld } from '#core/testing/palette.ts'
 import { change } from '#core/testing/small-makeover.ts'
 import { rectangle, surveyRows } from '#core/testing/surveyed.ts'
+import { busy, frames, watchFrames } from './frames.ts'
 import { openMusicRoom, withServed } from './served.ts'
 import { finishAreas, measuredRooms } from '#core/surfaces/index.ts'
 import { roomsOf, surveyOf } from '#core/survey/index.ts'
@@ -155,39 +156,6 @@ async function fillTray(page: Page, base: string): Promise<void> {
   })
   if (!answer.ok()) throw new Error(await answer.text())
   await page.reload()
-}
-
-/** From the event to the end of the frame that shows it, as the page itself sees it. */
-const watchFrames = (page: Page, type: string): Promise<void> =>
-  page.evaluate((name) => {
-    const seen = window as unknown as { frames: number[] }
-    seen.frames = []
-    window.addEventListener(
-      name,
-      (event) => {
-        const startedAt = event.timeStamp
-        requestAnimationFrame(() => {
-          const channel = new MessageChannel()
-          channel.port1.onmessage = () => seen.frames.push(performance.now() - startedAt)
-          channel.port2.postMessage(null) // after this frame's style, layout and paint
-        })
-      },
-      { capture: true },
-    )
-  }, type)
-const frames = (page: Page): Promise<number[]> =>
-  page.evaluate(() => (window as unknown as { frames: number[] }).frames)
-/** The work of the page itself for each event: script, style, layout and paint, without waiting for the screen's next beat. */
-async function busy(page: Page, act: () => Promise<void>): Promise<number> {
-  const session = await page.context().newCDPSession(page)
-  await session.send('Performance.enable')
-  const total = async (): Promise<number> => {
-    const { metrics } = await session.send('Performance.getMetrics')
-    return metrics.find((metric) => metric.name === 'TaskDuration')?.value ?? 0
-  }
-  const value = await total()
-  await act()
-  return 1000 * ((await total()) - value)
 }
 
 /** Materials are drawn in a worker when a page is first opened: what is measured begins after that. */

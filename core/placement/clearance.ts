@@ -11,7 +11,7 @@ import type { Outline } from './shapes.ts'
 /** Further off than this nothing is told apart: the widest way, and the circle a wheelchair turns in, are twice as wide. */
 export const farMm = 760
 const cellMm = 60
-const mostCells = 24_000
+const mostCells = 12_000
 
 export type Grid = {
   readonly columns: number

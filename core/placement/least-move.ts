@@ -4,7 +4,7 @@
  */
 import type { Rules } from '../rulebook/rulebook.ts'
 import { bodyOf, type Body } from './bodies.ts'
-import { allChecks, checksOf, type Check } from './checks.ts'
+import { allChecks, checksOf, clashesOf, type Check } from './checks.ts'
 import { withBodies, type Field } from './clearance.ts'
 import type { Floor } from './ground.ts'
 import type { Standing } from './shapes.ts'
@@ -137,7 +137,9 @@ function nearestPlace(
       continue
     }
     const moved = { ...bodyOf(body.thing, body.id, at), name: body.name }
-    if (!wrongAbout(ground, rest, moved, (wrong) => wrong !== key && was.keys.has(wrong))) continue
+    const mayBe = (wrong: string): boolean => wrong !== key && was.keys.has(wrong)
+    if (!clashesOf(setting, rest, moved, rules).every((check) => mayBe(keyOfCheck(check)))) continue
+    if (!wrongAbout(ground, rest, moved, mayBe)) continue
     // the ways are worked out only for places at which all else is right
     if (!waysHold(ground, rest, moved, floor, was.ways, key)) continue
     return { id: body.id, at, byMm, turned }

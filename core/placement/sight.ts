@@ -74,6 +74,7 @@ export function seenFrom(setting: Setting, bodies: readonly Body[], eye: Point, 
   const wallIds = [...new Set(setting.walls.map(({ wall }) => wall.row.id))]
   const surfaces = new Map([...wallIds, 'floor', 'ceiling'].map((id) => [id, { seen: 0, all: 0 }]))
   const edges = edgesOf(setting, solids, eye)
+  const spans = solids.map(({ outline }) => spanFrom(eye, outline))
   for (const [slice, start] of edges.entries()) {
     const step = (edges[slice + 1] ?? (edges[0] ?? 0) + 2 * Math.PI) - start
     if (step < 1e-9) continue
@@ -82,7 +83,8 @@ export function seenFrom(setting: Setting, bodies: readonly Body[], eye: Point, 
     const wall = nearestWall(setting, eye, way)
     if (!wall) continue
     const inSlice = solids
-      .flatMap((solid) => {
+      .flatMap((solid, index) => {
+        if (!(spans[index]?.(angle) ?? true)) return []
         const at = hits(eye, way, solid.outline).filter((far) => far < wall.far + 50)
         const [first, last] = [at[0], at.at(-1)]
         if (first === undefined || last === undefined) return []
@@ -125,6 +127,18 @@ function edgesOf(setting: Setting, solids: readonly Solid[], eye: Point): number
     ...solids.flatMap(({ outline }) => outline.map(angleTo)),
     ...setting.outline.map(angleTo),
   ].toSorted((left, right) => left - right)
+}
+
+/** Whether a ray at an angle can meet an outline at all: most things lie elsewhere, and are passed over at once. */
+function spanFrom(eye: Point, outline: Outline): (angle: number) => boolean {
+  const angles = outline.map(({ x, y }) => Math.atan2(y - eye.y, x - eye.x))
+  const [first = 0] = angles
+  const off = angles.map((angle) => Math.atan2(Math.sin(angle - first), Math.cos(angle - first)))
+  const [low, high] = [Math.min(...off), Math.max(...off)]
+  // about the eye, or close by it: no telling
+  if (high - low >= Math.PI * 0.9) return () => true
+  const [middle, half] = [first + (low + high) / 2, (high - low) / 2 + 1e-6]
+  return (angle) => Math.cos(angle - middle) >= Math.cos(half)
 }
 
 type Met = { readonly id: string; readonly far: number; readonly slant: number }

@@ -58,9 +58,10 @@ export function useOnThePlan(roomAsked: Ref<string>, layoutAsked: Ref<string>) {
     const thing = hand && things.value.get(hand.pieceId)
     return hand && thing ? bodyOf(thing, hand.id, hand.at, hand.number) : null
   })
-  /** All but what is held. */
+  const heldId = computed(() => held.value?.id)
+  /** All but what is held: the same list as long as the same thing is, wherever it is. */
   const rest = computed(() => {
-    const id = held.value?.id
+    const id = heldId.value
     return id === undefined ? standing.value : standing.value.filter((body) => body.id !== id)
   })
   const bodies = computed(() => (heldBody.value ? [...rest.value, heldBody.value] : standing.value))

@@ -20,9 +20,33 @@ const { face, materials, shapes, x, y, fine, name } = defineProps<{
   name: string
 }>()
 const emit = defineEmits<{ pick: [treatmentId: string] }>()
-/** Heights go up, drawings go down. */
-const at = ({ x: along, y: up }: Point): string => `${(x + along).toFixed(1)} ${(y + face.height - up).toFixed(1)}`
-const path = (outline: readonly Point[]): string => (outline.length === 0 ? '' : `M${outline.map(at).join('L')}Z`)
+const origin = computed(() => ({ left: x, foot: y + face.height }))
+/** Heights go up, drawings go down. To the millimetre: a screen shows no less, and whole numbers are written much faster. */
+function path(outline: readonly Point[], isClosed = true): string {
+  const { left, foot } = origin.value
+  const [a, b, c, d] = outline
+  // an upright rectangle, as most are, in its shortest form
+  if (
+    isClosed &&
+    outline.length === 4 &&
+    a &&
+    b &&
+    c &&
+    d &&
+    a.y === b.y &&
+    b.x === c.x &&
+    c.y === d.y &&
+    d.x === a.x
+  ) {
+    const [x0, y0] = [Math.round(left + a.x), Math.round(foot - a.y)]
+    const [wide, tall] = [Math.round(left + c.x) - x0, Math.round(foot - c.y) - y0]
+    return `M${x0} ${y0}h${wide}v${tall}h${-wide}z`
+  }
+  let written = ''
+  for (const { x: along, y: up } of outline)
+    written += `${written === '' ? 'M' : 'L'}${Math.round(left + along)} ${Math.round(foot - up)}`
+  return written === '' || !isClosed ? written : `${written}Z`
+}
 /** Strips of a patterned paper, each with its own piece of the design, as it was cut. */
 const strips = computed(() =>
   shapes.flatMap(({ design, outline, treatmentId }, index) =>
@@ -42,7 +66,7 @@ const strips = computed(() =>
 const piles = computed(() =>
   shapes
     .flatMap((shape) => pileOf(shape, face.height / 7))
-    .map((points) => `M${points.map(at).join('L')}`)
+    .map((points) => path(points, false))
     .join(''),
 )
 /** Each treatment once: what of it lies side by side has no seam. */

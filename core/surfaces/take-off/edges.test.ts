@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest'
 import { effectiveRules } from '../../rulebook/rulebook.ts'
 import { change } from '../../testing/small-makeover.ts'
 import { rectangle } from '../../testing/surveyed.ts'
-import { plain, reckonedOf, room, spaced, taken } from '../../testing/treated.ts'
+import { measuredOf, plain, reckonedOf, room, spaced, taken } from '../../testing/treated.ts'
 import { hang, type PaperWall, type Roll } from '../paper.ts'
 
 const rules = effectiveRules()
