@@ -122,3 +122,33 @@ test('the demo unrolled: tiles, lengths, boards that are only thought of, and fi
   await expect(tag(page)).toContainText('Grey boards')
   await expect(tag(page)).toContainText('rows')
 })
+
+test('a round window leaves its corners to the paint', async ({ page }) => {
+  await makeStudio(page)
+  await begin(page)
+  await signBudget(page, { Walls: '900' }, '90')
+  await walk(page, '5000', '3000', '5000', '3000')
+  await page
+    .getByRole('button', { name: /^Add one/ })
+    .first()
+    .click()
+  const form = dialog(page)
+  await choose(page, form, 'What', 'window')
+  await choose(page, form, 'On', 'Wall A')
+  for (const [label, value] of [
+    ['So far along', '1000'],
+    ['Width', '600'],
+    ['Sill above the floor', '1400'],
+    ['Head above the floor', '2000'],
+  ] as const)
+    await form.getByLabel(label, { exact: true }).fill(value)
+  await form.getByText('It is round or oval').click()
+  await form.getByRole('button', { name: 'Add', exact: true }).click()
+  await expect(form).toBeHidden()
+  await toStep(page, 'Palette')
+  await lay(page, 'Moss', '#6b7a58', {}, '')
+  await toStep(page, 'Surfaces')
+  await toBuy(page).getByRole('button', { name: 'Moss' }).click()
+  // 5000 × 2500 less π · 300² are 12.22 m²
+  await expect(tag(page)).toContainText(/12\.2\d?\s*m²/)
+})
