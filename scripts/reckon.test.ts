@@ -44,7 +44,9 @@ describe('npm run reckon', () => {
     const lines = run(demo, '--today', '2026-09-01', '--remarks').out.trim().split('\n')
     expect(lines).toHaveLength(reckon(documents, plainDate('2026-09-01')).remarks.length)
     for (const line of lines)
-      expect(line).toMatch(/^(stop|look|note)( \(accepted\))?\t(brief|survey|palette|surfaces|pieces|placement|purchases)\t/)
+      expect(line).toMatch(
+        /^(stop|look|note)( \(accepted\))?\t(brief|survey|palette|surfaces|pieces|placement|purchases)\t/,
+      )
     const piece = Object.values(documents.makeover.rows.piece).find((row) => row.name === 'Listening bench')
     const changes = join(folder, 'changes.json')
     writeFileSync(

@@ -11,7 +11,9 @@ import { chosenSchools } from '../rulebook/schools.ts'
 import { change, testToday } from '../testing/small-makeover.ts'
 import { furnished, type Stood } from '../testing/placed.ts'
 import { rectangle, type Measured } from '../testing/surveyed.ts'
+import { minor } from '../money/minor.ts'
 import { allChecks } from './checks.ts'
+import { corridorOf, groupsOf, joinedOf, tryRug } from './rugs.ts'
 
 // the first wall runs along x from the origin, and the room lies below it; a thing that is not turned looks down
 const room: Measured = { walls: rectangle(6000, 5000), survey: { heightMm: 2500 } }
@@ -195,5 +197,35 @@ describe('asked for in the brief', () => {
     expect(remarksOf([...group, rug(1600, -1500)], room, {})).toMatchObject([{ code: 'placement.rug-reach' }])
     const two = [rug(1300, -1250), rug(1300, -2550, 'Second rug')]
     expect(remarksOf([...group, ...two], room, { school: ['small-rug', 'joined'] })).toEqual([])
+  })
+})
+
+describe('rugs beside a group', () => {
+  it('a runner in a corridor leaves 100 mm on each side and goes most of its length', () => {
+    const { setting, rules } = furnished({ walls: rectangle(1200, 5000), survey: { heightMm: 2500 } }, [])
+    const corridor = corridorOf(setting)
+    if (!corridor) throw new Error('it is a corridor')
+    const verdict = (widthMm: number, lengthMm: number) =>
+      tryRug(setting, corridor, { widthMm, lengthMm, priceMinor: null, own: false }, true, rules).verdict
+    // 1200 less 800 leaves 200 on each side, 1050 leaves 75
+    expect([verdict(800, 3500), verdict(1050, 3500), verdict(800, 2000)]).toEqual([
+      'good',
+      'too large',
+      'short for the corridor',
+    ])
+    expect(corridorOf(furnished(room, []).setting)).toBeNull()
+  })
+  it('a round rug reaches fewer legs than a square one of its size; two joined are as wide as two', () => {
+    const { setting, bodies, rules } = furnished(room, [
+      seat('Sofa', [3000, -500]),
+      thing('Low table', 'table', [1100, 600, 400], [3000, -1650]),
+    ])
+    const [group] = groupsOf(bodies)
+    if (!group) throw new Error('they stand together')
+    const size = { widthMm: 2300, lengthMm: 2300, priceMinor: null, own: false }
+    // the group is 1900 deep and 2000 wide: 150 beyond it on each side are 2200
+    expect(tryRug(setting, group, size, false, rules).reach).toBe('all legs')
+    expect(tryRug(setting, group, { ...size, round: true }, false, rules).reach).toBe('none')
+    expect(joinedOf({ ...size, priceMinor: minor(10_000) })).toMatchObject({ widthMm: 4600, priceMinor: 20_000 })
   })
 })

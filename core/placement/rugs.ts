@@ -2,16 +2,17 @@
  * The sizes that rugs are sold in, run through against the group that stands there: how many legs each reaches, how much floor stays
  * bare, and whether it is an island. Lengths in mm.
  */
-import type { Minor } from '../money/minor.ts'
+import { times, type Minor } from '../money/minor.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import type { Schools } from '../rulebook/schools.ts'
 import type { Point } from '../survey/index.ts'
 import { gapBetween, insideOf, segmentsOf } from './apart.ts'
 import type { Body } from './bodies.ts'
 import type { Setting } from './setting.ts'
-import { rectangleAbout, stood, type Outline, type Standing } from './shapes.ts'
+import { outlineOf, rectangleAbout, stood, type Outline, type Standing } from './shapes.ts'
 import { isSofa } from './sides.ts'
 
+const noNotch = { notchWidthMm: null, notchDepthMm: null, points: '' }
 const foot = 304.8
 /** The usual sizes in feet and in centimetres; runners last. Common practice of the trade. */
 const usualFeet = [
@@ -40,7 +41,18 @@ export type RugSize = {
   readonly lengthMm: number
   readonly priceMinor: Minor | null
   readonly own: boolean
+  /** Round or oval, within its width and length. */
+  readonly round?: boolean
+  /** Two of them laid edge to edge, both sizes told together. */
+  readonly joined?: boolean
 }
+/** Two of a size joined along their lengths, as one. */
+export const joinedOf = (size: RugSize): RugSize => ({
+  ...size,
+  widthMm: 2 * size.widthMm,
+  priceMinor: size.priceMinor === null ? null : times(size.priceMinor, 2),
+  joined: true,
+})
 export const usualSizes = (units: 'metric' | 'feet and inches'): RugSize[] =>
   (units === 'metric'
     ? usualCm.map(([w, l]) => [w * 10, l * 10])
@@ -48,7 +60,7 @@ export const usualSizes = (units: 'metric' | 'feet and inches'): RugSize[] =>
   ).map(([widthMm = 0, lengthMm = 0]) => ({ widthMm, lengthMm, priceMinor: null, own: false }))
 
 export type Group = {
-  readonly kind: 'talk' | 'dining'
+  readonly kind: 'talk' | 'dining' | 'corridor'
   readonly members: readonly Body[]
   readonly seats: readonly Body[]
   readonly table: Body | null
@@ -65,7 +77,8 @@ export type RugTried = {
   readonly bareMm: number
   /** How far it goes beyond the table at its least side; for a dining group. */
   readonly beyondMm: number | null
-  readonly verdict: 'good' | 'an island' | 'too large' | 'too small for drawn chairs' | 'reaches some'
+  readonly verdict:
+    'good' | 'an island' | 'too large' | 'too small for drawn chairs' | 'reaches some' | 'short for the corridor'
 }
 
 /** What stands together: a table with its chairs, else a sofa or seats with their low table. */
@@ -96,6 +109,31 @@ export function groupsOf(bodies: readonly Body[]): Group[] {
   }
   return groups
 }
+/** A room that is passed along, as a runner sees it: narrow, and more than twice as long. */
+export function corridorOf({ outline }: Setting): Group | null {
+  const xs = outline.map(({ x }) => x)
+  const ys = outline.map(({ y }) => y)
+  const [left, right, low, high] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]
+  const [narrow, long] = [Math.min(right - left, high - low), Math.max(right - left, high - low)]
+  if (narrow > corridorMm || long < 2 * narrow) return null
+  const turnDeg = right - left > high - low ? 90 : 0
+  return {
+    kind: 'corridor',
+    members: [],
+    seats: [],
+    table: null,
+    at: { xMm: (left + right) / 2, yMm: (low + high) / 2, turnDeg },
+  }
+}
+const corridorMm = 1800
+function longSide(outline: Outline): number {
+  const xs = outline.map(({ x }) => x)
+  const ys = outline.map(({ y }) => y)
+  return Math.max(Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys))
+}
+/** A runner goes along at least so much of its corridor. */
+const runnerShare = 0.6
+
 /** The middle of the box about a group, as it is turned; a dining group is about its table. */
 function middleOf(members: readonly Body[], turnDeg: number, about: Body | null): Standing {
   if (about) return { xMm: about.at.xMm, yMm: about.at.yMm, turnDeg }
@@ -191,12 +229,16 @@ export const rugsShort = (bodies: readonly Body[], rules: Rules, school: Schools
 
 /** One size under one group, laid along or across it, whichever reaches more; moved no further than its middle. */
 export function tryRug(setting: Setting, group: Group, size: RugSize, isSmallRoom: boolean, rules: Rules): RugTried {
-  const turns = [
-    [size.widthMm, size.lengthMm],
-    [size.lengthMm, size.widthMm],
-  ] as const
+  const turns =
+    group.kind === 'corridor'
+      ? ([[Math.min(size.widthMm, size.lengthMm), Math.max(size.widthMm, size.lengthMm)]] as const)
+      : ([
+          [size.widthMm, size.lengthMm],
+          [size.lengthMm, size.widthMm],
+        ] as const)
   const tried = turns.map(([wide, deep]) => {
-    const outline = stood(rectangleAbout(wide, deep), group.at)
+    const own = size.round ? outlineOf(wide, deep, { ...noNotch, shape: 'oval' }) : rectangleAbout(wide, deep)
+    const outline = stood(own, group.at)
     const reach = reachOf([outline], group.seats, rules)
     const through = outline.some((corner) => !insideOf(corner, setting.outline))
     const gap = gapBetween(
@@ -216,18 +258,23 @@ export function tryRug(setting: Setting, group: Group, size: RugSize, isSmallRoo
       right.bareMm - left.bareMm,
   )[0]
   const { outline = [], reach = 'none', bareMm = 0, beyondMm = null } = found ?? {}
-  const least = rules[isSmallRoom ? 'rug.wall-small' : 'rug.wall']
+  const least = rules[group.kind === 'corridor' ? 'rug.runner-side' : isSmallRoom ? 'rug.wall-small' : 'rug.wall']
+  const long = longSide(setting.outline)
   const verdict: RugTried['verdict'] =
     bareMm < least - 1
       ? 'too large'
-      : beyondMm !== null
-        ? beyondMm >= rules['rug.dining'] - 1
-          ? 'good'
-          : 'too small for drawn chairs'
-        : reach === 'none'
-          ? 'an island'
-          : reach === 'some front legs'
-            ? 'reaches some'
-            : 'good'
+      : group.kind === 'corridor'
+        ? Math.max(size.widthMm, size.lengthMm) < runnerShare * long
+          ? 'short for the corridor'
+          : 'good'
+        : beyondMm !== null
+          ? beyondMm >= rules['rug.dining'] - 1
+            ? 'good'
+            : 'too small for drawn chairs'
+          : reach === 'none'
+            ? 'an island'
+            : reach === 'some front legs'
+              ? 'reaches some'
+              : 'good'
   return { size, at: group.at, outline, reach, bareMm, beyondMm, verdict }
 }

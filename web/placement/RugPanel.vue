@@ -2,7 +2,16 @@
 import { computed, ref, watch } from 'vue'
 import { rowsOf } from '#core/makeover/document.ts'
 import { writeLength } from '#core/measure/length.ts'
-import { groupsOf, tryRug, usualSizes, type RugSize, type RugTried } from '#core/placement/index.ts'
+import {
+  corridorOf,
+  groupsOf,
+  joinedOf,
+  measuredFrom,
+  tryRug,
+  usualSizes,
+  type RugSize,
+  type RugTried,
+} from '#core/placement/index.ts'
 import { schoolOf } from '#core/rulebook/schools.ts'
 import MoneyAmount from '../parts/MoneyAmount.vue'
 import { useEntry } from '../stores/entry.ts'
@@ -14,9 +23,14 @@ const { plan } = defineProps<{ plan: OnThePlan }>()
 const emit = defineEmits<{ show: [tried: RugTried | null]; size: [id: string | null] }>()
 const makeover = useMakeover()
 const entry = useEntry()
-const groups = computed(() => groupsOf(plan.bodies.value))
+const groups = computed(() => {
+  const corridor = plan.setting.value && corridorOf(plan.setting.value)
+  return [...groupsOf(plan.bodies.value), ...(corridor ? [corridor] : [])]
+})
 const at = ref(0)
 const group = computed(() => groups.value[at.value] ?? groups.value[0] ?? null)
+const isRound = (pieceId: string): boolean =>
+  ['round', 'oval'].includes(plan.things.value.get(pieceId)?.footprint?.shape ?? '')
 const sizes = computed((): RugSize[] => {
   const opened = makeover.opened?.makeover
   if (!opened) return []
@@ -26,7 +40,15 @@ const sizes = computed((): RugSize[] => {
     row.depthMm !== null &&
     row.turnedDown === null &&
     plan.things.value.get(row.pieceId)?.flat === true
-      ? [{ widthMm: row.widthMm, lengthMm: row.depthMm, priceMinor: row.priceMinor, own: true }]
+      ? [
+          {
+            widthMm: row.widthMm,
+            lengthMm: row.depthMm,
+            priceMinor: row.priceMinor,
+            own: true,
+            round: isRound(row.pieceId),
+          },
+        ]
       : [],
   )
   const rows = rowsOf(opened, 'rugSize')
@@ -48,22 +70,33 @@ const isSmall = computed(() => {
   const m2 = makeover.reckoning?.survey.rooms.find(({ roomId }) => roomId === plan.room.value?.id)?.areas?.floorM2
   return m2 !== undefined && m2 < plan.rules.value['room.small']
 })
+const schoolId = computed(() => makeover.reckoning?.practice.schools['small-rug'] ?? null)
 const tried = computed(() => {
   const [setting, about] = [plan.setting.value, group.value]
-  return setting && about
-    ? sizes.value.map((size) => tryRug(setting, about, size, isSmall.value, plan.rules.value))
-    : []
+  // by that school two of a size are tried as one as well
+  const all = schoolId.value === 'joined' ? [...sizes.value, ...sizes.value.map(joinedOf)] : sizes.value
+  return setting && about ? all.map((size) => tryRug(setting, about, size, isSmall.value, plan.rules.value)) : []
 })
 const shown = ref<number | null>(null)
 watch([shown, tried], () => emit('show', shown.value === null ? null : (tried.value[shown.value] ?? null)), {
   immediate: true,
 })
 const length = (mm: number): string => writeLength(Math.round(mm), entry.value.units)
-const school = computed(() => {
-  const chosen = makeover.reckoning?.practice.schools['small-rug']
-  return chosen ? schoolOf('small-rug', chosen).name : ''
+const school = computed(() => (schoolId.value ? schoolOf('small-rug', schoolId.value).name : ''))
+const groupName = (members: readonly { name: string }[]): string =>
+  members.length === 0 ? 'who walks along it' : members.map(({ name }) => name).join(', ')
+/** Where bigger is better, the biggest that passes; in a room whose floor is to stay unbroken, none. */
+const best = computed(() => {
+  if (schoolId.value !== 'bigger') return null
+  const good = tried.value.filter(({ verdict }) => verdict === 'good')
+  return good.toSorted((left, right) => areaOf(right.size) - areaOf(left.size))[0] ?? null
 })
-const groupName = (members: readonly { name: string }[]): string => members.map(({ name }) => name).join(', ')
+const areaOf = ({ widthMm, lengthMm }: RugSize): number => widthMm * lengthMm
+/** Two distances to tape it out by. */
+const tape = computed(() => {
+  const rug = shown.value === null ? null : tried.value[shown.value]
+  return rug && plan.setting.value ? measuredFrom(plan.setting.value, rug) : []
+})
 </script>
 
 <template>
@@ -116,7 +149,10 @@ const groupName = (members: readonly { name: string }[]): string => members.map(
                 @click="shown = shown === index ? null : index"
               >
                 {{ length(rug.size.widthMm) }} × {{ length(rug.size.lengthMm) }}</button
-              ><span v-if="rug.size.own" class="quiet"> found</span>
+              ><span class="quiet"
+                >{{ rug.size.own ? ' found' : '' }}{{ rug.size.round ? ' round' : ''
+                }}{{ rug.size.joined ? ' two joined' : '' }}</span
+              >
             </td>
             <td>{{ rug.reach }}</td>
             <td class="number">{{ rug.bareMm < 0 ? 'through it' : length(rug.bareMm) }}</td>
@@ -129,12 +165,21 @@ const groupName = (members: readonly { name: string }[]): string => members.map(
               /><template v-else>–</template>
             </td>
             <td>
-              <strong v-if="rug.verdict === 'good'">good</strong><template v-else>{{ rug.verdict }}</template>
+              <strong v-if="rug.verdict === 'good'">{{
+                rug === best ? 'good, and the biggest' : 'good'
+              }}</strong><template v-else>{{ rug.verdict }}</template>
             </td>
           </tr>
         </tbody>
       </table>
     </div>
+    <p v-if="tape.length > 0" role="status">
+      Tape it out:
+      <template v-for="(distance, index) in tape" :key="distance.wallId"
+        >{{ index > 0 ? ' and ' : '' }}{{ length(distance.mm) }} from {{ distance.name }}</template
+      >.
+    </p>
+    <p v-if="isSmall && schoolId === 'none'">By the school “{{ school }}” the floor stays bare here.</p>
     <p class="quiet">Tape it out before it is bought. An underlay keeps it from slipping, its edges down.</p>
   </section>
 </template>

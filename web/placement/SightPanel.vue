@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { writeArea } from '#core/measure/area.ts'
 import { writeLength } from '#core/measure/length.ts'
-import { zero } from '#core/money/minor.ts'
+import { sum, zero } from '#core/money/minor.ts'
 import { firstSights } from '#core/placement/index.ts'
 import MoneyAmount from '../parts/MoneyAmount.vue'
 import { useEntry } from '../stores/entry.ts'
@@ -45,6 +45,16 @@ const surfaces = computed(() =>
     share: m2 > 0 ? seenM2 / m2 : 0,
   })),
 )
+/** What the things in this line of sight still cost, those first that are seen first. */
+const unfinished = computed(() => {
+  const seen = new Map<string, string>()
+  for (const { body, rank } of sight.value?.things ?? []) {
+    const piece = body.thing?.piece
+    if (piece && rank !== 'hidden' && (stillOf(piece.id) ?? 0) > 0) seen.set(piece.id, piece.name)
+  }
+  return [...seen].map(([id, name]) => ({ id, name, still: stillOf(id) ?? zero }))
+})
+const toFinish = computed(() => sum(unfinished.value.map(({ still }) => still)))
 const competing = computed(() => sight.value?.things.filter(({ rank }) => rank === 'competes') ?? [])
 </script>
 
@@ -83,6 +93,11 @@ const competing = computed(() => sight.value?.things.filter(({ rank }) => rank =
         <strong>{{ sight.things[0]?.body.name }}</strong> is seen first, and nothing competes with it. Finish this line
         of sight before the rest.
       </p>
+      <p v-if="unfinished.length > 0">
+        To finish what is seen: <MoneyAmount :amount="toFinish" :currency="makeover.currency" /> still to buy, in this
+        order: {{ unfinished.map(({ name }) => name).join(', ') }}.
+      </p>
+      <p v-else class="quiet">Everything that is seen from here is bought.</p>
       <div class="scroll">
         <table v-cards class="placed">
           <thead>
