@@ -217,15 +217,26 @@ describe('rugs beside a group', () => {
   })
   it('a round rug reaches fewer legs than a square one of its size; two joined are as wide as two', () => {
     const { setting, bodies, rules } = furnished(room, [
-      seat('Sofa', [3000, -500]),
-      thing('Low table', 'table', [1100, 600, 400], [3000, -1650]),
+      seat('Sofa', [3000, -1500]),
+      thing('Low table', 'table', [1100, 600, 400], [3000, -2650]),
     ])
     const [group] = groupsOf(bodies)
     if (!group) throw new Error('they stand together')
     const size = { widthMm: 2300, lengthMm: 2300, priceMinor: null, own: false }
     // the group is 1900 deep and 2000 wide: 150 beyond it on each side are 2200
     expect(tryRug(setting, group, size, false, rules).reach).toBe('all legs')
-    expect(tryRug(setting, group, { ...size, round: true }, false, rules).reach).toBe('none')
+    expect(tryRug(setting, group, { ...size, round: true }, false, rules).reach).toBe('front legs')
     expect(joinedOf({ ...size, priceMinor: minor(10_000) })).toMatchObject({ widthMm: 4600, priceMinor: 20_000 })
+  })
+  it('under a sofa at a wall it is drawn forward until the floor along the wall stays bare', () => {
+    const { setting, bodies, rules } = furnished(room, [
+      seat('Sofa', [3000, -450]),
+      thing('Low table', 'table', [1100, 600, 400], [3000, -1650]),
+    ])
+    const [group] = groupsOf(bodies)
+    if (!group) throw new Error('they stand together')
+    const size = { widthMm: 2300, lengthMm: 1700, priceMinor: null, own: false }
+    // 300 mm stay bare to the wall behind, and the front legs at -800 are reached
+    expect(tryRug(setting, group, size, false, rules)).toMatchObject({ verdict: 'good', reach: 'front legs' })
   })
 })

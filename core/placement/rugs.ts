@@ -9,7 +9,7 @@ import type { Point } from '../survey/index.ts'
 import { gapBetween, insideOf, segmentsOf } from './apart.ts'
 import type { Body } from './bodies.ts'
 import type { Setting } from './setting.ts'
-import { outlineOf, rectangleAbout, stood, type Outline, type Standing } from './shapes.ts'
+import { frontOf, outlineOf, rectangleAbout, stood, type Outline, type Standing } from './shapes.ts'
 import { isSofa } from './sides.ts'
 
 const noNotch = { notchWidthMm: null, notchDepthMm: null, points: '' }
@@ -236,9 +236,15 @@ export function tryRug(setting: Setting, group: Group, size: RugSize, isSmallRoo
           [size.widthMm, size.lengthMm],
           [size.lengthMm, size.widthMm],
         ] as const)
-  const tried = turns.map(([wide, deep]) => {
+  const least = rules[group.kind === 'corridor' ? 'rug.runner-side' : isSmallRoom ? 'rug.wall-small' : 'rug.wall']
+  const way = frontOf(group.at)
+  // under seats that stand at a wall it is drawn off the wall, as far as it still reaches them
+  const shifts = group.kind === 'talk' ? Array.from({ length: 17 }, (_, index) => index * 50) : [0]
+  const placed = turns.flatMap((turn) => shifts.map((shift) => ({ turn, shift })))
+  const tried = placed.map(({ turn: [wide, deep], shift }) => {
+    const at = { ...group.at, xMm: group.at.xMm + way.x * shift, yMm: group.at.yMm + way.y * shift }
     const own = size.round ? outlineOf(wide, deep, { ...noNotch, shape: 'oval' }) : rectangleAbout(wide, deep)
-    const outline = stood(own, group.at)
+    const outline = stood(own, at)
     const reach = reachOf([outline], group.seats, rules)
     const through = outline.some((corner) => !insideOf(corner, setting.outline))
     const gap = gapBetween(
@@ -248,20 +254,21 @@ export function tryRug(setting: Setting, group: Group, size: RugSize, isSmallRoo
     const table = group.table?.thing
     const beyondMm =
       group.kind === 'dining' && table ? Math.min((wide - table.widthMm) / 2, (deep - table.depthMm) / 2) : null
-    return { outline, reach, bareMm: through ? -gap : gap, beyondMm }
+    return { at, shift, outline, reach, bareMm: through ? -gap : gap, beyondMm }
   })
   const found = tried.toSorted(
     (left, right) =>
       Number(left.bareMm < 0) - Number(right.bareMm < 0) ||
+      Number(left.bareMm < least - 1) - Number(right.bareMm < least - 1) ||
       (right.beyondMm ?? 0) - (left.beyondMm ?? 0) ||
       ranks[right.reach] - ranks[left.reach] ||
+      left.shift - right.shift ||
       right.bareMm - left.bareMm,
   )[0]
-  const { outline = [], reach = 'none', bareMm = 0, beyondMm = null } = found ?? {}
-  const least = rules[group.kind === 'corridor' ? 'rug.runner-side' : isSmallRoom ? 'rug.wall-small' : 'rug.wall']
+  const { at = group.at, outline = [], reach = 'none', bareMm = 0, beyondMm = null } = found ?? {}
   const long = longSide(setting.outline)
   const verdict: RugTried['verdict'] =
-    bareMm < least - 1
+    bareMm < 0 || (bareMm < least - 1 && (group.kind !== 'talk' || reach !== 'none'))
       ? 'too large'
       : group.kind === 'corridor'
         ? Math.max(size.widthMm, size.lengthMm) < runnerShare * long
@@ -276,5 +283,5 @@ export function tryRug(setting: Setting, group: Group, size: RugSize, isSmallRoo
             : reach === 'some front legs'
               ? 'reaches some'
               : 'good'
-  return { size, at: group.at, outline, reach, bareMm, beyondMm, verdict }
+  return { size, at, outline, reach, bareMm, beyondMm, verdict }
 }

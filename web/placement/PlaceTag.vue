@@ -71,9 +71,8 @@ const found = computed(() =>
           >No move of one thing or two within {{ reach }} cures it.</span
         >
         <span v-else-if="cure?.key === key" class="cure"
-          >Move {{ words }}: dashed on the plan.
-          <button type="button" class="word" @click="curing.take">Move it</button>
-          <button type="button" class="word" @click="curing.leave">Leave it</button></span
+          >Move {{ words }}: dashed on the plan. <button type="button" class="word" @click="curing.take">Move it</button
+          >{{ ' ' }} <button type="button" class="word" @click="curing.leave">Leave it</button></span
         >
         <button v-else type="button" class="word" @click="curing.lookAt(check)">The least move that cures it</button>
       </template>

@@ -95,7 +95,7 @@ const areaOf = ({ widthMm, lengthMm }: RugSize): number => widthMm * lengthMm
 /** Two distances to tape it out by. */
 const tape = computed(() => {
   const rug = shown.value === null ? null : tried.value[shown.value]
-  return rug && plan.setting.value ? measuredFrom(plan.setting.value, rug) : []
+  return rug && rug.bareMm >= 0 && plan.setting.value ? measuredFrom(plan.setting.value, rug) : []
 })
 </script>
 
