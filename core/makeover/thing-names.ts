@@ -28,7 +28,7 @@ const named: readonly (readonly [ThingKind, RegExp])[] = [
   ],
   [
     'appliance',
-    /\b(oven|fridge|refrigerator|dishwasher|washing machine|dryer|hob|stove|heater|television|urn|kettle)\b/i,
+    /\b(oven|fridge|refrigerator|dishwasher|washing machine|dryer|hob|stove|heater|television|urn|kettle|fire ?(?:pit|bowl|basket)|brazier|barbecue|chiminea)\b/i,
   ],
   ['ornament', /\b(vases?|bowls?|candles?|candlesticks?|ornaments?|figurines?|books|clock|tray)\b/i],
 ]

@@ -26,6 +26,7 @@ const grounds: readonly (readonly [Ground, RegExp])[] = [
   ['a thing', /\b(runner|table ?cloth|place ?mat|napkin|coaster|tray)s?\b/i],
   ['a thing', /\b(cushion|pillow|throw|bolster|blanket|quilt|duvet|bedspread|bedding|slip ?cover|seat pad)s?\b/i],
   ['a thing', /\b(tap|faucet|mixer|handle|knob|pull|hinge|basin|sink|hook)s?\b/i],
+  ['walls', /\bfire ?(?:pit|bowl|basket)s?\b/i],
   ['a thing', /\b(vase|bowl|candle|ornament|figurine|book)s?\b/i],
   ['floor', /\b(rug|carpet|mat|hide|floor ?cloth|doormat)s?\b/i],
   ['ceiling', /\b(ceiling (?:light|lamp|fan|rose)|pendant|chandelier|flush ?mount|downlight|spotlight)s?\b/i],

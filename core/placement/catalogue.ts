@@ -31,6 +31,7 @@ export const { catalogue, codeOf, remark } = remarksOf('placement', {
   sun: { said: 'The sun falls on what fades.', weight: 'note', rule: 'place.sun', units: ['mm'] },
   turning: { said: 'A wheelchair does not turn.', weight: 'look', rule: 'place.turning', units: ['mm'] },
   proportion: { said: 'A thing is out of proportion to its neighbour.', weight: 'note', units: ['mm', 'words'] },
+  fire: { said: 'A fire stands close to a cover.', weight: 'look', rule: 'place.fire', units: ['mm'] },
   alike: { said: 'Too much of a kind stands side by side.', weight: 'note', units: ['mm'] },
   scale: { said: 'A thing is too large, or many are too small, for a small room.', weight: 'look', units: ['mm'] },
   'rug-small': {

@@ -4,7 +4,7 @@
  */
 import type { RuleId, Rules } from '../rulebook/rulebook.ts'
 import type { Weight } from '../remarks/remark.ts'
-import type { Point } from '../survey/index.ts'
+import { heightOn, type Point } from '../survey/index.ts'
 import { insideOf, nearestOn, overlapOf } from './apart.ts'
 import { leastApart, type Body, type Solid } from './bodies.ts'
 import { proportionChecks } from './proportions.ts'
@@ -32,6 +32,7 @@ export type CheckCode =
   | 'sun'
   | 'proportion'
   | 'alike'
+  | 'fire'
   | 'way'
   | 'blocked'
 /** A finding; `is` says whether it is as it should be. What is well is told too, so that a person sees the distance. */
@@ -168,10 +169,26 @@ function outside({ outline, walls, room }: Setting, body: Body, solid: Solid, st
   ]
 }
 
-const tooTall = ({ heightMm }: Setting, body: Body): Check[] =>
-  body.top > heightMm + 1 && body.low < heightMm
-    ? [check('too-tall', [body.id], { weight: 'stop', mm: body.top - heightMm, wantedMm: heightMm })]
+/** Higher than the ceiling over it, where slopes come down too; where nobody said how high the room is, as outdoors, nothing is known. */
+function tooTall({ room: { ceiling } }: Setting, body: Body): Check[] {
+  // how far a lamp hangs down that nobody hung yet is not known either
+  const hangs = body.thing !== null && body.low > 0 && body.thing.piece.aboveMm === 0
+  if (!ceiling || hangs) return []
+  const over = body.outline.flatMap((corner) =>
+    ceiling.parts.filter(({ over: floor }) => insideOf(corner, floor)).map(({ plane }) => heightOn(plane, corner)),
+  )
+  const lowest = over.length > 0 ? Math.min(...over) : ceiling.highestMm
+  return body.top > lowest + 1 && body.low < lowest
+    ? [
+        check('too-tall', [body.id], {
+          weight: 'stop',
+          mm: body.top - lowest,
+          wantedMm: lowest,
+          about: lowest < ceiling.highestMm - 1 ? 'slope' : '',
+        }),
+      ]
     : []
+}
 
 /** Doors that do not open, windows and warmth that are covered. */
 function shut({ doors, windows, free }: Setting, body: Body, rules: Rules): Check[] {

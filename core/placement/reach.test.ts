@@ -200,6 +200,34 @@ describe('asked for in the brief', () => {
   })
 })
 
+describe('ceilings and fires', () => {
+  // the ceiling comes down to 1000 at the first wall, over 1500
+  const attic: Measured = { walls: rectangle(5000, 4000), survey: { heightMm: 2500 }, slopes: [[0, 1000, 1500]] }
+  const cupboard = (y: number): Stood => thing('Cupboard', 'storage', [800, 500, 1800], [2500, y])
+  it('a cupboard is too high under a slope, and not where the ceiling is up', () => {
+    // its back is at -10: 1000 + 1500 · 10 ÷ 1500 = 1010 high there
+    expect(found([cupboard(-260)], attic)).toEqual(['too-tall slope stop'])
+    expect(found([cupboard(-1900)], attic)).toEqual([])
+  })
+  it('outdoors, where there is no ceiling, nothing is too high', () => {
+    expect(
+      found([thing('Pergola', 'other', [3000, 3000, 2700], [2500, -2000])], { walls: rectangle(5000, 4000) }),
+    ).toEqual([])
+    expect(
+      found([thing('Pergola', 'other', [3000, 3000, 2700], [2500, -2000])], {
+        walls: rectangle(5000, 4000),
+        survey: { heightMm: 2500 },
+      }),
+    ).toEqual(['too-tall stop'])
+  })
+  it('a fire bowl near a parasol is told, far from it not', () => {
+    const parasol = thing('Parasol', 'other', [600, 600, 2400], [1000, -1000])
+    const bowl = (x: number): Stood => thing('Fire bowl', 'other', [700, 700, 400], [x, -1000])
+    expect(found([parasol, bowl(2500)], { walls: rectangle(6000, 4000) })).toEqual(['fire look'])
+    expect(found([parasol, bowl(4500)], { walls: rectangle(6000, 4000) })).toEqual([])
+  })
+})
+
 describe('rugs beside a group', () => {
   it('a runner in a corridor leaves 100 mm on each side and goes most of its length', () => {
     const { setting, rules } = furnished({ walls: rectangle(1200, 5000), survey: { heightMm: 2500 } }, [])

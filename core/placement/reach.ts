@@ -1,7 +1,7 @@
 /** What is in reach of whom: words across a room, a lead of its socket, a lamp of who lies in bed, a child's things of a hand. Lengths in mm. */
 import type { Rules } from '../rulebook/rulebook.ts'
 import type { Point } from '../survey/index.ts'
-import { gapBetween, nearestOn, segmentsOf } from './apart.ts'
+import { gapBetween, insideOf, nearestOn, segmentsOf } from './apart.ts'
 import type { Body } from './bodies.ts'
 import { check, type Check } from './checks.ts'
 import type { Setting } from './setting.ts'
@@ -14,6 +14,7 @@ export function reachChecks(setting: Setting, bodies: readonly Body[], body: Bod
     ...lead(setting, body, rules),
     ...pillow(bodies, body, rules),
     ...changing(bodies, body, rules),
+    ...fire(bodies, body, rules),
   ]
 }
 
@@ -156,6 +157,31 @@ function changing(bodies: readonly Body[], body: Body, rules: Rules): Check[] {
       about: near?.met.name ?? '',
     }),
   ]
+}
+
+/** A fire stands clear of cloth and roofs over a terrace. */
+function fire(bodies: readonly Body[], body: Body, rules: Rules): Check[] {
+  if (!/\b(fire ?(pit|bowl|basket)|brazier|chiminea|barbecue|patio heater)\b/i.test(body.name)) return []
+  const wanted = rules['place.fire']
+  return bodies
+    .filter(
+      ({ name, id }) => id !== body.id && /\b(parasol|pergola|awning|canopy|gazebo|shade sail|umbrella)\b/i.test(name),
+    )
+    .flatMap((cover): Check[] => {
+      const isUnder = cover.parts.some((part) => insideOf({ x: body.at.xMm, y: body.at.yMm }, part))
+      const gap = gapBetween(segmentsOf(body.outline), segmentsOf(cover.outline))
+      const mm = isUnder ? 0 : gap.mm
+      if (mm >= wanted - 1) return []
+      return [
+        check('fire', [body.id, cover.id], {
+          mm,
+          wantedMm: wanted,
+          rule: 'place.fire',
+          from: gap.from,
+          to: gap.to,
+        }),
+      ]
+    })
 }
 
 /** The sun through a window on what fades or dries out in it. */

@@ -62,7 +62,12 @@ export function clearOff(
   const hold = (part: readonly (readonly [Point, Point])[], ends: Body | null): void => {
     if (part.length === 0) return
     const gap = gapBetween([edge], part)
-    if (!nearest || gap.mm < nearest.mm) nearest = { mm: gap.mm, from: gap.from, to: gap.to, ends }
+    // of two as near as each other always the same is told, in whatever order they stand
+    const isNearer =
+      nearest === null ||
+      gap.mm < nearest.mm - 1e-6 ||
+      (gap.mm < nearest.mm + 1e-6 && (ends?.id ?? '') < (nearest.ends?.id ?? ''))
+    if (isNearer) nearest = { mm: gap.mm, from: gap.from, to: gap.to, ends }
   }
   for (const met of bodies) {
     if (

@@ -30,8 +30,8 @@ export function said(check: Check, { rules, units, nameOf }: Telling): { title: 
       }
     case 'too-tall':
       return {
-        title: `${name} is higher than the room`,
-        sentence: `By ${isMm}: the ceiling is at ${length(check.wantedMm)}.`,
+        title: `${name} is higher than the ${about === 'slope' ? 'ceiling there' : 'room'}`,
+        sentence: `By ${isMm}: the ceiling ${about === 'slope' ? 'comes down to' : 'is at'} ${length(check.wantedMm)}.`,
       }
     case 'door':
       return {
@@ -105,6 +105,11 @@ export function said(check: Check, { rules, units, nameOf }: Telling): { title: 
       }
     case 'proportion':
       return proportion(check, { name, isMm, wanted, second: nameOf(second) })
+    case 'fire':
+      return {
+        title: `${name} burns ${isMm} from ${nameOf(second)}`,
+        sentence: `Keep what the leaflet says clear about it and above it, at least ${wanted} from any cover; local rules come first.`,
+      }
     case 'alike':
       return {
         title: `${check.ids.length} alike side by side`,

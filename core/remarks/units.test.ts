@@ -31,4 +31,4 @@ it('a makeover in feet and inches is told nothing in millimetres or metres, what
     }),
     { numRuns: 60 },
   )
-})
+}, 120_000)

@@ -746,6 +746,12 @@ export const rulebook = {
     mark: 'trade',
     why: 'Of a table’s width, for a lamp over it, at most.',
   },
+  'place.fire': {
+    value: 2000,
+    unit: 'mm',
+    mark: 'own',
+    why: 'From a fire to cloth or a roof over a terrace, where its leaflet says nothing.',
+  },
   'place.small-sofa': { value: 1800, unit: 'mm', mark: 'trade', why: 'About as long as a sofa in a small room is.' },
   'place.small-things': {
     value: 4,
