@@ -58,9 +58,9 @@ describe('a cure cures', () => {
         for (const key of later) expect([key, before.has(key)]).toEqual([key, true])
         for (const { byMm } of moves) expect(byMm).toBeLessThanOrEqual(ground.rules['cure.reach'])
       }),
-      { numRuns: 20 },
+      { numRuns: 40 },
     )
-    expect(cured).toBeGreaterThan(6)
+    expect(cured).toBeGreaterThan(4)
   }, 120_000)
   it('two give way where one alone does not', () => {
     // the chest wants 600 mm before it; the sofa before it is hemmed in by the bookcase behind it
