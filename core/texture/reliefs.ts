@@ -201,8 +201,8 @@ const tiled =
 
 /** Long soft streaks, as light lies in drawn glass. */
 const drawn = plain((seed) => {
-  const streaks = layered(7, 2, 2, seed)
-  return (u, v) => 2.8 * streaks(u + 0.06 * Math.sin(2 * Math.PI * v), v)
+  const streaks = layered(11, 3, 2, seed)
+  return (u, v) => 2.5 * streaks(u + 0.06 * Math.sin(2 * Math.PI * v), v)
 })
 
 /** Trowel strokes that cross, and the clouds that lime leaves as it dries. */
