@@ -5,7 +5,12 @@ import type { Face, TakeOff } from '#core/surfaces/index.ts'
 import { letterOf } from '#core/survey/index.ts'
 
 /** The take-off and the layout in hand, as files to take along. */
-const { inHand, faces } = defineProps<{ inHand: TakeOff | null; faces: readonly Face[] }>()
+const { inHand, faces, hasCuts } = defineProps<{
+  inHand: TakeOff | null
+  faces: readonly Face[]
+  /** Rolls or lengths are cut for it: panels of a picture and squares of paper are not. */
+  hasCuts: boolean
+}>()
 const makeover = useMakeover()
 const base = computed(() => `/api/makeovers/${makeover.opened?.makeover.id ?? ''}`)
 const paper = computed(() =>
@@ -21,7 +26,6 @@ const laid = computed(() => {
       : [],
   )
 })
-const hasCuts = computed(() => inHand !== null && ['paper', 'moulding', 'panels'].includes(inHand.treatment.how))
 </script>
 
 <template>

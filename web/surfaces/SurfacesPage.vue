@@ -217,7 +217,7 @@ useKeys([
       </div>
       <TakeOffTable :taken="taken" :selected="treatmentId" @pick="pick" @line="toLine" />
       <SmallThings :looked-at="lookedAt" />
-      <SurfaceFiles :in-hand="inHand" :faces="faces" />
+      <SurfaceFiles :in-hand="inHand" :faces="faces" :has-cuts="bars.length > 0" />
     </template>
     <Teleport defer to="#tag">
       <section v-if="inHand" class="tag" aria-label="Treatment">
