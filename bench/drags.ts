@@ -13,7 +13,7 @@ import { busy, frames, watchFrames } from './frames.ts'
 import { openMusicRoom, withServed } from './served.ts'
 
 const say = (text: string): boolean => process.stdout.write(`${text}\n`)
-const median = (times: readonly number[]): number =>
+export const median = (times: readonly number[]): number =>
   times.toSorted((left, right) => left - right)[Math.floor(times.length / 2)] ?? Number.NaN
 
 const kinds = ['table', 'seat', 'storage', 'plant', 'seat', 'other'] as const
@@ -135,7 +135,12 @@ async function tell(page: Page, base: string, id: string, operations: readonly O
 }
 
 /** So many steps of a hand, a frame apart. */
-async function dragged(page: Page, x: number, y: number, steps: number): Promise<{ work: number; shown: number[] }> {
+export async function dragged(
+  page: Page,
+  x: number,
+  y: number,
+  steps: number,
+): Promise<{ work: number; shown: number[] }> {
   await page.mouse.move(x, y)
   await page.mouse.down()
   await page.mouse.move(x + 8, y + 6, { steps: 3 })

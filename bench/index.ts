@@ -3,11 +3,13 @@ import './reckon.ts'
 import './edits.ts'
 import './survey.ts'
 import './surfaces.ts'
+import './light.ts'
 import { benchBrowser } from './palette.ts'
 import { benchChanges } from './changes.ts'
 import { benchImports } from './imports.ts'
 import { benchFollow, benchStart } from './follow.ts'
 import { benchDrags } from './drags.ts'
+import { benchHandling } from './handling.ts'
 import { benchLists } from './lists.ts'
 
 await benchBrowser()
@@ -17,3 +19,4 @@ await benchStart()
 await benchFollow()
 await benchLists()
 await benchDrags()
+await benchHandling()

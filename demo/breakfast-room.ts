@@ -917,6 +917,11 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
   ]
   say('Asked how the benches come', [
     ...told.sized({ 'Bay benches': [3200, 520, 880] }),
+    change('zone', 'bay', { activity: 'eat' }),
+    ...told.gives({
+      'Brass shade on a long flex': { lumens: 470, kelvin: 2700, spread: 'down', dims: true },
+      'Clamp-on beam lamp': { lumens: 600, kelvin: 4000, spread: 'beam', beamDeg: 60 },
+    }),
     add('footprint', newId(), {
       ...blank.footprint,
       pieceId: idOf('piece', 'Bay benches'),
@@ -925,11 +930,15 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
       packedHeightMm: 940,
     }),
   ])
+  say('Said how large the lamps are, and how low they hang', [
+    change('piece', 'Lamps over the tables', { aboveMm: 1500, widthMm: 320, depthMm: 320, heightMm: 240 }),
+  ])
   say(
     'Tried where things stand',
     told.furnish('As it will be', told.room(), {
       'Long dresser': [[266, -1700, 90]],
       'Tables for two': rows,
+      'Lamps over the tables': rows.slice(0, 6).map(([x, y]) => [x, y] as const),
       'Stacking chairs': rows.flatMap(([x, y]) => [[x, y + 490, 0] as const, [x, y - 490, 180] as const]),
     }),
   )

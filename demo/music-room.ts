@@ -916,16 +916,44 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
       'Cup table': [450, 450, 480],
       'Reading lamps, long arm': [300, 300, 1500],
       'Low lamp by the bench': [280, 280, 620],
+      'Felt hanging, back wall': [2400, 40, 1600],
+      'Deep frame for the quilt': [900, 60, 1100],
+      'Shelves for sheet music': [900, 220, 40],
     }),
   )
-  say('Said how the bench opens, and the shape of the table', [
+  say('Measured how high everybody looks', [
+    make('resident', 'Nell', { name: 'Nell', eyeMm: 1570 }),
+    make('resident', 'Piet', { name: 'Piet', eyeMm: 1710 }),
+  ])
+  plan('A sofa bed comes down from the study', {
+    name: 'Study sofa',
+    thing: 'seat',
+    category: null,
+    serves: ['listen'],
+    offers: [
+      {
+        name: 'Two-seat sofa bed',
+        source: 'moved',
+        keepReason: 'works',
+        origin: 'the study upstairs',
+        hole: 'nobody sleeps in the study now',
+        price: 0,
+        hex: '#7d8b86',
+        size: [1450, 860, 800],
+        topMm: 430,
+      },
+    ],
+    chosen: 'Whoever plays late stays the night',
+  })
+  say('Said how the sofa opens, and the shape of the table', [
     add('openState', newId(), {
       ...blank.openState,
-      pieceId: idOf('piece', 'Listening bench'),
-      name: 'pulled out for a guest',
-      frontMm: 720,
-      heightMm: 420,
+      pieceId: idOf('piece', 'Study sofa'),
+      name: 'made up as a bed',
+      frontMm: 1120,
+      heightMm: 430,
     }),
+    add('footprint', newId(), { ...blank.footprint, pieceId: idOf('piece', 'Study sofa'), legsOffMm: 90 }),
     add('footprint', newId(), { ...blank.footprint, pieceId: idOf('piece', 'Cup table'), shape: 'round' }),
   ])
   const rug: [number, number, number] = [4200, -3400, 90]
@@ -940,14 +968,103 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
       ],
       'Listening bench': [[5250, -232]],
       'Music cabinet': [cabinet],
+      'Study sofa': [[5774, -3830, 270]],
       'Cup table': [[5000, -950]],
       'Reading lamps, long arm': [
-        [3250, -2750],
+        [3480, -2980],
         [5350, -2750],
       ],
       'Low lamp by the bench': [[4120, -900]],
     }),
   )
+  say('Read what the lamps give, and what is done where', [
+    ...told.gives({
+      'Tin floor lamp with a long arm': { lumens: 1055, kelvin: 2700, spread: 'down', sourceMm: 1400 },
+      'Glazed lamp, sea glass': { lumens: 470, kelvin: 2700, dims: true },
+    }),
+    change('zone', 'window', { activity: 'talk' }),
+  ])
+  say(
+    'Stood what belongs to music in its cabinet',
+    told.show('Music cabinet', '0, 320, 640', {
+      'Bound quartets': { at: [1, 190], size: [340, 270], hex: '#5b2f45', what: 'books', madeOf: 'paper' },
+      'Box of rosin': { at: [1, 500], size: [180, 110], hex: '#8f5741', what: 'box', madeOf: 'solid wood' },
+      'Basket of strings': { at: [1, 740], size: [220, 200], hex: '#b99f72', what: 'basket', madeOf: 'cane' },
+      'Blue jug': { at: [2, 170], size: [130, 240], hex: '#7fa3ad', what: 'vase', madeOf: 'ceramic' },
+      Songbooks: { at: [2, 450], size: [300, 250], hex: '#c9cbb6', what: 'books', madeOf: 'paper' },
+      'Brass bowl': { at: [2, 760], size: [150, 80], hex: '#b79a5c', what: 'bowl', madeOf: 'brass or bronze' },
+      Metronome: { at: [3, 130], size: [120, 220], hex: '#8f5741', what: 'figure', madeOf: 'solid wood' },
+      'Plaster head': {
+        at: [3, 430],
+        size: [200, 290],
+        hex: '#f1e9d8',
+        what: 'figure',
+        madeOf: 'stone',
+        heavy: true,
+        leads: true,
+      },
+      'Fern in a pot': { at: [3, 740], size: [190, 280], hex: '#5f7a4e', what: 'plant', madeOf: 'ceramic' },
+    }),
+  )
+  plan('The programmes come out of their box', {
+    name: 'Concert programmes, framed',
+    thing: 'work',
+    category: null,
+    quantity: 6,
+    offers: [
+      {
+        name: 'Six programmes in larch frames',
+        source: 'owned',
+        keepReason: 'works',
+        price: 0,
+        size: [380, 20, 480],
+        weightKg: 1.4,
+        holes: 1,
+      },
+    ],
+    chosen: 'Every one of them was played here',
+  })
+  say('Hung the programmes as one over the sofa, on strips', [
+    ...told.hang(
+      told.room(),
+      10,
+      {
+        'Concert programmes, framed': [1760.5, 1219].flatMap((centre) =>
+          [-442, 0, 442].map((along) => [655 + along, centre + 38] as const),
+        ),
+      },
+      'The programmes',
+    ),
+    make('fixing', 'programmes', {
+      ...blank.fixing,
+      pieceId: idOf('piece', 'Concert programmes, framed'),
+      method: 'strips',
+      hooks: 2,
+      stripKg: 1.8,
+    }),
+  ])
+  // whoever plays late sleeps on that sofa: nothing on strips hangs over a bed
+  say('They came to hang over the bench, on nails', [
+    ...rowsOf(told.documents().makeover, 'hanging')
+      .filter(({ pieceId }) => pieceId === idOf('piece', 'Concert programmes, framed'))
+      .map((hanging) =>
+        edit('hanging', hanging, { wallId: told.wall(told.room(), 4), alongMm: hanging.alongMm - 655 + 949 }),
+      ),
+    change('fixing', 'programmes', { method: 'nail', hooks: 1, stripKg: null }),
+  ])
+  say('Hung the quilt over the fire, and the felt on the back wall', [
+    ...told.hang(told.room(), 7, { 'Deep frame for the quilt': [[801, 1640]] }),
+    ...told.hang(told.room(), 10, { 'Felt hanging, back wall': [[3880, 1640]] }),
+    add('fixing', newId(), {
+      ...blank.fixing,
+      pieceId: idOf('piece', 'Deep frame for the quilt'),
+      method: 'screw',
+      hooks: 2,
+      dropMm: 60,
+      spreadMm: 500,
+    }),
+    add('fixing', newId(), { ...blank.fixing, pieceId: idOf('piece', 'Felt hanging, back wall'), method: 'rail' }),
+  ])
   say(
     'Kept another layout',
     told.furnish(

@@ -668,8 +668,44 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
       'Wicker chairs': [540, 560, 850],
       'Armchair by the stove': [780, 800, 900],
       'Rag rug by the stove': [900, 1500, 10],
+      'Lamp over the table': [350, 350, 300],
     }),
   )
+  plan('The old dishes come off the shelf', {
+    name: 'Enamel dish plate, large',
+    thing: 'ornament',
+    category: null,
+    offers: [{ name: 'Meat dish, blue rim', source: 'owned', keepReason: 'works', price: 0, size: [420, 30, 420] }],
+    chosen: 'It served every harvest tea',
+  })
+  plan('And the plates with it', {
+    name: 'Enamel plates for the wall',
+    thing: 'ornament',
+    category: null,
+    quantity: 4,
+    offers: [{ name: 'Four plates, blue rim', source: 'owned', keepReason: 'works', price: 0, size: [240, 20, 240] }],
+    chosen: 'Two and two about the dish',
+  })
+  say('Hung them mirrored about the dish', [
+    ...told.hang(told.room(), 2, { 'Enamel dish plate, large': [[2741.5, 1530]] }, 'The plates'),
+    ...told.hang(
+      told.room(),
+      2,
+      {
+        'Enamel plates for the wall': [
+          [2349, 1440],
+          [3134, 1440],
+          [2047, 1350],
+          [3436, 1350],
+        ],
+      },
+      'The plates',
+    ),
+  ])
+  say('Hung the lamp over the table, and read its packet', [
+    change('piece', 'Lamp over the table', { aboveMm: 1550 }),
+    ...told.gives({ 'Bottle-glass lamp': { lumens: 806, kelvin: 2700, spread: 'down' } }),
+  ])
   say(
     'Drew what stands where',
     told.furnish('As it is', told.room(), {
@@ -680,6 +716,7 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
       ],
       'Armchair by the stove': [[640, -3150, 90]],
       'Rag rug by the stove': [[1660, -2850, 0]],
+      'Lamp over the table': [[2500, -1500]],
     }),
   )
   return { makeoverId: told.makeoverId, changeSets: told.changeSets, studio: told.studioAfter() }

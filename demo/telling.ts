@@ -219,6 +219,48 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
     ),
   ]
 
+  /** What stands on a shelf: its boards, then each thing on its board, its middle from the left end. */
+  const show = (
+    pieceName: string,
+    heights: string,
+    things: Readonly<
+      Record<
+        string,
+        { at: readonly [board: number, along: number]; size: readonly [number, number]; hex: string } & Partial<
+          Fields<'showpiece'>
+        >
+      >
+    >,
+  ): Operation[] => [
+    add('shelving', newId(), { pieceId: idOf('piece', pieceName), heights }),
+    ...Object.entries(things).map(
+      ([
+        name,
+        {
+          at: [board, alongMm],
+          size: [widthMm, heightMm],
+          hex,
+          ...fields
+        },
+      ]) =>
+        add('showpiece', newId(), {
+          ...blank.showpiece,
+          pieceId: idOf('piece', pieceName),
+          name,
+          board,
+          alongMm,
+          widthMm,
+          heightMm,
+          ...asFields(labOf(hex)),
+          ...fields,
+        }),
+    ),
+  ]
+  /** What candidates give as lamps, as their packets say. */
+  const gives = (lamps: Readonly<Record<string, Partial<Fields<'lamp'>> & { lumens: number }>>): Operation[] =>
+    Object.entries(lamps).map(([name, lamp]) =>
+      add('lamp', newId(), { ...blank.lamp, candidateId: idOf('candidate', name), ...lamp }),
+    )
   /** Where things of a room stand in a layout: of several of one piece each in turn. Sizes are of what nobody measured. */
   function furnish(
     layoutName: string,
@@ -244,6 +286,26 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
       ),
     ]
   }
+  /** What hangs on a wall of a room, by its place in the walk: along it and above the floor, in mm. */
+  const hang = (
+    roomId: string,
+    wallAt: number,
+    places: Readonly<Record<string, readonly (readonly [along: number, centre: number])[]>>,
+    groupName = '',
+  ): Operation[] =>
+    Object.entries(places).flatMap(([name, all]) =>
+      all.map(([alongMm, centreMm], at) =>
+        add('hanging', newId(), {
+          ...blank.hanging,
+          pieceId: idOf('piece', name),
+          number: at + 1,
+          wallId: wall(roomId, wallAt),
+          alongMm,
+          centreMm,
+          groupName,
+        }),
+      ),
+    )
   /** How large things are that nobody measured. */
   const sized = (sizes: Readonly<Record<string, readonly [number, number, number]>>): Operation[] =>
     Object.entries(sizes).map(([name, [widthMm, depthMm, heightMm]]) =>
@@ -518,6 +580,9 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
     bringToNeed,
     reach,
     furnish,
+    gives,
+    show,
+    hang,
     sized,
     plan,
     order,

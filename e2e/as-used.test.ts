@@ -69,10 +69,12 @@ test('a job takes half the steps it took', async ({ page }) => {
     await hand.click(page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: /Pieces/ }))
     await hand.click(page.getByRole('main').getByRole('link', { name }))
     await press(`Choose ${name}`)
+    // a person reads what it would do before it is chosen
+    await expect(form.getByRole('region', { name: 'What this would do' })).toBeVisible()
     await press('Choose', form)
     await expect(form).toBeHidden()
     await press('Order')
-    // a person reads what it would do before a box is ticked
+    // and before a box is ticked
     await expect(form.getByRole('region', { name: 'What this would do' })).toBeVisible()
     await hand.click(form.getByText('Bought on the spot: paid in full, and here'))
     await press('Order', form)

@@ -2,6 +2,7 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type Locator, type Page } from '@playwright/test'
 import { randomUUID } from 'node:crypto'
+import { join } from 'node:path'
 
 export const demo = { email: 'ottilie@wrenandtide.example', password: 'lamplight-on-larch' }
 
@@ -31,12 +32,33 @@ export async function makeStudio(page: Page): Promise<{ email: string; password:
 export const openMakeover = (page: Page, name: RegExp): Promise<void> =>
   page.getByRole('list', { name: 'All makeovers' }).getByRole('link', { name }).click()
 
+/** The music room of the demo in a studio of the test's own, so that what is changed there is in nobody's way. */
+export async function openOwnMusicRoom(page: Page): Promise<void> {
+  await makeStudio(page)
+  await page.getByRole('link', { name: 'Studio', exact: true }).click()
+  await page
+    .getByLabel(/^Bring in a makeover/)
+    .setInputFiles(join(import.meta.dirname, '../demo/music-room-tern-house.zip'))
+  await page
+    .getByRole('region', { name: 'Music room, Tern House' })
+    .getByRole('button', { name: 'Bring it in' })
+    .click()
+  await page.getByRole('button', { name: 'Open it' }).click()
+  await expect(page.getByRole('heading', { name: 'Brief', level: 1 })).toBeVisible()
+}
+
 export const dialog = (page: Page): Locator => page.getByRole('dialog')
 
 /** Chooses an option of a list by its label. */
 export async function choose(page: Page, scope: Locator, label: string, option: string): Promise<void> {
-  await scope.getByLabel(label, { exact: true }).click({ force: true }) // the list draws its value over the input that is labelled
-  await page.getByRole('option', { name: option, exact: true }).filter({ visible: true }).click()
+  const wanted = page.getByRole('option', { name: option, exact: true }).filter({ visible: true })
+  // a list that opened while its dialog still moved closes again: a person clicks a second time
+  await expect(async () => {
+    // the list draws its value over the input that is labelled
+    if (!(await wanted.isVisible())) await scope.getByLabel(label, { exact: true }).click({ force: true })
+    await expect(wanted).toBeVisible({ timeout: 3000 })
+  }).toPass({ timeout: 30_000 })
+  await wanted.click()
   const shown = scope.locator('.el-select').filter({ has: page.getByLabel(label, { exact: true }) })
   if ((await shown.count()) > 0) await expect(shown).toContainText(option)
   await expect(page.getByRole('option').filter({ visible: true })).toHaveCount(0)

@@ -152,3 +152,88 @@ test('a round window leaves its corners to the paint', async ({ page }) => {
   // 5000 × 2500 less π · 300² are 12.22 m²
   await expect(tag(page)).toContainText(/12\.2\d?\s*m²/)
 })
+
+test('carpet lies in widths with a seam, a radiator by its faces, paint is ordered in two sizes', async ({ page }) => {
+  await makeStudio(page)
+  await begin(page)
+  await signBudget(page, { Decorating: '3000' }, '300')
+  await walk(page, '6000', '5000', '6000', '5000')
+  await page
+    .getByRole('button', { name: /^Add one/ })
+    .last()
+    .click()
+  const form = dialog(page)
+  await choose(page, form, 'What', 'radiator')
+  await choose(page, form, 'On', 'Wall A')
+  for (const [label, value] of [
+    [/^So far along/, '2000'],
+    [/^Width/, '1000'],
+    [/^Height/, '600'],
+    [/^Above the floor/, '150'],
+  ] as const)
+    await form.getByLabel(label).fill(value)
+  await form.getByRole('button', { name: 'Add', exact: true }).click()
+  await expect(form).toBeHidden()
+  await toStep(page, 'Palette')
+  await lay(page, 'Oat', '#c9b89a', {}, '')
+  await toStep(page, 'Surfaces')
+  for (const [how, on] of [
+    ['carpet', 'floor'],
+    ['paint', 'radiator'],
+  ] as const) {
+    await page
+      .getByRole('button', { name: /^Treat a surface/ })
+      .first()
+      .click()
+    await choose(page, form, 'Done as', how)
+    await choose(page, form, 'On', on)
+    await form.getByRole('button', { name: 'Treat it' }).click()
+    await expect(form).toBeHidden()
+  }
+  // both faces of 1000 × 600
+  await expect(tag(page)).toContainText(/both faces, 1000\smm × 600\smm/)
+  await expect(tag(page)).toContainText('painted cold')
+
+  await toBuy(page)
+    .getByRole('row', { name: /carpet/ })
+    .getByRole('button')
+    .first()
+    .click()
+  await tag(page).getByRole('button', { name: 'What it is bought as' }).click()
+  await form.getByLabel('Price', { exact: true }).fill('42')
+  await form.getByLabel(/^Width/).fill('4000')
+  await form.getByRole('button', { name: 'Put it in' }).click()
+  await expect(form).toBeHidden()
+  // 5000 across are a width of 4000 and the rest of a second, each with its trim at both ends: 2 × 4 × 6.1 are 48.8 m²
+  await expect(tag(page)).toContainText(/a seam of 6000\smm/)
+  await expect(toBuy(page).getByRole('row', { name: /carpet/ })).toContainText(/48\.80?\s*m²|48\.80\s*m/)
+
+  await toBuy(page).getByRole('row', { name: /walls/ }).getByRole('button').first().click()
+  await tag(page).getByRole('button', { name: 'What it is bought as' }).click()
+  await form.getByLabel('Price', { exact: true }).fill('58')
+  await form.getByLabel('Litres in a tin').fill('5')
+  await form.getByRole('button', { name: 'Put it in' }).click()
+  await expect(form).toBeHidden()
+  await tag(page).getByRole('button', { name: 'another size' }).click()
+  await form.getByLabel('Called').fill('small tin')
+  await form.getByLabel('Litres in a tin').fill('1')
+  await form.getByLabel('Price', { exact: true }).fill('15')
+  await form.getByRole('button', { name: 'Add', exact: true }).click()
+  await expect(form).toBeHidden()
+  // 55 m² twice at 10 m² a litre and a quarter are 11.25: two of 5 and two of 1 are 146, three of 5 are 174
+  const paint = toBuy(page).getByRole('row', { name: /walls/ })
+  await expect(paint).toContainText('2 + 2 × small tin')
+  await expect(paint).toContainText('146.00')
+  await paint.getByRole('button', { name: 'Bring the line up to date' }).click()
+  await expect(paint).toContainText('to order')
+  await toStep(page, 'Purchases')
+  await page.getByRole('button', { name: 'Order Oat' }).last().click()
+  await expect(form.getByLabel('Packs of 5 l')).toHaveValue('2')
+  await expect(form.getByLabel('Packs of 1 l')).toHaveValue('2')
+  await expect(form.getByText('A final sale')).toHaveCount(0)
+  await form.getByRole('button', { name: 'Order', exact: true }).click()
+  await expect(form).toBeHidden()
+  await expect(page.getByRole('row', { name: /one order with 1 more/ })).toHaveCount(2)
+  await toStep(page, 'Surfaces')
+  await expect(paint).toContainText('ordered')
+})

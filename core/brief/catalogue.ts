@@ -6,6 +6,11 @@ export const { catalogue, codeOf, remark } = remarksOf('brief', {
   'need-unserved': { said: 'Nothing serves a need.', weight: 'look', units: ['words'] },
   'need-short': { said: 'What is planned holds less than is needed.', weight: 'look', units: ['count', 'count'] },
   'need-unmeasured': { said: 'Nobody said how much a thing holds.', weight: 'note', units: ['words'] },
+  'need-elsewhere': {
+    said: 'What serves a need stands in another part of the room than it is wanted in.',
+    weight: 'note',
+    units: ['words'],
+  },
   'need-for-now': { said: 'A need is covered only for now.', weight: 'note', units: ['words'] },
   'need-ended': { said: 'A need is past the day it was needed until.', weight: 'note', units: ['date'] },
   'holes-over': {

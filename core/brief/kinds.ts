@@ -33,6 +33,8 @@ export const briefKinds = {
     struckOn: date().nullable(),
     struckReason: line(300),
   }),
+  /** Who lives there, or works there: the height of their eyes, standing. */
+  resident: row('person of the household', { name: label(80), eyeMm: real(500, 2200).nullable() }),
   ruling: row('rule', { rule: choice(ruleIds), value: real(-100_000, 100_000) }, { once: ['rule'] }),
   school: row('school', { question: choice(questionIds), school: label(60) }, { once: ['question'] }),
   constraint: row('constraint', {

@@ -61,6 +61,19 @@ export function needRemarks(makeover: Makeover, needs: readonly NeedReckoning[],
           }),
         )
     }
+    if (need.elsewhere.length > 0) {
+      const zone = row.zoneId === null ? '' : (makeover.rows.zone[row.zoneId]?.name ?? '')
+      const [names, verb] = [inWords(need.elsewhere.map(nameOf)), need.elsewhere.length === 1 ? 'stands' : 'stand']
+      said.push(
+        remark({
+          code: 'need-elsewhere',
+          subjects: [...subjects, ...need.elsewhere.map((id) => ({ kind: 'piece' as const, id }))],
+          title: `“${row.name}”: wanted in “${zone}”`,
+          sentence: `${names} ${verb} in another part of the room. Move ${need.elsewhere.length === 1 ? 'it' : 'them'} there, or say that the need is of the whole room.`,
+          numbers: [zone],
+        }),
+      )
+    }
     if (need.forNow)
       said.push(
         remark({

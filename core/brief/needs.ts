@@ -1,6 +1,7 @@
 import { groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
 import { isPromised } from '../makeover/things.ts'
 import type { Row } from '../makeover/kinds.ts'
+import { nowhere, type Whereabouts } from '../makeover/whereabouts.ts'
 import type { PieceReckoning } from '../purchases/index.ts'
 
 /** A need is covered when a piece serves it that is kept, chosen or ordered, and was not given up again. */
@@ -14,6 +15,8 @@ export type NeedReckoning = {
   readonly holds: number | null
   /** The pieces chosen for it of which nobody said how much they hold. */
   readonly unsaid: readonly string[]
+  /** Those of its pieces that stand, though none of them in the part of the room that it is wanted in. */
+  readonly elsewhere: readonly string[]
 }
 
 /** The needs that stand: those that the client did not strike out. */
@@ -31,7 +34,14 @@ export function piecesServing(makeover: Makeover): ReadonlyMap<string, readonly 
   )
 }
 
-export function coverage(makeover: Makeover, reckoned: readonly PieceReckoning[]): NeedReckoning[] {
+/** A zone that nobody drew has no place to be in. */
+const isPlaced = ({ rows }: Makeover, zoneId: string): boolean => rows.zone[zoneId]?.wallId != null
+
+export function coverage(
+  makeover: Makeover,
+  reckoned: readonly PieceReckoning[],
+  { pieces: standing }: Whereabouts = nowhere,
+): NeedReckoning[] {
   const had = new Map(
     reckoned.filter(({ state }) => state !== 'open' && state !== 'went back').map((piece) => [piece.id, piece]),
   )
@@ -48,6 +58,10 @@ export function coverage(makeover: Makeover, reckoned: readonly PieceReckoning[]
   return [...piecesServing(makeover)].map(([id, pieceIds]) => {
     const covering = pieceIds.filter((pieceId) => had.has(pieceId))
     const counted = (makeover.rows.need[id]?.amount ?? null) !== null
+    const zoneId = makeover.rows.need[id]?.zoneId ?? null
+    const stand =
+      zoneId === null || !isPlaced(makeover, zoneId) ? [] : covering.filter((pieceId) => standing.has(pieceId))
+    const isThere = stand.some((pieceId) => zoneId !== null && standing.get(pieceId)?.zoneIds.includes(zoneId))
     const holding = covering.map((pieceId) => ({ pieceId, holds: chosenFor(pieceId)?.holds ?? null }))
     return {
       id,
@@ -60,6 +74,7 @@ export function coverage(makeover: Makeover, reckoned: readonly PieceReckoning[]
             0,
           )
         : null,
+      elsewhere: isThere || stand.length < covering.length ? [] : stand,
       unsaid: counted ? holding.filter(({ holds }) => holds === null).map(({ pieceId }) => pieceId) : [],
     }
   })

@@ -160,27 +160,36 @@ function unrestored(makeover: Makeover): Remark[] {
   })
 }
 
+const drilled: ReadonlySet<string> = new Set(['nail', 'screw', 'anchor'])
+/** The holes that the hooks of a piece take where it hangs; null where it hangs nowhere, or nobody said how. */
+function hooksOf(makeover: Makeover, pieceId: string): number | null {
+  const fixing = rowsOf(makeover, 'fixing').find((row) => row.pieceId === pieceId)
+  const hung = rowsOf(makeover, 'hanging').filter((row) => row.pieceId === pieceId).length
+  if (!fixing || hung === 0 || fixing.method === 'not said') return null
+  return drilled.has(fixing.method) ? hung * fixing.hooks : 0
+}
 /** Holes allowed by number, and the holes that what is chosen takes. */
 function holesOver(makeover: Makeover): Remark[] {
   const leave = rowsOf(makeover, 'permission').find(
     (row) => row.method === 'drill' && row.answer === 'yes' && row.holes !== null,
   )
   if (!leave || leave.holes === null) return []
-  const drilled = rowsOf(makeover, 'piece').flatMap((piece) => {
-    const holes = piece.chosenId === null ? null : (makeover.rows.candidate[piece.chosenId]?.holes ?? null)
-    return holes === null || holes === 0 ? [] : [{ piece, holes: holes * thingsIn(piece) }]
+  const taking = rowsOf(makeover, 'piece').flatMap((piece) => {
+    const stated = piece.chosenId === null ? null : (makeover.rows.candidate[piece.chosenId]?.holes ?? null)
+    const holes = hooksOf(makeover, piece.id) ?? (stated === null ? 0 : stated * thingsIn(piece))
+    return holes === 0 ? [] : [{ piece, holes }]
   })
-  const used = drilled.reduce((total, { holes }) => total + holes, 0)
+  const used = taking.reduce((total, { holes }) => total + holes, 0)
   if (used <= leave.holes) return []
   return [
     remark({
       code: 'holes-over',
       subjects: [
         { kind: 'permission', id: leave.id },
-        ...drilled.map(({ piece }) => ({ kind: 'piece' as const, id: piece.id })),
+        ...taking.map(({ piece }) => ({ kind: 'piece' as const, id: piece.id })),
       ],
       title: `${used} holes, where ${leave.holes} are allowed`,
-      sentence: `${inWords(drilled.map(({ piece, holes }) => `${piece.name} takes ${holes}`))}. Hang ${used - leave.holes === 1 ? 'one' : 'some'} without drilling, or ask for ${used - leave.holes} more.`,
+      sentence: `${inWords(taking.map(({ piece, holes }) => `${piece.name} takes ${holes}`))}. Hang ${used - leave.holes === 1 ? 'one' : 'some'} without drilling, or ask for ${used - leave.holes} more.`,
       numbers: [used, leave.holes],
     }),
   ]

@@ -1,4 +1,5 @@
 import type { MakeoverKind } from '../makeover/kinds.ts'
+import type { Whereabouts } from '../makeover/whereabouts.ts'
 import type { Money } from '../purchases/index.ts'
 import { catalogue } from './catalogue.ts'
 import { briefRemedies } from './remedies.ts'
@@ -19,8 +20,9 @@ export const step = {
   parts: [
     part({
       name: 'needs',
-      reads: { figures: ['need', 'serving', 'piece', 'candidate'], parts: ['money'] },
-      reckon: ({ makeover, parts }: Given<{ money: Money }>) => coverage(makeover, parts.money.pieces),
+      reads: { figures: ['need', 'serving', 'piece', 'candidate', 'zone'], parts: ['money', 'whereabouts'] },
+      reckon: ({ makeover, parts }: Given<{ money: Money; whereabouts: Whereabouts }>) =>
+        coverage(makeover, parts.money.pieces, parts.whereabouts),
     }),
   ],
   remarks: part({
@@ -45,7 +47,7 @@ export const step = {
         'scopeChoice',
         'scopeOption',
       ],
-      figures: ['makeover', 'purchase'],
+      figures: ['makeover', 'purchase', 'hanging', 'fixing'],
       rules: ['brief.', 'cords.', 'dates.', 'words.', 'envelope.'],
       schools: true,
       today: true,

@@ -92,6 +92,8 @@ export const entryUnits = ['mm', 'cm', 'm', 'in'] as const
 export const scopes = ['decorate', 'refresh', 'renovate'] as const
 
 /** What a constraint can forbid: ways of doing, and qualities of things. */
+/** How a thing is held on a wall. */
+export const fixings = ['not said', 'nail', 'screw', 'anchor', 'strips', 'rail', 'leans'] as const
 export const methods = ['drill', 'paint', 'remove', 'glue', 'wire in'] as const
 export const qualities = [
   'fragile',
@@ -272,6 +274,7 @@ export type Source = (typeof sources)[number]
 export type Forbiddable = (typeof forbiddable)[number]
 export type Light = (typeof lights)[number]
 export type RoomUse = (typeof roomUses)[number]
+export type Activity = (typeof activities)[number]
 export type ThingKind = (typeof thingKinds)[number]
 export type Stuff = (typeof stuffs)[number]
 export const isInHand = (source: Source): boolean => inHand.some((name) => name === source)

@@ -16,6 +16,9 @@ const steps: Readonly<Record<number, (operations: readonly unknown[]) => unknown
   8: (operations) => filled(...saidMore)(operations), // what kind of thing it is, how much, what it is made of, and more
   9: fromVersionNine,
   10: (operations) => filled('zone', 'opening')(operations), // what is done there; round ones; where things stand
+  11: (operations) => [...operations], // the household: a new kind of row alone
+  12: (operations) => [...operations], // where things hang, and how they are held: new kinds alone
+  13: (operations) => filled('wall', 'hanging')(operations), // what a wall is made of, what hangs as one; lamps, shelves
 }
 /** The kinds that got fields in version 9. */
 const saidMore = [

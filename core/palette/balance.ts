@@ -2,6 +2,7 @@
 import { roles, type Role, type Surface } from '../makeover/choices.ts'
 import { groupBy, type Makeover, rowsOf } from '../makeover/document.ts'
 import { paletteFinishes, type LaidFinish, liesOn } from '../makeover/laid.ts'
+import type { Whereabouts } from '../makeover/whereabouts.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import type { FinishArea } from '../surfaces/index.ts'
 
@@ -14,19 +15,27 @@ export type SeenArea = {
 
 /**
  * The area of every finish. Where neither tape nor eye said, a finish on a piece is as large as the silhouette of its
- * piece, W × H; any other is taken from an ordinary room, its surface shared by those that say no more.
+ * piece, W × H, and where it stands, as what of that is seen; any other is taken from an ordinary room, its surface shared by those that say no more.
  */
 export function seenAreas(
   makeover: Makeover,
   known: ReadonlyMap<string, FinishArea>,
   rules: Rules,
+  { pieces }: Whereabouts,
 ): Map<string, SeenArea> {
   const areas = new Map<string, SeenArea>()
   const open: LaidFinish[] = []
   for (const row of paletteFinishes(makeover)) {
     const found = known.get(row.id)
+    const stands = row.pieceId === null ? undefined : pieces.get(row.pieceId)
     const size = found ? null : silhouette(makeover, row.pieceId)
     if (found) areas.set(row.id, found)
+    else if (stands)
+      areas.set(row.id, {
+        m2: stands.m2 * stands.seen,
+        basis: 'size',
+        how: `as large as its piece is ${stands.flat ? 'as it lies' : 'from the front'}, ${Math.round(100 * stands.seen)} % of it seen where it stands`,
+      })
     else if (size !== null)
       areas.set(row.id, { m2: size, basis: 'size', how: 'as large as its piece is from the front' })
     else open.push(row)

@@ -5,6 +5,7 @@ import type { Surface } from '../makeover/choices.ts'
 import { groupBy, headOf, type Makeover } from '../makeover/document.ts'
 import { paletteFinishes, type LaidFinish, liesOn } from '../makeover/laid.ts'
 import { groundOf, isMaterial, type Ground } from '../makeover/things.ts'
+import { nowhere, type Whereabouts } from '../makeover/whereabouts.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { labOf, lrvOf } from './colour-of.ts'
 import { type ContrastStandard, contrastBetween } from './told-apart.ts'
@@ -36,6 +37,7 @@ export function standings(
   table: readonly PieceColours[],
   rules: Rules,
   told: ReadonlyMap<string, Told>,
+  { pieces: placed }: Whereabouts = nowhere,
 ): Standing[] {
   const finishes = paletteFinishes(makeover)
   const walls = groupBy(
@@ -54,15 +56,24 @@ export function standings(
         ? all
         : all.filter((row) => row.lies.every((lie) => lie.surface !== 'walls' || lie.wallId === null))
   }
-  const under = (surface: Surface, roomId: string): LaidFinish[] =>
-    finishes.filter((row) => liesOn(row, surface) && row.roomId === roomId && row.pieceId === null)
+  /** The floor of the part of the room that it lies in, where that has one of its own. */
+  const under = (surface: Surface, roomId: string, zoneIds: readonly string[]): LaidFinish[] => {
+    const all = finishes.filter((row) => liesOn(row, surface) && row.roomId === roomId && row.pieceId === null)
+    const own = all.filter(({ zoneId }) => zoneId !== null && zoneIds.includes(zoneId))
+    return own.length > 0 || zoneIds.length === 0
+      ? own.length > 0
+        ? own
+        : all
+      : all.filter((row) => row.zoneId === null)
+  }
   /** What a thing is seen against: a thing is never held against a wall that nobody says it stands before, where walls differ. */
   const behindOf = (
     thing: { readonly roomId: string; readonly wallId: string | null },
     ground: Ground,
+    zoneIds: readonly string[] = [],
   ): readonly LaidFinish[] => {
     if (ground === 'a thing') return []
-    if (ground !== 'walls') return under(ground, thing.roomId)
+    if (ground !== 'walls') return under(ground, thing.roomId, zoneIds)
     const all = wallsOf(thing.roomId, thing.wallId)
     return thing.wallId === null && all.length > 1 ? [] : all
   }
@@ -93,9 +104,12 @@ export function standings(
   }
   const pieces = table.flatMap(({ pieceId, colours: [colour] }) => {
     const piece = makeover.rows.piece[pieceId]
-    return piece && colour && !isMaterial(piece)
-      ? against('piece', piece, colour, false, behindOf(piece, told.get(piece.id)?.ground ?? 'walls'))
-      : []
+    if (!piece || !colour || isMaterial(piece)) return []
+    // where it stands is what it is seen against, whatever wall was thought of before
+    const stands = placed.get(pieceId)
+    const ground = told.get(piece.id)?.ground ?? 'walls'
+    const behind = behindOf(stands ? { roomId: piece.roomId, wallId: stands.wallId } : piece, ground, stands?.zoneIds)
+    return against('piece', piece, colour, false, behind)
   })
   const own = finishes
     .filter((row) => row.pieceId === null && before.has(row.surface))

@@ -5,6 +5,7 @@ import { groupBy, type Makeover } from '../makeover/document.ts'
 import { paletteFinishes } from '../makeover/laid.ts'
 import type { Row } from '../makeover/kinds.ts'
 import type { Practice } from '../makeover/practice.ts'
+import { nowhere, type Whereabouts } from '../makeover/whereabouts.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import type { FinishArea } from '../surfaces/index.ts'
 import type { Room } from '../survey/index.ts'
@@ -65,10 +66,11 @@ export function reckonPalette(
   known: ReadonlyMap<string, FinishArea>,
   rooms: readonly Room[] = [],
   names: string = toldByNames(makeover),
+  stands: Whereabouts = nowhere,
 ): Palette {
   const told = readTold(names)
   const rows = paletteFinishes(makeover)
-  const areas = seenAreas(makeover, known, rules)
+  const areas = seenAreas(makeover, known, rules, stands)
   const colourArea = colourAreas(makeover, areas)
   const area = [...colourArea.values()].reduce((total, value) => total + value, 0)
   const ties = tieTable(makeover, rules)
@@ -93,8 +95,8 @@ export function reckonPalette(
     balance: balanceOf(finishes, areas, rules),
     judged: rows.filter((row) => areas.get(row.id)?.basis !== 'typical').length,
     ties: ties.map(({ pieceId, tied, clashes }) => ({ pieceId, tied, clashes })),
-    spreads: spreadsOf(makeover, rows, places, roomOf, rules),
-    standings: standings(makeover, ties, rules, told),
+    spreads: spreadsOf(makeover, rows, places, { rooms: roomOf, stands }, rules),
+    standings: standings(makeover, ties, rules, told, stands),
     apart: tellApart(makeover, rules),
     variety: varietyOf(makeover, areas, rules),
     colours: [...colours, ...brought],

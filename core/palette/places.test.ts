@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest'
 import { plainPractice } from '../makeover/practice.ts'
 import { paletteWorld } from '../testing/palette.ts'
-import { placesOf } from './places.ts'
+import { placesOf, unmeasured } from './places.ts'
 
 it('a floor is all over its room; a rug, of cloth or plush, is in no place until somebody says where', () => {
   const { finish, idOf, with: laid } = paletteWorld()
@@ -9,7 +9,7 @@ it('a floor is all over its room; a rug, of cloth or plush, is in no place until
     finish(name, '#8a6a4a', { surface: 'floor', family })
   const { makeover } = laid(floor('Boards', 'wood'), floor('Flat rug', 'textile'), floor('Deep rug', 'plush'))
   const own = (name: string) =>
-    placesOf(makeover, [idOf(name)], new Map(), plainPractice.rules)
+    placesOf(makeover, [idOf(name)], unmeasured, plainPractice.rules)
       .get(idOf(name))
       ?.find(({ id }) => id === idOf(name))
   expect(own('Boards')).toMatchObject({ all: true, z: 0, at: null })

@@ -1,8 +1,9 @@
 /** Where a palette colour appears: in which part of the room, and how high. */
 import { laidFinish } from '../makeover/laid.ts'
-import { type Makeover } from '../makeover/document.ts'
+import { groupBy, type Makeover } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 import { thingsIn } from '../makeover/things.ts'
+import { nowhere, type Whereabouts } from '../makeover/whereabouts.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { pointOn, type Room } from '../survey/index.ts'
 import { appearances, tieTable, type Appearance } from './ties.ts'
@@ -22,18 +23,22 @@ export type Spread = {
   readonly fault: 'one side' | 'one height' | null
 }
 
+/** The rooms as they are measured, and where things stand in them. */
+export type Grounds = { readonly rooms: ReadonlyMap<string, Room>; readonly stands: Whereabouts }
+export const unmeasured: Grounds = { rooms: new Map(), stands: nowhere }
+
 /** Where the finishes named appear, each thing with its place in the room: for what is looked at. */
 export function placesOf(
   makeover: Makeover,
   ids: readonly string[],
-  rooms: ReadonlyMap<string, Room>,
+  { rooms, stands }: Grounds,
   rules: Rules,
 ): Map<string, Place[]> {
   const found = appearances(makeover, tieTable(makeover, rules), rules)
   return new Map(
     ids.map((id) => {
       const room = rooms.get(makeover.rows.finish[id]?.roomId ?? '')
-      return [id, (found.get(id) ?? []).map((appearance) => placeOf(makeover, appearance, room))]
+      return [id, (found.get(id) ?? []).flatMap((appearance) => placesFor(makeover, appearance, room, stands))]
     }),
   )
 }
@@ -43,25 +48,25 @@ export function spreadsOf(
   makeover: Makeover,
   finishes: readonly Row<'finish'>[],
   appears: ReadonlyMap<string, readonly Appearance[]>,
-  rooms: ReadonlyMap<string, Room>,
+  { rooms, stands }: Grounds,
   rules: Rules,
 ): Spread[] {
   // a thing carries several colours and is in one place
-  const known = new Map<string, Place>()
+  const known = new Map<string, Place[]>()
   return finishes.map((finish) => {
     const room = rooms.get(finish.roomId)
-    const places = (appears.get(finish.id) ?? []).map((appear) => {
-      const place = known.get(appear.id) ?? placeOf(makeover, appear, room)
-      known.set(appear.id, place)
-      return place
+    const places = (appears.get(finish.id) ?? []).flatMap((appear) => {
+      const all = known.get(appear.id) ?? placesFor(makeover, appear, room, stands)
+      known.set(appear.id, all)
+      return all
     })
     const kept: Place[] = []
     for (const place of places) if (!kept.some((otherPlace) => near(place, otherPlace, rules))) kept.push(place)
-    // a set spread round a table is several places
-    const sets = kept.reduce((more, { kind, id }) => {
-      const piece = kind === 'piece' ? makeover.rows.piece[id] : undefined
+    // a set spread round a table is several places, however near each other they are
+    const sets = [...groupBy(kept, ({ id }) => id)].reduce((more, [id, own]) => {
+      const piece = own[0]?.kind === 'piece' ? makeover.rows.piece[id] : undefined
       const things = piece ? thingsIn(piece) : 1
-      return more + (things >= 3 ? things - 1 : 0)
+      return more + (things >= 3 ? Math.max(0, things - own.length) : 0)
     }, 0)
     return { finishId: finish.id, apart: kept.length + sets, fault: faultOf(places, room, rules) }
   })
@@ -103,6 +108,18 @@ const extent = (
 ): { readonly x: Extent; readonly y: Extent } => {
   const extentOf = (values: readonly number[]): Extent => ({ low: Math.min(...values), high: Math.max(...values) })
   return { x: extentOf(points.map(({ x }) => x)), y: extentOf(points.map(({ y }) => y)) }
+}
+
+/** Each of a piece where it stands; else the one place of the thing. */
+function placesFor(
+  makeover: Makeover,
+  appearance: Appearance,
+  room: Room | undefined,
+  { pieces }: Whereabouts,
+): Place[] {
+  const place = placeOf(makeover, appearance, room)
+  const stands = appearance.kind === 'piece' ? pieces.get(appearance.id) : undefined
+  return stands ? stands.places.map((at) => ({ ...place, at })) : [place]
 }
 
 function placeOf(makeover: Makeover, appearance: Appearance, room: Room | undefined): Place {

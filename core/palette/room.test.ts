@@ -8,7 +8,7 @@ import { plainPractice } from '../makeover/practice.ts'
 import { codesOf, reckoned } from '../testing/palette.ts'
 import { change } from '../testing/small-makeover.ts'
 import { rectangle, surveyRows } from '../testing/surveyed.ts'
-import { placesOf } from './places.ts'
+import { placesOf, unmeasured } from './places.ts'
 import { areaOf, carries, finish, idOf, newId, piece, school, share, titles, world } from '../testing/coloured-room.ts'
 
 describe('the balance', () => {
@@ -96,7 +96,7 @@ describe('where a colour appears', () => {
   it('two things within a metre and 600 mm in height are one place', () => {
     const documents = placed(change(room, [...at(2, 0, 'Chair'), ...at(2, 100, 'Stool')]))
     const rust = idOf('Rust')
-    expect(placesOf(documents.makeover, [rust], new Map(), plainPractice.rules).get(rust)).toHaveLength(3)
+    expect(placesOf(documents.makeover, [rust], unmeasured, plainPractice.rules).get(rust)).toHaveLength(3)
     expect(spread(documents)?.apart).toBe(2)
     expect(titles(documents, 'palette.appears-seldom')).toEqual(['Rust appears twice'])
   })

@@ -1,5 +1,6 @@
 import { paletteFinishes } from '../makeover/laid.ts'
 import type { MakeoverKind } from '../makeover/kinds.ts'
+import type { Whereabouts } from '../makeover/whereabouts.ts'
 import type { Remark } from '../remarks/remark.ts'
 import { catalogue, codeOf } from './catalogue.ts'
 import { part, type Given, type Step } from '../steps/step.ts'
@@ -59,14 +60,18 @@ export const step = {
         ],
         rules: colourRules,
         schools: true,
-        parts: ['lying', 'rooms', 'told'],
+        parts: ['lying', 'rooms', 'told', 'whereabouts'],
       },
       reckon: ({
         makeover,
         practice,
         parts,
-      }: Given<{ lying: ReadonlyMap<string, FinishArea>; rooms: readonly Room[]; told: string }>): Palette =>
-        reckonPalette(makeover, practice, parts.lying, parts.rooms, parts.told),
+      }: Given<{
+        lying: ReadonlyMap<string, FinishArea>
+        rooms: readonly Room[]
+        told: string
+        whereabouts: Whereabouts
+      }>): Palette => reckonPalette(makeover, practice, parts.lying, parts.rooms, parts.told, parts.whereabouts),
     }),
   ],
   remarks: part({

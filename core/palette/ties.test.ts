@@ -9,7 +9,7 @@ import { reckon } from '../reckoning/reckon.ts'
 import { codesOf, paletteWorld } from '../testing/palette.ts'
 import { change, testToday } from '../testing/small-makeover.ts'
 import { nearTones } from './near.ts'
-import { placesOf } from './places.ts'
+import { placesOf, unmeasured } from './places.ts'
 import { tieOf, tieOfTones, tieTable } from './ties.ts'
 
 const { rules } = plainPractice
@@ -90,7 +90,7 @@ describe('a tie is never a clash', () => {
         const { clashes } = reckon(documents, testToday).palette
         const table = tieTable(documents.makeover, rules)
         const appears = (name: string): readonly string[] =>
-          placesOf(documents.makeover, [world.idOf(name)], new Map(), rules)
+          placesOf(documents.makeover, [world.idOf(name)], unmeasured, rules)
             .get(world.idOf(name))
             ?.map((place) => place.id) ?? []
         const cell = table[0]?.cells.find((cell) => cell.finishId === world.idOf('Other'))?.tie ?? null

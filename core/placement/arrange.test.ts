@@ -154,4 +154,29 @@ describe('sets', () => {
     )
     expect(set.map(({ at }) => Math.round(at.xMm - 2600))).toEqual([-1045, 1045])
   })
+  it('two stools face each other about the middle of their rug; two chests flank a window', () => {
+    const { ground, bodies, body } = groundOf(room, [
+      { ...loose('Rug', 'rug', 2400, 1700, 10), at: [2600, -2200] },
+      { ...loose('Stool', 'seat', 420, 420, 480), at: [300, -3800] },
+      { ...loose('Chest', 'storage', 700, 400, 700), at: [4800, -3800] },
+    ])
+    const places = (name: string) => {
+      const { thing } = body(name)
+      if (!thing) throw new Error(`no ${name}`)
+      return placeSet(
+        ground,
+        bodies.filter((met) => met.name === 'Rug'),
+        [1, 2].map((number) => ({ thing, number })),
+      ).map(({ at }) => at)
+    }
+    const [left, right] = places('Stool')
+    // 800 between their fronts, along the rug
+    expect([left?.xMm, right?.xMm]).toEqual([2600 - 610, 2600 + 610])
+    expect([left?.turnDeg, right?.turnDeg]).toEqual([90, 270])
+    // the window of wall C is 1500 wide from 1800 off its first corner, which lies on the right: its middle is 5200 − 2550
+    const [first, second] = places('Chest')
+    expect(((first?.xMm ?? 0) + (second?.xMm ?? 0)) / 2).toBeCloseTo(2650, 6)
+    expect(Math.abs((first?.xMm ?? 0) - (second?.xMm ?? 0))).toBeCloseTo(1500 + 700 + 120, 6)
+    expect(first?.yMm).toBeCloseTo(-4000, 6)
+  })
 })

@@ -3,6 +3,7 @@ import { groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
 import type { ThingKind } from '../makeover/choices.ts'
 import type { Row } from '../makeover/kinds.ts'
 import { thingOf } from '../makeover/thing-names.ts'
+import { hangs } from './hung/works.ts'
 import { groundOfPiece, isMaterial, thingsIn } from '../makeover/things.ts'
 import { wearOf } from '../pieces/index.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
@@ -62,7 +63,16 @@ const onFloor: ReadonlySet<ThingKind> = new Set([
   'other',
 ])
 export const isOnFloor = (piece: Row<'piece'>): boolean =>
-  !isMaterial(piece) && onFloor.has(thingOf(piece)) && groundOfPiece(piece) !== 'a thing'
+  !isMaterial(piece) &&
+  !hangs(piece) &&
+  onFloor.has(thingOf(piece)) &&
+  (groundOfPiece(piece) !== 'a thing' || isSanitary(piece))
+/** Fittings that stand in the room; taps, handles and rails are fitted to them. */
+const isSanitary = ({ name }: Row<'piece'>): boolean =>
+  /\b(bath|bath ?tub|tub|shower|shower tray|toilet|wc|bidet|basin|wash ?basin|sink|vanity|counter|worktop|island)s?\b/i.test(
+    name,
+  ) &&
+  !/\b(taps?|faucet|mixer|mat|rug|rail|hooks?|handles?|head|hose|screen|curtain|shelf|mirror|tray table)\b/i.test(name)
 
 /** The candidate that says how large a piece is: the chosen one, else the first that is measured. */
 function measuredBy(makeover: Makeover, piece: Row<'piece'>, candidates: readonly Row<'candidate'>[]) {

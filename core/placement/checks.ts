@@ -69,15 +69,23 @@ export function checksOf(setting: Setting, bodies: readonly Body[], body: Body, 
   if (!body.thing) return []
   return [
     ...clashesOf(setting, bodies, body, rules),
-    ...tooTall(setting, body),
-    ...shut(setting, body, rules),
-    ...opened(setting, bodies, body, rules),
-    ...sidesChecks(setting, bodies, body, rules),
-    ...reachChecks(setting, bodies, body, rules),
-    ...sunChecks(setting, body, rules),
-    ...proportionChecks(bodies, body, rules),
+    ...checksAlone(setting, body, rules),
+    ...checksAmong(setting, bodies, body, rules),
   ]
 }
+/** What is held against it in the bare room, whatever else stands there. */
+export const checksAlone = (setting: Setting, body: Body, rules: Rules): Check[] => [
+  ...tooTall(setting, body),
+  ...shut(setting, body, rules),
+  ...sunChecks(setting, body, rules),
+]
+/** What is held against it for what stands about it, beside what stands in its very place. */
+export const checksAmong = (setting: Setting, bodies: readonly Body[], body: Body, rules: Rules): Check[] => [
+  ...opened(setting, bodies, body, rules),
+  ...sidesChecks(setting, bodies, body, rules),
+  ...reachChecks(setting, bodies, body, rules),
+  ...proportionChecks(bodies, body, rules),
+]
 
 /** What stands in its place already, and whether it is in the room: the quickest of the checks, which rule most places out. */
 export const clashesOf = (setting: Setting, bodies: readonly Body[], body: Body, rules: Rules): Check[] => [

@@ -64,12 +64,12 @@ export function bareField(setting: Setting): Field {
   return field
 }
 
-/** What stands there, worked into a copy: what one steps over, or under, is left out. */
-export function withBodies(base: Field, bodies: readonly Body[], first = 0): Field {
+/** What stands there, worked into a copy: what one steps over, or under, is left out. Further off than `withinMm` nothing is told. */
+export function withBodies(base: Field, bodies: readonly Body[], first = 0, withinMm = farMm): Field {
   const field = { ...base, mm: base.mm.slice(), nearest: base.nearest.slice() }
   for (const [at, body] of bodies.entries()) {
     if (!hinders(body)) continue
-    work(field, segmentsOf(body.outline), first + at, body)
+    work(field, segmentsOf(body.outline), first + at, body, withinMm)
   }
   return field
 }
@@ -81,18 +81,19 @@ function work(
   segments: readonly (readonly [Point, Point])[],
   id: number,
   body: Body | null,
+  withinMm = farMm,
 ): void {
   const xs = segments.flatMap((segment) => segment.map(({ x }) => x))
   const ys = segments.flatMap((segment) => segment.map(({ y }) => y))
   const column = (x: number): number => Math.round((x - grid.left) / grid.cell)
   const row = (y: number): number => Math.round((y - grid.low) / grid.cell)
   const [start, end] = [
-    Math.max(0, column(Math.min(...xs) - farMm)),
-    Math.min(grid.columns - 1, column(Math.max(...xs) + farMm)),
+    Math.max(0, column(Math.min(...xs) - withinMm)),
+    Math.min(grid.columns - 1, column(Math.max(...xs) + withinMm)),
   ]
   const [bottom, top] = [
-    Math.max(0, row(Math.min(...ys) - farMm)),
-    Math.min(grid.rows - 1, row(Math.max(...ys) + farMm)),
+    Math.max(0, row(Math.min(...ys) - withinMm)),
+    Math.min(grid.rows - 1, row(Math.max(...ys) + withinMm)),
   ]
   const flat = segments.map(([begin, to]) => {
     const [dx, dy] = [to.x - begin.x, to.y - begin.y]

@@ -4,6 +4,7 @@ import { rowsOf, type Makeover } from '../makeover/document.ts'
 import { thingsIn } from '../makeover/things.ts'
 import { crossingOf } from './apart.ts'
 import { readPoints } from './shapes.ts'
+import { readBoards } from './shelves/shelf.ts'
 
 export function placementGuards(makeover: Makeover): Fault[] {
   const { rows } = makeover
@@ -29,6 +30,44 @@ export function placementGuards(makeover: Makeover): Fault[] {
         fault('number', 'standing', row.id, 'number', `is more than there are: expected at most ${thingsIn(piece)}`),
       )
   }
+  for (const row of rowsOf(makeover, 'hanging')) {
+    const [piece, wall] = [rows.piece[row.pieceId], rows.wall[row.wallId]]
+    if (piece && wall && piece.roomId !== wall.roomId)
+      faults.push(
+        fault('room', 'hanging', row.id, 'wallId', 'is of another room: expected a wall of the room it is for'),
+      )
+    if (piece && row.number > thingsIn(piece) && row.number > 1)
+      faults.push(
+        fault('number', 'hanging', row.id, 'number', `is more than there are: expected at most ${thingsIn(piece)}`),
+      )
+  }
+  for (const row of rowsOf(makeover, 'fixing'))
+    if (row.dropMm !== null) {
+      const piece = rows.piece[row.pieceId]
+      const chosen = piece?.chosenId == null ? undefined : rows.candidate[piece.chosenId]
+      const high = chosen?.heightMm ?? piece?.heightMm ?? null
+      if (high !== null && row.dropMm > high)
+        faults.push(
+          fault(
+            'drop',
+            'fixing',
+            row.id,
+            'dropMm',
+            `is longer than the work is high: expected at most ${Math.round(high)} mm`,
+          ),
+        )
+    }
+  for (const row of rowsOf(makeover, 'shelving'))
+    if (readBoards(row.heights) === null)
+      faults.push(
+        fault(
+          'heights',
+          'shelving',
+          row.id,
+          'heights',
+          'are no heights of boards: expected at most 40, rising from below, as "0, 350, 700", in mm',
+        ),
+      )
   for (const row of rowsOf(makeover, 'footprint')) {
     if (row.shape !== 'drawn') continue
     const points = readPoints(row.points)

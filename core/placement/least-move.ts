@@ -4,11 +4,11 @@
  */
 import type { Rules } from '../rulebook/rulebook.ts'
 import { bodyOf, type Body } from './bodies.ts'
-import { allChecks, checksOf, clashesOf, type Check } from './checks.ts'
-import { withBodies, type Field } from './clearance.ts'
+import { allChecks, checksAlone, checksAmong, clashesOf, type Check } from './checks.ts'
+import { hinders, withBodies, type Field } from './clearance.ts'
 import type { Floor } from './ground.ts'
 import type { Standing } from './shapes.ts'
-import { isAsWide, pairsOf, waysOf, type Way } from './ways.ts'
+import { pairsOf, wayAsWide, waysOf, type Way } from './ways.ts'
 
 export type Ground = Floor & { readonly rules: Rules }
 export type Moved = { readonly id: string; readonly at: Standing; readonly byMm: number; readonly turned: boolean }
@@ -16,38 +16,51 @@ export type Moved = { readonly id: string; readonly at: Standing; readonly byMm:
 export const keyOfCheck = ({ code, ids, about }: Check): string =>
   `${code} ${[...ids].toSorted().join(' ')} ${code === 'open' || code === 'proportion' ? about : ''}`
 export const keyOfWay = ({ from, to }: Way): string => `way ${from.id} ${to.id}`
-const isWrong = ({ weight }: Check): boolean => weight === 'stop' || weight === 'look'
+/** What is a note alone is wrong where it is what is to be cured. */
+const isWrong = (check: Check, key = ''): boolean =>
+  check.weight === 'stop' || check.weight === 'look' || (check.weight === 'note' && keyOfCheck(check) === key)
 
 /** What is wrong with one thing among the others, and with what is near it; null as soon as something is that may not be. */
-function wrongAbout(ground: Ground, rest: readonly Body[], body: Body): Set<string>
+function wrongAbout(ground: Ground, rest: readonly Body[], body: Body, key: string): Set<string>
 function wrongAbout(
   ground: Ground,
   rest: readonly Body[],
   body: Body,
+  key: string,
   mayBe: (key: string) => boolean,
 ): Set<string> | null
 function wrongAbout(
   { setting, rules }: Ground,
   rest: readonly Body[],
   body: Body,
+  key: string,
   mayBe: (key: string) => boolean = () => true,
 ): Set<string> | null {
   const bodies = [...rest, body]
-  const keys = new Set(checksOf(setting, bodies, body, rules).filter(isWrong).map(keyOfCheck))
-  if (![...keys].every(mayBe)) return null
+  const keys = new Set<string>()
+  const holds = (checks: readonly Check[]): boolean =>
+    checks.every((check) => {
+      if (!isWrong(check, key)) return true
+      const found = keyOfCheck(check)
+      keys.add(found)
+      return mayBe(found)
+    })
+  // the quickest first: most places are ruled out by what stands there already
+  if (!holds(clashesOf(setting, rest, body, rules))) return null
+  if (!holds(checksAlone(setting, body, rules)) || !holds(checksAmong(setting, bodies, body, rules))) return null
   for (const met of rest) {
     if (!met.thing || Math.hypot(met.at.xMm - body.at.xMm, met.at.yMm - body.at.yMm) >= nearMm) continue
-    for (const check of checksOf(setting, bodies, met, rules))
-      if (isWrong(check)) {
-        const key = keyOfCheck(check)
-        if (!mayBe(key)) return null
-        keys.add(key)
-      }
+    // what is wrong with it alone, or with what stands in its place, is the same wherever the moved one stands
+    if (!holds(checksAmong(setting, bodies, met, rules))) return null
   }
   return keys
 }
 const allWrong = ({ setting, rules }: Ground, bodies: readonly Body[]): Set<string> =>
-  new Set(allChecks(setting, bodies, rules).filter(isWrong).map(keyOfCheck))
+  new Set(
+    allChecks(setting, bodies, rules)
+      .filter((check) => isWrong(check))
+      .map(keyOfCheck),
+  )
 /** Further off a thing does nothing to another. */
 const nearMm = 2200
 
@@ -93,21 +106,37 @@ function* placesAbout(at: Standing, reachMm: number): Generator<{ at: Standing; 
 }
 const lengthOf = ({ byMm, turned }: Pick<Moved, 'byMm' | 'turned'>): number => byMm + (turned ? turnMm : 0)
 
-/** Whether all ways are as wide as they were, or as is wanted; that of `key` as is wanted. */
-function waysHold(
-  { setting, rules, ends }: Ground,
+/**
+ * Whether all ways are as wide as they were, or as is wanted, wherever one thing stands; that of `key` as is wanted. A way that it leaves
+ * alone is as wide as without it, so that the floor is measured anew only where it stands in one.
+ */
+function waysWith(
+  ground: Ground,
   rest: readonly Body[],
-  body: Body,
   floor: Field,
   was: ReadonlyMap<string, number>,
   key: string,
-): boolean {
-  const field = withBodies(floor, [body], rest.length + setting.built.length)
-  return pairsOf(ends).every(([start, to]) => {
+): (body: Body) => boolean {
+  const { setting, rules, ends } = ground
+  const wanted = pairsOf(ends).map(([start, to]) => {
     const way = `way ${start.id} ${to.id}`
     const known = way === key ? undefined : was.get(way)
-    return isAsWide(field, start, to, known === undefined ? rules['place.way-main'] : known - graceMm)
+    const wideMm = known === undefined ? rules['place.way-main'] : known - graceMm
+    return { start, to, wideMm, path: wayAsWide(floor, start, to, wideMm) }
   })
+  const widest = Math.max(0, ...wanted.map(({ wideMm }) => wideMm))
+  return (body) => {
+    if (!hinders(body)) return true
+    const met = wanted.filter(
+      ({ path, wideMm }) =>
+        path === null ||
+        path.some(({ x, y }) => Math.hypot(x - body.at.xMm, y - body.at.yMm) < body.radiusMm + wideMm / 2),
+    )
+    if (met.length === 0) return true
+    // a disc that goes by is no wider than the widest way asked for
+    const field = withBodies(floor, [body], rest.length + setting.built.length, widest / 2 + ground.bare.grid.cell)
+    return met.every(({ start, to, wideMm }) => wayAsWide(field, start, to, wideMm) !== null)
+  }
 }
 
 /** How a room was before anything is moved: nothing of it may get worse. */
@@ -129,6 +158,7 @@ function nearestPlace(
     keys: allWrong(ground, [...rest, body]),
     ways: narrowWays(ground, rest, body, floor),
   }
+  const waysHold = waysWith(ground, rest, floor, was.ways, key)
   for (const { at, byMm, turned } of placesAbout(body.at, rules['cure.reach'])) {
     if (lengthOf({ byMm, turned }) >= within) {
       if (turned) continue
@@ -138,10 +168,9 @@ function nearestPlace(
     }
     const moved = { ...bodyOf(body.thing, body.id, at), name: body.name }
     const mayBe = (wrong: string): boolean => wrong !== key && was.keys.has(wrong)
-    if (!clashesOf(setting, rest, moved, rules).every((check) => mayBe(keyOfCheck(check)))) continue
-    if (!wrongAbout(ground, rest, moved, mayBe)) continue
+    if (!wrongAbout(ground, rest, moved, key, mayBe)) continue
     // the ways are worked out only for places at which all else is right
-    if (!waysHold(ground, rest, moved, floor, was.ways, key)) continue
+    if (!waysHold(moved)) continue
     return { id: body.id, at, byMm, turned }
   }
   return null
@@ -181,14 +210,15 @@ export function twoMoves(
     const rest = bodies.filter((thing) => thing !== body)
     const floor = withBodies(bare, [...rest, ...setting.built])
     const keys = allWrong(ground, bodies)
-    // when the second gives way, what was wrong may not come back
+    // when the second gives way, what was wrong may not come back, and a way that was too narrow is to be wide
     keys.delete(key)
-    const before: Before = { keys, ways: narrowWays(ground, rest, body, floor) }
+    const ways = new Map([...narrowWays(ground, rest, body, floor)].filter(([way]) => way !== key))
+    const before: Before = { keys, ways }
     let tried = 0
     for (const { at, byMm, turned } of placesAbout(body.at, rules['cure.reach'])) {
       if (tried >= mostTried || (best && byMm >= lengthOf(best[0]) + lengthOf(best[1]))) break
       const moved = { ...bodyOf(body.thing, body.id, at), name: body.name }
-      const found = wrongAbout(ground, rest, moved)
+      const found = wrongAbout(ground, rest, moved, key)
       if (found.has(key)) continue
       const fresh = [...found].filter((wrong) => !keys.has(wrong))
       const inTheWay = bodies.filter((met) => met !== body && fresh.every((wrong) => wrong.includes(met.id)))

@@ -13,6 +13,7 @@ import { furnished, type Stood } from '../testing/placed.ts'
 import { rectangle, type Measured } from '../testing/surveyed.ts'
 import { minor } from '../money/minor.ts'
 import { allChecks } from './checks.ts'
+import type { Footprint } from './shapes.ts'
 import { corridorOf, groupsOf, joinedOf, tryRug } from './rugs.ts'
 
 // the first wall runs along x from the origin, and the room lies below it; a thing that is not turned looks down
@@ -243,6 +244,12 @@ describe('rugs beside a group', () => {
     ])
     expect(corridorOf(furnished(room, []).setting)).toBeNull()
   })
+  const shaped = (shape: Footprint['shape'], points = ''): Footprint => ({
+    shape,
+    notchWidthMm: null,
+    notchDepthMm: null,
+    points,
+  })
   it('a round rug reaches fewer legs than a square one of its size; two joined are as wide as two', () => {
     const { setting, bodies, rules } = furnished(room, [
       seat('Sofa', [3000, -1500]),
@@ -253,8 +260,24 @@ describe('rugs beside a group', () => {
     const size = { widthMm: 2300, lengthMm: 2300, priceMinor: null, own: false }
     // the group is 1900 deep and 2000 wide: 150 beyond it on each side are 2200
     expect(tryRug(setting, group, size, false, rules).reach).toBe('all legs')
-    expect(tryRug(setting, group, { ...size, round: true }, false, rules).reach).toBe('front legs')
+    expect(tryRug(setting, group, { ...size, shape: shaped('round') }, false, rules).reach).toBe('front legs')
     expect(joinedOf({ ...size, priceMinor: minor(10_000) })).toMatchObject({ widthMm: 4600, priceMinor: 20_000 })
+  })
+  it('a rug of its own shape is laid whichever way round reaches most', () => {
+    const { setting, bodies, rules } = furnished(room, [
+      seat('Sofa', [3000, -1500]),
+      thing('Low table', 'table', [1100, 600, 400], [3000, -2650]),
+    ])
+    const [group] = groupsOf(bodies)
+    if (!group) throw new Error('they stand together')
+    // a square of 2300 with a corner of 1100 cut off: as drawn it misses a back leg of the sofa, turned it has all of them
+    const size = { widthMm: 2300, lengthMm: 2300, priceMinor: null, own: true }
+    const drawn = shaped('drawn', '0 0, 2300 0, 2300 1200, 1200 2300, 0 2300')
+    const tried = tryRug(setting, group, { ...size, shape: drawn }, false, rules)
+    expect(tried.reach).toBe('all legs')
+    expect(tried.at.turnDeg).not.toBe(group.at.turnDeg)
+    // its five corners lie where a turn about the middle of its box takes them
+    expect(tried.outline).toHaveLength(5)
   })
   it('under a sofa at a wall it is drawn forward until the floor along the wall stays bare', () => {
     const { setting, bodies, rules } = furnished(room, [

@@ -5,6 +5,7 @@ import { gapBetween, insideOf, nearestOn, segmentsOf } from './apart.ts'
 import type { Body } from './bodies.ts'
 import { check, type Check } from './checks.ts'
 import type { Setting } from './setting.ts'
+import { hangsFromMm } from './light/lamps.ts'
 import { frontOf, stood } from './shapes.ts'
 import { isSofa } from './sides.ts'
 
@@ -69,7 +70,7 @@ function talk(bodies: readonly Body[], seat: Body, rules: Rules): Check[] {
 function lead({ sockets }: Setting, body: Body, rules: Rules): Check[] {
   const own = body.thing?.footprint?.leadMm ?? null
   const isLamp =
-    body.thing?.kind === 'light' && body.low < headMm && !/\b(lantern|candle|battery|solar)\b/i.test(body.name)
+    body.thing?.kind === 'light' && body.low < hangsFromMm && !/\b(lantern|candle|battery|solar)\b/i.test(body.name)
   if (sockets.length === 0 || (own === null && !isLamp)) return []
   const leadMm = own ?? rules['place.lead']
   const sides = segmentsOf(body.outline)
@@ -91,7 +92,7 @@ function lead({ sockets }: Setting, body: Body, rules: Rules): Check[] {
     }),
   ]
 }
-/** What hangs above people's heads is wired in. */
+/** Lamps over people's heads are in nobody's reach. */
 const headMm = 1800
 const socketMm = 300
 

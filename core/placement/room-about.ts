@@ -69,10 +69,16 @@ export function clearOff(
       (gap.mm < nearest.mm + 1e-6 && (ends?.id ?? '') < (nearest.ends?.id ?? ''))
     if (isNearer) nearest = { mm: gap.mm, from: gap.from, to: gap.to, ends }
   }
+  // a circle about the strip passes over most things at once
+  const [start, , far] = strip
+  const about = {
+    at: { xMm: ((start?.x ?? 0) + (far?.x ?? 0)) / 2, yMm: ((start?.y ?? 0) + (far?.y ?? 0)) / 2, turnDeg: 0 },
+    radiusMm: Math.hypot((far?.x ?? 0) - (start?.x ?? 0), (far?.y ?? 0) - (start?.y ?? 0)) / 2,
+  }
   for (const met of bodies) {
     if (
       met.id === body.id ||
-      leastApart(body, met) > deepMm ||
+      leastApart(about, met) > 0 ||
       met.thing?.flat ||
       met.low >= body.top ||
       met.top <= body.low + 50

@@ -9,10 +9,9 @@ import type { Point } from '../survey/index.ts'
 import { gapBetween, insideOf, segmentsOf } from './apart.ts'
 import type { Body } from './bodies.ts'
 import type { Setting } from './setting.ts'
-import { frontOf, outlineOf, rectangleAbout, stood, type Outline, type Standing } from './shapes.ts'
+import { frontOf, outlineOf, stood, type Footprint, type Outline, type Standing } from './shapes.ts'
 import { isSofa } from './sides.ts'
 
-const noNotch = { notchWidthMm: null, notchDepthMm: null, points: '' }
 const foot = 304.8
 /** The usual sizes in feet and in centimetres; runners last. Common practice of the trade. */
 const usualFeet = [
@@ -41,8 +40,8 @@ export type RugSize = {
   readonly lengthMm: number
   readonly priceMinor: Minor | null
   readonly own: boolean
-  /** Round or oval, within its width and length. */
-  readonly round?: boolean
+  /** Where it is no rectangle: its outline within its width and length. */
+  readonly shape?: Footprint | null
   /** Two of them laid edge to edge, both sizes told together. */
   readonly joined?: boolean
 }
@@ -227,23 +226,35 @@ export const islandsIn = (bodies: readonly Body[], rules: Rules, school: Schools
 export const rugsShort = (bodies: readonly Body[], rules: Rules, school: Schools['small-rug']): Body[] =>
   underGroups(bodies, rules, school).flatMap(({ rug, reach }) => (reach === 'some front legs' ? [rug] : []))
 
-/** One size under one group, laid along or across it, whichever reaches more; moved no further than its middle. */
+/** How far a rug goes beyond a table at its least side; below 0 the table stands over its edge. */
+function beyond(rug: Outline, table: Outline): number {
+  const { mm } = gapBetween(segmentsOf(table), segmentsOf(rug))
+  if (table.every((corner) => insideOf(corner, rug))) return Math.round(mm * 1e6) / 1e6
+  return -Math.max(
+    ...table
+      .filter((corner) => !insideOf(corner, rug))
+      .map((corner) => gapBetween([[corner, corner]], segmentsOf(rug)).mm),
+  )
+}
+
+/** One size under one group, laid along or across it, whichever reaches more; an odd shape either way round. */
 export function tryRug(setting: Setting, group: Group, size: RugSize, isSmallRoom: boolean, rules: Rules): RugTried {
+  const isOdd = size.shape != null && !['rectangle', 'round', 'oval'].includes(size.shape.shape)
+  // along a corridor lies its longer side
   const turns =
-    group.kind === 'corridor'
-      ? ([[Math.min(size.widthMm, size.lengthMm), Math.max(size.widthMm, size.lengthMm)]] as const)
-      : ([
-          [size.widthMm, size.lengthMm],
-          [size.lengthMm, size.widthMm],
-        ] as const)
+    group.kind === 'corridor' ? [size.widthMm > size.lengthMm ? 90 : 0] : isOdd ? [0, 90, 180, 270] : [0, 90]
+  const own = outlineOf(size.widthMm, size.lengthMm, size.shape ?? null)
   const least = rules[group.kind === 'corridor' ? 'rug.runner-side' : isSmallRoom ? 'rug.wall-small' : 'rug.wall']
   const way = frontOf(group.at)
   // under seats that stand at a wall it is drawn off the wall, as far as it still reaches them
   const shifts = group.kind === 'talk' ? Array.from({ length: 17 }, (_, index) => index * 50) : [0]
   const placed = turns.flatMap((turn) => shifts.map((shift) => ({ turn, shift })))
-  const tried = placed.map(({ turn: [wide, deep], shift }) => {
-    const at = { ...group.at, xMm: group.at.xMm + way.x * shift, yMm: group.at.yMm + way.y * shift }
-    const own = size.round ? outlineOf(wide, deep, { ...noNotch, shape: 'oval' }) : rectangleAbout(wide, deep)
+  const tried = placed.map(({ turn, shift }) => {
+    const at = {
+      turnDeg: (group.at.turnDeg + turn) % 360,
+      xMm: group.at.xMm + way.x * shift,
+      yMm: group.at.yMm + way.y * shift,
+    }
     const outline = stood(own, at)
     const reach = reachOf([outline], group.seats, rules)
     const through = outline.some((corner) => !insideOf(corner, setting.outline))
@@ -251,9 +262,7 @@ export function tryRug(setting: Setting, group: Group, size: RugSize, isSmallRoo
       segmentsOf(outline),
       setting.walls.map(({ segment }) => segment),
     ).mm
-    const table = group.table?.thing
-    const beyondMm =
-      group.kind === 'dining' && table ? Math.min((wide - table.widthMm) / 2, (deep - table.depthMm) / 2) : null
+    const beyondMm = group.kind === 'dining' && group.table ? beyond(outline, group.table.outline) : null
     return { at, shift, outline, reach, bareMm: through ? -gap : gap, beyondMm }
   })
   const found = tried.toSorted(

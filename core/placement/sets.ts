@@ -1,9 +1,12 @@
 /** Several of one piece placed as a set: chairs round a table, a pair beside what it belongs to; else one after the other. */
-import { bodyOf, type Body, type Waiting } from './bodies.ts'
+import { pointOn } from '../survey/index.ts'
+import { bodyOf, type Body, type Thing, type Waiting } from './bodies.ts'
 import { checksOf } from './checks.ts'
+import { isInside } from './clearance.ts'
 import { pairBeside, placeAbout, seatsAround } from './formations.ts'
 import type { Ground } from './least-move.ts'
 import { firstPlace } from './places.ts'
+import type { Setting } from './setting.ts'
 import type { Standing } from './shapes.ts'
 import { isSofa, lowTop } from './sides.ts'
 
@@ -45,23 +48,78 @@ function tableSet({ rules }: Ground, standing: readonly Body[], items: readonly 
   })
 }
 
-/** On both sides of a bed, a sofa or a chest: where least is wrong with both. */
+type Pair = readonly [Standing, Standing]
+/** A pair of places, and how soon it is thought of: 0 first. */
+type PairPlace = { readonly places: Pair; readonly rank: number }
+
+/** On both sides of what stands there: a bed, a sofa, a chest; two seats also face each other across a rug or a low table. */
+function pairsAbout(anchor: Body, thing: Thing): PairPlace[] {
+  const about = (pair: Pair, rank: number): PairPlace => ({
+    places: [placeAbout(anchor.at, pair[0]), placeAbout(anchor.at, pair[1])],
+    rank,
+  })
+  if (!anchor.thing) return []
+  const { kind, flat, widthMm, depthMm } = anchor.thing
+  if (kind === 'bed' || isSofa(anchor) || kind === 'storage')
+    return [about(pairBeside(anchor.thing, thing), kind === 'bed' ? 0 : kind === 'storage' ? 2 : 1)]
+  if (thing.kind !== 'seat' || (!flat && (kind !== 'table' || anchor.top > lowTop))) return []
+  const off = flat ? acrossMm / 2 + thing.depthMm / 2 : Math.max(widthMm, depthMm) / 2 + kneesMm + thing.depthMm / 2
+  const isWide = widthMm >= depthMm
+  return [
+    about(
+      isWide
+        ? [
+            { xMm: -off, yMm: 0, turnDeg: 90 },
+            { xMm: off, yMm: 0, turnDeg: 270 },
+          ]
+        : [
+            { xMm: 0, yMm: off, turnDeg: 0 },
+            { xMm: 0, yMm: -off, turnDeg: 180 },
+          ],
+      1,
+    ),
+  ]
+}
+/** Between two who face each other over a rug, and between a seat and its low table; common practice. */
+const acrossMm = 800
+const kneesMm = 400
+
+/** On both sides of a window or a fireplace, their backs to its wall. */
+function pairsAtWalls({ windows, room }: Setting, thing: Thing): PairPlace[] {
+  const middles = [
+    ...windows.map(({ wall, u0, u1 }) => ({ wall, u0, u1, rank: 4 })),
+    ...room.walls.flatMap((wall) =>
+      wall.fixtures.filter(({ row }) => row.what === 'fireplace').map(({ u0, u1 }) => ({ wall, u0, u1, rank: 3 })),
+    ),
+  ]
+  return middles.map(({ wall, u0, u1, rank }) => {
+    const turnDeg = ((Math.atan2(wall.to.y - wall.from.y, wall.to.x - wall.from.x) * 180) / Math.PI + 360) % 360
+    const at = (along: number): Standing => {
+      const { x, y } = pointOn(wall, along, thing.depthMm / 2)
+      return { xMm: x, yMm: y, turnDeg }
+    }
+    const half = thing.widthMm / 2 + besideMm
+    return { places: [at(u0 - half), at(u1 + half)], rank }
+  })
+}
+const besideMm = 60
+
+/** About a centre: where least is wrong with both, in the part of the room they are for, and with what they belong to. */
 function pairSet({ setting, rules }: Ground, standing: readonly Body[], items: readonly Waiting[]): SetPlace[] | null {
   const [left, right] = items
   if (!left || !right || items.length !== 2 || left.thing.widthMm > 900) return null
-  const found = standing
-    .filter((met) => met.thing?.kind === 'bed' || met.thing?.kind === 'storage' || isSofa(met))
-    .flatMap((anchor) => {
-      if (!anchor.thing) return []
-      const places = pairBeside(anchor.thing, left.thing).map((at) => placeAbout(anchor.at, at))
-      const wrong = places.reduce((sum, at) => {
-        const body = bodyOf(left.thing, 'set', at)
-        const checks = checksOf(setting, [...standing, body], body, rules)
-        return sum + checks.filter(({ weight }) => weight === 'stop' || weight === 'look').length
-      }, 0)
-      return [{ places, wrong, rank: anchor.thing.kind === 'bed' ? 0 : isSofa(anchor) ? 1 : 2 }]
+  const zone = setting.room.zones.find(({ row }) => row.id === left.thing.piece.zoneId)?.outline ?? null
+  const found = [...standing.flatMap((anchor) => pairsAbout(anchor, left.thing)), ...pairsAtWalls(setting, left.thing)]
+    .map(({ places, rank }) => {
+      const bodies = places.map((at, index) => bodyOf(left.thing, `set ${index}`, at))
+      const all = [...standing, ...bodies]
+      const wrong = bodies
+        .flatMap((body) => checksOf(setting, all, body, rules))
+        .filter(({ weight }) => weight === 'stop' || weight === 'look').length
+      const isThere = zone === null || places.every(({ xMm, yMm }) => isInside(zone, xMm, yMm))
+      return { places, wrong, rank, away: Number(!isThere) }
     })
-    .toSorted((near, far) => near.wrong - far.wrong || near.rank - far.rank)
+    .toSorted((near, far) => near.wrong - far.wrong || near.away - far.away || near.rank - far.rank)
   const [best] = found
   const [first, second] = best?.places ?? []
   if (!best || best.wrong > 0 || !first || !second) return null

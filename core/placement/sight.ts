@@ -15,6 +15,8 @@ export type Seen = {
   readonly m2: number
   /** How far its nearest part is. */
   readonly awayMm: number
+  /** The wall that most of it is seen against; null where nothing of it is seen. */
+  readonly behindId: string | null
 }
 export type Sight = {
   readonly things: readonly Seen[]
@@ -22,7 +24,9 @@ export type Sight = {
   readonly surfaces: readonly { readonly id: string; readonly seenM2: number; readonly m2: number }[]
 }
 
-const slices = 720
+/** How finely one looks round, and whether what lies flat hides the floor under it. */
+export type Looking = { readonly slices: number; readonly flatHides: boolean }
+const closely: Looking = { slices: 720, flatHides: true }
 type Span = { readonly low: number; readonly high: number }
 
 /** What is left of a set of spans once one is taken out; in order. */
@@ -67,13 +71,22 @@ function spanOf({ low, top }: Solid, near: number, far: number, eyeMm: number): 
   return { low: Math.min(...slopes), high: Math.max(...slopes) }
 }
 
-/** From a place at an eye height, looking all round. `surfaceIds`: of the walls, by their place in the setting. */
-export function seenFrom(setting: Setting, bodies: readonly Body[], eye: Point, eyeMm: number): Sight {
+/** From a place at an eye height, looking all round. */
+export function seenFrom(
+  setting: Setting,
+  bodies: readonly Body[],
+  eye: Point,
+  eyeMm: number,
+  { slices, flatHides }: Looking = closely,
+): Sight {
   const solids = [...bodies, ...setting.built]
-  const found = new Map(solids.map(({ id }) => [id, { seen: 0, alone: 0, m2: 0, near: Infinity }]))
+  const found = new Map(
+    solids.map(({ id }) => [id, { seen: 0, alone: 0, m2: 0, near: Infinity, behind: new Map<string, number>() }]),
+  )
   const wallIds = [...new Set(setting.walls.map(({ wall }) => wall.row.id))]
   const surfaces = new Map([...wallIds, 'floor', 'ceiling'].map((id) => [id, { seen: 0, all: 0 }]))
-  const edges = edgesOf(setting, solids, eye)
+  const edges = edgesOf(setting, solids, eye, slices)
+  const flat = new Set<Solid>(bodies.filter(({ thing }) => thing?.flat))
   const spans = solids.map(({ outline }) => spanFrom(eye, outline))
   for (const [slice, start] of edges.entries()) {
     const step = (edges[slice + 1] ?? (edges[0] ?? 0) + 2 * Math.PI) - start
@@ -82,19 +95,22 @@ export function seenFrom(setting: Setting, bodies: readonly Body[], eye: Point, 
     const way = { x: Math.cos(angle), y: Math.sin(angle) }
     const wall = nearestWall(setting, eye, way)
     if (!wall) continue
-    const inSlice = solids
-      .flatMap((solid, index) => {
+    const met = solids
+      .flatMap((solid, index): InSlice[] => {
         if (!(spans[index]?.(angle) ?? true)) return []
-        const at = hits(eye, way, solid.outline).filter((far) => far < wall.far + 50)
+        const at = hits(eye, way, solid.outline)
         const [first, last] = [at[0], at.at(-1)]
         if (first === undefined || last === undefined) return []
-        // from within it, it begins at the eye
+        // from within it, it begins at the eye; what of it reaches through the wall is not seen
         const near = at.length % 2 === 1 ? 1 : first
-        return [{ solid, near, far: Math.max(last, near + 1) }]
+        const end = wall.far + 50
+        return near < end
+          ? [{ solid, near, far: Math.max(Math.min(last, end), near + 1), isFlat: flat.has(solid) }]
+          : []
       })
-      .toSorted((left, right) => left.near - right.near)
+      .toSorted((left, right) => Number(left.isFlat) - Number(right.isFlat) || left.near - right.near)
     let open: Span[] = [{ low: -1e4, high: 1e4 }]
-    for (const { solid, near, far } of inSlice) {
+    for (const { solid, near, far, isFlat } of whatStandsOnFirst(met, eyeMm)) {
       const entry = found.get(solid.id)
       if (!entry) continue
       const span = spanOf({ ...solid, top: Math.min(solid.top, setting.heightMm) }, near, far, eyeMm)
@@ -105,28 +121,60 @@ export function seenFrom(setting: Setting, bodies: readonly Body[], eye: Point, 
       // as it faces the eye: height times the width of the slice at its distance
       entry.m2 += (long(seen) * middle * middle * step) / 1e6
       entry.near = Math.min(entry.near, near)
-      open = without(open, span)
+      if (seen.length > 0) entry.behind.set(wall.id, (entry.behind.get(wall.id) ?? 0) + long(seen) * step)
+      if (flatHides || !isFlat) open = without(open, span)
     }
     seeSurfaces(surfaces, open, wall, setting.heightMm, eyeMm, step)
   }
   return {
     things: solids.map(({ id }) => {
-      const { seen, alone, m2, near } = found.get(id) ?? { seen: 0, alone: 0, m2: 0, near: Infinity }
-      return { id, share: alone > 0 ? seen / alone : 0, m2, awayMm: near }
+      const { seen, alone, m2, near, behind } = found.get(id) ?? nothingSeen
+      const [most] = [...behind].toSorted((left, right) => right[1] - left[1])
+      return { id, share: alone > 0 ? seen / alone : 0, m2, awayMm: near, behindId: most?.[0] ?? null }
     }),
     surfaces: [...surfaces].map(([id, { seen, all }]) => ({ id, seenM2: seen / 1e6, m2: all / 1e6 })),
   }
 }
 
+const nothingSeen = { seen: 0, alone: 0, m2: 0, near: Infinity, behind: new Map<string, number>() }
+
+/** What a slice meets of a solid, from so near to so far. What lies flat hides only the floor, so it comes after all that stands. */
+type InSlice = { readonly solid: Body; readonly near: number; readonly far: number; readonly isFlat: boolean }
+/** A lamp on a table is before the table top that one looks down on, though the edge of the table is nearer. */
+function whatStandsOnFirst(met: readonly InSlice[], eyeMm: number): readonly InSlice[] {
+  const sorted: InSlice[] = []
+  for (const entry of met) {
+    const under = sorted.findIndex(
+      ({ solid, far, isFlat }) => !isFlat && far >= entry.near && entry.solid.low >= solid.top - 5 && eyeMm > solid.top,
+    )
+    sorted.splice(under < 0 ? sorted.length : under, 0, entry)
+  }
+  return sorted
+}
+
 /** The slices begin at equal angles, and wherever a corner of something lies: within a slice nothing begins or ends. */
-function edgesOf(setting: Setting, solids: readonly Solid[], eye: Point): number[] {
+function edgesOf(setting: Setting, solids: readonly Solid[], eye: Point, slices: number): number[] {
   const whole = 2 * Math.PI
   const angleTo = ({ x, y }: Point): number => (Math.atan2(y - eye.y, x - eye.x) + whole) % whole
   return [
     ...Array.from({ length: slices }, (_, at) => (whole * at) / slices),
-    ...solids.flatMap(({ outline }) => outline.map(angleTo)),
+    ...solids.flatMap(({ outline }) => (outline.length > manyCorners ? edgesSeen(eye, outline) : outline).map(angleTo)),
     ...setting.outline.map(angleTo),
   ].toSorted((left, right) => left - right)
+}
+
+/** Of what is round its two outermost corners are enough: the others lie within it. */
+const manyCorners = 8
+function edgesSeen(eye: Point, outline: Outline): Point[] {
+  const [first] = outline
+  if (!first) return []
+  const start = Math.atan2(first.y - eye.y, first.x - eye.x)
+  const off = ({ x, y }: Point): number => {
+    const angle = Math.atan2(y - eye.y, x - eye.x) - start
+    return Math.atan2(Math.sin(angle), Math.cos(angle))
+  }
+  const sorted = outline.toSorted((left, right) => off(left) - off(right))
+  return [sorted[0] ?? first, sorted.at(-1) ?? first]
 }
 
 /** Whether a ray at an angle can meet an outline at all: most things lie elsewhere, and are passed over at once. */

@@ -15,9 +15,10 @@ export type End = {
   /** How far each cell of the grid is from it; 0 within it. */
   readonly away: Float32Array
 }
+type Named = { readonly id: string; readonly name: string }
 export type Way = {
-  readonly from: End
-  readonly to: End
+  readonly from: Named
+  readonly to: Named
   /** How wide it is at its narrowest; `isWide`: at least so wide as was asked for. */
   readonly clearMm: number
   readonly isWide: boolean
@@ -59,7 +60,8 @@ export function wayBetween(
   const [near, far] = [start.away, to.away]
   const wanted = Math.min(farMm, wantedMm / 2)
   const wide = routed(field, near, far, wanted)
-  if (wide) return { from: start, to, clearMm: wantedMm, isWide: true, narrowest: null, path: wide }
+  const ends = { from: named(start), to: named(to) }
+  if (wide) return { ...ends, clearMm: wantedMm, isWide: true, narrowest: null, path: wide }
   let [low, high] = [0, wanted]
   let best: readonly Point[] | null = null
   for (let step = 0; step < 7; step++) {
@@ -68,42 +70,58 @@ export function wayBetween(
     if (found) [best, low] = [found, middle]
     else high = middle
   }
-  if (!best) return { from: start, to, clearMm: 0, isWide: false, narrowest: null, path: [] }
-  return { from: start, to, ...narrowestOn(setting, field, solids, best, low), isWide: false, path: best }
+  if (!best) return { ...ends, clearMm: 0, isWide: false, narrowest: null, path: [] }
+  return { ...ends, ...narrowestOn(setting, field, solids, best, low), isWide: false, path: best }
 }
 
-/** Whether a disc so wide goes from one end to the other: far quicker than how wide a way is. */
-export const isAsWide = (field: Field, start: End, to: End, wideMm: number): boolean =>
-  routed(field, start.away, to.away, Math.min(farMm, wideMm / 2)) !== null
+const named = ({ id, name }: End): Named => ({ id, name })
 
+/** A path on which a disc so wide goes from one end to the other; null where there is none: far quicker than how wide a way is. */
+export const wayAsWide = (field: Field, start: End, to: End, wideMm: number): readonly Point[] | null =>
+  routed(field, start.away, to.away, Math.min(farMm, wideMm / 2))
+
+/** Kept from one search to the next: one is made for every place of a hand. */
+let before = new Int32Array(0)
+let queue = new Int32Array(0)
+const unseen = -2
 /** A path of cells on which a disc of a radius goes from end to end; null where there is none. */
 function routed({ grid, mm }: Field, near: Float32Array, far: Float32Array, radius: number): readonly Point[] | null {
-  const { columns } = grid
+  const { columns, rows } = grid
   const slack = grid.cell / 2
-  const before = new Int32Array(mm.length).fill(-2)
-  const queue = new Int32Array(mm.length)
+  // a rim of cells that are not free goes round the grid, so that no step has to ask whether it leaves it
+  const wide = columns + 2
+  const size = wide * (rows + 2)
+  if (before.length < size) {
+    before = new Int32Array(size)
+    queue = new Int32Array(size)
+  }
+  const taken = -3
+  before.fill(taken, 0, size)
   let many = 0
-  for (let index = 0; index < mm.length; index++)
-    if ((mm[index] ?? -1) >= radius && (near[index] ?? Infinity) <= radius + slack) {
-      before[index] = -1
-      queue[many++] = index
+  for (let row = 0; row < rows; row++)
+    for (let column = 0; column < columns; column++) {
+      const index = row * columns + column
+      if ((mm[index] ?? -1) < radius) continue
+      const cell = (row + 1) * wide + column + 1
+      const isStart = (near[index] ?? Infinity) <= radius + slack
+      before[cell] = isStart ? -1 : unseen
+      if (isStart) queue[many++] = cell
     }
+  const steps = [-wide - 1, -wide, -wide + 1, -1, 1, wide - 1, wide, wide + 1]
+  const indexOf = (cell: number): number => (Math.floor(cell / wide) - 1) * columns + (cell % wide) - 1
   for (let at = 0; at < many; at++) {
-    const index = queue[at] ?? 0
-    if ((far[index] ?? Infinity) <= radius + slack) {
+    const cell = queue[at] ?? 0
+    if ((far[indexOf(cell)] ?? Infinity) <= radius + slack) {
       const path: Point[] = []
-      for (let step = index; step >= 0; step = before[step] ?? -1) path.push(placeOf(grid, step))
+      for (let step = cell; step >= 0; step = before[step] ?? -1) path.push(placeOf(grid, indexOf(step)))
       return path.toReversed()
     }
-    const column = index % columns
-    for (let down = -1; down <= 1; down++)
-      for (let across = -1; across <= 1; across++) {
-        const next = index + down * columns + across
-        if (column + across < 0 || column + across >= columns || next < 0 || next >= mm.length) continue
-        if (before[next] !== -2 || (mm[next] ?? -1) < radius) continue
-        before[next] = index
-        queue[many++] = next
-      }
+    for (const step of steps) {
+      const next = cell + step
+      if (before[next] !== unseen) continue
+      before[next] = cell
+      queue[many++] = next
+    }
   }
   return null
 }

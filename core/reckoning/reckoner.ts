@@ -6,10 +6,13 @@ import { anyRows, apply, type Documents, type Fault, type Operation } from '../m
 import type { Kind } from '../makeover/kinds.ts'
 import { isStudioKind } from '../makeover/kinds.ts'
 import type { PlainDate } from '../measure/plain-date.ts'
+import type { Remark } from '../remarks/remark.ts'
+import type { Remedy } from '../remarks/remedy.ts'
 import { guard } from './guards.ts'
 import { Memory } from './memory.ts'
 import { preview, type Preview } from './preview.ts'
 import { reckon, type Reckoning } from './reckon.ts'
+import { remediesFor } from './remedies.ts'
 
 /** The parts of a reckoning that changed. */
 export type Changed = Partial<Reckoning>
@@ -19,6 +22,12 @@ export type Tables = { readonly [K in Kind]?: Readonly<Record<string, object>> }
 export class Reckoner {
   private held: { documents: Documents; today: PlainDate; reckoning: Reckoning } | null = null
   private memory = new Memory()
+  private readonly newId: () => string
+
+  /** `newId` makes the ids of rows that a cure adds. */
+  constructor(newId: () => string) {
+    this.newId = newId
+  }
 
   /** Takes documents in place of what it held; answers with all of their reckoning. */
   open(documents: Documents, today: PlainDate): Reckoning {
@@ -46,6 +55,12 @@ export class Reckoner {
   preview(operations: readonly Operation[]): Preview {
     const { documents, today } = this.opened()
     return preview(documents, operations, today, this.memory)
+  }
+
+  /** What would cure a remark, the least change first. */
+  remedies(remark: Remark): readonly Remedy[] {
+    const { documents, reckoning } = this.opened()
+    return remediesFor(remark, documents.makeover, reckoning, this.newId)
   }
 
   private opened() {

@@ -73,7 +73,7 @@ describe('a remedy cures its remark', () => {
         }
     }
     expect(count).toBeGreaterThan(0)
-  })
+  }, 180_000)
 })
 
 describe('a remedy of the palette', () => {

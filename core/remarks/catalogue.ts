@@ -4,6 +4,7 @@ import { remark, type Remark, type Weight } from './remark.ts'
 /** What a number of a remark counts; `words`, `date` and `id` are no numbers, and stand among them where a remark rests on one. */
 export type Unit =
   | 'mm'
+  | 'kg'
   | 'm²'
   | '°'
   | '%'
@@ -13,6 +14,8 @@ export type Unit =
   | 'b*'
   | 'C*'
   | 'LRV'
+  | 'lx'
+  | 'mired'
   | 'days'
   | 'minor units'
   | 'count'

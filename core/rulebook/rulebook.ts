@@ -784,7 +784,118 @@ export const rulebook = {
     mark: 'own',
     why: 'The height of eyes at a door, where the brief says none.',
   },
+  'sight.low': {
+    value: 50,
+    unit: '%',
+    mark: 'own',
+    why: 'What lies on the floor counts this much, of what is as high as the eye.',
+  },
   'sight.competes': { value: 80, unit: '%', mark: 'own', why: 'A second thing competes from this share of the first.' },
+  'hang.line': {
+    value: 1485,
+    unit: 'mm',
+    mark: 'trade',
+    why: 'The middle of works where nobody measured whose eyes they are for: 1450 to 1520.',
+  },
+  'hang.grace': { value: 20, unit: 'mm', mark: 'own', why: 'A work so near its line hangs on it.' },
+  'hang.gap-least': {
+    value: 150,
+    unit: 'mm',
+    mark: 'trade',
+    why: 'Between furniture and what hangs over it, at least.',
+  },
+  'hang.gap-most': { value: 200, unit: 'mm', mark: 'trade', why: 'Between furniture and what hangs over it, at most.' },
+  'hang.low': {
+    value: 600,
+    unit: 'mm',
+    mark: 'own',
+    why: 'Over what is lower and has no back the line of the eyes rules, not the gap.',
+  },
+  'hang.ceiling': { value: 150, unit: 'mm', mark: 'own', why: 'What would come nearer to the ceiling sits lower.' },
+  'hang.wide-least': { value: 67, unit: '%', mark: 'trade', why: 'Of the width of furniture, what hangs over it.' },
+  'hang.wide-most': { value: 75, unit: '%', mark: 'trade', why: 'Of the width of furniture, what hangs over it.' },
+  'hang.cable': {
+    value: 150,
+    unit: 'mm',
+    mark: 'own',
+    why: 'A cable may run within this of the middle of a socket or a switch, up, down and beside. Local rules first.',
+  },
+  'hang.cable-beside': {
+    value: 500,
+    unit: 'mm',
+    mark: 'own',
+    why: 'How far a cable may run beside a socket or a switch.',
+  },
+  'hang.bed-weight': { value: 2, unit: 'kg', mark: 'own', why: 'Over who lies there nothing heavier hangs.' },
+  'hang.seat-weight': {
+    value: 5,
+    unit: 'kg',
+    mark: 'own',
+    why: 'Over who sits there, from this on it is held by the structure.',
+  },
+  'hang.group-least': { value: 50, unit: 'mm', mark: 'trade', why: 'Between works of a group, at least.' },
+  'hang.group-most': { value: 75, unit: 'mm', mark: 'trade', why: 'Between works of a group, at most.' },
+  'hang.hollow': { value: 5, unit: 'kg', mark: 'own', why: 'More than this a nail in a hollow wall does not bear.' },
+  'hang.cured': { value: 7, unit: 'days', mark: 'trade', why: 'Paint cures so long before a strip holds on it.' },
+  'light.live': { value: 100, unit: 'lx', mark: 'trade', why: 'To live by: about 100 to 200.' },
+  'light.pass': { value: 50, unit: 'lx', mark: 'own', why: 'To pass through at home.' },
+  'light.eat': { value: 200, unit: 'lx', mark: 'trade', why: 'On a table that one eats at.' },
+  'light.read': { value: 300, unit: 'lx', mark: 'trade', why: 'To read, to play, to prepare food: 300 to 500.' },
+  'light.groom': { value: 300, unit: 'lx', mark: 'trade', why: 'On the face, from the front: 300 to 500.' },
+  'light.work': { value: 500, unit: 'lx', mark: 'std', why: 'On a desk that one reads and writes at: EN 12464-1.' },
+  'light.grace': {
+    value: 20,
+    unit: '%',
+    mark: 'own',
+    why: 'So much less than wanted goes unsaid: no model is better.',
+  },
+  'light.even': { value: 30, unit: '%', mark: 'own', why: 'The least light of a room over its mean.' },
+  'light.mired': { value: 20, unit: 'mired', mark: 'own', why: 'Lamps so near in colour look alike.' },
+  'light.reach': { value: 1500, unit: 'mm', mark: 'own', why: 'What a lamp lights is within this of it.' },
+  'light.low-down': {
+    value: 1900,
+    unit: 'mm',
+    mark: 'own',
+    why: 'Where light is to be low, what is higher does not count.',
+  },
+  'light.water': {
+    value: 600,
+    unit: 'mm',
+    mark: 'std',
+    why: 'How far zone 2 reaches from a bath or shower: IEC 60364-7-701.',
+  },
+  'light.utilisation': {
+    value: 45,
+    unit: '%',
+    mark: 'own',
+    why: 'Of the lumens of lamps, what comes down to where it is used, in the lumen method.',
+  },
+  'light.upkeep': { value: 80, unit: '%', mark: 'own', why: 'What lamps and surfaces still give once they have aged.' },
+  'light.walls': { value: 50, unit: '%', mark: 'trade', why: 'What walls throw back where no finish is chosen.' },
+  'light.ceiling': {
+    value: 70,
+    unit: '%',
+    mark: 'trade',
+    why: 'What a ceiling throws back where no finish is chosen.',
+  },
+  'light.floor': { value: 20, unit: '%', mark: 'trade', why: 'What a floor throws back where no finish is chosen.' },
+  'light.opening': { value: 10, unit: '%', mark: 'own', why: 'What a door or a window throws back.' },
+  'shelf.few': { value: 3, unit: 'things', mark: 'own', why: 'From so many on how they stand together is looked at.' },
+  'shelf.level': { value: 15, unit: '%', mark: 'own', why: 'Things whose heights differ by less look like a row.' },
+  'shelf.balance': {
+    value: 12,
+    unit: '%',
+    mark: 'own',
+    why: 'Of its width, how far the weight of a shelf may be off its middle.',
+  },
+  'shelf.small': { value: 120, unit: 'mm', mark: 'own', why: 'What is smaller each way is a little thing.' },
+  'shelf.colour': {
+    value: 30,
+    unit: 'ΔE00',
+    mark: 'own',
+    why: 'Further than this from every finish a colour is a stranger.',
+  },
+  'shelf.full': { value: 80, unit: '%', mark: 'own', why: 'Of its width, how full a board is shown.' },
   'cure.reach': { value: 600, unit: 'mm', mark: 'own', why: 'How far a thing is moved at most to cure what is wrong.' },
   'dates.client-answer': { value: 3, unit: 'days', mark: 'own', why: 'The time a client takes to approve.' },
   'dates.attention': {
@@ -839,11 +950,15 @@ export const markWords: Readonly<Record<Mark, string>> = {
   own: 'our own default',
 }
 
+/** What was stated in inches is whole millimetres where lengths are; nobody reads a tape to a tenth. */
+const shown = (mm: number, units: UnitSystem): number => (units === 'metric' && mm >= 20 ? Math.round(mm) : mm)
 /** "4 in (a*, b*) [our own default]": the rule as a remark cites it. */
 export function citeRule(id: RuleId, rules: Rules, units: UnitSystem = 'metric'): string {
   const rule: Rule = rulebook[id]
   const source = markWords[rule.mark]
   const said =
-    rule.unit === 'mm' ? writeLength(rules[id], units) : `${rules[id]}${rule.unit === '' ? '' : ` ${rule.unit}`}`
+    rule.unit === 'mm'
+      ? writeLength(shown(rules[id], units), units)
+      : `${rules[id]}${rule.unit === '' ? '' : ` ${rule.unit}`}`
   return `${said} (${rules[id] === rule.value ? source : 'as chosen here'})`
 }

@@ -190,19 +190,15 @@ export const questions = [
     id: 'hanging',
     asks: 'Hanging',
     schools: [
-      school(
-        'eye-level',
-        'Centres at eye level',
-        'Recorded; acts in Placement: works are held to the line of the household’s eyes.',
-      ),
+      school('eye-level', 'Centres at eye level', 'The middles of works are held to the line of the household’s eyes.'),
       school(
         'mirrored',
         'From the floor, mirrored about the middle',
-        'Recorded; acts in Placement: a set is held to its mirror image, in heights from the floor.',
+        'A set is held to its mirror image, in heights from the floor.',
       ),
-      school('lines', 'Straight lines', 'Recorded; acts in Placement: edges are held to one line.'),
-      school('scatter', 'Free scatter', 'Recorded; acts in Placement: only gaps are looked at.'),
-      school('leaned', 'Leaned', 'Recorded; acts in Placement: works stand; their tops are to be fixed.'),
+      school('lines', 'Straight lines', 'Edges of neighbours that nearly lie on one line are noted.'),
+      school('scatter', 'Free scatter', 'Works are held to no line: only gaps are looked at.'),
+      school('leaned', 'Leaned', 'Works are held to no line; what leans is fixed at its top.'),
     ],
   },
   {
@@ -342,20 +338,16 @@ export const questions = [
     id: 'ceiling-light',
     asks: 'The ceiling light',
     schools: [
-      school(
-        'hero',
-        'The hero',
-        'Recorded; acts in Placement: one ceiling light is expected, and it leads the metals.',
-      ),
+      school('hero', 'The hero', 'One ceiling light is looked at: a room that has lamps and none over heads is noted.'),
       school(
         'ignored',
         'Ignored, light low',
-        'Recorded; acts in Placement: light is counted from lamps at eye level alone.',
+        'Light is counted from lamps that stand or hang low; what is over heads does not count.',
       ),
       school(
         'many',
         'Many even sources',
-        'Recorded; acts in Placement: evenness is looked at before the strongest lamp.',
+        'Where the light is weakest it is at least a third, nearly, of the mean, or that is noted.',
       ),
     ],
   },

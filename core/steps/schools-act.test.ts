@@ -25,6 +25,8 @@ const speaks: Readonly<Record<string, readonly string[]>> = {
   pace: ['pieces.late'],
   'small-rug': ['placement.island', 'placement.rug-reach', 'placement.rug-small'],
   scale: ['placement.scale'],
+  'ceiling-light': ['placement.light-hero', 'placement.light-low', 'placement.light-even'],
+  hanging: ['placement.hang-line', 'placement.hang-mirror', 'placement.hang-edges', 'placement.hang-apart'],
 }
 /** Schools that move no remark but an order or a weight, held by the test of what they move. */
 const orders = new Set(['ugly-finish', 'splurge']) // brief/scope.ts; the weights of compare.ts

@@ -54,7 +54,7 @@ export function layoutDrawing(face: Face, shapes: readonly Shape[], units: UnitS
       .flatMap(({ shape }) => pileOf(shape, face.height / 8))
       .map((points): Mark => ({ is: 'line', layer: 'fixtures', stroke: 'firm', points, closed: false })),
     ...face.openings.map(({ outline }) => line(outline, 'firm', 'paper')),
-    ...face.fixed.map((outline) => line(outline, 'firm', 'paper')),
+    ...face.fixed.map(({ outline }) => line(outline, 'firm', 'paper')),
     line(face.outline, 'heavy'),
     ...clipped.flatMap(({ shape, outline }): Mark[] => {
       if (shape.text === '') return []

@@ -30,8 +30,8 @@ export type Face = {
   readonly outline: readonly Point[]
   readonly fills: readonly Fill[]
   readonly openings: readonly Opening[]
-  /** What stands before it for good. */
-  readonly fixed: readonly (readonly Point[])[]
+  /** What stands before it for good, and what it is painted with. */
+  readonly fixed: readonly { readonly outline: readonly Point[]; readonly treatmentId: string | null }[]
 }
 
 export function facesOf(makeover: Makeover, room: Room, rules: Rules): Face[] {
@@ -39,6 +39,9 @@ export function facesOf(makeover: Makeover, room: Room, rules: Rules): Face[] {
   const laid = paletteFinishes(makeover).filter(({ roomId }) => roomId === room.id)
   const regions = wallRegions(makeover, room)
   const trim = firstOn(laid, 'trim')
+  const radiators = laid.flatMap(({ lies }) => lies.filter(({ surface }) => surface === 'radiator'))
+  const radiatorOn = ({ row }: Wall): string | null =>
+    radiators.find(({ wallId }) => wallId === null || wallId === row.id)?.treatmentId ?? null
   const walls = room.walls.map((wall): Face => {
     const outline = faceOf(room, wall)
     const height = Math.max(0, ...outline.map(({ y }) => y))
@@ -67,7 +70,10 @@ export function facesOf(makeover: Makeover, room: Room, rules: Rules): Face[] {
       })),
       fixed: wall.fixtures
         .filter(({ u0, u1, z0, z1 }) => u1 > u0 && z1 > z0)
-        .map(({ u0, u1, z0, z1 }) => rectangle(u0, z0, u1 - u0, z1 - z0)),
+        .map(({ row, u0, u1, z0, z1 }) => ({
+          outline: rectangle(u0, z0, u1 - u0, z1 - z0),
+          treatmentId: row.what === 'radiator' ? radiatorOn(wall) : null,
+        })),
     }
   })
   return [...walls, flat(room, laid, 'floor'), ...(room.ceiling ? [flat(room, laid, 'ceiling')] : [])]

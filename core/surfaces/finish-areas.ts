@@ -1,6 +1,7 @@
 /** The area of each finish on the measured surfaces of a room. */
 import { groupBy, type Makeover } from '../makeover/document.ts'
 import { liesOn, paletteFinishes, type LaidFinish, type Lie } from '../makeover/laid.ts'
+import { flatId, nowhere, type Whereabouts } from '../makeover/whereabouts.ts'
 import type { Room, RoomAreas } from '../survey/index.ts'
 import { rankOf, wallRegions, type Region } from './regions.ts'
 
@@ -20,16 +21,20 @@ type Share = {
 /**
  * The visible area of each finish in m². Walls, ceiling, floor, trim and doors of a measured room count as measured: a finish on
  * one wall, in a band or on a stretch has that, and the one finish of the surface that says no more has the rest. Where several say no
- * more, and for all else, the area judged by eye stands.
+ * more, and for all else, the area judged by eye stands. Of walls, ceiling and floor only what is seen past what stands there counts.
  */
-export function finishAreas(makeover: Makeover, rooms: readonly Measured[]): ReadonlyMap<string, FinishArea> {
+export function finishAreas(
+  makeover: Makeover,
+  rooms: readonly Measured[],
+  stands: Whereabouts = nowhere,
+): ReadonlyMap<string, FinishArea> {
   const found = new Map<string, FinishArea>()
   const known = new Map(rooms.map((measured) => [measured.areas.roomId, measured]))
   const finishes = paletteFinishes(makeover)
   for (const [roomId, rows] of groupBy(finishes, (row) => row.roomId)) {
     const measured = known.get(roomId)
     if (!measured) continue
-    const shares = [...onWalls(makeover, measured, rows), ...elsewhere(measured.areas, rows)]
+    const shares = [...onWalls(makeover, measured, rows, stands), ...elsewhere(measured.areas, rows, stands)]
     for (const [finish, given] of groupBy(shares, (share) => share.finish)) {
       // ceilings count apart
       const below = given.filter(({ surface }) => surface !== 'ceiling')
@@ -51,9 +56,14 @@ export function finishAreas(makeover: Makeover, rooms: readonly Measured[]): Rea
   return found
 }
 
-const sum = (regions: readonly Region[]): number => regions.reduce((total, { m2 }) => total + m2, 0)
+const sum = (regions: readonly Region[], { surfaces }: Whereabouts): number =>
+  regions.reduce((total, { m2, wall }) => total + m2 * (surfaces.get(wall.row.id) ?? 1), 0)
+const total = (regions: readonly Region[]): number => sum(regions, nowhere)
+/** What is said of an area of which not all is seen. */
+const seenWords = (share: number): string =>
+  share < 0.995 ? `, ${Math.round(100 * share)} % of it seen past what stands there` : ''
 
-function onWalls(makeover: Makeover, { room }: Measured, rows: readonly LaidFinish[]): Share[] {
+function onWalls(makeover: Makeover, { room }: Measured, rows: readonly LaidFinish[], stands: Whereabouts): Share[] {
   if (room.ceiling === null) return []
   const regions = groupBy(wallRegions(makeover, room), ({ finish }) => finish.id)
   const covering = (lie: Lie): boolean => lie.surface === 'walls' && lie.how !== 'moulding'
@@ -61,13 +71,24 @@ function onWalls(makeover: Makeover, { room }: Measured, rows: readonly LaidFini
   // of several that say no more, only the one that nobody judged by eye can have the rest
   const unjudged = general.filter((row) => row.visibleM2 === null)
   const rest = general.length > 1 && unjudged.length === 1 ? unjudged[0] : undefined
-  const whole = general.length > 1 ? sum([...regions.values()].flat().filter(({ lie }) => rankOf(lie) === 0)) : 0
+  const whole =
+    general.length > 1
+      ? sum(
+          [...regions.values()].flat().filter(({ lie }) => rankOf(lie) === 0),
+          stands,
+        )
+      : 0
   return rows
     .filter((row) => row.lies.some(covering))
     .map((finish): Share => {
       const mine = regions.get(finish.id) ?? []
       if (!general.includes(finish) || general.length === 1)
-        return { finish, surface: 'walls', m2: sum(mine), how: howOf(mine, finish) }
+        return {
+          finish,
+          surface: 'walls',
+          m2: sum(mine, stands),
+          how: `${howOf(mine, finish)}${seenWords(sum(mine, stands) / Math.max(1e-9, total(mine)))}`,
+        }
       const judged = general.reduce((total, row) => total + (row === finish ? 0 : (row.visibleM2 ?? 0)), 0)
       return {
         finish,
@@ -95,7 +116,7 @@ const wholeWords: Readonly<Record<string, string>> = {
 }
 
 /** Ceiling, floor, trim and doors; a floor finish of a zone that has a place has the zone. */
-function elsewhere(areas: RoomAreas, rows: readonly LaidFinish[]): Share[] {
+function elsewhere(areas: RoomAreas, rows: readonly LaidFinish[], stands: Whereabouts): Share[] {
   return (['ceiling', 'floor', 'trim', 'door'] as const).flatMap((surface): Share[] => {
     const whole = wholeOf(areas, surface)
     const mine = rows.filter((row) => liesOn(row, surface) && row.lies.length > 0)
@@ -111,25 +132,42 @@ function elsewhere(areas: RoomAreas, rows: readonly LaidFinish[]): Share[] {
       mine.reduce((total, row) => total + (row === without || zoned.includes(row) ? 0 : (row.visibleM2 ?? 0)), 0)
     const unjudged = general.filter((row) => row.visibleM2 === null)
     const loose = mine.filter(isLoose)
+    const rugs = surface === 'floor' ? rugsIn(areas.roomId, loose, stands) : 0
+    const seen =
+      surface === 'floor' || surface === 'ceiling' ? (stands.surfaces.get(flatId(areas.roomId, surface)) ?? 1) : 1
     return [
-      ...zoned.map((finish): Share => ({ finish, surface, m2: zoneOf(finish), how: 'the floor of its zone' })),
+      ...zoned.map((finish): Share => ({
+        finish,
+        surface,
+        m2: (zoneOf(finish) ?? 0) * seen,
+        how: `the floor of its zone${seenWords(seen)}`,
+      })),
       ...loose.map((finish): Share => ({ finish, surface, m2: null, how: '' })),
       ...general.map((finish): Share => {
         const isRest = general.length === 1 || (unjudged.length === 1 && unjudged[0] === finish)
         const taken =
-          general.length === 1 ? loose.reduce((total, row) => total + (row.visibleM2 ?? 0), 0) : judged(finish)
+          rugs + (general.length === 1 ? loose.reduce((sum, row) => sum + (row.visibleM2 ?? 0), 0) : judged(finish))
         return {
           finish,
           surface,
-          m2: isRest ? whole - given - taken : null,
-          how:
+          m2: isRest ? (whole - given - taken) * seen : null,
+          how: `${
             given + taken > 0 || general.length > 1
-              ? `the ${surface}, less what other finishes have`
-              : (wholeWords[surface] ?? ''),
+              ? `the ${surface}, less ${rugs > 0 ? 'the rugs and ' : ''}what other finishes have`
+              : (wholeWords[surface] ?? '')
+          }${seenWords(seen)}`,
         }
       }),
     ]
   })
+}
+
+/** What rugs cover that stand in their place, where nobody judged them by eye as a finish that lies on the floor. */
+function rugsIn(roomId: string, loose: readonly LaidFinish[], { pieces }: Whereabouts): number {
+  const judged = new Set(loose.filter(({ visibleM2 }) => visibleM2 !== null).map(({ pieceId }) => pieceId))
+  return [...pieces]
+    .filter(([id, stands]) => stands.flat && stands.roomId === roomId && !judged.has(id))
+    .reduce((sum, [, { m2 }]) => sum + m2, 0)
 }
 
 function wholeOf(areas: RoomAreas, surface: 'ceiling' | 'floor' | 'trim' | 'door'): number | null {

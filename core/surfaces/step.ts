@@ -1,5 +1,6 @@
 import type { MakeoverKind } from '../makeover/kinds.ts'
 import { part, type Given, type Step } from '../steps/step.ts'
+import { type Whereabouts } from '../makeover/whereabouts.ts'
 import type { Room, Surveyed } from '../survey/index.ts'
 import { catalogue } from './catalogue.ts'
 import { finishAreas, type FinishArea, type Measured } from './finish-areas.ts'
@@ -48,12 +49,16 @@ export const step = {
     }),
     part({
       name: 'lying',
-      reads: { figures: ['finish', 'treatment', 'treatedPart'], parts: ['rooms', 'survey'] },
+      reads: { figures: ['finish', 'treatment', 'treatedPart'], parts: ['rooms', 'survey', 'whereabouts'] },
       reckon: ({
         makeover,
         parts,
-      }: Given<{ rooms: readonly Room[]; survey: Surveyed }>): ReadonlyMap<string, FinishArea> =>
-        finishAreas(makeover, measuredRooms(parts.rooms, parts.survey)),
+      }: Given<{
+        rooms: readonly Room[]
+        survey: Surveyed
+        whereabouts: Whereabouts
+      }>): ReadonlyMap<string, FinishArea> =>
+        finishAreas(makeover, measuredRooms(parts.rooms, parts.survey), parts.whereabouts),
     }),
   ],
   remarks: part({

@@ -10,6 +10,7 @@ import {
   passageKinds,
   swings,
 } from '../makeover/choices.ts'
+import { wallStuffs } from '../makeover/room-choices.ts'
 import { choice, date, distance, flag, label, line, maybeLab, real, reference, row, size } from '../makeover/fields.ts'
 
 export const surveyKinds = {
@@ -44,6 +45,7 @@ export const surveyKinds = {
     bows: choice(bowings),
     /** The height of the ceiling at its first corner, where corners differ. */
     heightMm: size(),
+    madeOf: choice(wallStuffs),
   }),
   /** A part of the ceiling that comes down towards a wall: low at the wall, and up to full height so far from it. */
   slope: row('slope of the ceiling', { wallId: reference('wall'), lowMm: distance(20_000), runMm: real(1, 100_000) }),

@@ -141,6 +141,7 @@ export const walls = pgTable(
     curveMm: doublePrecision('curve_mm'),
     bows: text('bows').notNull(),
     heightMm: doublePrecision('height_mm'),
+    madeOf: text('made_of').notNull(),
   },
   (t) => keysOf('wall', 'walls', t, tableOf),
 )
@@ -426,6 +427,16 @@ export const needs = pgTable(
     struckReason: text('struck_reason').notNull(),
   },
   (t) => keysOf('need', 'needs', t, tableOf),
+)
+
+export const residents = pgTable(
+  'residents',
+  {
+    ...own(),
+    name: text('name').notNull(),
+    eyeMm: doublePrecision('eye_mm'),
+  },
+  (t) => keysOf('resident', 'residents', t, tableOf),
 )
 
 export const rulings = pgTable(
@@ -906,6 +917,83 @@ export const openStates = pgTable(
   (t) => keysOf('openState', 'open_states', t, tableOf),
 )
 
+export const hangings = pgTable(
+  'hangings',
+  {
+    ...own(),
+    pieceId: uuid('piece_id').notNull(),
+    number: integer('number').notNull(),
+    wallId: uuid('wall_id').notNull(),
+    alongMm: doublePrecision('along_mm').notNull(),
+    centreMm: doublePrecision('centre_mm').notNull(),
+    why: text('why').notNull(),
+    groupName: text('group_name').notNull(),
+  },
+  (t) => keysOf('hanging', 'hangings', t, tableOf),
+)
+
+export const fixings = pgTable(
+  'fixings',
+  {
+    ...own(),
+    pieceId: uuid('piece_id').notNull(),
+    method: text('method').notNull(),
+    hooks: integer('hooks').notNull(),
+    dropMm: doublePrecision('drop_mm'),
+    spreadMm: doublePrecision('spread_mm'),
+    stripKg: doublePrecision('strip_kg'),
+  },
+  (t) => keysOf('fixing', 'fixings', t, tableOf),
+)
+
+export const lamps = pgTable(
+  'lamps',
+  {
+    ...own(),
+    candidateId: uuid('candidate_id').notNull(),
+    lumens: doublePrecision('lumens').notNull(),
+    kelvin: doublePrecision('kelvin'),
+    spread: text('spread').notNull(),
+    beamDeg: doublePrecision('beam_deg'),
+    sourceMm: doublePrecision('source_mm'),
+    dims: boolean('dims').notNull(),
+    water: integer('water'),
+  },
+  (t) => keysOf('lamp', 'lamps', t, tableOf),
+)
+
+export const shelvings = pgTable(
+  'shelvings',
+  {
+    ...own(),
+    pieceId: uuid('piece_id').notNull(),
+    heights: text('heights').notNull(),
+  },
+  (t) => keysOf('shelving', 'shelvings', t, tableOf),
+)
+
+export const showpieces = pgTable(
+  'showpieces',
+  {
+    ...own(),
+    pieceId: uuid('piece_id').notNull(),
+    board: integer('board').notNull(),
+    alongMm: doublePrecision('along_mm').notNull(),
+    name: text('name').notNull(),
+    what: text('what').notNull(),
+    widthMm: doublePrecision('width_mm').notNull(),
+    heightMm: doublePrecision('height_mm').notNull(),
+    depthMm: doublePrecision('depth_mm'),
+    madeOf: text('made_of'),
+    labL: doublePrecision('lab_l'),
+    labA: doublePrecision('lab_a'),
+    labB: doublePrecision('lab_b'),
+    heavy: boolean('heavy').notNull(),
+    leads: boolean('leads').notNull(),
+  },
+  (t) => keysOf('showpiece', 'showpieces', t, tableOf),
+)
+
 export const rugSizes = pgTable(
   'rug_sizes',
   {
@@ -1090,6 +1178,7 @@ export const makeoverTables = {
   attachment: attachments,
   acceptance: acceptances,
   need: needs,
+  resident: residents,
   ruling: rulings,
   school: schools,
   constraint: constraints,
@@ -1123,6 +1212,11 @@ export const makeoverTables = {
   standing: standings,
   footprint: footprints,
   openState: openStates,
+  hanging: hangings,
+  fixing: fixings,
+  lamp: lamps,
+  shelving: shelvings,
+  showpiece: showpieces,
   rugSize: rugSizes,
   credit: credits,
   placing: placings,

@@ -16,6 +16,15 @@ export function placementRoutes(
   open: (request: Request) => Promise<Open>,
   send: Send,
 ): void {
+  routes.get('/makeovers/:id/rooms/:room/hooks.pdf', async (request, response) => {
+    const { makeover, studio, studioName, today } = await open(request)
+    const { room: roomId } = request.params
+    if (typeof roomId !== 'string' || !makeover.rows.room[roomId]) throw notFound()
+    const paper: PaperSize = request.query.paper === 'letter' ? 'letter' : 'a4'
+    const asked = { makeover, studio, roomId, paper, foot: `${studioName} · ${today}` }
+    const bytes = await heavy.run(studio.id, 'hanging', { told: [asked] })
+    send(response, 'application/pdf', `${makeover.rows.room[roomId].name} hooks.pdf`, bytes)
+  })
   routes.get('/makeovers/:id/rooms/:room/placement.:ending', async (request, response) => {
     const { makeover, studio, studioName, today } = await open(request)
     const { room: roomId, ending } = request.params

@@ -15,15 +15,32 @@ import { makeover, person, serve, type Served, type Speaker } from '../testing/s
 let served: Served
 let who: Speaker
 let base: string
+let hooks: string
+let rooms: string
 beforeAll(async () => {
   served = await serve(inject('postgres'))
   who = await person(served)
   const world = await makeover(who)
   const { rows } = (await who.open(world.ids.makeover)).makeover
   const [room, piece, candidate, layout, second] = [uuidv7(), uuidv7(), uuidv7(), uuidv7(), uuidv7()]
+  const print = uuidv7()
+  const surveyed = surveyRows(room, { walls: rectangle(5000, 4000), survey: { heightMm: 2500 } }, uuidv7)
   const answer = await who.change(world.ids.makeover, [
     add('room', room, { uses: '', name: 'Parlour' }),
-    ...surveyRows(room, { walls: rectangle(5000, 4000), survey: { heightMm: 2500 } }, uuidv7).operations,
+    ...surveyed.operations,
+    add(
+      'piece',
+      print,
+      pieceOf(room, Object.keys(rows.category)[0] ?? '', { name: 'Print', thing: 'work', widthMm: 700, heightMm: 500 }),
+    ),
+    add('hanging', uuidv7(), {
+      ...blank.hanging,
+      pieceId: print,
+      wallId: surveyed.wallIds[0] ?? '',
+      alongMm: 3000,
+      centreMm: 1500,
+    }),
+    add('fixing', uuidv7(), { ...blank.fixing, pieceId: print, method: 'screw', hooks: 2, dropMm: 60, spreadMm: 400 }),
     add('piece', piece, pieceOf(room, Object.keys(rows.category)[0] ?? '', { name: 'Chest', thing: 'storage' })),
     add(
       'candidate',
@@ -52,7 +69,9 @@ beforeAll(async () => {
     }),
   ])
   expect(answer.status, JSON.stringify(answer.body)).toBe(200)
-  base = `/makeovers/${world.ids.makeover}/rooms/${room}/placement`
+  rooms = `/makeovers/${world.ids.makeover}/rooms`
+  base = `${rooms}/${room}/placement`
+  hooks = `${rooms}/${room}/hooks.pdf`
   secondLayout = second
 })
 let secondLayout = ''
@@ -93,6 +112,23 @@ it('PDF has the plan, how far the thing is from two walls, and how it is carried
   expect(texts).toMatch(/0 mm from Wall A/)
   expect(texts).toMatch(/400 mm from Wall D/)
   expect(texts).toMatch(/Back door: as it stands/)
+})
+it('the list of hooks has their distances, and each work has them at full size', async () => {
+  const file = join(mkdtempSync(join(tmpdir(), 'bonitas-hung-')), 'hooks.pdf')
+  writeFileSync(file, (await who.fetch(hooks)).body as Buffer)
+  const texts = spawnSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' }).stdout.replaceAll('\u00a0', ' ')
+  // 1500 and half of 500 less the wire of 60; the left one 2800 from its corner, the right one 5000 − 3200
+  expect(texts).toMatch(/1690 mm from the floor, 2200 mm from the right corner, by screw/)
+  expect(texts).toMatch(/1690 mm from the floor, 1800 mm from the right corner, by screw/)
+  // two hooks 400 apart and 40 beside them are 480: three pages of 190 that share 10
+  expect(texts).toMatch(/page 3 of 3/)
+  expect(texts).toMatch(/1 : 1/)
+  // a cross stands where it should on its page, in points: 10 and 40 mm from the left edge of the paper
+  const boxes = spawnSync('pdftotext', ['-bbox', '-f', '2', '-l', '2', file, '-'], { encoding: 'utf8' }).stdout
+  const x = Number(/xMin="([\d.]+)"[^>]*>1690/.exec(boxes)?.[1])
+  // its height is written 3 mm to the right of it
+  expect((x * 25.4) / 72).toBeCloseTo(10 + 40 + 3, 0)
+  expect((await who.fetch(`${rooms}/${uuidv7()}/hooks.pdf`)).status).toBe(404)
 })
 it('another room, layout or ending is not found', async () => {
   expect((await who.fetch(`${base}.png`)).status).toBe(404)

@@ -4,6 +4,7 @@ import type { Damaged, writeParcel, writeZip } from '#core/parcel/index.ts'
 import type { briefPdf } from '../documents/brief-pdf.ts'
 import type { asWorkbook } from '../documents/sheets.ts'
 import type { statementPdf } from '../documents/statement-pdf.ts'
+import type { hangingPaper } from '../documents/hanging-paper.ts'
 import type { placementPaper } from '../documents/placement-paper.ts'
 import type { surfacesPaper } from '../documents/surfaces-paper.ts'
 import type { surveyPaper } from '../documents/survey-paper.ts'
@@ -23,6 +24,8 @@ const jobs = {
     (await import('../documents/survey-paper.ts')).surveyPaper(...told),
   placement: async ({ told }: { told: Parameters<typeof placementPaper> }) =>
     (await import('../documents/placement-paper.ts')).placementPaper(...told),
+  hanging: async ({ told }: { told: Parameters<typeof hangingPaper> }) =>
+    (await import('../documents/hanging-paper.ts')).hangingPaper(...told),
   surfaces: async ({ told }: { told: Parameters<typeof surfacesPaper> }) =>
     (await import('../documents/surfaces-paper.ts')).surfacesPaper(...told),
   parcel: async ({ told }: { told: Parameters<typeof writeParcel> }) =>

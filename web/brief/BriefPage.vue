@@ -22,6 +22,7 @@ import ConstraintsSection from './ConstraintsSection.vue'
 import HeadDialog from './HeadDialog.vue'
 import TemplateDialog from './TemplateDialog.vue'
 import NeedsSection from './NeedsSection.vue'
+import HouseholdSection from './HouseholdSection.vue'
 import KeepersSection from './KeepersSection.vue'
 import PracticeSection from './PracticeSection.vue'
 import QuestionsSection from './QuestionsSection.vue'
@@ -59,6 +60,7 @@ const parts = [
   ['needs', 'Needs'],
   ['budget', 'Budget'],
   ['asis', 'As it is'],
+  ['household', 'Who lives there'],
   ['stays', 'What stays'],
   ['forbidden', 'What may not be'],
   ['ways', 'Ways'],
@@ -104,6 +106,7 @@ useKeys([
         </div>
       </div>
     </section>
+    <HouseholdSection />
     <KeepersSection />
     <ConstraintsSection />
     <WaysSection />

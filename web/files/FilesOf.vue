@@ -158,6 +158,11 @@ function pick(row: Row<'attachment'>): void {
   max-height: 130px;
   border: 1px solid var(--rule);
 }
+.files a {
+  display: block;
+  min-width: 60px;
+  min-height: 28px;
+}
 .files li {
   display: flex;
   flex-wrap: wrap;

@@ -110,7 +110,7 @@ const lab = (chip: Chip): string => {
         </label>
       </div>
     </div>
-    <DifferencePreview v-if="preview" :preview="preview" />
+    <DifferencePreview v-if="cures.length > 0" :preview="preview" />
   </FormDialog>
 </template>
 

@@ -146,7 +146,7 @@ const areaLabel = computed(
     </div>
     <div>
       <dt>Appears</dt>
-      <dd>{{ (places.get(finish.id) ?? []).map(nameOf).join(', ') }}</dd>
+      <dd>{{ [...new Set((places.get(finish.id) ?? []).map(nameOf))].join(', ') }}</dd>
     </div>
     <div v-if="finish.fate">
       <dt>There already</dt>

@@ -1,4 +1,5 @@
 import { computed, type ComputedRef } from 'vue'
+import { nowhere } from '#core/makeover/whereabouts.ts'
 import { placesOf, type Place } from '#core/palette/index.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
 import { roomsOf } from '#core/survey/index.ts'
@@ -11,6 +12,12 @@ export function usePlaces(ids: () => readonly string[]): ComputedRef<ReadonlyMap
     if (!makeover.opened) return new Map()
     const rules = makeover.reckoning?.practice.rules ?? effectiveRules()
     const rooms = roomsOf(makeover.opened.makeover, rules)
-    return placesOf(makeover.opened.makeover, ids(), new Map(rooms.map((room) => [room.id, room])), rules)
+    const stands = makeover.reckoning?.whereabouts ?? nowhere
+    return placesOf(
+      makeover.opened.makeover,
+      ids(),
+      { rooms: new Map(rooms.map((room) => [room.id, room])), stands },
+      rules,
+    )
   })
 }

@@ -1,17 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Preview } from '#core/reckoning/preview.ts'
+import type { Reckoning } from '#core/reckoning/reckon.ts'
 import MoneyAmount from './MoneyAmount.vue'
 import RemarkMark from './RemarkMark.vue'
 import { useMakeover } from '../stores/makeover.ts'
 
 /** What a change would do, before it is made: the sums now and after, and the remarks that would come and go. */
-const { preview } = defineProps<{ preview: Preview }>()
+const { preview } = defineProps<{ preview: Preview | null }>()
 const makeover = useMakeover()
 const lines = computed(() => {
   const before = makeover.reckoning?.money.total
-  const after = preview.after.money.total
-  if (!before) return []
+  const after = preview?.after.money.total
+  if (!before || !after) return []
   return (
     [
       ['Paid', 'paid'],
@@ -28,17 +29,17 @@ const lines = computed(() => {
 /** What it does besides money: dates, needs, ties and clashes. */
 const besides = computed(() => {
   const before = makeover.reckoning
-  const { after } = preview
-  if (!before) return []
+  const after = preview?.after
+  if (!before || !after) return []
   const days = (count: number | null): string =>
     count === null ? 'nothing awaited' : count < 0 ? `${-count} days late` : `${count} days`
-  const covered = (reckoning: typeof after): string =>
+  const covered = (reckoning: Reckoning): string =>
     `${reckoning.needs.filter((need) => need.covered).length} of ${reckoning.needs.length}`
-  const tied = (reckoning: typeof after): string =>
+  const tied = (reckoning: Reckoning): string =>
     String(reckoning.palette.ties.reduce((total, tie) => total + tie.tied, 0))
-  const shares = (reckoning: typeof after): string =>
+  const shares = (reckoning: Reckoning): string =>
     reckoning.palette.balance.roles.map((role) => role.share.toFixed(0)).join(' : ')
-  const clashes = (reckoning: typeof after): string =>
+  const clashes = (reckoning: Reckoning): string =>
     String(reckoning.palette.clashes.length + reckoning.palette.ties.reduce((total, tie) => total + tie.clashes, 0))
   return [
     { name: 'Slack', before: days(before.slackDays), after: days(after.slackDays) },
@@ -79,19 +80,22 @@ const besides = computed(() => {
         </tr>
       </tbody>
     </table>
-    <p v-for="remark in preview.newRemarks" :key="remark.key">
+    <p v-if="!preview" class="quiet">Being reckoned …</p>
+    <p v-for="remark in preview?.newRemarks" :key="remark.key">
       <RemarkMark :weight="remark.weight" /> {{ remark.title }}
     </p>
-    <p v-for="remark in preview.curedRemarks" :key="remark.key" class="quiet">
+    <p v-for="remark in preview?.curedRemarks" :key="remark.key" class="quiet">
       <s>{{ remark.title }}</s>
     </p>
   </section>
 </template>
 
 <style>
+/* the room it will take is kept free before it is there: what is below it, the button too, does not move under the hand */
 .difference {
   font-size: 13px;
   margin-top: 4px;
+  min-height: 150px;
 }
 .difference th,
 .difference td {

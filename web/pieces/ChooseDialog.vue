@@ -66,6 +66,6 @@ async function save(): Promise<void> {
       :rows="2"
       hint="May stay empty. The others stay on record as fall-backs"
     />
-    <DifferencePreview v-if="difference" :preview="difference" />
+    <DifferencePreview :preview="difference" />
   </FormDialog>
 </template>

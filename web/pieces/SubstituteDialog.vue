@@ -120,7 +120,7 @@ async function save(): Promise<void> {
       />
       <FieldText :field="form.fields.madeOn" label="On" />
     </div>
-    <DifferencePreview v-if="difference" :preview="difference" />
+    <DifferencePreview :preview="difference" />
   </FormDialog>
 </template>
 

@@ -4,12 +4,12 @@ import { writeLength } from '#core/measure/length.ts'
 import { keyOfCheck, measuredFrom, said, type Body } from '#core/placement/index.ts'
 import RemarkMark from '../parts/RemarkMark.vue'
 import { useEntry } from '../stores/entry.ts'
+import CureLine from './CureLine.vue'
 import type { Curing } from './curing.ts'
 import type { OnThePlan } from './on-the-plan.ts'
 
 /** A thing where it stands: how far from two walls, how it opens, and what is held against it, as on a tape. */
 const { body, plan, curing } = defineProps<{ body: Body; plan: OnThePlan; curing: Curing }>()
-const { looking, incurable, found: cure, words } = curing
 const emit = defineEmits<{
   change: []
   footprint: []
@@ -19,7 +19,6 @@ const emit = defineEmits<{
 }>()
 const entry = useEntry()
 const length = (mm: number): string => writeLength(Math.round(mm), entry.value.units)
-const reach = computed(() => length(plan.rules.value['cure.reach']))
 const row = computed(() => plan.rowOf(body.id))
 const distances = computed(() => (plan.setting.value ? measuredFrom(plan.setting.value, body) : []))
 const names = computed(() => new Map(plan.bodies.value.map(({ id, name }) => [id, name])))
@@ -65,17 +64,14 @@ const found = computed(() =>
     <hr />
     <p v-for="{ check, key, weight, title, sentence } in found" :key="key">
       <RemarkMark v-if="weight !== 'well'" :weight="weight" /> <strong>{{ title }}.</strong> {{ sentence }}
-      <template v-if="weight === 'stop' || weight === 'look'">
-        <span v-if="looking === key" class="quiet" role="status">Looking for the least move …</span>
-        <span v-else-if="incurable.has(key)" class="quiet"
-          >No move of one thing or two within {{ reach }} cures it.</span
-        >
-        <span v-else-if="cure?.key === key" class="cure"
-          >Move {{ words }}: dashed on the plan. <button type="button" class="word" @click="curing.take">Move it</button
-          >{{ ' ' }} <button type="button" class="word" @click="curing.leave">Leave it</button></span
-        >
-        <button v-else type="button" class="word" @click="curing.lookAt(check)">The least move that cures it</button>
-      </template>
+      <CureLine
+        v-if="weight === 'stop' || weight === 'look'"
+        :curing="curing"
+        :wrong="key"
+        :reach-mm="plan.rules.value['cure.reach']"
+        does="cures"
+        @look="curing.lookAt(check)"
+      />
     </p>
   </template>
   <div class="tag-actions">

@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { bodiesIn, type RugTried, type Waiting } from '#core/placement/index.ts'
 import { useKeys } from '../frame/keys.ts'
 import FilterChoice from '../parts/FilterChoice.vue'
+import { arrowStep } from '../parts/grip.ts'
 import RowDialog from '../parts/RowDialog.vue'
 import StepRemarks from '../remarks/StepRemarks.vue'
 import { useEntry } from '../stores/entry.ts'
@@ -20,8 +21,10 @@ import { useOpenedForm } from './opened-form.ts'
 import PlacementFiles from './PlacementFiles.vue'
 import PlaceTag from './PlaceTag.vue'
 import PlanDrawing from './PlanDrawing.vue'
+import RoomHead from './RoomHead.vue'
 import RugPanel from './RugPanel.vue'
 import SightPanel from './SightPanel.vue'
+import WaysTag from './WaysTag.vue'
 import WayInPanel from './WayInPanel.vue'
 
 const route = useRoute()
@@ -94,46 +97,22 @@ useKeys([
   { key: 'Delete', does: 'Put it back at the door', run: () => void back() },
   { key: 'Escape', does: 'Let go of it', run: () => (selectedId.value = '') },
 ])
-const arrows: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, 1],
-  ArrowDown: [0, -1],
-}
-/** A centimetre a key, ten with Shift. */
 function arrow(event: KeyboardEvent): void {
-  const way = arrows[event.key]
-  if (!way || selectedId.value === '') return
+  const step = arrowStep(event)
+  if (!step || selectedId.value === '') return
   event.preventDefault()
-  const step = event.shiftKey ? 100 : 10
-  nudge(way[0] * step, way[1] * step)
+  nudge(...step)
 }
 </script>
 
 <template>
   <div class="placement">
-    <div class="page-head">
-      <h1>Placement</h1>
-      <template v-if="rooms.length > 1"
-        ><button
-          v-for="known in rooms"
-          :key="known.id"
-          type="button"
-          class="word"
-          :class="{ here: known.id === room?.id }"
-          :aria-pressed="known.id === room?.id"
-          @click="router.replace({ query: { room: known.id } })"
-        >
-          {{ known.name }}
-        </button></template
+    <RoomHead title="Placement" :rooms="rooms" :room="room">
+      <template v-if="room">{{ standing.length }} of {{ standing.length + waiting.length }} in their place</template>
+      <template #end
+        ><button type="button" class="word" @click="openForm('layout', null)">Another layout</button></template
       >
-      <span v-if="room" class="quiet"
-        >{{ standing.length }} of {{ standing.length + waiting.length }} in their place</span
-      >
-      <span class="end"
-        ><button type="button" class="word" @click="openForm('layout', null)">Another layout</button></span
-      >
-    </div>
+    </RoomHead>
     <StepRemarks step="placement" />
     <p v-if="!room" class="opening">
       No room is closed yet.
@@ -200,6 +179,8 @@ function arrow(event: KeyboardEvent): void {
           :setting="setting"
           ref="drawing"
           :bodies="arranging.bodies.value ?? bodies"
+          :ground="arranging.bodies.value ?? standing"
+          :held-id="arranging.bodies.value ? '' : (plan.held.value?.id ?? '')"
           :under="arranging.bodies.value ? standing : under"
           :covers="covers"
           :checks="arranging.bodies.value ? [] : checks"
@@ -255,6 +236,7 @@ function arrow(event: KeyboardEvent): void {
           Pick one at the door to carry it in. On the plan it is moved by hand, or with the arrow keys, turned with [
           and ], and every distance is held against what is wanted while it moves.
         </p>
+        <WaysTag :plan="plan" :curing="curing" />
       </section>
       <p class="caution quiet">
         Two people for what is long or heavy. Tall furniture and mirrors are fixed to the wall before anyone uses the

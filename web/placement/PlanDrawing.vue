@@ -1,27 +1,33 @@
 <script setup lang="ts">
-import { useElementSize, useEventListener } from '@vueuse/core'
-import { computed, ref, useTemplateRef, watch } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import { computed, useTemplateRef, watch } from 'vue'
 import { writeDimension, type UnitSystem } from '#core/measure/length.ts'
 import type { Body, Check, Outline, Setting, Way } from '#core/placement/index.ts'
+import { useGrip } from '../parts/grip.ts'
 import type { Cover } from './materials.ts'
+import PlanGround from './PlanGround.vue'
 
 /** The plan of a room with what stands in it, to scale: things are taken up and moved by the pointer, ways and tapes lie over it. */
-const { setting, bodies, under, covers, checks, ways, selectedId, show, units, extras, look } = defineProps<{
-  setting: Setting
-  bodies: readonly Body[]
-  /** Another layout that lies under this one. */
-  under: readonly Body[]
-  covers: ReadonlyMap<string, Cover>
-  checks: readonly Check[]
-  ways: readonly Way[]
-  selectedId: string
-  show: { readonly tape: boolean; readonly ways: boolean; readonly open: boolean }
-  units: UnitSystem
-  /** What is thought of, drawn over the floor: a rug that is tried, or where a thing would go. */
-  extras: readonly Outline[]
-  /** Where an eye is, and what it does not see. */
-  look: { readonly eye: { readonly x: number; readonly y: number }; readonly hidden: ReadonlySet<string> } | null
-}>()
+const { setting, bodies, ground, heldId, under, covers, checks, ways, selectedId, show, units, extras, look } =
+  defineProps<{
+    setting: Setting
+    bodies: readonly Body[]
+    /** The same as it all stands while nothing is moved, and what is in the hand. */
+    ground: readonly Body[]
+    heldId: string
+    /** Another layout that lies under this one. */
+    under: readonly Body[]
+    covers: ReadonlyMap<string, Cover>
+    checks: readonly Check[]
+    ways: readonly Way[]
+    selectedId: string
+    show: { readonly tape: boolean; readonly ways: boolean; readonly open: boolean }
+    units: UnitSystem
+    /** What is thought of, drawn over the floor: a rug that is tried, or where a thing would go. */
+    extras: readonly Outline[]
+    /** Where an eye is, and what it does not see. */
+    look: { readonly eye: { readonly x: number; readonly y: number }; readonly hidden: ReadonlySet<string> } | null
+  }>()
 const emit = defineEmits<{
   pick: [id: string]
   move: [id: string, by: { x: number; y: number }]
@@ -50,12 +56,21 @@ watch(scale, (value) => emit('scale', value), { immediate: true })
 const at = ({ x, y }: { x: number; y: number }): string => `${x.toFixed(1)} ${(-y).toFixed(1)}`
 const path = (points: Outline, isClosed = true): string =>
   points.length === 0 ? '' : `M${points.map(at).join('L')}${isClosed ? 'Z' : ''}`
-/** Rugs lie under what stands. */
-const drawn = computed(() =>
-  bodies.toSorted(
-    (left, right) => Number(right.thing?.flat ?? false) - Number(left.thing?.flat ?? false) || left.top - right.top,
-  ),
+/** As text: the ground is drawn anew only where something else is wrong. */
+const wrongIds = computed(() =>
+  [...wrong.value]
+    .flatMap(([id, weight]) => (weight === 'stop' ? [id] : []))
+    .toSorted()
+    .join(' '),
 )
+const held = computed(() => bodies.find(({ id }) => id === heldId) ?? null)
+/** What is carried in is a thing of the plan already, though it lies nowhere yet. */
+const still = computed(() => (held.value && !ground.some(({ id }) => id === heldId) ? [...ground, held.value] : ground))
+const sheet = computed(() => {
+  const { left, right, low, high } = bounds.value
+  const [wide, tall] = [right - left, high - low]
+  return { viewBox: `${left} ${-high} ${wide} ${tall}`, width: wide * scale.value, height: tall * scale.value }
+})
 const wrong = computed(() => {
   const found = new Map<string, string>()
   for (const { ids, weight } of checks)
@@ -108,7 +123,7 @@ const names = computed(() => {
   const px = scale.value
   const meetsPut = (place: { x: number; y: number; half: number }): boolean =>
     put.some((known) => Math.abs(known.y - place.y) < 15 && Math.abs(known.x - place.x) < known.half + place.half)
-  const ofThings = drawn.value
+  const ofThings = bodies
     .toSorted((left, right) => Number(right.id === selectedId) - Number(left.id === selectedId))
     .flatMap((body) => {
       const { x, y } = middleOf(body)
@@ -117,7 +132,7 @@ const names = computed(() => {
       // a name that is far wider than its thing would lie over its neighbours
       const xs = body.outline.map((point) => point.x)
       const isWide = place.half * 2 > (Math.max(...xs) - Math.min(...xs)) * px * 1.8
-      if ((isWide && drawn.value.length > 14 && body.id !== selectedId) || meetsPut(place)) return []
+      if ((isWide && bodies.length > 14 && body.id !== selectedId) || meetsPut(place)) return []
       put.push(place)
       return [{ id: body.id, text, x, y: place.y / px, isQuiet: false }]
     })
@@ -133,32 +148,11 @@ const names = computed(() => {
   return [...ofThings, ...ofZones]
 })
 
-const grip = ref<{ id: string; x: number; y: number } | null>(null)
-let wasMoved = false
-function take(id: string, event: PointerEvent): void {
-  if (event.button !== 0) return
-  grip.value = { id, x: event.clientX, y: event.clientY }
-  wasMoved = false
-  emit('pick', id)
-}
-useEventListener(window, 'pointermove', (event: PointerEvent) => {
-  const hand = grip.value
-  if (!hand) return
-  const [dx, dy] = [event.clientX - hand.x, event.clientY - hand.y]
-  if (!wasMoved && Math.hypot(dx, dy) < 4) return
-  wasMoved = true
-  grip.value = { id: hand.id, x: event.clientX, y: event.clientY }
-  emit('move', hand.id, { x: dx / scale.value, y: -dy / scale.value })
+const { take, letGo } = useGrip({
+  pick: (id) => emit('pick', id),
+  move: (id, dx, dy) => emit('move', id, { x: dx / scale.value, y: -dy / scale.value }),
+  put: () => emit('put'),
 })
-useEventListener(window, 'pointerup', () => {
-  if (grip.value && wasMoved) emit('put')
-  grip.value = null
-})
-/** A click on the bare floor lets go; the end of a drag is none. */
-function letGo(): void {
-  if (!wasMoved) emit('pick', '')
-  wasMoved = false
-}
 /** Where on the floor a place of the window lies. */
 function placeAt(clientX: number, clientY: number): { x: number; y: number; isOn: boolean } {
   const { left, top, right, bottom } = box.value?.querySelector('svg')?.getBoundingClientRect() ?? new DOMRect()
@@ -173,29 +167,25 @@ const short = (name: string): string => (name.length > 22 ? `${name.slice(0, 21)
 </script>
 
 <template>
-  <div ref="box" class="plan">
-    <svg
-      class="plan-sheet"
-      :viewBox="`${bounds.left} ${-bounds.high} ${bounds.right - bounds.left} ${bounds.high - bounds.low}`"
-      :width="(bounds.right - bounds.left) * scale"
-      :height="(bounds.high - bounds.low) * scale"
-      :style="{ fontSize: `${12 / scale}px` }"
-      role="group"
-      aria-label="The plan"
-      @click.self="letGo"
-    >
+  <div ref="box" class="plan plan-layers">
+    <svg class="plan-sheet plan-ground" v-bind="sheet" role="group" aria-label="The plan" @click.self="letGo">
+      <PlanGround
+        :setting="setting"
+        :bodies="still"
+        :under="under"
+        :covers="covers"
+        :wrong-ids="wrongIds"
+        :selected-id="selectedId"
+        :held-id="held?.id ?? ''"
+        :look="look"
+        :path="path"
+        @take="take"
+        @pick="emit('pick', $event)"
+        @let-go="letGo"
+      />
+    </svg>
+    <svg class="plan-sheet plan-over" v-bind="sheet" :style="{ fontSize: `${12 / scale}px` }" aria-hidden="true">
       <defs>
-        <pattern
-          v-for="cover in covers.values()"
-          :id="`cover-${cover.id}`"
-          :key="cover.id"
-          patternUnits="userSpaceOnUse"
-          width="900"
-          height="900"
-        >
-          <rect width="900" height="900" :fill="cover.hex" />
-          <image v-if="cover.tile" :href="cover.tile" width="900" height="900" preserveAspectRatio="none" />
-        </pattern>
         <clipPath id="plan-room"><path :d="path(setting.outline)" /></clipPath>
         <pattern
           id="plan-way"
@@ -207,32 +197,8 @@ const short = (name: string): string => (name.length > 22 ? `${name.slice(0, 21)
           <line x1="0" y1="0" x2="0" :y2="9 / scale" class="way-hatch" />
         </pattern>
       </defs>
-      <path :d="path(setting.outline)" class="plan-floor" @click="letGo" />
-      <template v-for="{ row, outline } in setting.room.zones" :key="row.id">
-        <g v-if="outline" class="plan-zone">
-          <path :d="path(outline)" />
-        </g>
-      </template>
-      <path v-for="body in under" :key="body.id" :d="path(body.outline)" class="plan-under" />
-      <path v-for="built in setting.built" :key="built.id" :d="path(built.outline)" class="plan-built" />
-      <g
-        v-for="body in drawn"
-        :key="body.id"
-        class="plan-thing"
-        :class="{
-          taken: body.id === selectedId,
-          stop: wrong.get(body.id) === 'stop',
-          above: body.low > 1900,
-          unseen: look?.hidden.has(body.id),
-        }"
-        tabindex="0"
-        role="button"
-        :aria-label="body.name"
-        :aria-pressed="body.id === selectedId"
-        @pointerdown="take(body.id, $event)"
-        @focus="emit('pick', body.id)"
-      >
-        <path :d="path(body.outline)" :fill="body.thing ? `url(#cover-${body.thing.piece.id})` : '#fff'" />
+      <g v-if="held" class="plan-thing taken" :class="{ stop: wrong.get(held.id) === 'stop', above: held.low > 1900 }">
+        <path :d="path(held.outline)" :fill="held.thing ? `url(#cover-${held.thing.piece.id})` : '#fff'" />
       </g>
       <path v-for="(extra, index) in extras" :key="index" :d="path(extra)" class="plan-open thought" />
       <template v-if="show.open">

@@ -29,8 +29,9 @@ const groups = computed(() => {
 })
 const at = ref(0)
 const group = computed(() => groups.value[at.value] ?? groups.value[0] ?? null)
-const isRound = (pieceId: string): boolean =>
-  ['round', 'oval'].includes(plan.things.value.get(pieceId)?.footprint?.shape ?? '')
+const shapeOf = (pieceId: string) => plan.things.value.get(pieceId)?.footprint ?? null
+const shapeWords = ({ shape }: RugSize): string =>
+  !shape || shape.shape === 'rectangle' ? '' : shape.shape === 'drawn' ? ' as drawn' : ` ${shape.shape}`
 const sizes = computed((): RugSize[] => {
   const opened = makeover.opened?.makeover
   if (!opened) return []
@@ -46,7 +47,7 @@ const sizes = computed((): RugSize[] => {
             lengthMm: row.depthMm,
             priceMinor: row.priceMinor,
             own: true,
-            round: isRound(row.pieceId),
+            shape: shapeOf(row.pieceId),
           },
         ]
       : [],
@@ -150,7 +151,7 @@ const tape = computed(() => {
               >
                 {{ length(rug.size.widthMm) }} × {{ length(rug.size.lengthMm) }}</button
               ><span class="quiet"
-                >{{ rug.size.own ? ' found' : '' }}{{ rug.size.round ? ' round' : ''
+                >{{ rug.size.own ? ' found' : '' }}{{ shapeWords(rug.size)
                 }}{{ rug.size.joined ? ' two joined' : '' }}</span
               >
             </td>

@@ -133,7 +133,8 @@ const competing = computed(() => sight.value?.things.filter(({ rank }) => rank =
         </table>
       </div>
       <p class="quiet">
-        What is seen is its size as it faces the eye, times how far it stands out from the wall or the floor. Of the
+        What is seen is its size as it faces the eye, times how far it stands out from the wall behind it or the floor
+        under it, times the height of its place: on the floor it counts {{ plan.rules.value['sight.low'] }} %. Of the
         room:
         <template v-for="(surface, index) in surfaces" :key="surface.id"
           >{{ index > 0 ? ', ' : '' }}{{ surface.name }} {{ Math.round(100 * surface.share) }} %</template

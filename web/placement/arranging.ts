@@ -38,18 +38,23 @@ export function useArranging(plan: OnThePlan) {
     if (!looked || items.value.length === 0 || tried.value) return
     problem.value = ''
     tried.value = { done: 0, all: 1 }
+    // what the worker tells on the way may come after what it found
+    let isOver = false
     try {
       found.value = await placing().arrange(
         looked,
         items.value.map((item) => ({ ...item })),
         seed++,
         entry.value.units,
-        proxy((step: Tried) => void (tried.value = step)),
+        proxy((step: Tried) => {
+          if (!isOver) tried.value = step
+        }),
       )
       at.value = 0
     } catch (error) {
       problem.value = error instanceof Error ? error.message : String(error)
     } finally {
+      isOver = true
       tried.value = null
     }
   }

@@ -3,7 +3,7 @@ import { hexFromLab } from '#core/colour/lab.ts'
 import type { Makeover } from '#core/makeover/document.ts'
 import { paletteFinishes } from '#core/makeover/laid.ts'
 import { labOf } from '#core/palette/index.ts'
-import type { Thing } from '#core/placement/index.ts'
+import type { Row } from '#core/makeover/kinds.ts'
 import { textureOf } from '../parts/textures.ts'
 
 /** What a thing is drawn in: the finish of the palette that it carries, else the colour of what was chosen. */
@@ -11,7 +11,7 @@ export type Cover = { readonly id: string; readonly hex: string; readonly tile: 
 
 export function useCovers(
   makeover: Readonly<Ref<Makeover | null>>,
-  things: Readonly<Ref<ReadonlyMap<string, Thing>>>,
+  things: Readonly<Ref<ReadonlyMap<string, { readonly piece: Row<'piece'> }>>>,
 ): Readonly<Ref<ReadonlyMap<string, Cover>>> {
   const found = shallowRef<ReadonlyMap<string, Cover>>(new Map())
   watchEffect((onCleanup) => {

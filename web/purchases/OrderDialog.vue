@@ -38,6 +38,7 @@ const {
 } = useOrderForm(() => first, open)
 const changing = ref(false)
 const spot = computed(() => form.fields.onTheSpot.text === 'yes')
+const isInSizes = (piece: Row<'piece'>): boolean => lines.value.filter((line) => line.piece.id === piece.id).length > 1
 /** What a gift card or a credit note pays is entered with the card, as a payment. */
 const overTheCounter = tenders.filter((tender) => tender !== 'gift card' && tender !== 'held credit')
 </script>
@@ -74,12 +75,14 @@ const overTheCounter = tenders.filter((tender) => tender !== 'gift card' && tend
             <FieldText
               :field="line.fields.packs"
               :label="
-                line.candidate.packSize === 1 ? 'How many' : `Packs of ${line.candidate.packSize} ${line.piece.unit}`
+                line.candidate.packSize === 1 && !isInSizes(line.piece)
+                  ? 'How many'
+                  : `Packs of ${line.candidate.packSize} ${line.piece.unit}`
               "
             />
             <FieldText
               :field="line.fields.priceMinor"
-              :label="line.candidate.packSize === 1 ? 'Price' : 'Price of a pack'"
+              :label="line.candidate.packSize === 1 && !isInSizes(line.piece) ? 'Price' : 'Price of a pack'"
               :unit="makeover.currency"
             />
             <FieldText :field="line.fields.discountPpm" label="Discount" unit="%" />
@@ -136,7 +139,7 @@ const overTheCounter = tenders.filter((tender) => tender !== 'gift card' && tend
             :options="asOptions(taxRoundings)"
           />
         </div>
-        <DifferencePreview v-if="difference" :preview="difference" />
+        <DifferencePreview :preview="difference" />
       </div>
       <aside class="landed-so-far" aria-label="Landed cost">
         <WorkingSlip v-if="typed" :working="typed.working" :currency="makeover.currency" />

@@ -235,6 +235,6 @@ async function save(): Promise<void> {
       :field="form.fields.wantedAgain"
       :label="`Still wanted: count ${purchase.packSize === 1 ? 'it' : 'them'} as to buy again`"
     />
-    <DifferencePreview v-if="difference" :preview="difference" />
+    <DifferencePreview :preview="difference" />
   </FormDialog>
 </template>

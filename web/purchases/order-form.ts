@@ -11,6 +11,7 @@ import type { PlainDate } from '#core/measure/plain-date.ts'
 import { sum, zero, type Minor } from '#core/money/minor.ts'
 import { writeMoney } from '#core/money/written.ts'
 import { workingLine, type Working } from '#core/money/working.ts'
+import { isOpenTerm } from '#core/pieces/index.ts'
 import { couponShares, landedWorking, landOrder } from '#core/purchases/index.ts'
 import type { Preview } from '#core/reckoning/preview.ts'
 import {
@@ -203,7 +204,12 @@ export function useOrderForm(first: () => Row<'piece'>, open: Ref<boolean>) {
     const { categoryId } = first()
     return breaks.value && over && categoryId ? { categoryId, by: over } : null
   })
-  const finals = computed(() => lines.value.filter((line) => line.candidate.returnDays === null))
+  /** What cannot go back, once for all its sizes; what nobody asked about yet is said below. */
+  const finals = computed(() =>
+    lines.value.filter(
+      ({ size, candidate }) => size === 0 && candidate.returnDays === null && !isOpenTerm(candidate, 'returns'),
+    ),
+  )
 
   async function save(): Promise<void> {
     const good = lines.value.map((line) => readFields(line.fields)).every((values) => values !== null)

@@ -1,8 +1,6 @@
 <script setup lang="ts">
-import { v7 as uuidv7 } from 'uuid'
 import { ref, shallowRef, watch } from 'vue'
 import type { Preview } from '#core/reckoning/preview.ts'
-import { remediesFor } from '#core/reckoning/remedies.ts'
 import type { Remark } from '#core/remarks/remark.ts'
 import type { Remedy } from '#core/remarks/remedy.ts'
 import DifferencePreview from '../parts/DifferencePreview.vue'
@@ -18,15 +16,21 @@ const picked = ref(0)
 const preview = shallowRef<Preview | null>(null)
 const problem = ref<string[]>([])
 const busy = ref(false)
+/** The remark for which cures are looked for. */
+const looking = ref('')
 
 watch(
   [open, () => makeover.reckoning],
-  ([isOpen]) => {
-    const { opened, reckoning } = makeover
-    if (!isOpen || !remark || !opened || !reckoning) return
-    remedies.value = remediesFor(remark, opened.makeover, reckoning, uuidv7)
+  async ([isOpen]) => {
+    if (!isOpen || !remark || !makeover.opened) return
+    remedies.value = []
     picked.value = 0
     problem.value = []
+    looking.value = remark.key
+    const found = await makeover.remedies(remark)
+    if (looking.value !== remark.key) return
+    remedies.value = found
+    looking.value = ''
   },
   { immediate: true },
 )
@@ -56,11 +60,12 @@ async function make(): Promise<void> {
     action="Do it"
     :busy="busy"
     :faults="problem"
-    :blocked="remedies.length === 0 ? 'Nothing is free to change' : ''"
+    :blocked="looking ? 'Looking …' : remedies.length === 0 ? 'Nothing is free to change' : ''"
     :width="560"
     @submit="make"
   >
-    <p v-if="remedies.length === 0" class="quiet">
+    <p v-if="looking" class="quiet" role="status">Looking for what cures it …</p>
+    <p v-else-if="remedies.length === 0" class="quiet">
       Nothing that is free to change would cure it: it stays as it is, or is accepted with a reason.
     </p>
     <ol v-else class="remedies">
@@ -70,7 +75,7 @@ async function make(): Promise<void> {
         </button>
       </li>
     </ol>
-    <DifferencePreview v-if="preview" :preview="preview" />
+    <DifferencePreview v-if="remedies.length > 0" :preview="preview" />
   </FormDialog>
 </template>
 

@@ -270,6 +270,7 @@ export const useMakeover = defineStore('makeover', () => {
     open,
     refresh: follow.refresh,
     preview: view.preview,
+    remedies: view.remedies,
     change,
     decide,
     letGo,

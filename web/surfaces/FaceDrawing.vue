@@ -119,7 +119,16 @@ const numbers = computed(() =>
       <path :d="joints" class="face-joints" :class="{ 'face-faint': !fine }" />
       <path v-if="fine && piles" :d="piles" class="face-pile" />
     </g>
-    <path v-for="(outline, index) in face.fixed" :key="index" class="face-fixed" :d="path(outline)" />
+    <path
+      v-for="(thing, index) in face.fixed"
+      :key="index"
+      class="face-fixed"
+      :d="path(thing.outline)"
+      :style="{
+        fill:
+          thing.treatmentId && materials.has(thing.treatmentId) ? `url(#${name}-m-${thing.treatmentId})` : undefined,
+      }"
+    />
     <path
       v-for="opening in face.openings"
       :key="opening.id"

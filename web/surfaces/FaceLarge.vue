@@ -8,12 +8,14 @@ import FaceDrawing from './FaceDrawing.vue'
 import type { Drawn, Material } from './materials.ts'
 
 /** The face that is worked on, large. What is in hand and begins somewhere is dragged, or moved with the arrow keys. */
-const { face, materials, shapes, inHand, units } = defineProps<{
+const { face, materials, shapes, inHand, units, seen } = defineProps<{
   face: Face
   materials: ReadonlyMap<string, Material>
   shapes: readonly Drawn[]
   inHand: TakeOff | null
   units: UnitSystem
+  /** The share of it that is seen past what stands in the room. */
+  seen: number
 }>()
 const emit = defineEmits<{ pick: [treatmentId: string]; move: [by: { along: number; up: number }]; put: [] }>()
 const box = useTemplateRef<HTMLElement>('box')
@@ -89,6 +91,7 @@ function arrow(event: KeyboardEvent): void {
     <figcaption>
       <strong>{{ face.name }}</strong>
       {{ writeLength(Math.round(face.width), units) }} × {{ writeLength(Math.round(face.height), units) }}
+      <span v-if="seen < 0.995" class="quiet">· {{ Math.round(100 * seen) }} % seen past what stands there</span>
       <span v-if="movable" class="quiet">· drag it, or use the arrow keys, to move where it begins</span>
     </figcaption>
   </figure>

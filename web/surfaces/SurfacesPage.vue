@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { edit } from '#core/makeover/change.ts'
 import { paletteFinishes } from '#core/makeover/laid.ts'
+import { flatId, nowhere } from '#core/makeover/whereabouts.ts'
 import { insteadOperations, lineOperations, planOrigin, type TakeOff } from '#core/surfaces/index.ts'
 import { useKeys } from '../frame/keys.ts'
 import RowDialog from '../parts/RowDialog.vue'
@@ -68,6 +69,13 @@ const shapes = computed(() => {
 const picture = computed(() => pictured.value.find(({ treatment }) => treatment.id === treatmentId.value) ?? null)
 const bars = computed(() => (picture.value?.reckoned?.ok ? picture.value.reckoned.bars : []))
 
+/** How much of the face is seen past what stands in the room. */
+const seen = computed(() => {
+  const [id, roomId] = [face.value?.id, here.value?.room.id]
+  const { surfaces } = makeover.reckoning?.whereabouts ?? nowhere
+  if (!id || !roomId) return 1
+  return surfaces.get(id === 'floor' || id === 'ceiling' ? flatId(roomId, id) : id) ?? 1
+})
 /** What is taken in hand is looked at where it lies. */
 function pick(id: string): void {
   treatmentId.value = id
@@ -204,6 +212,7 @@ useKeys([
           :shapes="shapes.get(face.id) ?? []"
           :in-hand="picture"
           :units="entry.units"
+          :seen="seen"
           @pick="pick"
           @move="move"
           @put="put"

@@ -1,6 +1,7 @@
 /** The small forms of the survey. */
 import { edit } from '#core/makeover/change.ts'
 import { activities, bowings, corners, curves, passageKinds, roomUses } from '#core/makeover/choices.ts'
+import { wallStuffs } from '#core/makeover/room-choices.ts'
 import { rowsOf, type Makeover } from '#core/makeover/document.ts'
 import { nameOfWall, takeOutWall, wallsOf } from '#core/survey/index.ts'
 import {
@@ -87,6 +88,7 @@ export function wallForm(setting: Setting, at: number) {
       curveMm: maybeLengthField(entry, row?.curveMm ?? null),
       bows: choiceField(bowings, row?.bows ?? 'out'),
       heightMm: maybeLengthField(entry, row?.heightMm ?? null),
+      madeOf: choiceField(wallStuffs, row?.madeOf ?? 'not said'),
     }),
     layout: [
       [
@@ -128,6 +130,7 @@ export function wallForm(setting: Setting, at: number) {
           unit: entry.unit,
           hint: 'only where corners differ',
         },
+        { key: 'madeOf', label: 'It is made of', as: 'choice', options: asOptions(wallStuffs) },
       ],
     ],
     toRow: (read, row) => ({

@@ -1,15 +1,24 @@
 /** Arranges a room, and looks for what cures, away from the main thread. */
 import { expose } from 'comlink'
 import type { Makeover } from '#core/makeover/document.ts'
+import type { Practice } from '#core/makeover/practice.ts'
 import type { UnitSystem } from '#core/measure/length.ts'
 import {
   arrange,
+  arrangeShelf,
   bodiesIn,
   cureOf,
   floorOf,
+  hangablesOf,
+  hungIn,
+  layoutOf,
+  lightingOf,
   reasonsOf,
+  shelvesIn,
   thingsOf,
+  type Arranged,
   type Body,
+  type LightMap,
   type Moved,
   type Standing,
   type Tried,
@@ -24,6 +33,7 @@ export type Scene = {
   readonly roomId: string
   readonly layoutId: string | null
 }
+export type InTheDark = { readonly makeover: Makeover; readonly practice: Practice; readonly roomId: string }
 /** One thing of a piece. */
 export type Numbered = { readonly pieceId: string; readonly number: number }
 export type Found = {
@@ -86,6 +96,36 @@ const worker = {
   },
   stop(): void {
     isStopped = true
+  },
+  /** An order of the things of a shelf with less against it; told to stop, the best so far. */
+  async compose(
+    makeover: Makeover,
+    rules: Rules,
+    pieceId: string,
+    seed: number,
+    tell: (done: number) => void,
+  ): Promise<Arranged | null> {
+    isStopped = false
+    const roomId = makeover.rows.piece[pieceId]?.roomId ?? ''
+    const shelf = shelvesIn(makeover, roomId).find(({ piece }) => piece.id === pieceId)
+    if (!shelf) return null
+    const run = arrangeShelf(shelf, rules, seed)
+    let step = run.next()
+    while (!step.done) {
+      tell(step.value.done)
+      await breath()
+      step = run.next(isStopped)
+    }
+    return step.value
+  },
+  /** The light of a room on a fine grid. */
+  light({ makeover, practice, roomId }: InTheDark, stepMm: number): LightMap | null {
+    const room = roomsOf(makeover, practice.rules).find(({ id }) => id === roomId)
+    const layout = room && layoutOf(makeover, room.id)
+    if (!room) return null
+    const bodies = layout ? bodiesIn(makeover, layout.id, thingsOf(makeover, practice.rules)) : []
+    const works = hungIn(makeover, room, hangablesOf(makeover))
+    return lightingOf({ makeover, room, bodies, works, ways: [], practice }, stepMm)?.map ?? null
   },
   /** The least moves of one thing or two that cure what is wrong; null where none do. */
   cure(scene: Scene, ids: readonly string[], key: string, free: readonly string[]): readonly Moved[] | null {

@@ -1,5 +1,6 @@
 /** Holds the open makeover and reckons it away from the main thread. */
 import { expose } from 'comlink'
+import { v7 as uuidv7 } from 'uuid'
 import { Reckoner } from '#core/reckoning/reckoner.ts'
 
-expose(new Reckoner())
+expose(new Reckoner(uuidv7))

@@ -65,7 +65,7 @@ export function carpetReckoned(
             line(
               'The other way',
               writeArea(best.m2, units),
-              `${best.seams === 0 ? 'no seam' : `${best.seams} seams`}, from a roll of ${length(best.roll.widthMm)}: it costs less`,
+              `${best.seams === 0 ? 'no seam' : best.seams === 1 ? 'a seam' : `${best.seams} seams`}, from a roll of ${length(best.roll.widthMm)}: it costs less`,
             ),
           ]
         : []),

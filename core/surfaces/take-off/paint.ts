@@ -238,7 +238,14 @@ export function paintReckoned(
               treatment.under === 'as proposed' ? `one coat: ${ground.because}` : 'one coat, as was decided',
             ),
           ],
-    says: coats.length > 1 ? [{ code: 'primer', text: `${finish.name} may want a third coat: ${because}.` }] : [],
+    says: [
+      ...(coats.length > 1
+        ? [{ code: 'primer' as const, text: `${finish.name} may want a third coat: ${because}.` }]
+        : []),
+      ...(liesOf(finish, treatment.id).some(({ surface }) => surface === 'radiator')
+        ? [{ code: 'heat' as const, text: 'A radiator is painted cold, in a paint that bears its heat.' }]
+        : []),
+    ],
   }
 }
 export const inCoats = (count: number): string =>

@@ -79,7 +79,7 @@ export type Reckoned = {
   readonly says: readonly Saying[]
 }
 export type Saying = {
-  readonly code: 'sliver' | 'cuts' | 'seam' | 'joint' | 'primer' | 'short' | 'phase' | 'closing'
+  readonly code: 'sliver' | 'cuts' | 'seam' | 'joint' | 'primer' | 'short' | 'phase' | 'closing' | 'heat'
   readonly text: string
   /** Where the tiles would rather begin. */
   readonly shift?: { readonly startMm: number; readonly upMm: number }

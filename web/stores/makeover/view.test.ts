@@ -13,7 +13,7 @@ if (!room) throw new Error('a makeover begins with a room')
 
 /** A reckoner that answers late and takes copies, as one in a worker does; it tells what it was sent. */
 function far() {
-  const near = new Reckoner()
+  const near = new Reckoner(() => '')
   const sent: string[] = []
   const later = <T>(name: string, answer: () => T): Promise<T> => {
     sent.push(name)
@@ -33,6 +33,7 @@ function far() {
       later(`lay ${Object.keys(tables).join(' ')}`, () => near.lay(structuredClone(tables), today)),
     take: (operations, id) => later('take', () => near.take(operations, id)),
     preview: (operations) => later('preview', () => near.preview(operations)),
+    remedies: (remark) => later('remedies', () => near.remedies(remark)),
   }
   return { reckoner, sent }
 }

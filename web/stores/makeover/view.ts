@@ -1,9 +1,11 @@
-import { shallowRef } from 'vue'
+import { shallowRef, toRaw } from 'vue'
 import { apply, type ChangeSet, type Documents, type Fault, type Operation } from '#core/makeover/change.ts'
 import type { Makeover, Studio } from '#core/makeover/document.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import type { Preview } from '#core/reckoning/preview.ts'
 import type { Reckoning } from '#core/reckoning/reckon.ts'
+import type { Remark } from '#core/remarks/remark.ts'
+import type { Remedy } from '#core/remarks/remedy.ts'
 import { tablesApart, type Reckoner } from '#core/reckoning/reckoner.ts'
 
 /** A makeover and its studio as of a day. */
@@ -70,6 +72,10 @@ export function createView(reckoner: () => FarReckoner) {
   const preview = (operations: readonly Operation[]): Promise<Preview> =>
     inTurn(() => reckoner().preview(structuredClone(operations)))
 
+  /** What would cure a remark. */
+  const remedies = (remark: Remark): Promise<readonly Remedy[]> =>
+    inTurn(() => reckoner().remedies(structuredClone(toRaw(remark))))
+
   /** Nothing is shown until something is laid. */
   function clear(): void {
     era++
@@ -79,6 +85,6 @@ export function createView(reckoner: () => FarReckoner) {
   /** Waits until what is under way is shown. */
   const settled = (): Promise<void> => last.then(() => undefined).catch(() => undefined)
 
-  return { opened, reckoning, lay, take, preview, clear, settled }
+  return { opened, reckoning, lay, take, preview, remedies, clear, settled }
 }
 export type View = ReturnType<typeof createView>

@@ -1,0 +1,5 @@
+export { lampRowsOf, lampsIn, type Lamp } from './lamps.ts'
+export { floorM2, lightMap, type LightMap } from './map.ts'
+export { lightingOf, planeMm, type Lighting, type Scene } from './reckoned.ts'
+export { type Spot } from './spots.ts'
+export { saidOfLight, writeLux } from './words.ts'

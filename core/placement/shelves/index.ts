@@ -1,0 +1,5 @@
+export { arrangeShelf, reasonsOfShelf, type Arranged } from './arrange.ts'
+export { labOf as labOfShown, shelfChecks, type ShelfCheck } from './checks.ts'
+export { paletteOf } from './reckoned.ts'
+export { canBear, readBoards, shelfOf, shelvesIn, type Shelf, type Shown } from './shelf.ts'
+export { saidOfShelf } from './words.ts'
