@@ -4,7 +4,7 @@ import { converter } from 'culori'
 import sharp from 'sharp'
 import { deltaE } from '#core/colour/difference.ts'
 import { labFromHex, type Lab } from '#core/colour/lab.ts'
-import { begin, choose, clean, dialog, makeStudio, openMakeover, signIn, toStep } from './person.ts'
+import { begin, boxOf, choose, clean, dialog, makeStudio, openMakeover, signIn, toStep } from './person.ts'
 import { chip, lay, layAlso, tagOf } from './tray-hand.ts'
 
 test.describe('on a phone', () => {
@@ -17,8 +17,7 @@ test.describe('on a phone', () => {
     await lay(page, 'Moss', '#6b7a58', { Role: 'secondary', On: 'a thing' }, '40')
     const [oat, moss] = [chip(page, 'Oat'), chip(page, 'Moss')]
     await moss.evaluate((element) => element.scrollIntoView({ block: 'center' }))
-    const [top, below] = [await oat.boundingBox(), await moss.boundingBox()]
-    if (!top || !below) throw new Error('both lie in the tray')
+    const [top, below] = [await boxOf(oat), await boxOf(moss)]
     expect(below.y).toBeGreaterThan(top.y + top.height - 1)
     const session = await page.context().newCDPSession(page)
     const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', x = 0, y = 0) =>

@@ -2,7 +2,7 @@
 import { expect, test } from '@playwright/test'
 import sharp from 'sharp'
 import { labFromHex } from '#core/colour/lab.ts'
-import { begin, choose, clean, dialog, makeStudio, toStep } from './person.ts'
+import { begin, boxOf, choose, clean, dialog, makeStudio, toStep } from './person.ts'
 import { chip, lay, role, tagOf } from './tray-hand.ts'
 
 test('a palette is begun from the library, a meter that strays and a photograph; shares work before anybody measured', async ({
@@ -92,8 +92,7 @@ test('a chip is moved by mouse, keyboard and tag, kept over a reload, and taken 
   await expect(page.getByText('Dominant 60 %')).toBeVisible()
   // dragged into the column of the secondary, before the one that lies there
   await page.evaluate(() => window.scrollTo(0, 0))
-  const [start, to] = [await chip(page, 'Rust').boundingBox(), await chip(page, 'Moss').boundingBox()]
-  if (!start || !to) throw new Error('both lie in the tray')
+  const [start, to] = [await boxOf(chip(page, 'Rust')), await boxOf(chip(page, 'Moss'))]
   await page.mouse.move(start.x + 20, start.y + 30)
   await page.mouse.down()
   await page.mouse.move(start.x - 20, start.y + 60, { steps: 4 })
@@ -108,9 +107,7 @@ test('a chip is moved by mouse, keyboard and tag, kept over a reload, and taken 
   await page.keyboard.press('Alt+ArrowDown')
   await expect(page.getByRole('status').filter({ hasText: 'Rust: secondary, place 2 of 2' })).toBeAttached()
   await expect(async () =>
-    expect((await chip(page, 'Rust').boundingBox())?.y).toBeGreaterThan(
-      (await chip(page, 'Moss').boundingBox())?.y ?? 0,
-    ),
+    expect((await boxOf(chip(page, 'Rust'))).y).toBeGreaterThan((await boxOf(chip(page, 'Moss'))).y),
   ).toPass()
   await page.keyboard.press('Alt+ArrowRight')
   await expect(page.getByText('Accent 10 %')).toBeVisible()
@@ -121,8 +118,7 @@ test('a chip is moved by mouse, keyboard and tag, kept over a reload, and taken 
   await page.keyboard.press('Control+z')
   await expect(page.getByText('Accent 10 %')).toBeVisible()
   // Escape lets a chip fall back
-  const box = await chip(page, 'Rust').boundingBox()
-  if (!box) throw new Error('it lies there')
+  const box = await boxOf(chip(page, 'Rust'))
   await page.mouse.move(box.x + 20, box.y + 30)
   await page.mouse.down()
   await page.mouse.move(300, 400, { steps: 5 })

@@ -183,3 +183,16 @@ export async function clean(page: Page, where: string): Promise<void> {
     ),
   ).toEqual([])
 }
+
+/** Where something is drawn, once it has stood still for a fifth of a second: a hand waits for that too. */
+export async function boxOf(drawn: Locator): Promise<{ x: number; y: number; width: number; height: number }> {
+  let last = ''
+  let still = 0
+  await expect(async () => {
+    const seen = JSON.stringify(await drawn.boundingBox())
+    still = seen === last && seen !== 'null' ? still + 1 : 0
+    last = seen
+    expect(still).toBeGreaterThan(3)
+  }).toPass({ intervals: [50] })
+  return JSON.parse(last) as { x: number; y: number; width: number; height: number }
+}

@@ -1,6 +1,6 @@
 /** Placement: things carried in, moved by hand and by keys, checked as they move; a cure; rugs, first sight and the way in. */
 import { expect, test, type Page } from '@playwright/test'
-import { choose, clean, dialog, openMakeover, openOwnMusicRoom, signIn, toStep } from './person.ts'
+import { boxOf, choose, clean, dialog, openMakeover, openOwnMusicRoom, signIn, toStep } from './person.ts'
 
 const tag = (page: Page) => page.getByRole('region', { name: 'Thing' })
 const thing = (page: Page, name: string) =>
@@ -23,15 +23,12 @@ test('a thing is moved by hand and by keys, its distances go with it, and it is 
   const before = await far.textContent()
   await page.keyboard.press('Shift+ArrowDown')
   await expect(far).not.toHaveText(before ?? '')
-  await expect(page.getByText('Saved').first()).toBeVisible()
-  await page.waitForTimeout(900) // it is put down once the keys rest
   await page.keyboard.press('Control+z')
   await expect(far).toHaveText(before ?? '')
 
   // by hand: into the bench, and it is told; what was undone is said above the plan, which moves down
   await expect(page.getByText(/^Undid/).first()).toBeVisible()
-  const box = await table.boundingBox()
-  if (!box) throw new Error('the table is drawn')
+  const box = await boxOf(table)
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
   await page.mouse.down()
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 - 62, { steps: 6 })
@@ -153,16 +150,15 @@ test('arranged in a worker with how far it is, taken and undone; dragged in from
   await tag(page).getByRole('button', { name: 'Put it back at the door' }).click()
   const waiting = page.getByRole('button', { name: /^Place Cup table/ })
   await waiting.scrollIntoViewIfNeeded()
-  const [door, plan] = [await waiting.boundingBox(), await page.getByRole('group', { name: 'The plan' }).boundingBox()]
-  if (!door || !plan) throw new Error('both are drawn')
+  const [door, plan] = [await boxOf(waiting), await boxOf(page.getByRole('group', { name: 'The plan' }))]
   await page.mouse.move(door.x + 20, door.y + 10)
   await page.mouse.down()
   await page.mouse.move(plan.x + plan.width * 0.4, plan.y + plan.height * 0.5, { steps: 8 })
   await expect(thing(page, 'Cup table')).toBeVisible()
   await page.mouse.up()
   await expect(page.getByText('10 of 10 in their place')).toBeVisible()
-  const stood = await thing(page, 'Cup table').boundingBox()
-  expect(Math.abs((stood?.x ?? 0) + (stood?.width ?? 0) / 2 - plan.x - plan.width * 0.4)).toBeLessThan(12)
+  const stood = await boxOf(thing(page, 'Cup table'))
+  expect(Math.abs(stood.x + stood.width / 2 - plan.x - plan.width * 0.4)).toBeLessThan(12)
 
   for (const at of [1, 2]) {
     await thing(page, `Playing stools ${at}`).focus()

@@ -1,6 +1,6 @@
 /** On shelves: a thing stood there by a form, moved by keys and by hand, composed by the worker and taken back. */
 import { expect, test, type Page } from '@playwright/test'
-import { choose, clean, dialog, openOwnMusicRoom, toStep } from './person.ts'
+import { boxOf, choose, clean, dialog, openOwnMusicRoom, toStep } from './person.ts'
 
 const tag = (page: Page) => page.getByRole('region', { name: 'On show' })
 const thing = (page: Page, name: string) =>
@@ -30,12 +30,10 @@ test('a shelf with one fault is composed anew, and what does not fit is told', a
   await thing(page, 'Blue jug').focus()
   await page.keyboard.press('ArrowDown')
   await expect(rowOf(page, /^Blue jug/)).toContainText(/1$/)
-  await page.waitForTimeout(900) // it is put down once the keys rest
   await page.keyboard.press('Control+z')
   await expect(rowOf(page, /^Blue jug/)).toContainText(/2$/)
   await expect(page.getByText(/^Undid/).first()).toBeVisible()
-  const box = await thing(page, 'Blue jug').boundingBox()
-  if (!box) throw new Error('the jug is drawn')
+  const box = await boxOf(thing(page, 'Blue jug'))
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
   await page.mouse.down()
   await page.mouse.move(box.x + box.width / 2 - 120, box.y + box.height / 2, { steps: 5 })

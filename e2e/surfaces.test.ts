@@ -1,7 +1,7 @@
 /** Surfaces: a room unrolled, a wall treated, what it takes with its working, its line to buy, and what is thought of instead. */
 import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
-import { begin, choose, clean, dialog, makeStudio, openMakeover, signBudget, signIn, toStep } from './person.ts'
+import { begin, boxOf, choose, clean, dialog, makeStudio, openMakeover, signBudget, signIn, toStep } from './person.ts'
 import { lay } from './tray-hand.ts'
 
 const toBuy = (page: Page) => page.getByRole('region', { name: 'To buy' })
@@ -92,8 +92,7 @@ test('the demo unrolled: tiles, lengths, boards that are only thought of, and fi
   await expect(toBuy(page).getByRole('row', { name: /Milk tile/ })).toContainText(/9 tiles short/)
   // dragged by a hand, where the tiles begin goes with it, and is kept when it is put down
   const large = page.getByRole('application')
-  const box = await large.boundingBox()
-  if (!box) throw new Error('the wall is drawn large')
+  const box = await boxOf(large)
   const before = await page
     .getByText(/whole and .* cut, of/)
     .first()

@@ -1,6 +1,6 @@
 /** On the walls: works moved by hand and by keys, drawn to their line, held and listed for the ladder. */
 import { expect, test, type Page } from '@playwright/test'
-import { choose, clean, dialog, openOwnMusicRoom, toStep } from './person.ts'
+import { boxOf, choose, clean, dialog, openOwnMusicRoom, toStep } from './person.ts'
 
 const tag = (page: Page) => page.getByRole('region', { name: 'What hangs' })
 const work = (page: Page, name: string) =>
@@ -25,8 +25,7 @@ test('a work is moved off its line and back, another is hung, held by strips, an
   await expect(tag(page)).not.toContainText('its middle is at')
 
   // by hand: from near it is drawn to its line
-  const box = await work(page, 'Felt hanging, back wall').boundingBox()
-  if (!box) throw new Error('it is drawn')
+  const box = await boxOf(work(page, 'Felt hanging, back wall'))
   await page.mouse.move(box.x + box.width / 2, box.y + 20)
   await page.mouse.down()
   await page.mouse.move(box.x + box.width / 2 - 40, box.y + 24, { steps: 5 })

@@ -1,9 +1,9 @@
-import { useDebounceFn } from '@vueuse/core'
 import { v7 as uuidv7 } from 'uuid'
 import { ref } from 'vue'
 import { blank } from '#core/makeover/blank.ts'
 import { add, edit, remove, type Operation } from '#core/makeover/change.ts'
 import { firstPlace, placeSet, snapped, type Ground, type Standing, type Waiting } from '#core/placement/index.ts'
+import { usePutAtRest } from '../parts/at-rest.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import type { OnThePlan } from './on-the-plan.ts'
 
@@ -48,14 +48,15 @@ export function useHand(plan: OnThePlan) {
     await tell(`Moved ${nameOf(hand.id)}`, [
       edit('standing', row, { xMm: tenth(xMm), yMm: tenth(yMm), turnDeg: tenth(turnDeg) % 360 }),
     ])
-    if (held.value?.id === hand.id) held.value = null
+    // moved on while it was being put down, it stays in the hand
+    if (held.value === hand) held.value = null
   }
-  const putSoon = useDebounceFn(put, 500)
+  const putSoon = usePutAtRest(put)
   function nudge(x: number, y: number, turn = 0): void {
     const id = selectedId.value
     if (id === '' || !hold(id) || !raw) return
     carry({ xMm: raw.xMm + x, yMm: raw.yMm + y, turnDeg: (raw.turnDeg + turn + 360) % 360 }, false)
-    void putSoon()
+    putSoon()
   }
 
   const ground = (): Ground | null => (plan.ready.value ? { ...plan.ready.value, rules: rules.value } : null)

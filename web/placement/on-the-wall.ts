@@ -1,4 +1,3 @@
-import { useDebounceFn } from '@vueuse/core'
 import { v7 as uuidv7 } from 'uuid'
 import { computed, ref, shallowRef, watch, type Ref } from 'vue'
 import { blank } from '#core/makeover/blank.ts'
@@ -23,6 +22,7 @@ import {
 } from '#core/placement/index.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
 import { roomsOf } from '#core/survey/index.ts'
+import { usePutAtRest } from '../parts/at-rest.ts'
 import { useMakeover } from '../stores/makeover.ts'
 
 const none: ReadonlyMap<string, Hangable> = new Map()
@@ -116,19 +116,20 @@ export function useOnTheWall(roomAsked: Ref<string>, wallAsked: Ref<string>) {
     const hand = held.value
     const moved = put.value.filter(({ id }) => hand?.ids.includes(id))
     if (!hand || moved.length === 0) return
-    raw = null
     await tell(`Moved ${asOne(moved)?.name ?? 'it'} on its wall`, shifted(moved, hand.by))
-    if (held.value === hand) held.value = null
+    // moved on while it was being put down, it stays in the hand
+    if (held.value !== hand) return
+    held.value = raw = null
   }
   const shifted = (moved: readonly Hung[], by: OnWall): Operation[] =>
     moved.map((work) =>
       edit('hanging', work.row, asRow({ along: work.along + by.along, centre: work.centre + by.centre })),
     )
-  const letDownSoon = useDebounceFn(letDown, 500)
+  const letDownSoon = usePutAtRest(letDown)
   function nudge(along: number, centre: number): void {
     if (selectedId.value === '') return
     move(selectedId.value, { along, centre }, false)
-    void letDownSoon()
+    letDownSoon()
   }
   /** Onto the wall that is looked at: where least is wrong with it. */
   async function hang({ thing, number }: ToHang): Promise<void> {

@@ -25,7 +25,10 @@ import { createPast } from './makeover/past.ts'
 import { createQueue } from './makeover/queue.ts'
 import { createView, documentsOf, type FarReckoner, type Opened } from './makeover/view.ts'
 import { useSession } from './session.ts'
-import { isWaitingKey } from './waiting.ts'
+import { isWaitingKey, type Held } from './waiting.ts'
+
+/** What is wrong with a change, or how it will be answered. */
+type Entered = { readonly faults: readonly Fault[]; readonly answer: Promise<Held | null> | null }
 
 export type Saving = 'saved' | 'saving' | 'waiting'
 
@@ -162,6 +165,10 @@ export const useMakeover = defineStore('makeover', () => {
     await show()
   }
 
+  let entering: Promise<unknown> = Promise.resolve()
+  /** Waits until the change that is being made is among what was done: before anything is undone. */
+  const entered = (): Promise<void> => entering.then(() => undefined)
+
   /**
    * Makes a change: checked here first, shown, kept, and sent. Returns what is wrong with it while whoever typed it still
    * waits; a change that nobody answers, or that meets another's, is kept for later and counts as made.
@@ -181,21 +188,31 @@ export const useMakeover = defineStore('makeover', () => {
       operations: structuredClone(operations),
       ...(undoes === undefined ? {} : { undoes }),
     }
+    const made = enter(changeSet)
+    entering = made.catch(() => undefined)
+    const { faults, answer } = await made
+    const held = await answer
+    if (held?.is === 'conflict') deciding.value = changeSet.id
+    if (held?.is !== 'refused') return faults
+    await letGo(changeSet.id)
+    return held.faults
+  }
+  /** Shown, kept among what was done here, and on its way. */
+  async function enter(changeSet: ChangeSet): Promise<Entered> {
+    const { operations } = changeSet
     const { faults, before, after } = await view.take(changeSet)
-    if (faults.length > 0) return faults
-    if (!before || !after) return [fault('closed', null, null, null, 'another makeover was opened meanwhile')]
+    if (faults.length > 0) return { faults, answer: null }
+    if (!before || !after)
+      return { faults: [fault('closed', null, null, null, 'another makeover was opened meanwhile')], answer: null }
     const rows = anyRows(before)
     const was = Object.fromEntries(operations.flatMap(({ kind, id }) => (rows[kind][id] ? [[id, rows[kind][id]]] : [])))
-    done.push({ id: changeSet.id, sentence, undoes: undoes ?? null, rows: entriesOf(before, after, operations) })
+    const { id, sentence, undoes } = changeSet
+    done.push({ id, sentence, undoes: undoes ?? null, rows: entriesOf(before, after, operations) })
     // what waits is another now, and shown already, if what lies under it is what it was
     const stands = shown === state()
     const answer = queue.add({ changeSet, addedAt: new Date().toISOString(), was, held: null, old: false })
     shown = stands ? state() : ''
-    const held = await answer
-    if (held?.is === 'conflict') deciding.value = changeSet.id
-    if (held?.is !== 'refused') return []
-    await letGo(changeSet.id)
-    return held.faults
+    return { faults: [], answer }
   }
 
   const neverDone = (id: string): void => {
@@ -276,5 +293,6 @@ export const useMakeover = defineStore('makeover', () => {
     letGo,
     lookAt,
     backToNow,
+    entered,
   }
 })

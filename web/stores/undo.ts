@@ -4,6 +4,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { shallowRef } from 'vue'
 import { holdsPersonal, undoOf, undoStack, type Done, type Undo } from '#core/diary/index.ts'
 import { NoAnswer, request } from '../api.ts'
+import { putAllDown } from '../parts/at-rest.ts'
 import { useMakeover } from './makeover.ts'
 
 /** What came of undoing, as it is said to whoever asked for it. */
@@ -51,6 +52,8 @@ export const useUndo = defineStore('undo', () => {
       return
     }
     try {
+      putAllDown()
+      await makeover.entered()
       const all = await own()
       const id = undoStack(all)[which]
       const done = byId(all, id)

@@ -1,4 +1,3 @@
-import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, shallowRef, toRaw, watch, watchEffect, type Ref } from 'vue'
 import { edit } from '#core/makeover/change.ts'
 import {
@@ -18,6 +17,7 @@ import {
 } from '#core/placement/index.ts'
 import { plainPractice } from '#core/makeover/practice.ts'
 import { roomsOf } from '#core/survey/index.ts'
+import { usePutAtRest } from '../../parts/at-rest.ts'
 import { useMakeover } from '../../stores/makeover.ts'
 import { placing } from '../placing.ts'
 
@@ -126,13 +126,14 @@ export function useInTheLight(roomAsked: Ref<string>) {
       edit('standing', row, { xMm: tenth(hand.at.xMm), yMm: tenth(hand.at.yMm) }),
     ])
     problem.value = faults.map(({ message }) => message).join('; ')
-    if (held.value?.id === hand.id) held.value = null
+    // moved on while it was being put down, it stays in the hand
+    if (held.value === hand) held.value = null
   }
-  const putSoon = useDebounceFn(put, 500)
+  const putSoon = usePutAtRest(put)
   function nudge(x: number, y: number): void {
     if (!rowOf(selectedId.value)) return
     move(selectedId.value, { x, y })
-    void putSoon()
+    putSoon()
   }
   return {
     rooms,

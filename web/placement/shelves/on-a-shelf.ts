@@ -1,9 +1,9 @@
-import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, shallowRef, watch, type Ref } from 'vue'
 import { edit, type Operation } from '#core/makeover/change.ts'
 import { rowsOf } from '#core/makeover/document.ts'
 import { canBear, paletteOf, shelfChecks, shelfOf, type Shelf } from '#core/placement/index.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
+import { usePutAtRest } from '../../parts/at-rest.ts'
 import { useMakeover } from '../../stores/makeover.ts'
 
 /** One shelf with what stands on it: what is held against it as a thing is moved. */
@@ -55,9 +55,11 @@ export function useOnAShelf(roomAsked: Ref<string>, pieceAsked: Ref<string>) {
 
   const problem = ref('')
   async function tell(sentence: string, operations: readonly Operation[]): Promise<void> {
+    const thoughtOf = thought.value
     const faults = await makeover.change(sentence, operations)
     problem.value = faults.map(({ message }) => message).join('; ')
-    if (faults.length === 0) thought.value = new Map()
+    // moved on while it was being put down, it stays in the hand
+    if (faults.length === 0 && thought.value === thoughtOf) thought.value = new Map()
   }
   const rowOf = (id: string) => opened.value?.rows.showpiece[id]
   /** Along its board, and up or down to the next. */
@@ -82,7 +84,7 @@ export function useOnAShelf(roomAsked: Ref<string>, pieceAsked: Ref<string>) {
       edit('showpiece', row, { board: moved[1].board, alongMm: Math.round(moved[1].alongMm * 10) / 10 }),
     ])
   }
-  const putSoon = useDebounceFn(put, 500)
+  const putSoon = usePutAtRest(put)
   function nudge(along: number, boards: number): void {
     const row = rowOf(selectedId.value)
     const all = shelf.value?.boards ?? []
@@ -90,7 +92,7 @@ export function useOnAShelf(roomAsked: Ref<string>, pieceAsked: Ref<string>) {
     const at = thought.value.get(row.id) ?? row
     const board = Math.min(all.length, Math.max(1, at.board + boards))
     thought.value = new Map([[row.id, { board, alongMm: Math.max(0, at.alongMm + along) }]])
-    void putSoon()
+    putSoon()
   }
   return {
     rules,
