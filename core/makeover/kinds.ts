@@ -4,6 +4,7 @@
  */
 import type { AnySchema, CustomSchemaMetadata, InferType } from 'yup'
 import { briefKinds } from '../brief/kinds.ts'
+import { calendarKinds } from '../calendar/kinds.ts'
 import { paletteKinds } from '../palette/kinds.ts'
 import { pieceKinds } from '../pieces/kinds.ts'
 import { placementKinds } from '../placement/kinds.ts'
@@ -21,6 +22,7 @@ export const schemas = {
   ...surfaceKinds,
   ...placementKinds,
   ...purchaseKinds,
+  ...calendarKinds,
 }
 
 export type Kind = keyof typeof schemas

@@ -11,6 +11,7 @@ import { writeMoney } from '../money/written.ts'
 import { coloursOf, holdAgainst, type Cell } from '../palette/index.ts'
 import { landedCost, packsFor, quantityOf, type Landed } from '../purchases/index.ts'
 import type { RuleId, Rules } from '../rulebook/rulebook.ts'
+import { afterLead } from './dates.ts'
 import { fitOf, placeOf, type Fit } from './fit.ts'
 import { makeOrBuy, type MakeOrBuy } from './make-or-buy.ts'
 import { wearIn, type WornBy } from './wear.ts'
@@ -62,10 +63,12 @@ export function compareCandidates(
   piece: Row<'piece'>,
   rules: Rules,
   today: PlainDate,
+  /** The day it is wanted on site; null for the install date less the buffer. */
+  wanted: PlainDate | null = null,
 ): CandidateReckoning[] {
   const currency = headOf(makeover)?.currency ?? 'EUR'
   const installOn = headOf(makeover)?.installOn ?? null
-  const wantedOn = installOn ? addDays(installOn, -rules['dates.buffer']) : null
+  const wantedOn = wanted ?? (installOn ? addDays(installOn, -rules['dates.buffer']) : null)
   const forbidden = forbiddenIn(makeover, piece.roomId)
   const finishes = paletteFinishes(makeover).filter((row) => row.roomId === piece.roomId)
   const carried = finishes.filter((row) => row.pieceId === piece.id)
@@ -88,8 +91,8 @@ export function compareCandidates(
       tied: cells.filter((cell) => cell.tie === 'same' || cell.tie === 'hue').length,
       clashes: cells.filter((cell) => cell.tie === 'clash').length,
       fit: fitOf(placeOf(makeover, piece, row), row, rules, headOf(makeover)?.units),
-      orderBy: wantedOn && row.leadDays !== null ? addDays(wantedOn, -row.leadDays) : null,
-      slackDays: wantedOn && row.leadDays !== null ? daysBetween(addDays(today, row.leadDays), wantedOn) : null,
+      orderBy: wantedOn && row.leadDays !== null ? afterLead(row, wantedOn, -row.leadDays) : null,
+      slackDays: wantedOn && row.leadDays !== null ? daysBetween(afterLead(row, today, row.leadDays), wantedOn) : null,
       ruledOut: ruledOut(forbidden, wordsOfCandidate(makeover, row, rules)),
       wear: wearIn(makeover, piece, row),
       making: makeOrBuy(makeover, piece, row),

@@ -86,6 +86,10 @@ export const pieceKinds = {
     /** When to look at a placeholder again. */
     lookAgainOn: date().nullable(),
     ...terms,
+    /** The least and the most days from the order to the goods, where the seller gave a range; and whether it counts working days. */
+    leadLeastDays: count(0, 1000).nullable(),
+    leadMostDays: count(0, 1000).nullable(),
+    leadWorking: flag(),
     priceKind: choice(priceKinds),
     pricedOn: date().nullable(),
     ...maybeLab,

@@ -14,6 +14,7 @@ import type { Money } from '../purchases/index.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import { insteadOf } from '../brief/index.ts'
 import { compareCandidates } from './compare.ts'
+import type { PieceDates } from './dates.ts'
 
 export type Sighting = {
   readonly candidateId: string
@@ -95,6 +96,7 @@ export function judgeSighting(
   sighting: Sighting,
   today: PlainDate,
   newId: () => string,
+  dates: readonly PieceDates[] = [],
 ): Verdict[] {
   const applied = apply(documents, keepSighting(sighting, today, newId), newId())
   if (applied.faults.length > 0) return []
@@ -102,7 +104,10 @@ export function judgeSighting(
   const pieceId = 'id' in sighting.piece ? sighting.piece.id : sighting.piece.newId
   const piece = makeover.rows.piece[pieceId]
   const found =
-    piece && compareCandidates(makeover, studio, piece, rules, today).find(({ row }) => row.id === sighting.candidateId)
+    piece &&
+    compareCandidates(makeover, studio, piece, rules, today, byId(dates, pieceId)?.wantedOn).find(
+      ({ row }) => row.id === sighting.candidateId,
+    )
   if (!piece || !found) return []
   const currency = currencyOf(makeover)
   const write = (amount: Minor): string => `${writeMoney(amount, currency)} ${currency}`

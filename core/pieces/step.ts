@@ -1,4 +1,5 @@
 import type { MakeoverKind } from '../makeover/kinds.ts'
+import type { Schedule } from '../calendar/index.ts'
 import type { Money } from '../purchases/index.ts'
 import type { Practice } from '../makeover/practice.ts'
 import { catalogue } from './catalogue.ts'
@@ -22,9 +23,14 @@ export const step = {
   parts: [
     part({
       name: 'dates',
-      reads: { figures: ['makeover', 'candidate', 'piece'], rules: ['dates.'], today: true, parts: ['money'] },
-      reckon: ({ makeover, practice, today, parts }: Given<{ money: Money }>): Dates =>
-        pieceDates(makeover, parts.money, practice.rules, today),
+      reads: {
+        figures: ['makeover', 'candidate', 'piece'],
+        rules: ['dates.'],
+        today: true,
+        parts: ['money', 'schedule'],
+      },
+      reckon: ({ makeover, practice, today, parts }: Given<{ money: Money; schedule: Schedule }>): Dates =>
+        pieceDates(makeover, parts.money, parts.schedule.neededOn, practice.rules, today),
     }),
     part({
       /** The least slack of any piece awaited, in days; null while nothing is awaited. */

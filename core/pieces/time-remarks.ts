@@ -34,7 +34,7 @@ export function late(
         step: date.toOrder ? 'pieces' : 'purchases',
         subjects: [{ kind: 'piece', id: date.id }],
         title: `${piece.name}: ${days(-date.slackDays)} late`,
-        sentence: `${date.toOrder ? 'Ordered today, it' : 'As ordered, it'} is here on ${writeWeekdayDate(date.hereOn)}; it is wanted on site by ${writeDate(date.wantedOn)}, which is ${citeRule('dates.buffer', rules)} before the install date. Ask the seller, choose one that is nearer, or move the date.`,
+        sentence: `${date.toOrder ? 'Ordered today, it' : 'As ordered, it'} is here on ${writeWeekdayDate(date.hereOn)}; it is wanted on site by ${writeDate(date.wantedOn)}, which is ${citeRule('dates.buffer', rules)} before ${date.needed === null || date.needed.on === installOn ? 'the install date' : `${writeDate(date.needed.on)}, the last day for “${date.needed.name}” to begin`}. Ask the seller, choose one that is nearer, or move the date.`,
         numbers: [date.slackDays],
       }),
     ]

@@ -17,17 +17,16 @@ export function slackWorking(
   const awaited = dates
     .filter((date) => date.slackDays !== null)
     .toSorted((left, right) => (left.slackDays ?? 0) - (right.slackDays ?? 0))
-  const wantedOn = awaited[0]?.wantedOn
   return {
     title: 'Slack',
-    means: wantedOn
-      ? `Everything is wanted on site by ${writeDate(wantedOn)}: the install date less ${citeRule('dates.buffer', rules)}.`
+    means: awaited[0]?.wantedOn
+      ? `Each is wanted on site ${citeRule('dates.buffer', rules)} before it is needed: on the install date, or for its task in the calendar.`
       : 'Without an install date, or with nothing awaited, there is none to count.',
     lines: awaited.map((dates) =>
       workingLine(
         makeover.rows.piece[dates.id]?.name ?? '',
         days(dates.slackDays ?? 0),
-        `${dates.toOrder ? 'if ordered today, here' : 'expected'} ${dates.hereOn ? writeDate(dates.hereOn) : ''}`,
+        `${dates.toOrder ? 'if ordered today, here' : 'expected'} ${dates.hereOn ? writeDate(dates.hereOn) : ''}, wanted by ${dates.wantedOn ? writeDate(dates.wantedOn) : ''}`,
       ),
     ),
     result: workingLine('Least of them', slackDays === null ? '–' : days(slackDays)),

@@ -65,6 +65,7 @@ export const { catalogue, codeOf, remark } = remarksOf('placement', {
     units: ['kg'],
   },
   'hang-mirror': { said: 'A set is not its own mirror image.', weight: 'note', units: ['words'] },
+  'hang-seen': { said: 'A fixed thing wanted out of sight is in sight.', weight: 'note', units: [] },
   'hang-edges': { said: 'Edges of works nearly lie on one line.', weight: 'note', units: ['mm'] },
   'hang-apart': { said: 'Works of a group hang too near each other or too far apart.', weight: 'note', units: ['mm'] },
   'hang-hollow': { said: 'A nail holds too little in that wall.', weight: 'look', units: ['kg'] },

@@ -1,5 +1,6 @@
 import { groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
+import { saidArrivals } from '../makeover/said-arrivals.ts'
 import { atLeastZero, minus, plus, portion, sum, zero, type Minor } from '../money/minor.ts'
 import { split } from '../money/split.ts'
 import { addDays, type PlainDate } from '../measure/plain-date.ts'
@@ -97,6 +98,7 @@ export function ledger(makeover: Makeover): Ledger {
   }
   const linesOf = groupBy(rowsOf(makeover, 'purchase'), (row) => row.orderId)
   const paymentsOf = groupBy(rowsOf(makeover, 'payment'), (row) => row.orderId)
+  const said = saidArrivals(makeover)
   const orders: OrderReckoning[] = []
   const purchases: PurchaseReckoning[] = []
   for (const order of rowsOf(makeover, 'order')) {
@@ -123,6 +125,7 @@ export function ledger(makeover: Makeover): Ledger {
           returns: events.returns(line.id),
           cancellations: events.cancellations(line.id),
           placing: events.placings(line.id)[0],
+          saidOn: said.get(line.pieceId) ?? null,
         },
       ),
     )
@@ -185,10 +188,11 @@ function reckonLine(
     readonly returns: readonly Row<'return'>[]
     readonly cancellations: readonly Row<'cancellation'>[]
     readonly placing: Row<'placing'> | undefined
+    /** The day the seller said since. */ readonly saidOn: PlainDate | null
   },
 ): PurchaseReckoning {
   if (!terms) throw new RangeError('every line of an order is landed')
-  const { deliveries, returns, cancellations, placing } = events
+  const { deliveries, returns, cancellations, placing, saidOn } = events
   const accepted = returns.filter((returned) => returned.acceptedOn !== null)
   const waiting = returns.filter((returned) => returned.acceptedOn === null)
   const owed = plus(minus(terms.landed, credited), carriage)
@@ -242,7 +246,7 @@ function reckonLine(
     }),
     placedOn: placing?.placedOn ?? null,
     tagsOffOn,
-    arrivesOn: line.leadDays === null ? null : addDays(order.orderedOn, line.leadDays),
+    arrivesOn: saidOn ?? (line.leadDays === null ? null : addDays(order.orderedOn, line.leadDays)),
     returnBy:
       kept > 0 && lastArrival && line.returnDays !== null && tagsOffOn === null
         ? addDays(line.returnFrom === 'order' ? order.orderedOn : lastArrival, line.returnDays)

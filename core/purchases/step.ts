@@ -46,6 +46,7 @@ export const step = {
           'candidate',
           'saleSize',
           'price',
+          'task',
           'fee',
           'stint',
           'stage',

@@ -1,5 +1,6 @@
 /** The steps of the job, in working order: everything that goes over all of them folds over this list. */
 import { step as brief } from '../brief/index.ts'
+import { step as calendar } from '../calendar/index.ts'
 import { step as palette } from '../palette/index.ts'
 import { step as placement } from '../placement/index.ts'
 import { step as pieces } from '../pieces/index.ts'
@@ -7,7 +8,7 @@ import { step as purchases } from '../purchases/index.ts'
 import { step as surfaces } from '../surfaces/index.ts'
 import { step as survey } from '../survey/index.ts'
 
-export const steps = [brief, survey, palette, surfaces, pieces, placement, purchases] as const
+export const steps = [brief, survey, palette, surfaces, pieces, placement, purchases, calendar] as const
 
 type Steps = (typeof steps)[number]
 export type StepName = Steps['name']

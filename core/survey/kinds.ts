@@ -103,6 +103,8 @@ export const surveyKinds = {
     depthMm: size(),
     /** How far off the wall. */ outMm: distance(),
     note: line(300),
+    /** It has to stay, and is wanted out of sight. */
+    outOfSight: flag(),
   }),
   /** A stage of the way in, in order from the street, with its clear sizes. The depth is the second width of a turn, or a lift's. */
   passage: row('stage of the way in', {

@@ -257,6 +257,9 @@ export const candidates = pgTable(
     returnDays: integer('return_days'),
     returnFrom: text('return_from').notNull(),
     adjustDays: integer('adjust_days'),
+    leadLeastDays: integer('lead_least_days'),
+    leadMostDays: integer('lead_most_days'),
+    leadWorking: boolean('lead_working').notNull(),
     priceKind: text('price_kind').notNull(),
     pricedOn: day('priced_on'),
     labL: doublePrecision('lab_l'),
@@ -616,6 +619,7 @@ export const fixtures = pgTable(
     depthMm: doublePrecision('depth_mm'),
     outMm: doublePrecision('out_mm').notNull(),
     note: text('note').notNull(),
+    outOfSight: boolean('out_of_sight').notNull(),
   },
   (t) => keysOf('fixture', 'fixtures', t, tableOf),
 )
@@ -1152,6 +1156,62 @@ export const receipts = pgTable(
   (t) => keysOf('receipt', 'receipts', t, tableOf),
 )
 
+export const hands = pgTable(
+  'hands',
+  {
+    ...own(),
+    name: text('name').notNull(),
+    does: text('does').notNull(),
+    worksOn: text('works_on').notNull(),
+    dayMinor: minor('day_minor'),
+    note: text('note').notNull(),
+  },
+  (t) => keysOf('hand', 'hands', t, tableOf),
+)
+
+export const absences = pgTable(
+  'absences',
+  {
+    ...own(),
+    handId: uuid('hand_id'),
+    name: text('name').notNull(),
+    fromOn: day('from_on').notNull(),
+    untilOn: day('until_on').notNull(),
+  },
+  (t) => keysOf('absence', 'absences', t, tableOf),
+)
+
+export const tasks = pgTable(
+  'tasks',
+  {
+    ...own(),
+    key: text('key').notNull(),
+    name: text('name').notNull(),
+    roomId: uuid('room_id'),
+    trade: text('trade').notNull(),
+    leastDays: doublePrecision('least_days'),
+    likelyDays: doublePrecision('likely_days'),
+    mostDays: doublePrecision('most_days'),
+    people: integer('people').notNull(),
+    pinnedOn: day('pinned_on'),
+    doneOn: day('done_on'),
+    leftOut: boolean('left_out').notNull(),
+    note: text('note').notNull(),
+  },
+  (t) => keysOf('task', 'tasks', t, tableOf),
+)
+
+export const taskLinks = pgTable(
+  'task_links',
+  {
+    ...own(),
+    taskKey: text('task_key').notNull(),
+    afterKey: text('after_key').notNull(),
+    waitDays: doublePrecision('wait_days').notNull(),
+  },
+  (t) => keysOf('taskLink', 'task_links', t, tableOf),
+)
+
 export const studioTables = {
   studio: studios,
   seller: sellers,
@@ -1228,6 +1288,10 @@ export const makeoverTables = {
   stint: stints,
   stage: stages,
   receipt: receipts,
+  hand: hands,
+  absence: absences,
+  task: tasks,
+  taskLink: taskLinks,
 }
 export const tables = { ...studioTables, ...makeoverTables }
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, shallowRef, watch } from 'vue'
+import { byId } from '#core/makeover/by-id.ts'
 import { edit } from '#core/makeover/change.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { compareCandidates, reasonProposed } from '#core/pieces/index.ts'
@@ -20,7 +21,14 @@ const { form, reset, submit } = useForm(() => bounded('piece', { chosenReason: t
 function proposed(): string {
   const { opened, reckoning } = makeover
   if (!opened || !reckoning) return ''
-  const all = compareCandidates(opened.makeover, opened.studio, piece, reckoning.practice.rules, opened.today)
+  const all = compareCandidates(
+    opened.makeover,
+    opened.studio,
+    piece,
+    reckoning.practice.rules,
+    opened.today,
+    byId(reckoning.dates, piece.id)?.wantedOn,
+  )
   const found = all.find(({ row }) => row.id === candidate.id)
   return found ? reasonProposed(found, all) : ''
 }

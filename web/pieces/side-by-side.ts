@@ -36,7 +36,8 @@ export function useSideBySide(piece: () => Row<'piece'> | null): ComputedRef<rea
     if (!wanted || !opened) return []
     const rules = reckoning?.practice.rules ?? effectiveRules()
     const ordered = new Set(purchases.value.map((purchase) => purchase.candidateId))
-    return compareCandidates(opened.makeover, opened.studio, wanted, rules, opened.today).map((candidate) => {
+    const wantedOn = byId(reckoning?.dates ?? [], wanted.id)?.wantedOn ?? null
+    return compareCandidates(opened.makeover, opened.studio, wanted, rules, opened.today, wantedOn).map((candidate) => {
       const { row } = candidate
       const lab =
         row.labL !== null && row.labA !== null && row.labB !== null ? { L: row.labL, a: row.labA, b: row.labB } : null

@@ -22,6 +22,7 @@ import { useOnTheWall } from './on-the-wall.ts'
 import RoomHead from './RoomHead.vue'
 import { fixingForm, hangingForm } from './wall-forms.ts'
 import WallDrawing from './WallDrawing.vue'
+import WallIdeas from './WallIdeas.vue'
 import WorkTag from './WorkTag.vue'
 
 /** What hangs on the walls of a room: each wall as one stands before it, works by pointer and by keys, the list for the ladder. */
@@ -142,6 +143,7 @@ function arrow(event: KeyboardEvent): void {
           </li>
         </ul>
       </section>
+      <WallIdeas :wall="onWall" />
       <GroupPanel v-if="grouping.entries.value.length > 1" :grouping="grouping" :scene="scene" />
       <HookList :works="works" :room-id="room.id" />
     </template>

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { eyeHeight } from '#core/makeover/household.ts'
 import { writeLength } from '#core/measure/length.ts'
 import { writeQuantity } from '#core/measure/quantity.ts'
-import { doubledBy, floorOf, groupOf, isMirror, saidOfHung } from '#core/placement/index.ts'
+import { doubledBy, floorOf, groupOf, isMirror, lampBefore, saidOfHung } from '#core/placement/index.ts'
 import RemarkMark from '../parts/RemarkMark.vue'
 import { useEntry } from '../stores/entry.ts'
 import { useMakeover } from '../stores/makeover.ts'
@@ -42,6 +42,7 @@ const doubled = computed(() => {
       : []
   })
 })
+const lamp = computed(() => (work.value && wall.scene.value ? lampBefore(work.value, wall.scene.value) : null))
 const because = computed(() => {
   const there = belongs.value
   if (!there) return ''
@@ -96,6 +97,7 @@ const hooks = computed(() => marks.value.filter(({ workId }) => workId === work.
     <p v-for="view in doubled" :key="view.id" class="quiet">
       From {{ view.from }} it doubles {{ view.what.join(', ') }}.
     </p>
+    <p v-if="lamp" class="quiet">It doubles the light of {{ lamp.name }}, which stands before it.</p>
     <p v-if="work.row.why" class="quiet">{{ work.row.why }}</p>
     <template v-if="found.length > 0">
       <hr />

@@ -15,10 +15,12 @@ import {
   marksOf,
   sceneOf,
   toHang,
+  wallIdeas,
   type Hangable,
   type Hung,
   type OnWall,
   type ToHang,
+  type WallIdea,
 } from '#core/placement/index.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
 import { roomsOf } from '#core/survey/index.ts'
@@ -131,21 +133,27 @@ export function useOnTheWall(roomAsked: Ref<string>, wallAsked: Ref<string>) {
     move(selectedId.value, { along, centre }, false)
     letDownSoon()
   }
+  /** What would look well here of what waits; as it was while something is in the hand. */
+  const ideas = computed((before: readonly WallIdea[] | undefined): readonly WallIdea[] => {
+    if (held.value) return before ?? []
+    return scene.value && wall.value ? wallIdeas(scene.value, wall.value, waiting.value, rules.value) : []
+  })
+  const hangSo = ({ about, places }: WallIdea): Promise<void> =>
+    hangAt(places, `Hung ${[...new Set(places.map(({ item }) => item.thing.piece.name))].join(', ')} by ${about}`)
   /** Onto the wall that is looked at: where least is wrong with it. */
-  async function hang({ thing, number }: ToHang): Promise<void> {
+  async function hang(item: ToHang): Promise<void> {
     if (!scene.value || !wall.value) return
-    const id = uuidv7()
-    const at = firstOnWall(scene.value, thing, wall.value, rules.value)
-    selectedId.value = id
-    await tell(`Hung ${thing.piece.name} on ${wall.value.name}`, [
-      add('hanging', id, {
-        ...blank.hanging,
-        pieceId: thing.piece.id,
-        number,
-        wallId: wall.value.row.id,
-        ...asRow(at),
-      }),
-    ])
+    const at = firstOnWall(scene.value, item.thing, wall.value, rules.value)
+    await hangAt([{ item, at }], `Hung ${item.thing.piece.name} on ${wall.value.name}`)
+  }
+  async function hangAt(places: WallIdea['places'], sentence: string): Promise<void> {
+    const wallId = wall.value?.row.id
+    if (wallId === undefined) return
+    const hangings = places.map(({ item: { thing, number }, at }) =>
+      add('hanging', uuidv7(), { ...blank.hanging, pieceId: thing.piece.id, number, wallId, ...asRow(at) }),
+    )
+    selectedId.value = hangings[0]?.id ?? ''
+    await tell(sentence, hangings)
   }
   async function takeDown(): Promise<void> {
     const row = rowOf(selectedId.value)
@@ -186,6 +194,8 @@ export function useOnTheWall(roomAsked: Ref<string>, wallAsked: Ref<string>) {
     letDown,
     nudge,
     hang,
+    ideas,
+    hangSo,
     takeDown,
     toItsLine,
   }

@@ -84,7 +84,15 @@ const sighting = computed((): Sighting | null => {
 const verdicts = computed((): readonly Verdict[] => {
   const { opened, reckoning } = makeover
   return opened && reckoning && sighting.value
-    ? judgeSighting(opened, reckoning.money, reckoning.practice.rules, sighting.value, opened.today, uuidv7)
+    ? judgeSighting(
+        opened,
+        reckoning.money,
+        reckoning.practice.rules,
+        sighting.value,
+        opened.today,
+        uuidv7,
+        reckoning.dates,
+      )
     : []
 })
 const lately = computed(() =>

@@ -172,6 +172,7 @@ export function fixtureForm(setting: Setting, wallId: string | null = null) {
       depthMm: maybeLengthField(entry, row?.depthMm ?? null),
       outMm: distanceField(entry, row?.outMm ?? 0),
       note: textField(row?.note),
+      outOfSight: yesField(row?.outOfSight ?? false),
     }),
     layout: [
       [
@@ -203,7 +204,10 @@ export function fixtureForm(setting: Setting, wallId: string | null = null) {
           hint: '0 on it; a ceiling point so far into the room',
         },
       ],
-      [{ key: 'note', label: 'Note', optional: true }],
+      [
+        { key: 'note', label: 'Note', optional: true },
+        { key: 'outOfSight', label: 'It stays, wanted out of sight', as: 'yes' },
+      ],
     ],
     toRow: ({ measuredFrom, ...read }) => ({ ...read, fromEnd: measuredFrom === 'end' }),
     sentence: (read, row) => `${row ? 'Changed' : 'Noted'} ${read.name || `a ${read.what}`}`,

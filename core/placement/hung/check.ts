@@ -25,6 +25,7 @@ export type HungCode =
   | 'hang-apart'
   | 'hang-mirror'
   | 'hang-edges'
+  | 'hang-seen'
 export type HungCheck = {
   readonly code: HungCode
   readonly weight: Weight
@@ -65,3 +66,7 @@ export const check = (
   name: '',
   ...more,
 })
+
+/** How much is wrong, to tell places apart: a stop as ten looks, a look as ten notes. */
+export const wrongness = (checks: readonly HungCheck[]): number =>
+  checks.reduce((sum, { weight }) => sum + (weight === 'stop' ? 100 : weight === 'look' ? 10 : 1), 0)

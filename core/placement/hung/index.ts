@@ -1,6 +1,7 @@
 export { type HungCheck, type WallScene } from './check.ts'
 export { hungChecks } from './checks.ts'
 export { fittingOver, grouped, groupWays, type GroupWay } from './groups.ts'
+export { lampBefore, wallIdeas, type WallIdea } from './ideas.ts'
 export { doubledBy, isMirror } from './mirrors.ts'
 export { marksOf, type HookMark } from './drill-list.ts'
 export { belongsAt } from './line.ts'

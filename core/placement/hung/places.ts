@@ -1,7 +1,7 @@
 /** Where a thing may hang that hangs nowhere yet, and what draws it there as a hand moves it. Lengths in mm. */
 import { blank } from '../../makeover/blank.ts'
 import type { Rules } from '../../rulebook/rulebook.ts'
-import type { WallScene } from './check.ts'
+import { wrongness, type WallScene } from './check.ts'
 import { hungChecks } from './checks.ts'
 import { belongsAt } from './line.ts'
 import { asOne, hungOf, type Hangable, type Hung } from './works.ts'
@@ -14,6 +14,23 @@ const nearest = (value: number, to: readonly number[]): number =>
   to
     .filter((target) => Math.abs(target - value) <= drawsMm)
     .toSorted((left, right) => Math.abs(left - value) - Math.abs(right - value))[0] ?? value
+
+/** A thing as it would hang that hangs nowhere yet. */
+export const newlyHung = (thing: Hangable, number: number, wall: Hung['wall'], along: number, centre: number): Hung =>
+  hungOf(
+    thing,
+    {
+      ...blank.hanging,
+      id: `${thing.piece.id} ${number}`,
+      version: '',
+      pieceId: thing.piece.id,
+      number,
+      wallId: wall.row.id,
+      alongMm: along,
+      centreMm: centre,
+    },
+    wall,
+  )
 
 const movedTo = (work: Hung, { along, centre }: OnWall): Hung =>
   hungOf(work.thing, { ...work.row, alongMm: along, centreMm: centre }, work.wall)
@@ -74,9 +91,7 @@ export function placeGroup(
     const { centre } = belongsAt(scene.room, high, scene.before, scene.lineMm, rules)
     const works = hungAt(along, centre)
     const held = { ...scene, works: [...scene.works, ...works] }
-    const worth = works
-      .flatMap((work) => hungChecks(held, work, rules))
-      .reduce((sum, { weight }) => sum + (weight === 'stop' ? 100 : weight === 'look' ? 10 : 1), 0)
+    const worth = wrongness(works.flatMap((work) => hungChecks(held, work, rules)))
     if (best === null || worth < best.worth) best = { at: { along, centre }, worth }
     if (worth === 0) break
   }
@@ -86,17 +101,6 @@ const stepMm = 50
 
 /** Over what stands before the wall, the widest first, else along it: the first place at which least is wrong. */
 export function firstOnWall(scene: WallScene, thing: Hangable, wall: Hung['wall'], rules: Rules): OnWall {
-  const row = {
-    id: 'new',
-    version: '',
-    pieceId: thing.piece.id,
-    number: 1,
-    wallId: wall.row.id,
-    alongMm: 0,
-    centreMm: 0,
-    why: '',
-    groupName: '',
-  }
   const middles = [
     ...scene.before
       .toSorted((left, right) => right.right - right.left - (left.right - left.left))
@@ -110,13 +114,10 @@ export function firstOnWall(scene: WallScene, thing: Hangable, wall: Hung['wall'
   let best: { at: OnWall; worth: number } | null = null
   for (const along of middles) {
     // high enough to hang over whatever stands there, then brought down to where it belongs
-    const high = hungOf(thing, { ...row, alongMm: along, centreMm: 2000 + thing.heightMm }, wall)
+    const high = newlyHung(thing, 1, wall, along, 2000 + thing.heightMm)
     const { centre } = belongsAt(scene.room, high, scene.before, scene.lineMm, rules)
     const work = movedTo(high, { along, centre })
-    const worth = hungChecks({ ...scene, works: [...scene.works, work] }, work, rules).reduce(
-      (sum, { weight }) => sum + (weight === 'stop' ? 100 : weight === 'look' ? 10 : 1),
-      0,
-    )
+    const worth = wrongness(hungChecks({ ...scene, works: [...scene.works, work] }, work, rules))
     if (!best || worth < best.worth) best = { at: { along, centre }, worth }
     if (worth === 0) break
   }

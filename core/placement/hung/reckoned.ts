@@ -9,7 +9,9 @@ import { beforeWall } from './before.ts'
 import type { HungCheck, WallScene } from './check.ts'
 import { hungChecks } from './checks.ts'
 import { marksOf, type HookMark } from './drill-list.ts'
+import { wallIdeas } from './ideas.ts'
 import { hangingLine } from './line.ts'
+import { inSight } from './out-of-sight.ts'
 import { hangablesOf, hungIn, toHang, type Hung } from './works.ts'
 
 export type RoomHung = {
@@ -59,13 +61,17 @@ export function hungRooms(
 ): RoomHung[] {
   const { rules } = practice
   const things = hangablesOf(makeover)
-  if (things.size === 0) return []
   return rooms.map((room) => {
     const works = hungIn(makeover, room, things)
+    const waiting = toHang(makeover, room.id, things)
     const bodies = placed.find(({ roomId }) => roomId === room.id)?.bodies ?? []
     const checks = room.walls.flatMap((wall) => {
       const scene = sceneOf(makeover, room, wall, works, bodies, practice)
-      return scene.works.flatMap((work) => hungChecks(scene, work, rules))
+      const wanted = wall.fixtures.some(({ row }) => row.outOfSight)
+      return [
+        ...scene.works.flatMap((work) => hungChecks(scene, work, rules)),
+        ...(wanted ? inSight(scene, wall, works, wallIdeas(scene, wall, waiting, rules)) : []),
+      ]
     })
     return {
       roomId: room.id,
@@ -73,7 +79,7 @@ export function hungRooms(
       works: works.map(({ id, name, thing, wall }) => ({ id, pieceId: thing.piece.id, name, wallId: wall.row.id })),
       checks: once(checks),
       marks: works.flatMap(marksOf),
-      waiting: toHang(makeover, room.id, things).length,
+      waiting: waiting.length,
     }
   })
 }

@@ -18,7 +18,7 @@ export function hungRemarks(makeover: Makeover, hung: readonly RoomHung[], rules
               { kind: 'piece' as const, id: work.pieceId },
             ]
           : []),
-        ...check.ids.slice(1).flatMap((id) => subjectOf(makeover, id)),
+        ...check.ids.slice(work ? 1 : 0).flatMap((id) => subjectOf(makeover, id)),
       ]
       return remark({
         code: check.code,

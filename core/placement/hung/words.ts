@@ -4,6 +4,15 @@ import { writeQuantity } from '../../measure/quantity.ts'
 import { citeRule, type Rules } from '../../rulebook/rulebook.ts'
 import type { HungCheck } from './check.ts'
 
+/** What hides a fixed thing, by what it asks for. */
+const hiding: Readonly<Record<string, string>> = {
+  air: 'Air has to pass it: nothing flat goes before it. Give it the colour of its wall, and let what is strongest hang away from it.',
+  often:
+    'A hand reaches it every day: in the colour of its wall it is seen least. Let what is strongest hang away from it.',
+  hand: 'It has to be got at now and then: a work that lifts off its hook may cover it, not one that is screwed.',
+  '': 'A work that hangs over it covers it, or something that stands before it.',
+}
+
 export function saidOfHung(
   { code, value, wanted, rule, about, name }: HungCheck,
   rules: Rules,
@@ -117,6 +126,19 @@ export function saidOfHung(
           ? `It weighs ${weight(value)}; from ${cited} an anchor for that wall, or a screw into a stud, holds it.`
           : 'A nail breaks the tile and holds nothing: drill it slowly for a plug, or use strips within their rating.',
       }
+    case 'hang-seen': {
+      const [asks, cover, leads] = about.split('|')
+      return {
+        title: `${name} is in sight`,
+        sentence: [
+          hiding[asks ?? ''],
+          cover && `${cover}, which hangs nowhere yet, would cover it.`,
+          leads && `${leads}, the largest work here, hangs beside it and leads the eye to it.`,
+        ]
+          .filter(Boolean)
+          .join(' '),
+      }
+    }
     case 'hang-curve':
       return {
         title: `${name} hangs flat on a curve`,

@@ -1,0 +1,112 @@
+/**
+ * How likely a date is. Durations are beta distributions with λ = 4 (PERT): mean (least + 4 likely + most) / 6, always within their range.
+ * By simulation, and by the classic formula beside it, which adds means and variances along the one chain.
+ */
+import { seeded } from '../measure/seeded.ts'
+import { chainTo, forward, lastOf, type NetTask, type Ordered } from './network.ts'
+
+export type Range = { readonly least: number; readonly likely: number; readonly most: number }
+export const meanOf = ({ least, likely, most }: Range): number => (least + 4 * likely + most) / 6
+/** The classic one: a sixth of the range, squared. */
+export const varianceOf = ({ least, most }: Range): number => ((most - least) / 6) ** 2
+
+const steps = 256
+/**
+ * The duration below which a share of all runs lies, for shares 0, 1/256 … 1: the beta density summed by the midpoint rule on 2048
+ * parts. Throws RangeError where least, likely and most are not in this order.
+ */
+export function quantilesOf({ least, likely, most }: Range): Float64Array {
+  if (!(least <= likely && likely <= most))
+    throw new RangeError(`A range: expected least ≤ likely ≤ most, got ${least}, ${likely}, ${most}`)
+  const table = new Float64Array(steps + 1).fill(likely)
+  if (most === least) return table
+  const [alpha, beta] = [1 + (4 * (likely - least)) / (most - least), 1 + (4 * (most - likely)) / (most - least)]
+  const parts = 2048
+  const sums = new Float64Array(parts + 1)
+  for (let part = 0; part < parts; part++) {
+    const at = (part + 0.5) / parts
+    sums[part + 1] = (sums[part] ?? 0) + at ** (alpha - 1) * (1 - at) ** (beta - 1)
+  }
+  const whole = sums[parts] ?? 1
+  let part = 0
+  for (let step = 0; step <= steps; step++) {
+    const wanted = (whole * step) / steps
+    while (part < parts - 1 && (sums[part + 1] ?? 0) < wanted) part++
+    const [low, high] = [sums[part] ?? 0, sums[part + 1] ?? 0]
+    table[step] = least + ((part + (high > low ? (wanted - low) / (high - low) : 0)) / parts) * (most - least)
+  }
+  table[0] = least
+  table[steps] = most
+  return table
+}
+/** A draw from such a table, by a number from 0 to 1. */
+export function drawn(table: Float64Array, random: number): number {
+  const at = random * steps
+  const step = Math.min(steps - 1, Math.floor(at))
+  const [low, high] = [table[step] ?? 0, table[step + 1] ?? 0]
+  return low + (at - step) * (high - low)
+}
+
+export type Chances = {
+  readonly runs: number
+  /** When all was done, in minutes, one for each run, earliest first. */
+  readonly ends: Float64Array
+  /** In which share of the runs each task lay on the chain. */
+  readonly onChain: ReadonlyMap<string, number>
+}
+
+/**
+ * So many runs with durations drawn from their ranges, in minutes of work; what has no range takes as long as it says. The same seed
+ * gives the same runs. `heard`: after each further hundred runs; false stops, and what was run counts.
+ */
+export function simulated(
+  work: Ordered,
+  ranges: ReadonlyMap<string, Range>,
+  { runs, seed, heard = () => true }: { runs: number; seed: number; heard?: (done: number) => boolean },
+): Chances {
+  const random = seeded(seed)
+  const tables = new Map([...ranges].map(([id, range]) => [id, quantilesOf(range)]))
+  const ends = new Float64Array(runs)
+  const counts = new Map<string, number>()
+  const drawWork = (task: NetTask): number => {
+    const table = tables.get(task.id)
+    return table ? Math.round(drawn(table, random())) : task.work
+  }
+  let done = 0
+  while (done < runs) {
+    const placed = forward(work, drawWork)
+    const last = lastOf(placed)
+    ends[done++] = last === null ? 0 : (placed.get(last)?.finish ?? 0)
+    if (last !== null) for (const id of chainTo(placed, last)) counts.set(id, (counts.get(id) ?? 0) + 1)
+    if (done % 100 === 0 && !heard(done)) break
+  }
+  return {
+    runs: done,
+    ends: ends.slice(0, done).sort(),
+    onChain: new Map([...counts].map(([id, count]) => [id, count / done])),
+  }
+}
+/** In which share of the runs all was done by then. */
+export function chanceBy({ ends }: Pick<Chances, 'ends'>, minute: number): number {
+  let [low, high] = [0, ends.length]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if ((ends[middle] ?? 0) <= minute) low = middle + 1
+    else high = middle
+  }
+  return ends.length === 0 ? 0 : low / ends.length
+}
+
+/** The chance that a sum of many durations with this mean and variance stays within a time: the normal distribution. */
+export const classicChance = (within: number, mean: number, variance: number): number =>
+  variance <= 0 ? (within >= mean ? 1 : 0) : normal((within - mean) / Math.sqrt(variance))
+
+/** The normal distribution function, to 1e-7 (Abramowitz and Stegun 26.2.17). */
+export function normal(z: number): number {
+  const t = 1 / (1 + 0.2316419 * Math.abs(z))
+  const tail =
+    (Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI)) *
+    t *
+    (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))))
+  return z >= 0 ? 1 - tail : tail
+}

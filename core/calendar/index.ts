@@ -1,0 +1,7 @@
+export { floorOf, step } from './step.ts'
+export { scheduleOf, type Needed, type Planned, type Schedule, type Trial } from './schedule.ts'
+export { chanceOn, oddsOf, type Odds } from './odds.ts'
+export { slipped, trialOf, type Slip } from './slip.ts'
+export type { WorkAsked } from './makeover-work.ts'
+export { handFor, type Net } from './plan.ts'
+export { dateAt, dateOf, dayMinutes, dayOf, endOfDay, mondayToFriday, startOfDay, WorkDays } from './working-time.ts'

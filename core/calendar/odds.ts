@@ -1,0 +1,71 @@
+/** How likely the install day is: by so many runs, and by the classic formula beside it. */
+import { chanceBy, classicChance, meanOf, simulated, varianceOf, type Range } from './chance.ts'
+import { forward, lastOf, ordered } from './network.ts'
+import { netTasks, type Net } from './plan.ts'
+import { dateOf, dayMinutes, dayOf, endOfDay, workDayMinutes } from './working-time.ts'
+import type { PlainDate } from '../measure/plain-date.ts'
+
+export type Odds = {
+  readonly runs: number
+  /** For each day from the first on which any run was ready to the last: the share of runs that were ready by its end. */
+  readonly byDay: readonly { readonly on: PlainDate; readonly chance: number }[]
+  /** By the install day; null where there is none. */
+  readonly simulated: number | null
+  readonly classic: number | null
+  /** What most threatens it: the share of runs in which a task lay on the chain, most first, by keys. */
+  readonly threats: readonly { readonly key: string; readonly share: number }[]
+}
+
+const rangesOf = ({ tasks }: Net): Map<string, Range> =>
+  new Map(tasks.flatMap(({ id, range, done }) => (range && !done ? [[id, range] as const] : [])))
+
+/** Work of a day takes a day of the week: seven are five of work. Of what goes on round the clock a minute is a minute. */
+const stretch = (7 / 5) * (dayMinutes / workDayMinutes)
+
+/** The classic formula: the mean of the chain and the sum of its variances, as a normal distribution. */
+export function classicOf(net: Net, chain: readonly string[], deadline: number): number | null {
+  const work = ordered(netTasks(net))
+  const ranges = rangesOf(net)
+  const placed = forward(work, (task) => {
+    const range = ranges.get(task.id)
+    return range ? Math.round(meanOf(range)) : task.work
+  })
+  const last = lastOf(placed)
+  if (last === null) return null
+  const variance = net.tasks
+    .filter(({ id }) => chain.includes(id))
+    .reduce((sum, { id, hand }) => {
+      const range = ranges.get(id)
+      return sum + (range ? varianceOf(range) * (hand === null ? 1 : stretch ** 2) : 0)
+    }, 0)
+  return classicChance(deadline, placed.get(last)?.finish ?? 0, variance)
+}
+
+export function oddsOf(
+  net: Net,
+  chain: readonly string[],
+  installOn: PlainDate | null,
+  asked: { readonly runs: number; readonly seed: number; readonly heard?: (done: number) => boolean },
+): Odds | null {
+  if (net.tasks.length === 0) return null
+  const found = simulated(ordered(netTasks(net)), rangesOf(net), asked)
+  if (found.runs === 0) return null
+  const [first, last] = [found.ends[0] ?? 0, found.ends[found.runs - 1] ?? 0].map((end) => Math.floor(end / dayMinutes))
+  const days = Array.from({ length: Math.min(2000, (last ?? 0) - (first ?? 0) + 1) }, (_, at) => (first ?? 0) + at)
+  const deadline = installOn === null ? null : endOfDay(installOn)
+  return {
+    runs: found.runs,
+    byDay: days.map((day) => ({ on: dateOf(day), chance: chanceBy(found, endOfDay(dateOf(day))) })),
+    simulated: deadline === null ? null : chanceBy(found, deadline),
+    classic: deadline === null ? null : classicOf(net, chain, deadline),
+    threats: [...found.onChain]
+      .map(([key, share]) => ({ key, share }))
+      .toSorted((left, right) => right.share - left.share),
+  }
+}
+/** The chance by a day: none before the first, all after the last. */
+export function chanceOn({ byDay }: Pick<Odds, 'byDay'>, on: PlainDate): number {
+  const [first, last] = [byDay[0], byDay.at(-1)]
+  if (!first || !last || on < first.on) return 0
+  return on > last.on ? 1 : (byDay[dayOf(on) - dayOf(first.on)]?.chance ?? 1)
+}

@@ -1,0 +1,15 @@
+/** What is chosen from in the calendar: who does a task, and the days of the week. */
+export const trades = [
+  'client',
+  'studio',
+  'painter',
+  'tiler',
+  'floor layer',
+  'carpenter',
+  'electrician',
+  'plumber',
+  'workroom',
+  'owner',
+] as const
+export type Trade = (typeof trades)[number]
+export const weekdays = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const
