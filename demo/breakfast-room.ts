@@ -950,5 +950,8 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
       pieceId: idOf('piece', 'Boards for the floor'),
     }),
   )
+  say('Nobody works while the inn is full', [
+    make('absence', 'full', { handId: null, name: 'The inn is full', fromOn: day(22), untilOn: day(28) }),
+  ])
   return { makeoverId: told.makeoverId, changeSets: told.changeSets, studio: told.studioAfter() }
 }

@@ -7,6 +7,7 @@ import { add, edit, type ChangeSet } from '#core/makeover/change.ts'
 import { rowsOf, type Studio } from '#core/makeover/document.ts'
 import type { Fields } from '#core/makeover/kinds.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
+import { wayKey } from '#core/makeover/said-arrivals.ts'
 import { musicRoomLengths } from './surveys.ts'
 import { cents, percent, tell, type Offer } from './telling.ts'
 
@@ -1079,5 +1080,34 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
       false,
     ),
   )
+  // the calendar: who works when, a range asked for, and a bench that comes later than it was ordered for
+  say('The painters come on any day but Sunday, and are away for the regatta', [
+    make('hand', 'painters', {
+      ...blank.hand,
+      name: 'Pell & Gull, painters',
+      does: 'painter',
+      worksOn: 'Mon, Tue, Wed, Thu, Fri, Sat',
+      dayMinor: cents(340),
+    }),
+    make('absence', 'regatta', {
+      handId: idOf('hand', 'painters'),
+      name: 'Regatta',
+      fromOn: day(5),
+      untilOn: day(8),
+    }),
+  ])
+  say('The weavers said how long it may take', [
+    ...rowsOf(told.documents().makeover, 'candidate')
+      .filter(({ name }) => name === 'Felted hanging 1.6 × 2.4 m')
+      .map((offer) => edit('candidate', offer, { leadLeastDays: 28, leadMostDays: 42 })),
+  ])
+  say('The joiner says the bench comes a week and a half later', [
+    make('task', 'bench', {
+      ...blank.task,
+      key: wayKey(idOf('piece', 'Listening bench')),
+      pinnedOn: day(33),
+      note: 'The larch was still wet',
+    }),
+  ])
   return { makeoverId: told.makeoverId, changeSets: told.changeSets, studio: told.studioAfter() }
 }

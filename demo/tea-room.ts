@@ -719,5 +719,13 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
       'Lamp over the table': [[2500, -1500]],
     }),
   )
+  say('The plot holders do it themselves, on any day', [
+    make('hand', 'plot holders', {
+      ...blank.hand,
+      name: 'The plot holders',
+      does: 'studio, painter, carpenter, workroom',
+      worksOn: 'Mon, Tue, Wed, Thu, Fri, Sat, Sun',
+    }),
+  ])
   return { makeoverId: told.makeoverId, changeSets: told.changeSets, studio: told.studioAfter() }
 }

@@ -1,3 +1,4 @@
+export { calendarDays, calendarTable, dayAfter, type CalendarDay } from './days.ts'
 export { floorOf, step } from './step.ts'
 export { scheduleOf, type Needed, type Planned, type Schedule, type Trial } from './schedule.ts'
 export { chanceOn, oddsOf, type Odds } from './odds.ts'

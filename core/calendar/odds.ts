@@ -12,7 +12,7 @@ export type Odds = {
   /** By the install day; null where there is none. */
   readonly simulated: number | null
   readonly classic: number | null
-  /** What most threatens it: the share of runs in which a task lay on the chain, most first, by keys. */
+  /** What most threatens it: what lies on the chain, and may take longest beyond what is likely; most first, by keys. */
   readonly threats: readonly { readonly key: string; readonly share: number }[]
 }
 
@@ -21,6 +21,17 @@ const rangesOf = ({ tasks }: Net): Map<string, Range> =>
 
 /** Work of a day takes a day of the week: seven are five of work. Of what goes on round the clock a minute is a minute. */
 const stretch = (7 / 5) * (dayMinutes / workDayMinutes)
+
+/** The variance of each task, in squared minutes that elapse. */
+function variancesOf(net: Net): Map<string, number> {
+  const ranges = rangesOf(net)
+  return new Map(
+    net.tasks.flatMap(({ id, hand }) => {
+      const range = ranges.get(id)
+      return range ? [[id, varianceOf(range) * (hand === null ? 1 : stretch ** 2)] as const] : []
+    }),
+  )
+}
 
 /** The classic formula: the mean of the chain and the sum of its variances, as a normal distribution. */
 export function classicOf(net: Net, chain: readonly string[], deadline: number): number | null {
@@ -32,12 +43,8 @@ export function classicOf(net: Net, chain: readonly string[], deadline: number):
   })
   const last = lastOf(placed)
   if (last === null) return null
-  const variance = net.tasks
-    .filter(({ id }) => chain.includes(id))
-    .reduce((sum, { id, hand }) => {
-      const range = ranges.get(id)
-      return sum + (range ? varianceOf(range) * (hand === null ? 1 : stretch ** 2) : 0)
-    }, 0)
+  const variances = variancesOf(net)
+  const variance = chain.reduce((sum, key) => sum + (variances.get(key) ?? 0), 0)
   return classicChance(deadline, placed.get(last)?.finish ?? 0, variance)
 }
 
@@ -53,14 +60,17 @@ export function oddsOf(
   const [first, last] = [found.ends[0] ?? 0, found.ends[found.runs - 1] ?? 0].map((end) => Math.floor(end / dayMinutes))
   const days = Array.from({ length: Math.min(2000, (last ?? 0) - (first ?? 0) + 1) }, (_, at) => (first ?? 0) + at)
   const deadline = installOn === null ? null : endOfDay(installOn)
+  const elapsed = variancesOf(net)
   return {
     runs: found.runs,
     byDay: days.map((day) => ({ on: dateOf(day), chance: chanceBy(found, endOfDay(dateOf(day))) })),
     simulated: deadline === null ? null : chanceBy(found, deadline),
     classic: deadline === null ? null : classicOf(net, chain, deadline),
     threats: [...found.onChain]
-      .map(([key, share]) => ({ key, share }))
-      .toSorted((left, right) => right.share - left.share),
+      .map(([key, share]) => ({ key, share, spread: share * Math.sqrt(elapsed.get(key) ?? 0) }))
+      .filter(({ spread }) => spread > 0)
+      .toSorted((left, right) => right.spread - left.spread)
+      .map(({ key, share }) => ({ key, share })),
   }
 }
 /** The chance by a day: none before the first, all after the last. */

@@ -8,7 +8,7 @@ export type Slip = {
   readonly readyOn: PlainDate | null
   /** What moves, with the day it begins on then. */
   readonly moved: readonly { readonly task: Planned; readonly to: PlainDate }[]
-  /** Work that is done by the install day all the same, and work that is not. */
+  /** Work that is done by the install day all the same, and work that no longer is. */
   readonly ready: readonly Planned[]
   readonly unready: readonly Planned[]
   readonly schedule: Schedule
@@ -33,7 +33,7 @@ export function slipped(asked: WorkAsked, plan: Schedule, task: Planned, days: n
       return to && dateAt(to.finish) !== met.finishOn ? [{ task: met, to: to.startOn }] : []
     }),
     ready: work.filter(isBy),
-    unready: work.filter((met) => !isBy(met)),
+    unready: work.filter((met) => !isBy(met) && plan.tasks.some((known) => known.key === met.key && isBy(known))),
     schedule,
   }
 }

@@ -107,7 +107,7 @@ it('what is kept from one change to the next is what would be found anew', () =>
   )
 }, 180_000)
 
-it('a piece renamed leaves survey, palette, money and dates the very objects they were', () => {
+it('a piece renamed leaves survey, palette and money the very objects they were, and every date the same', () => {
   const [documents] = demos as [Documents]
   const memory = new Memory()
   const before = reckon(documents, testToday, memory)
@@ -115,8 +115,11 @@ it('a piece renamed leaves survey, palette, money and dates the very objects the
   if (!piece) throw new Error('a piece of the demo is not chosen yet')
   const renamed = apply(documents, [edit('piece', piece, { name: 'Renamed' })], newId())
   const after = reckon(renamed.documents, testToday, memory)
-  for (const name of ['survey', 'palette', 'money', 'dates', 'needs', 'practice'] as const)
+  for (const name of ['survey', 'palette', 'money', 'needs', 'practice'] as const)
     expect(after[name]).toBe(before[name])
+  // what it is called can tell what kind of thing it is, and so when it is carried in
+  const untold = (dates: typeof before.dates) => dates.map(({ needed, ...rest }) => ({ ...rest, on: needed?.on }))
+  expect(untold(after.dates)).toEqual(untold(before.dates))
   expect(after.attention.map((line) => line.title)).toContain('Renamed')
 })
 

@@ -13,6 +13,7 @@ import { inTransaction } from '../database/connection.ts'
 import { loadDocuments } from '../database/documents.ts'
 import { idIn, notFound } from '../problem.ts'
 import { asCsv } from './sheets.ts'
+import { calendarRoutes } from './calendar-routes.ts'
 import { placementRoutes } from './placement-routes.ts'
 import { surfaceRoutes } from './surface-routes.ts'
 import { surveyRoutes } from './survey-routes.ts'
@@ -120,6 +121,7 @@ export function documentRoutes({ database, clock, heavy }: Setting): Router {
     )
   })
   placementRoutes(routes, heavy, open, send)
+  calendarRoutes(routes, open, send)
   surveyRoutes(routes, heavy, open, send)
   surfaceRoutes(routes, heavy, open, send)
   return routes

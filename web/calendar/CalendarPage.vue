@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMediaQuery } from '@vueuse/core'
 import { computed, nextTick, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { writeDate } from '#core/measure/plain-date.ts'
@@ -9,6 +10,7 @@ import StepRemarks from '../remarks/StepRemarks.vue'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 import { useCalendar } from './calendar.ts'
+import CalendarFiles from './CalendarFiles.vue'
 import ChanceCurve from './ChanceCurve.vue'
 import DayList from './DayList.vue'
 import HandsDrawing from './HandsDrawing.vue'
@@ -28,7 +30,9 @@ const [rooms, hands, absences, tasks, links] = [
   useRows('task'),
   useRows('taskLink'),
 ]
-const isByDay = computed(() => route.query.by === 'day')
+/** A phone shows the days: the hands want a wide page. */
+const isNarrow = useMediaQuery('(max-width: 640px)')
+const isByDay = computed(() => route.query.by === 'day' || (isNarrow.value && route.query.by !== 'hands'))
 const show = (by: 'hands' | 'day'): void => void router.replace({ query: { ...route.query, by } })
 const leftOut = computed(() => tasks.value.filter((row) => row.leftOut))
 const own = computed(() => tasks.value.filter((row) => row.key === '' && !row.leftOut))
@@ -106,7 +110,7 @@ const heldSays = computed(() => {
         <button type="button" class="word" :class="{ here: isByDay }" :aria-pressed="isByDay" @click="show('day')">
           By day
         </button>
-        <span class="quiet legend"
+        <span v-if="!isByDay" class="quiet legend"
           >heavy: nothing to spare · hatched: dries · ○ to order ● ordered, ┃ likely, grey early to late</span
         >
       </div>
@@ -133,7 +137,8 @@ const heldSays = computed(() => {
           @put="calendar.put"
         />
       </div>
-      <ChanceCurve v-if="odds && !isByDay" :odds="odds" :plan="plan" />
+      <ChanceCurve v-if="odds && today && !isByDay" :odds="odds" :plan="plan" :today="today" />
+      <CalendarFiles :plan="plan" />
       <section
         v-if="hands.length + absences.length + leftOut.length + own.length + links.length > 0"
         aria-labelledby="said-of-it"
@@ -168,7 +173,7 @@ const heldSays = computed(() => {
       </section>
     </template>
     <Teleport defer to="#tag">
-      <section class="tag" aria-label="Task">
+      <section v-if="selected || !isNarrow" class="tag" aria-label="Task">
         <span class="hole" aria-hidden="true" />
         <TaskTag :calendar="calendar" @task="open('said')" @link="open('link')" />
       </section>

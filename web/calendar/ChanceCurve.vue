@@ -2,42 +2,36 @@
 import { useElementSize } from '@vueuse/core'
 import { curveStepAfter, line, scaleLinear } from 'd3'
 import { computed, useTemplateRef } from 'vue'
-import { dayOf, type Odds, type Schedule } from '#core/calendar/index.ts'
-import { writeDate, writeShortDate } from '#core/measure/plain-date.ts'
+import { dayMinutes, dayOf, type Odds, type Schedule } from '#core/calendar/index.ts'
+import { writeDate, writeShortDate, type PlainDate } from '#core/measure/plain-date.ts'
+import { endsOf, timeScale } from './time-scale.ts'
 
 /** How likely it is that all is ready by a day: by many runs, and what most threatens the install day. */
-const { odds, plan } = defineProps<{ odds: Odds; plan: Schedule }>()
+const { odds, plan, today } = defineProps<{ odds: Odds; plan: Schedule; today: PlainDate }>()
 const box = useTemplateRef<HTMLElement>('box')
 const { width } = useElementSize(box)
 const high = 90
 const days = computed(() => odds.byDay.map(({ on }) => dayOf(on)))
 const installDay = computed(() => (plan.installOn === null ? null : dayOf(plan.installOn)))
-const x = computed(() => {
-  const all = [...days.value, ...(installDay.value === null ? [] : [installDay.value])]
-  return scaleLinear()
-    .domain([Math.min(...all) - 1, Math.max(...all) + 1])
-    .range([96, Math.max(200, width.value - 60)])
-})
+const at = computed(() => timeScale(endsOf(plan, today), width.value))
+/** A day lies where its work ends. */
+const x = (day: number): number => Math.min(width.value - 2, at.value(day * dayMinutes + 17 * 60))
 const y = scaleLinear().domain([0, 1]).range([high, 8])
 const path = computed(
   () =>
     line<{ day: number; chance: number }>()
-      .x(({ day }) => x.value(day))
+      .x(({ day }) => x(day))
       .y(({ chance }) => y(chance))
       .curve(curveStepAfter)([
       { day: (days.value[0] ?? 0) - 1, chance: 0 },
       ...odds.byDay.map(({ chance }, at) => ({ day: days.value[at] ?? 0, chance })),
-      { day: x.value.domain()[1] ?? 0, chance: odds.byDay.at(-1)?.chance ?? 0 },
+      { day: (days.value.at(-1) ?? 0) + 3, chance: odds.byDay.at(-1)?.chance ?? 0 },
     ]) ?? '',
 )
 const ofHundred = (share: number): string => `${Math.floor(share * 100)} of 100`
 const nameOf = (key: string): string => plan.tasks.find((task) => task.key === key)?.name ?? key
 const even = computed(() => odds.byDay.find(({ chance }) => chance >= 0.5) ?? null)
-const threats = computed(() =>
-  odds.threats
-    .filter(({ key, share }) => share >= 0.05 && plan.tasks.find((task) => task.key === key)?.is !== 'order')
-    .slice(0, 4),
-)
+const threats = computed(() => odds.threats.slice(0, 4))
 </script>
 
 <template>
@@ -55,7 +49,7 @@ const threats = computed(() =>
       role="img"
       :aria-label="even ? `Even odds by ${writeDate(even.on)}` : 'Chances'"
     >
-      <line class="foot" x1="96" :x2="width - 60" :y1="high" :y2="high" />
+      <line class="foot" x1="130" :x2="width - 2" :y1="high" :y2="high" />
       <line v-if="installDay !== null" class="install" :x1="x(installDay)" :x2="x(installDay)" y1="2" :y2="high" />
       <path class="curve" :d="path" />
       <text v-if="even" :x="x(dayOf(even.on))" :y="high + 18" class="middle">{{ writeShortDate(even.on) }}</text>
@@ -73,7 +67,7 @@ const threats = computed(() =>
       >
     </p>
     <p v-if="threats.length > 0" class="quiet">
-      On the chain most often:
+      What most threatens it, and how often all waits for it:
       {{ threats.map(({ key, share }) => `${nameOf(key)} (${ofHundred(share)})`).join(', ') }}.
     </p>
   </section>

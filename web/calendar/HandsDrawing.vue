@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { scaleLinear } from 'd3'
 import { computed, useTemplateRef } from 'vue'
 import {
   dateAt,
@@ -12,9 +11,10 @@ import {
   type Planned,
   type Schedule,
 } from '#core/calendar/index.ts'
-import { addDays, writeShortDate, type PlainDate } from '#core/measure/plain-date.ts'
+import { writeShortDate, type PlainDate } from '#core/measure/plain-date.ts'
 import { useGrip } from '../parts/grip.ts'
 import { handRows, shortName, type Bar } from './lanes.ts'
+import { endsOf, timeScale } from './time-scale.ts'
 
 /** The work by hands: what each does when, what dries meanwhile, what is on its way, and the chain that all waits for. */
 const { plan, today, selectedKey, shifted } = defineProps<{
@@ -27,23 +27,14 @@ const { plan, today, selectedKey, shifted } = defineProps<{
 const emit = defineEmits<{ pick: [key: string]; move: [key: string, days: number]; put: [] }>()
 const box = useTemplateRef<HTMLElement>('box')
 const { width } = useElementSize(box)
-const [namesPx, topPx, lanePx, padPx] = [96, 34, 24, 10]
+const [topPx, lanePx, padPx] = [34, 24, 10]
 
-const ends = computed((): readonly [PlainDate, PlainDate] => {
-  const starts = plan.tasks.map(({ startOn }) => startOn)
-  const finishes = [...plan.tasks.map(({ finishOn }) => finishOn), plan.installOn ?? today]
-  const first = [...starts, today].sort()[0] ?? today
-  const last = finishes.sort().at(-1) ?? today
-  return [addDays(first, -1), addDays(last, 3)]
-})
-const at = computed(() =>
-  scaleLinear()
-    .domain([startOfDay(ends.value[0]), startOfDay(ends.value[1])])
-    .range([namesPx, Math.max(namesPx + 200, width.value - 2)]),
-)
+const ends = computed(() => endsOf(plan, today))
+const at = computed(() => timeScale(ends.value, width.value))
+const isOneRoom = computed(() => new Set(plan.tasks.flatMap(({ roomId }) => roomId ?? [])).size === 1)
 const rows = computed(() => {
   let y = topPx
-  return handRows(plan.tasks, at.value, width.value - 4).map((row) => {
+  return handRows(plan.tasks, at.value, width.value - 4, isOneRoom.value).map((row) => {
     const own = { ...row, y, height: row.lanes * lanePx + 2 * padPx }
     y += own.height
     return own
@@ -59,7 +50,7 @@ const days = computed(() => {
 const weekends = computed(() => days.value.filter((day) => (day + 3) % 7 === 5))
 const mondays = computed(() => {
   const all = days.value.filter((day) => (day + 3) % 7 === 0)
-  const every = Math.max(1, Math.ceil((all.length * 52) / Math.max(1, width.value - namesPx)))
+  const every = Math.max(1, Math.ceil((all.length * 52) / Math.max(1, width.value - 130)))
   return all.filter((_, index) => index % every === 0)
 })
 const dayX = (day: number): number => at.value(day * dayMinutes)
@@ -82,8 +73,11 @@ const chain = computed(() => {
     const y = middles.value.get(key)
     return task && y !== undefined ? [{ start: at.value(task.start), finish: at.value(task.finish), y }] : []
   })
+  // down or up where one ends, then along to where the next begins: it waits there
   return steps
-    .map(({ start, finish, y }, index) => `${index === 0 ? 'M' : 'L'}${start} ${y} L${Math.max(start, finish)} ${y}`)
+    .map(({ start, finish, y }, index) =>
+      index === 0 ? `M${start} ${y} H${finish}` : `V${y} H${Math.max(start, finish)}`,
+    )
     .join(' ')
 })
 const ghosts = computed(() =>
@@ -215,7 +209,7 @@ const isMoved = (task: Planned): boolean =>
             :y="yOf(row, bar) + 13"
             :class="{ end: bar.label.anchor === 'end', inside: bar.label.isInside }"
           >
-            {{ shortName(bar.task) }}
+            {{ shortName(bar.task, isOneRoom) }}
           </text>
         </g>
       </g>

@@ -13,7 +13,7 @@ const emit = defineEmits<{ task: []; link: [] }>()
 const { plan, selected: task, slip, slipDays, today } = calendar
 const makeover = useMakeover()
 const named = (key: string | null): string => plan.value?.tasks.find((known) => known.key === key)?.name ?? ''
-const written = (on: PlainDate | null): string => (on === null ? '–' : writeWeekdayDate(on))
+const written = (on: PlainDate | null): string => (on === null ? '–' : writeWeekdayDate(on).replace(/ \d{4}$/, ''))
 const dates = computed(() =>
   task.value?.pieceId ? (byId(makeover.reckoning?.dates, task.value.pieceId) ?? null) : null,
 )
@@ -121,7 +121,7 @@ const words = (names: readonly string[]): string =>
         </div>
         <div>
           <dt>Moves with it</dt>
-          <dd>{{ moved.length === 0 ? 'nothing' : `${moved.length} of the work` }}</dd>
+          <dd>{{ moved.length === 0 ? 'nothing' : `${moved.length} ${moved.length === 1 ? 'task' : 'tasks'}` }}</dd>
         </div>
       </dl>
       <p v-if="slip.unready.length > 0" class="quiet">

@@ -23,7 +23,12 @@ const placeOf = (task: Planned): number => {
 }
 
 /** `at`: where a moment lies, in pixels; `endPx`: the right edge, beyond which words turn to the left of their bar. */
-export function handRows(tasks: readonly Planned[], at: (minute: number) => number, endPx: number): HandRow[] {
+export function handRows(
+  tasks: readonly Planned[],
+  at: (minute: number) => number,
+  endPx: number,
+  isOneRoom = false,
+): HandRow[] {
   const hands = new Map<string, Planned[]>()
   for (const task of tasks.toSorted((left, right) => placeOf(left) - placeOf(right) || left.start - right.start))
     if (task.is !== 'order') hands.set(task.hand, [...(hands.get(task.hand) ?? []), task])
@@ -33,7 +38,7 @@ export function handRows(tasks: readonly Planned[], at: (minute: number) => numb
       const x = at(task.start)
       const width = Math.max(leastPx, at(task.finish) - x)
       const dries = task.driesUntil === null || task.is !== 'work' ? 0 : Math.max(0, at(task.driesUntil) - x - width)
-      const words = shortName(task).length * letterPx
+      const words = shortName(task, isOneRoom).length * letterPx
       const isInside = task.is !== 'lead' && words + 10 < width
       const turns = !isInside && x + width + dries + 6 + words > endPx
       const label = isInside
@@ -52,5 +57,7 @@ export function handRows(tasks: readonly Planned[], at: (minute: number) => numb
   })
 }
 /** Without the room where it says one, and not too long: the tag has it whole. */
-export const shortName = ({ name }: Pick<Planned, 'name'>): string =>
-  name.length > 34 ? `${name.slice(0, 33).trimEnd()}…` : name
+export function shortName({ name, key, roomId }: Pick<Planned, 'name' | 'key' | 'roomId'>, isOneRoom = false): string {
+  const short = isOneRoom && roomId !== null && key.endsWith(roomId) ? name.replace(/, [^,]+$/, '') : name
+  return short.length > 34 ? `${short.slice(0, 33).trimEnd()}…` : short
+}

@@ -7,6 +7,7 @@ import { zero } from '#core/money/minor.ts'
 import {
   choiceField,
   dateField,
+  maybeChoiceField,
   maybeDateField,
   maybeNumberField,
   moneyField,
@@ -30,7 +31,10 @@ export function taskForm(rooms: Rooms, task: Planned | null, leftOut: Row<'task'
     fields: (row) => ({
       name: textField(row?.name || known),
       trade: choiceField(trades, row?.trade ?? (task && task.trade !== 'seller' ? task.trade : 'studio')),
-      roomId: choiceField(['', ...rooms.map(({ id }) => id)], row?.roomId ?? task?.roomId ?? ''),
+      roomId: maybeChoiceField(
+        rooms.map(({ id }) => id),
+        row?.roomId ?? task?.roomId ?? null,
+      ),
       leastDays: maybeNumberField(row?.leastDays ?? null, 2),
       likelyDays: maybeNumberField(row?.likelyDays ?? (own && !row ? 1 : null), 2),
       mostDays: maybeNumberField(row?.mostDays ?? null, 2),
@@ -44,7 +48,7 @@ export function taskForm(rooms: Rooms, task: Planned | null, leftOut: Row<'task'
       [
         { key: 'name', label: 'What is done' },
         { key: 'trade', label: 'By', as: 'choice', options: asOptions(trades) },
-        { key: 'roomId', label: 'Room', as: 'choice', options: [{ value: '', label: 'none' }, ...roomOptions(rooms)] },
+        { key: 'roomId', label: 'Room', as: 'choice', options: roomOptions(rooms), none: 'none' },
       ],
       [
         {
@@ -55,9 +59,9 @@ export function taskForm(rooms: Rooms, task: Planned | null, leftOut: Row<'task'
         },
         { key: 'likelyDays', label: 'Likely days', optional: true },
         { key: 'mostDays', label: 'Most days', optional: true },
-        { key: 'people', label: 'People at it' },
       ],
       [
+        { key: 'people', label: 'People at it' },
         { key: 'pinnedOn', label: 'Begins on', optional: true, hint: 'nothing for as soon as it can' },
         { key: 'doneOn', label: 'Done on', optional: true },
       ],
@@ -77,11 +81,7 @@ export function taskForm(rooms: Rooms, task: Planned | null, leftOut: Row<'task'
         ? [{ field: 'mostDays' as const, message: `expected at least the likely ${likelyDays}` }]
         : []
     },
-    toRow: ({ roomId, ...read }, row) => ({
-      ...read,
-      key: row?.key ?? task?.key ?? '',
-      roomId: roomId === '' ? null : roomId,
-    }),
+    toRow: (read, row) => ({ ...read, key: row?.key ?? task?.key ?? '' }),
     sentence: ({ name }, row) => `${row ? 'Changed' : 'Added'} the task ${name}`,
     removed: (row) => (row.key === '' ? `Took the task ${row.name} away` : 'The task is as it makes itself again'),
     caution: 'Power, gas and water are for licensed trades; lead and asbestos for those trained for them.',
@@ -121,7 +121,10 @@ export const absenceForm = (hands: readonly Row<'hand'>[], today: PlainDate) =>
     title: (row) => row?.name || 'Days away',
     fields: (row) => ({
       name: textField(row?.name),
-      handId: choiceField(['', ...hands.map(({ id }) => id)], row?.handId ?? ''),
+      handId: maybeChoiceField(
+        hands.map(({ id }) => id),
+        row?.handId ?? null,
+      ),
       fromOn: dateField(row?.fromOn ?? today),
       untilOn: dateField(row?.untilOn ?? today),
     }),
@@ -132,7 +135,8 @@ export const absenceForm = (hands: readonly Row<'hand'>[], today: PlainDate) =>
           key: 'handId',
           label: 'Who',
           as: 'choice',
-          options: [{ value: '', label: 'everybody' }, ...hands.map(({ id, name }) => ({ value: id, label: name }))],
+          options: hands.map(({ id, name }) => ({ value: id, label: name })),
+          none: 'everybody',
         },
       ],
       [
@@ -142,7 +146,7 @@ export const absenceForm = (hands: readonly Row<'hand'>[], today: PlainDate) =>
     ],
     check: ({ fromOn, untilOn }) =>
       untilOn < fromOn ? [{ field: 'untilOn' as const, message: 'lies before the first day' }] : [],
-    toRow: ({ handId, ...read }) => ({ ...read, handId: handId === '' ? null : handId }),
+    toRow: (read) => read,
     sentence: ({ name }) => `Noted days away${name === '' ? '' : `: ${name}`}`,
     removed: () => 'Took days away off the calendar',
   })

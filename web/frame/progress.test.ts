@@ -20,6 +20,7 @@ describe('how far a step is', () => {
       pieces: 0,
       placement: 0,
       purchases: 0,
+      calendar: 0,
     })
     const [piece, candidate, order] = [newId(), newId(), newId()]
     const offer = candidateOf(piece, world.ids.seller)

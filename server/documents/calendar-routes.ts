@@ -1,0 +1,49 @@
+import type { Request, Response, Router } from 'express'
+import ical, { ICalEventTransparency } from 'ical-generator'
+import { calendarDays, calendarTable, dayAfter, type CalendarDay } from '#core/calendar/index.ts'
+import type { Makeover, Studio } from '#core/makeover/document.ts'
+import type { PlainDate } from '#core/measure/plain-date.ts'
+import { reckon } from '#core/reckoning/reckon.ts'
+import { notFound } from '../problem.ts'
+import { asCsv } from './sheets.ts'
+
+type Open = { readonly makeover: Makeover; readonly studio: Studio; readonly today: PlainDate }
+type Send = (response: Response, type: string, name: string, bytes: Uint8Array | string) => void
+
+/**
+ * Days as an iCalendar file (RFC 5545): all-day entries without a time zone, each with an id that stays while it is about the same task,
+ * and numbered by the revision of the makeover, so that a program that took an earlier file in moves what it has.
+ */
+export function icsOf(makeover: Makeover, name: string, days: readonly CalendarDay[]): string {
+  const calendar = ical({ name, prodId: { company: 'Bonitas', product: 'Calendar', language: 'EN' } })
+  for (const day of days)
+    calendar.createEvent({
+      id: `${day.key}@${makeover.id}`,
+      sequence: makeover.rev,
+      start: day.first,
+      end: dayAfter(day),
+      allDay: true,
+      summary: day.says,
+      description: day.hand === '' ? null : day.hand,
+      transparency: ICalEventTransparency.TRANSPARENT,
+    })
+  return calendar.toString()
+}
+
+/** The calendar of a makeover as ICS and as CSV; of one hand alone where one is named. */
+export function calendarRoutes(routes: Router, open: (request: Request) => Promise<Open>, send: Send): void {
+  routes.get('/makeovers/:id/calendar.:ending', async (request, response) => {
+    const { makeover, studio, today } = await open(request)
+    const { schedule, dates } = reckon({ makeover, studio }, today)
+    const hand = typeof request.query.hand === 'string' ? request.query.hand : null
+    if (hand !== null && !schedule.tasks.some((task) => task.hand === hand)) throw notFound()
+    const days = calendarDays(schedule, new Map(dates.map(({ id, orderBy }) => [id, orderBy])), hand)
+    const name = makeover.rows.makeover[makeover.id]?.name ?? 'makeover'
+    const file = `${name} calendar${hand === null ? '' : ` ${hand}`}.${String(request.params.ending)}`
+    if (request.params.ending === 'ics')
+      send(response, 'text/calendar; charset=utf-8', file, icsOf(makeover, name, days))
+    else if (request.params.ending === 'csv')
+      send(response, 'text/csv; charset=utf-8', file, asCsv([calendarTable(days)], 'EUR'))
+    else throw notFound()
+  })
+}
