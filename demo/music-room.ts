@@ -1086,7 +1086,7 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
       ...blank.hand,
       name: 'Pell & Gull, painters',
       does: 'painter',
-      worksOn: 'Mon, Tue, Wed, Thu, Fri, Sat',
+      daysWorked: 'Mon, Tue, Wed, Thu, Fri, Sat',
       dayMinor: cents(340),
     }),
     make('absence', 'regatta', {

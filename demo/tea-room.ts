@@ -724,7 +724,7 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
       ...blank.hand,
       name: 'The plot holders',
       does: 'studio, painter, carpenter, workroom',
-      worksOn: 'Mon, Tue, Wed, Thu, Fri, Sat, Sun',
+      daysWorked: 'Mon, Tue, Wed, Thu, Fri, Sat, Sun',
     }),
   ])
   return { makeoverId: told.makeoverId, changeSets: told.changeSets, studio: told.studioAfter() }

@@ -3,7 +3,7 @@
  * By simulation, and by the classic formula beside it, which adds means and variances along the one chain.
  */
 import { seeded } from '../measure/seeded.ts'
-import { chainTo, forward, lastOf, type NetTask, type Ordered } from './network.ts'
+import { compiled, emptyRun, runThrough, type Ordered } from './network.ts'
 
 export type Range = { readonly least: number; readonly likely: number; readonly most: number }
 export const meanOf = ({ least, likely, most }: Range): number => (least + 4 * likely + most) / 6
@@ -43,8 +43,8 @@ export function quantilesOf({ least, likely, most }: Range): Float64Array {
 export function drawn(table: Float64Array, random: number): number {
   const at = random * steps
   const step = Math.min(steps - 1, Math.floor(at))
-  const [low, high] = [table[step] ?? 0, table[step + 1] ?? 0]
-  return low + (at - step) * (high - low)
+  const low = table[step] as number
+  return low + (at - step) * ((table[step + 1] as number) - low)
 }
 
 export type Chances = {
@@ -65,25 +65,36 @@ export function simulated(
   { runs, seed, heard = () => true }: { runs: number; seed: number; heard?: (done: number) => boolean },
 ): Chances {
   const random = seeded(seed)
-  const tables = new Map([...ranges].map(([id, range]) => [id, quantilesOf(range)]))
+  const network = compiled(work)
+  const count = network.tasks.length
+  const tables = network.tasks.map(({ id }) => {
+    const range = ranges.get(id)
+    return range ? quantilesOf(range) : null
+  })
+  const lengths = Float64Array.from(network.tasks, (task) => task.work)
+  const run = emptyRun(count)
   const ends = new Float64Array(runs)
-  const counts = new Map<string, number>()
-  const drawWork = (task: NetTask): number => {
-    const table = tables.get(task.id)
-    return table ? Math.round(drawn(table, random())) : task.work
-  }
+  const counts = new Int32Array(count)
   let done = 0
   while (done < runs) {
-    const placed = forward(work, drawWork)
-    const last = lastOf(placed)
-    ends[done++] = last === null ? 0 : (placed.get(last)?.finish ?? 0)
-    if (last !== null) for (const id of chainTo(placed, last)) counts.set(id, (counts.get(id) ?? 0) + 1)
+    for (let at = 0; at < count; at++) {
+      const table = tables[at]
+      if (table) lengths[at] = Math.round(drawn(table, random()))
+    }
+    runThrough(network, lengths, run)
+    let last = -1
+    for (let at = 0; at < count; at++)
+      if (last < 0 || (run.finish[at] as number) > (run.finish[last] as number)) last = at
+    ends[done++] = last < 0 ? 0 : (run.finish[last] as number)
+    for (let at = last; at >= 0; at = run.waitsFor[at] as number) counts[at] = (counts[at] as number) + 1
     if (done % 100 === 0 && !heard(done)) break
   }
   return {
     runs: done,
     ends: ends.slice(0, done).sort(),
-    onChain: new Map([...counts].map(([id, count]) => [id, count / done])),
+    onChain: new Map(
+      network.tasks.flatMap(({ id }, at) => ((counts[at] ?? 0) > 0 ? [[id, (counts[at] ?? 0) / done] as const] : [])),
+    ),
   }
 }
 /** In which share of the runs all was done by then. */

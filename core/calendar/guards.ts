@@ -23,9 +23,9 @@ export function calendarGuards(makeover: Makeover): Fault[] {
       faults.push(
         fault('order', 'absence', id, 'untilOn', 'lies before the first day: expected that day or a later one'),
       )
-  for (const { id, worksOn } of rowsOf(makeover, 'hand'))
-    if (worksOn === '')
-      faults.push(fault('days', 'hand', id, 'worksOn', 'is empty: expected at least one day of the week'))
+  for (const { id, daysWorked } of rowsOf(makeover, 'hand'))
+    if (daysWorked === '')
+      faults.push(fault('days', 'hand', id, 'daysWorked', 'is empty: expected at least one day of the week'))
   for (const { id, leadDays, leadLeastDays, leadMostDays } of rowsOf(makeover, 'candidate')) {
     if (leadLeastDays !== null && leadDays !== null && leadLeastDays > leadDays)
       faults.push(fault('range', 'candidate', id, 'leadLeastDays', `expected at most the likely ${leadDays} days`))

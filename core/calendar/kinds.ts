@@ -9,7 +9,7 @@ export const calendarKinds = {
     {
       name: label(60),
       does: several(trades),
-      worksOn: several(weekdays),
+      daysWorked: several(weekdays),
       dayMinor: money().nullable(),
       note: line(300),
     },

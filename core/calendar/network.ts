@@ -111,69 +111,133 @@ export function ordered(tasks: readonly NetTask[]): Ordered {
   const lastOf = new Map<string, NetTask>()
   const before = new Map<string, Link[]>()
   const order: NetTask[] = []
-  const ready = new Set(sorted.filter(({ id }) => waiting.get(id) === 0))
   const known = new Map(tasks.map((task) => [task.id, task]))
-  const ownLinks = (task: NetTask): readonly Link[] => task.after.filter((link) => place.has(link.id))
+  const linksOf = new Map(tasks.map((task) => [task.id, task.after.filter((link) => place.has(link.id))]))
+  /** When it could begin by what it waits for, found once all of that is placed. */
+  const needs = new Map<string, number>()
+  const ready = new Map<string, { task: NetTask; at: number }>()
+  const offer = (task: NetTask): void => {
+    const until = Math.max(
+      -Infinity,
+      ...(linksOf.get(task.id) ?? []).map(({ id, wait }) => (finish.get(id) ?? -Infinity) + wait),
+    )
+    needs.set(task.id, until)
+    ready.set(task.id, { task, at: can(task) })
+  }
   const can = (task: NetTask): number => {
     if (task.done) return task.done.start
     const last = task.hand === null ? undefined : lastOf.get(task.hand)
-    const links = last ? [...ownLinks(task), { id: last.id, wait: 0 }] : ownLinks(task)
-    return startOf(task, Math.max(-Infinity, ...links.map(({ id, wait }) => (finish.get(id) ?? -Infinity) + wait)))
+    const until = needs.get(task.id) ?? -Infinity
+    return startOf(task, last ? Math.max(until, finish.get(last.id) ?? -Infinity) : until)
   }
+  for (const task of sorted) if (waiting.get(task.id) === 0) offer(task)
   while (ready.size > 0) {
     let best: { task: NetTask; at: number } | null = null
-    for (const task of ready) {
-      const at = can(task)
+    for (const offered of ready.values()) {
       const isSooner =
         best === null ||
-        at < best.at ||
-        (at === best.at && (urgency.get(task.id) ?? 0) > (urgency.get(best.task.id) ?? 0))
-      if (isSooner) best = { task, at }
+        offered.at < best.at ||
+        (offered.at === best.at && (urgency.get(offered.task.id) ?? 0) > (urgency.get(best.task.id) ?? 0))
+      if (isSooner) best = offered
     }
     if (!best) break
     const { task, at } = best
-    ready.delete(task)
+    ready.delete(task.id)
     const last = task.hand === null || task.done ? undefined : lastOf.get(task.hand)
-    before.set(task.id, [...ownLinks(task), ...(last ? [{ id: last.id, wait: 0 }] : [])])
-    if (task.hand !== null && !task.done) lastOf.set(task.hand, task)
+    before.set(task.id, [...(linksOf.get(task.id) ?? []), ...(last ? [{ id: last.id, wait: 0 }] : [])])
     finish.set(task.id, task.done?.finish ?? task.days.finish(at, task.work))
     order.push(task)
+    if (task.hand !== null && !task.done) {
+      lastOf.set(task.hand, task)
+      // its hand is free later now: what else it could do begins later
+      for (const offered of ready.values()) if (offered.task.hand === task.hand) offered.at = can(offered.task)
+    }
     for (const id of next.get(task.id) ?? []) {
       const left = (waiting.get(id) ?? 0) - 1
       waiting.set(id, left)
       const follower = known.get(id)
-      if (left === 0 && follower) ready.add(follower)
+      if (left === 0 && follower) offer(follower)
     }
   }
   return { order, before }
 }
 
-/** As early as it goes. `workOf`: how long each takes, where a run tries other durations. */
-export function forward(
-  { order, before }: Ordered,
-  workOf: (task: NetTask) => number = ({ work }) => work,
-): Map<string, Placed> {
-  const placed = new Map<string, Placed>()
-  for (const task of order) {
+/** A network in its order as rows of numbers: what a run of thousands goes over. */
+export type Compiled = {
+  readonly tasks: readonly NetTask[]
+  /** Of task `at` the links from `first[at]` up to `first[at + 1]`: which task, by its place, and how long after it. */
+  readonly first: Int32Array
+  readonly links: Int32Array
+  readonly waits: Float64Array
+  /** The first moment at which each may begin, by its hand alone. */
+  readonly opens: Float64Array
+}
+/** A run: when each begins and ends, and which one it waits for; -1 for none. */
+export type Run = { readonly start: Float64Array; readonly finish: Float64Array; readonly waitsFor: Int32Array }
+
+export function compiled({ order, before }: Ordered): Compiled {
+  const place = new Map(order.map(({ id }, at) => [id, at]))
+  const all = order.map((task) => (task.done ? [] : (before.get(task.id) ?? [])))
+  const first = new Int32Array(order.length + 1)
+  for (const [at, links] of all.entries()) first[at + 1] = (first[at] ?? 0) + links.length
+  const flat = all.flat()
+  return {
+    tasks: order,
+    first,
+    links: Int32Array.from(flat, ({ id }) => place.get(id) ?? 0),
+    waits: Float64Array.from(flat, ({ wait }) => wait),
+    opens: Float64Array.from(order, ({ days, from }) => days.earliest(from)),
+  }
+}
+export const emptyRun = (count: number): Run => ({
+  start: new Float64Array(count),
+  finish: new Float64Array(count),
+  waitsFor: new Int32Array(count),
+})
+/** As early as it goes, with so many minutes of work each, into `run`. */
+export function runThrough({ tasks, first, links, waits, opens }: Compiled, work: Float64Array, run: Run): void {
+  const { start, finish, waitsFor } = run
+  for (let at = 0; at < tasks.length; at++) {
+    const task = tasks[at] as NetTask
     if (task.done) {
-      placed.set(task.id, { ...task.done, waitsFor: null })
+      start[at] = task.done.start
+      finish[at] = task.done.finish
+      waitsFor[at] = -1
       continue
     }
-    let waits = -Infinity
-    let waitsFor: string | null = null
-    for (const { id, wait } of before.get(task.id) ?? []) {
-      const until = (placed.get(id)?.finish ?? -Infinity) + wait
-      if (until > waits) [waits, waitsFor] = [until, id]
+    let until = -Infinity
+    let by = -1
+    for (let link = first[at] as number; link < (first[at + 1] as number); link++) {
+      const moment = (finish[links[link] as number] as number) + (waits[link] as number)
+      if (moment > until) {
+        until = moment
+        by = links[link] as number
+      }
     }
-    const start = startOf(task, waits)
-    const isFree = task.pinned === null && task.days.earliest(task.from) >= start
-    placed.set(task.id, {
-      start,
-      finish: task.days.finish(start, workOf(task)),
-      waitsFor: isFree || (task.pinned !== null && task.pinned > waits) ? null : waitsFor,
-    })
+    const { pinned, days } = task
+    const open = opens[at] as number
+    const begins = pinned !== null ? Math.max(pinned, until) : until > open ? days.earliest(until) : open
+    start[at] = begins
+    finish[at] = days.finish(begins, work[at] as number)
+    waitsFor[at] = pinned !== null ? (pinned > until ? -1 : by) : open >= begins ? -1 : by
   }
-  return placed
+}
+
+/** As early as it goes. `workOf`: how long each takes, where another length is tried. */
+export function forward(ordered: Ordered, workOf: (task: NetTask) => number = ({ work }) => work): Map<string, Placed> {
+  const network = compiled(ordered)
+  const run = emptyRun(network.tasks.length)
+  runThrough(network, Float64Array.from(network.tasks, workOf), run)
+  return new Map(
+    network.tasks.map(({ id }, at) => [
+      id,
+      {
+        start: run.start[at] ?? 0,
+        finish: run.finish[at] ?? 0,
+        waitsFor: network.tasks[run.waitsFor[at] ?? -1]?.id ?? null,
+      },
+    ]),
+  )
 }
 
 /** As late as it may, for all to be done by the deadline; `by`: what has a deadline of its own. */

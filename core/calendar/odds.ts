@@ -2,7 +2,7 @@
 import { chanceBy, classicChance, meanOf, simulated, varianceOf, type Range } from './chance.ts'
 import { forward, lastOf, ordered } from './network.ts'
 import { netTasks, type Net } from './plan.ts'
-import { dateOf, dayMinutes, dayOf, endOfDay, workDayMinutes } from './working-time.ts'
+import { dateOf, dayMinutes, endOfDay, workDayMinutes } from './working-time.ts'
 import type { PlainDate } from '../measure/plain-date.ts'
 
 export type Odds = {
@@ -72,10 +72,4 @@ export function oddsOf(
       .toSorted((left, right) => right.spread - left.spread)
       .map(({ key, share }) => ({ key, share })),
   }
-}
-/** The chance by a day: none before the first, all after the last. */
-export function chanceOn({ byDay }: Pick<Odds, 'byDay'>, on: PlainDate): number {
-  const [first, last] = [byDay[0], byDay.at(-1)]
-  if (!first || !last || on < first.on) return 0
-  return on > last.on ? 1 : (byDay[dayOf(on) - dayOf(first.on)]?.chance ?? 1)
 }

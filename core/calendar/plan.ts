@@ -42,7 +42,7 @@ const timeOf = (makeover: Makeover, hand: Row<'hand'> | null, also: readonly Pla
   const away = rowsOf(makeover, 'absence')
     .filter(({ handId, fromOn, untilOn }) => (handId === null || handId === hand?.id) && fromOn <= untilOn)
     .map(({ fromOn, untilOn }) => ({ first: fromOn, last: untilOn }))
-  const works = splitSeveral(hand?.worksOn ?? '')
+  const works = splitSeveral(hand?.daysWorked ?? '')
   const days = works.length > 0 ? weekdays.map((day) => works.includes(day)) : mondayToFriday.days
   return { days, away, also }
 }

@@ -69,7 +69,7 @@ describe('the work makes itself', () => {
   })
   it('a hand of one’s own works on its own days, and two trades of one hand come one after the other', () => {
     const tiles = finish({ name: 'Tile', family: 'ceramic', bandToMm: 1000 }, { how: 'tile' })
-    const hand = add('hand', newId(), { ...blank.hand, name: 'Both', does: 'painter, tiler', worksOn: 'Sat' })
+    const hand = add('hand', newId(), { ...blank.hand, name: 'Both', does: 'painter, tiler', daysWorked: 'Sat' })
     const { schedule } = after(...painted, tiles.operations, [hand])
     const mine = schedule.tasks
       .filter((known) => known.hand === 'Both')
@@ -181,7 +181,9 @@ describe('bad input', () => {
         }),
       ]),
     ).toMatch(/untilOn: lies before the first day/)
-    expect(refused([add('hand', newId(), { ...blank.hand, name: 'Nobody', worksOn: '' })])).toMatch(/at least one day/)
+    expect(refused([add('hand', newId(), { ...blank.hand, name: 'Nobody', daysWorked: '' })])).toMatch(
+      /at least one day/,
+    )
     const [left, right] = [newId(), newId()]
     const own = (id: string, name: string) => add('task', id, { ...blank.task, name })
     const link = (taskKey: string, afterKey: string) => add('taskLink', newId(), { taskKey, afterKey, waitDays: 0 })

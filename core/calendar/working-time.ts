@@ -26,7 +26,16 @@ export const mondayToFriday: WorkingTime = { days: [true, true, true, true, true
 
 /** Days since 1970-01-01. */
 export const dayOf = (date: PlainDate): number => daysBetween(epoch, date)
-export const dateOf = (day: number): PlainDate => addDays(epoch, day)
+export function dateOf(day: number): PlainDate {
+  const found = dates.get(day)
+  if (found !== undefined) return found
+  // the same few hundred days are written again and again
+  if (dates.size >= 5000) dates.clear()
+  const date = addDays(epoch, day)
+  dates.set(day, date)
+  return date
+}
+const dates = new Map<number, PlainDate>()
 export const startOfDay = (date: PlainDate): number => dayOf(date) * dayMinutes
 export const endOfDay = (date: PlainDate): number => dayOf(date) * dayMinutes + byDay.closes
 /** The date of a moment; the end of a day's work is still that day. */
@@ -34,10 +43,13 @@ export const dateAt = (minute: number): PlainDate => dateOf(Math.floor(minute / 
 
 /** Longer than a hand may be away at a stretch, so that a search for its next day ends: thirty years. */
 const mostDays = 11_000
+/** What is found of the days of 2020 to 2057 is kept; others are looked at each time. */
+const [firstKnown, knownDays] = [18_262, 13_880]
 
 /** The working days of a hand, asked often: what was found is kept. Throws where a hand has no working day at all. */
 export class WorkDays {
-  readonly #known = new Map<number, boolean>()
+  /** Of each of those days: 1 worked, 2 not, 0 not looked at yet. */
+  readonly #known = new Uint8Array(knownDays)
   readonly #days: readonly boolean[]
   readonly #away: readonly (readonly [number, number])[]
   readonly #hours: Hours
@@ -50,12 +62,12 @@ export class WorkDays {
     this.#away = away.map((days) => [dayOf(days.first), dayOf(days.last)])
   }
   isWorked(day: number): boolean {
-    const known = this.#known.get(day)
-    if (known !== undefined) return known
+    const known = this.#known[day - firstKnown]
+    if (known) return known === 1
     const isAway = this.#away.some(([first, last]) => day >= first && day <= last)
     // 1970-01-01 was a Thursday
     const is = !isAway && (this.#days[(((day + 3) % 7) + 7) % 7] === true || this.#also.has(day))
-    this.#known.set(day, is)
+    if (day >= firstKnown && day < firstKnown + knownDays) this.#known[day - firstKnown] = is ? 1 : 2
     return is
   }
   #next(day: number, step: 1 | -1): number {

@@ -233,7 +233,7 @@ export const blank = {
   stint: { what: '' },
   stage: { kind: 'stage', dueOn: null },
   receipt: { stageId: null, direction: 'in', tender: 'transfer', reversesId: null, note: '' },
-  hand: { does: '', worksOn: 'Mon, Tue, Wed, Thu, Fri', dayMinor: null, note: '' },
+  hand: { does: '', daysWorked: 'Mon, Tue, Wed, Thu, Fri', dayMinor: null, note: '' },
   absence: { handId: null, name: '' },
   task: {
     key: '',

@@ -50,7 +50,17 @@ function lastOf(text: string, words: RegExp): number {
 
 /** What a piece is: as it was said, else by its name. */
 export const thingOf = (piece: { readonly thing: ThingKind; readonly name: string }): ThingKind =>
-  piece.thing === 'other' ? thingByName(piece.name) : piece.thing
+  piece.thing === 'other' ? knownByName(piece.name) : piece.thing
+/** Names are asked again and again: what was found of them is kept, of the last thousand. */
+const known = new Map<string, ThingKind>()
+function knownByName(name: string): ThingKind {
+  const found = known.get(name)
+  if (found !== undefined) return found
+  if (known.size >= 1000) known.clear()
+  const thing = thingByName(name)
+  known.set(name, thing)
+  return thing
+}
 
 /** Woods, metals, leaves and undyed fibres are materials rather than colours: by what it is made of, its kind, or its name. */
 export function isNatural(thing: ThingKind, madeOf: Stuff | null, name: string): boolean {

@@ -284,12 +284,12 @@ export const questions = [
       school(
         'floor-first',
         'Floor first',
-        'Recorded; acts in Calendar: the floor comes before the walls in the sequence.',
+        'In the calendar the floor is laid before the walls are painted, and covered.',
       ),
       school(
         'paint-first',
         'Paint first',
-        'Recorded; acts in Calendar: painting comes before the floor in the sequence.',
+        'In the calendar the walls are painted before the floor is laid.',
       ),
     ],
   },

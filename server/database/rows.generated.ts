@@ -1162,7 +1162,7 @@ export const hands = pgTable(
     ...own(),
     name: text('name').notNull(),
     does: text('does').notNull(),
-    worksOn: text('works_on').notNull(),
+    daysWorked: text('days_worked').notNull(),
     dayMinor: minor('day_minor'),
     note: text('note').notNull(),
   },

@@ -65,6 +65,15 @@ const row = computed(() => {
   return all.find((known) => known.id === id) ?? null
 })
 
+/** How far all is ready from the install day, in words. */
+const far = computed(() => {
+  const days = plan.value?.slackDays ?? null
+  if (days === null) return ''
+  if (days === 0) return 'the install day'
+  const count = `${Math.abs(days)} ${Math.abs(days) === 1 ? 'day' : 'days'}`
+  return `${count} ${days < 0 ? 'after' : 'before'} the install day`
+})
+
 function arrow(event: KeyboardEvent): void {
   const by = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : 0
   const task = selected.value
@@ -116,10 +125,7 @@ const heldSays = computed(() => {
       </div>
       <p v-if="problem" class="stop-line" role="alert">{{ problem }}</p>
       <p v-if="plan.readyOn" class="ready">
-        All is ready on <strong>{{ writeDate(plan.readyOn) }}</strong><template
-          v-if="plan.installOn && plan.slackDays !== null"
-          >, {{ Math.abs(plan.slackDays) }} {{ Math.abs(plan.slackDays) === 1 ? 'day' : 'days' }}
-          {{ plan.slackDays < 0 ? 'after' : 'before' }} the install day</template
+        All is ready on <strong>{{ writeDate(plan.readyOn) }}</strong><template v-if="far">, {{ far }}</template
         >.
         <span v-if="heldSays" role="status">{{ heldSays }}</span>
         <button v-if="heldSays" type="button" class="word" @click="calendar.put">Put it there</button>
@@ -147,7 +153,7 @@ const heldSays = computed(() => {
         <ul class="said-list">
           <li v-for="hand in hands" :key="hand.id">
             <button type="button" class="word" @click="open('hand', hand.id)">{{ hand.name }}</button>
-            <span class="quiet">{{ hand.does }}; {{ hand.worksOn }}</span>
+            <span class="quiet">{{ hand.does }}; {{ hand.daysWorked }}</span>
           </li>
           <li v-for="absence in absences" :key="absence.id">
             <button type="button" class="word" @click="open('absence', absence.id)">

@@ -95,22 +95,22 @@ export const handForm = (currency: string) =>
     fields: (row) => ({
       name: textField(row?.name),
       does: severalField(trades, row?.does ?? ''),
-      worksOn: severalField(weekdays, row?.worksOn ?? 'Mon, Tue, Wed, Thu, Fri'),
+      daysWorked: severalField(weekdays, row?.daysWorked ?? 'Mon, Tue, Wed, Thu, Fri'),
       dayMinor: moneyField(currency, row?.dayMinor ?? zero),
       note: textField(row?.note),
     }),
     layout: [
       [{ key: 'name', label: 'Called' }],
       [{ key: 'does', label: 'Does the work of', as: 'several', options: asOptions(trades) }],
-      [{ key: 'worksOn', label: 'Works on', as: 'several', options: asOptions(weekdays) }],
+      [{ key: 'daysWorked', label: 'Works on', as: 'several', options: asOptions(weekdays) }],
       [
         { key: 'dayMinor', label: 'A day costs', hint: '0 while nobody said' },
         { key: 'note', label: 'Note', optional: true },
       ],
     ],
     toRow: ({ dayMinor, ...read }) => ({ ...read, dayMinor: dayMinor > 0 ? dayMinor : null }),
-    check: ({ worksOn }) =>
-      worksOn === '' ? [{ field: 'worksOn' as const, message: 'expected at least one day of the week' }] : [],
+    check: ({ daysWorked }) =>
+      daysWorked === '' ? [{ field: 'daysWorked' as const, message: 'expected at least one day of the week' }] : [],
     sentence: (_read, row) => (row ? 'Changed who works' : 'Added who works'),
     removed: () => 'Took a hand away',
   })

@@ -17,7 +17,7 @@ CREATE TABLE "hands" (
 	"version" uuid NOT NULL,
 	"name" text NOT NULL,
 	"does" text NOT NULL,
-	"works_on" text NOT NULL,
+	"days_worked" text NOT NULL,
 	"day_minor" bigint,
 	"note" text NOT NULL,
 	CONSTRAINT "hands_studio_id_makeover_id_id_pk" PRIMARY KEY("studio_id","makeover_id","id")
