@@ -286,11 +286,7 @@ export const questions = [
         'Floor first',
         'In the calendar the floor is laid before the walls are painted, and covered.',
       ),
-      school(
-        'paint-first',
-        'Paint first',
-        'In the calendar the walls are painted before the floor is laid.',
-      ),
+      school('paint-first', 'Paint first', 'In the calendar the walls are painted before the floor is laid.'),
     ],
   },
   {
