@@ -39,7 +39,7 @@ export function calendarRoutes(routes: Router, open: (request: Request) => Promi
     if (hand !== null && !schedule.tasks.some((task) => task.hand === hand)) throw notFound()
     const days = calendarDays(schedule, new Map(dates.map(({ id, orderBy }) => [id, orderBy])), hand)
     const name = makeover.rows.makeover[makeover.id]?.name ?? 'makeover'
-    const file = `${name} calendar${hand === null ? '' : ` ${hand}`}.${String(request.params.ending)}`
+    const file = `${name} calendar${hand === null ? '' : ` ${hand}`}.${request.params.ending}`
     if (request.params.ending === 'ics')
       send(response, 'text/calendar; charset=utf-8', file, icsOf(makeover, name, days))
     else if (request.params.ending === 'csv')
