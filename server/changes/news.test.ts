@@ -183,6 +183,8 @@ describe('who is here', () => {
     expect((await (await person(served)).get(path)).status).toBe(404)
     expect((await who.post(path, { window: 'x', page: 'brief' })).status).toBe(422)
     expect((await who.post(path, { window: mine, page: '<b>' })).status).toBe(422)
+    for (const page of ['walls', 'light', 'shelves', 'account', 'shop', 'calendar'])
+      expect((await who.post(path, { window: mine, page })).status, page).toBeLessThan(300)
   })
 })
 
