@@ -1,11 +1,13 @@
 /** Tiles beyond the flat: niches, edges, squares of paper; the pattern of a paper from strip to strip; and what must hold of any room. */
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { edit } from '../../makeover/change.ts'
 import { effectiveRules } from '../../rulebook/rulebook.ts'
 import { change } from '../../testing/small-makeover.ts'
 import { rectangle } from '../../testing/surveyed.ts'
 import { measuredOf, plain, reckonedOf, room, spaced, taken } from '../../testing/treated.ts'
 import { hang, type PaperWall, type Roll } from '../paper.ts'
+import { inUnits } from './words.ts'
 
 const rules = effectiveRules()
 const tile = { widthMm: 100, lengthMm: 100, jointMm: 0 }
@@ -222,4 +224,23 @@ it('a long run is joined from whole lengths where that costs less than parts tha
   const by4000 = reckonedOf(change(documents, [small.operations, longer.operations]), longer.id)
   expect(by4000.need).toBe(5)
   expect(by4000.lines.find(({ label }) => label === 'Joints')?.how).toMatch(/whole lengths and the rest/)
+})
+
+it('what cannot be laid is told in feet and inches to whoever measures in those (25.4 mm to the inch)', () => {
+  // 600 / 25.4 = 23.62: 23 5/8 in; 300 / 25.4 = 11.81: 11 3/4 to the nearest eighth
+  const told = inUnits('a tile of 600 × 300 mm is larger than what it is laid on', 'feet and inches')
+  expect(spaced(told)).toBe('a tile of 1\' 11 5/8" × 11 3/4" is larger than what it is laid on')
+  expect(inUnits('a roll of 600 mm', 'metric')).toBe('a roll of 600 mm')
+  const { documents, finish, line } = room(plain)
+  const slab = line({ unit: 'tiles', quantity: 1 }, {}, { widthMm: 6700, lengthMm: 10_050, jointMm: 0 })
+  const tiled = finish({ family: 'ceramic' }, { how: 'tile', pieceId: slab.id })
+  const head = Object.values(documents.makeover.rows.makeover)[0]
+  if (!head) throw new Error('the makeover has begun')
+  const after = change(documents, [
+    edit('makeover', head, { units: 'feet and inches' }),
+    slab.operations,
+    tiled.operations,
+  ])
+  const { reckoned } = taken(after, tiled.id)
+  expect(reckoned?.ok === false && reckoned.error).toMatch(/a tile of 21' 11 3\/4"/)
 })

@@ -15,6 +15,7 @@ import { paperReckoned } from './paper.ts'
 import { tileReckoned } from './tile.ts'
 import { lengthIn, type At, type Product, type Reckoned, type Refused, type TakeOff } from './told.ts'
 import { whereWords } from './where.ts'
+import { inUnits } from './words.ts'
 
 /** Take-offs of every new finish that lies on a measured surface, also of what is only thought of. */
 export function takeOffs(makeover: Makeover, rooms: readonly Measured[], rules: Rules): TakeOff[] {
@@ -77,7 +78,8 @@ export const productOf = (makeover: Makeover, candidate: Row<'candidate'> | null
 
 /** A treatment taken off with what is sold as the product says it. */
 export function takeOff(at: At, finish: LaidFinish, treatment: Row<'treatment'>, product: Product): TakeOff {
-  const reckoned = reckonedBy(at, finish, treatment, product)
+  const found = reckonedBy(at, finish, treatment, product)
+  const reckoned = found?.ok === false ? { ...found, error: inUnits(found.error, at.units) } : found
   const areas = paintedAreas(at, finish, treatment.id)
   const m2 = areas.length > 0 ? areas.reduce((sum, area) => sum + area.m2, 0) : null
   const [lie] = finish.lies.filter(({ treatmentId }) => treatmentId === treatment.id)

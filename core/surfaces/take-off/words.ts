@@ -1,5 +1,5 @@
 /** Words that several take-offs use. */
-import type { UnitSystem } from '../../measure/length.ts'
+import { writeLength, type UnitSystem } from '../../measure/length.ts'
 
 /** A share, 0 to 1, in whole per cents. */
 export const percentOf = (share: number): string => `${Math.round(100 * share)} %`
@@ -9,3 +9,11 @@ export const weightOf = (kg: number, units: UnitSystem): string => {
   const [amount, unit] = units === 'metric' ? [kg, 'kg'] : [kg / 0.453_592_37, 'lb']
   return `${amount.toFixed(amount < 10 ? 1 : 0)} ${unit}`
 }
+
+/** The calculators speak in mm: whoever measures in feet and inches is told in those. “600 × 400 mm” is two lengths. */
+export const inUnits = (error: string, units: UnitSystem): string =>
+  units === 'metric'
+    ? error
+    : error.replaceAll(/(\d+)(?: × (\d+))? mm\b/g, (_, first: string, second?: string) =>
+        [first, second].flatMap((mm) => (mm === undefined ? [] : writeLength(Number(mm), units))).join(' × '),
+      )
