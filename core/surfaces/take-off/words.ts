@@ -14,6 +14,6 @@ export const weightOf = (kg: number, units: UnitSystem): string => {
 export const inUnits = (error: string, units: UnitSystem): string =>
   units === 'metric'
     ? error
-    : error.replaceAll(/(\d+)(?: × (\d+))? mm\b/g, (_, first: string, second?: string) =>
+    : error.replaceAll(/\b(\d{1,9})(?: × (\d{1,9}))? mm\b/g, (_, first: string, second?: string) =>
         [first, second].flatMap((mm) => (mm === undefined ? [] : writeLength(Number(mm), units))).join(' × '),
       )
