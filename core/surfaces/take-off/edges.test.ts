@@ -242,5 +242,5 @@ it('what cannot be laid is told in feet and inches to whoever measures in those 
     tiled.operations,
   ])
   const { reckoned } = taken(after, tiled.id)
-  expect(reckoned?.ok === false && reckoned.error).toMatch(/a tile of 21' 11 3\/4"/)
+  expect(spaced(reckoned?.ok === false ? reckoned.error : '')).toMatch(/a tile of 21' 11 3\/4"/)
 })
