@@ -142,6 +142,10 @@ describe('a mirror behind a lamp', () => {
     }
     expect(asMirror && lampBefore(asMirror, hangs.scene)?.name).toBe('Tall lamp')
   })
+  it('a work behind a lamp keeps to the line of the eyes: a lamp is no furniture to keep a gap over (common practice)', () => {
+    const behind = hung([{ name: 'Print', size: [400, 500], at: [3800, 1485] }], [lamp])
+    expect(behind.codes.filter((code) => /gap|wide/.test(code))).toEqual([])
+  })
   it('is not proposed behind a sofa, nor for a print', () => {
     expect(wallWith([], [{ name: 'Mirror', size: [600, 900], thing: 'mirror' }], [], [sofa]).ideas).toHaveLength(0)
     expect(wallWith([], [{ name: 'Print', size: [600, 900] }], [], [lamp]).ideas).toHaveLength(0)

@@ -16,9 +16,11 @@ const isOver = ({ left, right, low }: Pick<Hung, 'left' | 'right' | 'low'>, thin
   const shared = Math.min(right, thing.right) - Math.max(left, thing.left)
   return shared >= 0.5 * Math.min(right - left, thing.right - thing.left) && low > thing.top - 300
 }
-/** The thing a work hangs over: of several the highest. */
+/** The thing a work hangs over: of several the highest. A lamp is no furniture: what hangs behind it keeps to its line. */
 export const overWhat = (work: Pick<Hung, 'left' | 'right' | 'low'>, before: readonly Before[]): Before | null =>
-  before.filter((thing) => isOver(work, thing)).toSorted((left, right) => right.top - left.top)[0] ?? null
+  before
+    .filter((thing) => thing.body.thing?.kind !== 'light' && isOver(work, thing))
+    .toSorted((left, right) => right.top - left.top)[0] ?? null
 
 /** The gap rules over what has a back or is high; over a bench the line of the eyes does. */
 export function rulesTheGap({ body, top }: Before, rules: Rules): boolean {
