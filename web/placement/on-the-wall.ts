@@ -28,6 +28,12 @@ import { usePutAtRest } from '../parts/at-rest.ts'
 import { useMakeover } from '../stores/makeover.ts'
 
 const none: ReadonlyMap<string, Hangable> = new Map()
+/** Why what was proposed hangs where it does, as its row says it. */
+const reasons: Readonly<Record<WallIdea['is'], (about: string) => string>> = {
+  hides: (about) => `Hides ${about}`,
+  doubles: (about) => `Behind ${about}`,
+  flanks: () => '',
+}
 
 /** One wall with what hangs there: what is held is checked as it moves, and each act is one change once it is put down. */
 export function useOnTheWall(roomAsked: Ref<string>, wallAsked: Ref<string>) {
@@ -138,19 +144,23 @@ export function useOnTheWall(roomAsked: Ref<string>, wallAsked: Ref<string>) {
     if (held.value) return before ?? []
     return scene.value && wall.value ? wallIdeas(scene.value, wall.value, waiting.value, rules.value) : []
   })
-  const hangSo = ({ about, places }: WallIdea): Promise<void> =>
-    hangAt(places, `Hung ${[...new Set(places.map(({ item }) => item.thing.piece.name))].join(', ')} by ${about}`)
+  const hangSo = ({ is, about, places }: WallIdea): Promise<void> =>
+    hangAt(
+      places,
+      `Hung ${[...new Set(places.map(({ item }) => item.thing.piece.name))].join(', ')} by ${about}`,
+      reasons[is](about),
+    )
   /** Onto the wall that is looked at: where least is wrong with it. */
   async function hang(item: ToHang): Promise<void> {
     if (!scene.value || !wall.value) return
     const at = firstOnWall(scene.value, item.thing, wall.value, rules.value)
     await hangAt([{ item, at }], `Hung ${item.thing.piece.name} on ${wall.value.name}`)
   }
-  async function hangAt(places: WallIdea['places'], sentence: string): Promise<void> {
+  async function hangAt(places: WallIdea['places'], sentence: string, why = ''): Promise<void> {
     const wallId = wall.value?.row.id
     if (wallId === undefined) return
     const hangings = places.map(({ item: { thing, number }, at }) =>
-      add('hanging', uuidv7(), { ...blank.hanging, pieceId: thing.piece.id, number, wallId, ...asRow(at) }),
+      add('hanging', uuidv7(), { ...blank.hanging, pieceId: thing.piece.id, number, wallId, ...asRow(at), why }),
     )
     selectedId.value = hangings[0]?.id ?? ''
     await tell(sentence, hangings)
