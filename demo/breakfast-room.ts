@@ -953,5 +953,28 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
   say('Nobody works while the inn is full', [
     make('absence', 'full', { handId: null, name: 'The inn is full', fromOn: day(22), untilOn: day(28) }),
   ])
+  const comes = (piece: string, fields: Partial<Fields<'arrival'>>) => {
+    const pieceId = idOf('piece', piece)
+    const line = rowsOf(told.documents().makeover, 'purchase').find((row) => row.pieceId === pieceId)
+    if (!line) throw new Error(`${piece} is ordered`)
+    return make('arrival', piece, {
+      ...blank.arrival,
+      purchaseId: line.id,
+      packs: line.packs,
+      comesOn: day(2),
+      ...fields,
+    })
+  }
+  say('Arranged what comes, and where it waits', [
+    comes('Napkins', { state: 'confirmed', earliestMinute: 9 * 60, latestMinute: 12 * 60, letsIn: 'the kitchen' }),
+    comes('Tables for two', {
+      state: 'confirmed',
+      comesOn: day(25),
+      earliestMinute: 7 * 60,
+      latestMinute: 9 * 60,
+      letsIn: 'the innkeeper',
+      waitsAt: 'the barn',
+    }),
+  ])
   return { makeoverId: told.makeoverId, changeSets: told.changeSets, studio: told.studioAfter() }
 }

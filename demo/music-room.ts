@@ -1080,6 +1080,12 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
       false,
     ),
   )
+  const purchaseOf = (piece: string): string => {
+    const pieceId = idOf('piece', piece)
+    const line = rowsOf(told.documents().makeover, 'purchase').find((row) => row.pieceId === pieceId)
+    if (!line) throw new Error(`${piece} is ordered`)
+    return line.id
+  }
   // the calendar: who works when, a range asked for, and a bench that comes later than it was ordered for
   say('The painters come on any day but Sunday, and are away for the regatta', [
     make('hand', 'painters', {
@@ -1107,6 +1113,29 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
       key: wayKey(idOf('piece', 'Listening bench')),
       pinnedOn: day(33),
       note: 'The larch was still wet',
+    }),
+    make('arrival', 'bench comes', {
+      ...blank.arrival,
+      purchaseId: purchaseOf('Listening bench'),
+      packs: 1,
+      state: 'late',
+      comesOn: day(33),
+      earliestMinute: 8 * 60,
+      latestMinute: 11 * 60,
+      letsIn: 'Pell & Gull, painters',
+      waitsInId: told.room(),
+      answer: 'The larch was still wet: it has to stand another ten days.',
+      saidOn: day(-1),
+    }),
+  ])
+  say('What is put off to the winter', [
+    make('deferral', 'blind', {
+      ...blank.deferral,
+      name: 'A blind for the sea side',
+      roomId: told.room(),
+      waitsFor: 'the new sash',
+      costMinor: cents(260),
+      wantedOn: day(110),
     }),
   ])
   return { makeoverId: told.makeoverId, changeSets: told.changeSets, studio: told.studioAfter() }

@@ -727,5 +727,22 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
       daysWorked: 'Mon, Tue, Wed, Thu, Fri, Sat, Sun',
     }),
   ])
+  say('Walked round with the society', [
+    make('snag', 'stove', {
+      ...blank.snag,
+      says: 'Soot on the new paint above the stove',
+      roomId: told.room(),
+      trade: 'painter',
+      byOn: day(4),
+    }),
+    make('snag', 'chair', {
+      ...blank.snag,
+      says: 'One wicker chair rocks',
+      roomId: told.room(),
+      trade: 'carpenter',
+      byOn: day(2),
+      doneOn: day(-1),
+    }),
+  ])
   return { makeoverId: told.makeoverId, changeSets: told.changeSets, studio: told.studioAfter() }
 }

@@ -9,12 +9,14 @@ import { isDatabaseAway } from './database/connection.ts'
 import { streamRoutes } from './changes/stream.ts'
 import { attachmentRoutes } from './attachments/routes.ts'
 import { largestFile } from './attachments/files.ts'
+import { holidayRoutes } from './documents/holidays.ts'
 import { documentRoutes } from './documents/routes.ts'
 import { erasureRoutes } from './erasure/routes.ts'
 import { makeoverRoutes } from './makeovers/routes.ts'
 import { largestParcel, parcelRoutes } from './parcels/routes.ts'
-import { notFound, Problem, withoutValues } from './problem.ts'
+import { notFound, Problem, withoutTokens, withoutValues } from './problem.ts'
 import { notAllowed, otherMethods } from './routes.ts'
+import { feedRoutes, linkRoutes } from './links/routes.ts'
 import { standinRoutes } from './standins/routes.ts'
 import { type Setting } from './setting.ts'
 
@@ -75,7 +77,7 @@ export function createApplication(setting: Setting): Express {
       next()
     },
   )
-  application.use('/api', accountRoutes(setting))
+  application.use('/api', accountRoutes(setting), feedRoutes(setting))
   application.use(
     '/api',
     withPerson(setting),
@@ -85,6 +87,8 @@ export function createApplication(setting: Setting): Express {
     streamRoutes(setting),
     parcelRoutes(setting),
     documentRoutes(setting),
+    linkRoutes(setting),
+    holidayRoutes(),
     standinRoutes(),
   )
   application.use('/api', otherMethods(application))
@@ -127,7 +131,7 @@ function problems(log: Logger): ErrorRequestHandler {
     }
     const problem = error instanceof Problem ? error : fromHttpError(error, request.path)
     if (problem.status >= 500)
-      log.error({ err: withoutValues(error), method: request.method, path: request.path }, 'unexpected')
+      log.error({ err: withoutValues(error), method: request.method, path: withoutTokens(request.path) }, 'unexpected')
     if (problem.status === 405) response.set('allow', String(problem.more.allow))
     if (problem.status === 503) response.set('retry-after', '1')
     response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem.body()))

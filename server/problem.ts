@@ -43,6 +43,9 @@ export function refused(faults: readonly Fault[]): Problem {
   )
 }
 
+/** A path as a log may keep it: what opens a link is left out. */
+export const withoutTokens = (path: string): string => path.replace(/(feeds\/)[\w-]{20,}/, '$1(token)')
+
 /** The id that a path names; what is none is not found. */
 export function idIn(request: Request): string {
   const { id } = request.params

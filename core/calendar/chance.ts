@@ -55,15 +55,28 @@ export type Chances = {
   readonly onChain: ReadonlyMap<string, number>
 }
 
-/**
- * So many runs with durations drawn from their ranges, in minutes of work; what has no range takes as long as it says. The same seed
- * gives the same runs. `heard`: after each further hundred runs; false stops, and what was run counts.
- */
+/** So many runs at once. */
 export function simulated(
   work: Ordered,
   ranges: ReadonlyMap<string, Range>,
-  { runs, seed, heard = () => true }: { runs: number; seed: number; heard?: (done: number) => boolean },
+  asked: { readonly runs: number; readonly seed: number },
 ): Chances {
+  const trying = simulating(work, ranges, asked)
+  for (;;) {
+    const step = trying.next()
+    if (step.done) return step.value
+  }
+}
+
+/**
+ * So many runs with durations drawn from their ranges, in minutes of work; what has no range takes as long as it says. The same seed
+ * gives the same runs. After each further five hundred it says how many are done, so that whoever runs it can show it and stop it.
+ */
+export function* simulating(
+  work: Ordered,
+  ranges: ReadonlyMap<string, Range>,
+  { runs, seed }: { readonly runs: number; readonly seed: number },
+): Generator<number, Chances> {
   const random = seeded(seed)
   const network = compiled(work)
   const count = network.tasks.length
@@ -87,7 +100,7 @@ export function simulated(
       if (last < 0 || (run.finish[at] as number) > (run.finish[last] as number)) last = at
     ends[done++] = last < 0 ? 0 : (run.finish[last] as number)
     for (let at = last; at >= 0; at = run.waitsFor[at] as number) counts[at] = (counts[at] as number) + 1
-    if (done % 100 === 0 && !heard(done)) break
+    if (done % 500 === 0) yield done
   }
   return {
     runs: done,

@@ -17,6 +17,8 @@ export type Made = {
   readonly isInstall: boolean
   /** The piece that it orders, awaits or makes. */
   readonly pieceId: string | null
+  /** Of a task in parts: of which, which, and of how many. */
+  readonly part: { readonly key: string; readonly number: number; readonly count: number } | null
   /** Why so long, in words. */
   readonly because: string
 }
@@ -28,6 +30,7 @@ export const made = (task: Pick<Made, 'key' | 'name' | 'trade'> & Partial<Made>)
   uses: [],
   isInstall: false,
   pieceId: null,
+  part: null,
   because: '',
   ...task,
 })

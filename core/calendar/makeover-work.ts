@@ -5,6 +5,7 @@ import type { Money } from '../purchases/index.ts'
 import type { Practice } from '../makeover/practice.ts'
 import { daysBetween, type PlainDate } from '../measure/plain-date.ts'
 import type { TakeOff } from '../surfaces/index.ts'
+import { putOff } from '../makeover/put-off.ts'
 import { wayKey } from '../makeover/said-arrivals.ts'
 import { made, type Made } from './made.ts'
 import { roomWork } from './room-work.ts'
@@ -29,7 +30,11 @@ export const ordinaryM2 = 15
 
 export function makeoverWork({ makeover, floorM2, takeOffs, money, practice, today }: WorkAsked): MakeoverWork {
   const { rules, schools } = practice
-  const piecesOf = groupBy(rowsOf(makeover, 'piece'), ({ roomId }) => roomId)
+  const deferred = putOff(makeover)
+  const piecesOf = groupBy(
+    rowsOf(makeover, 'piece').filter(({ id }) => !deferred.has(id)),
+    ({ roomId }) => roomId,
+  )
   const rooms = rowsOf(makeover, 'room').flatMap((room) =>
     roomWork({
       makeover,
@@ -53,10 +58,15 @@ export function makeoverWork({ makeover, floorM2, takeOffs, money, practice, tod
   }
   const goods = money.pieces.flatMap(({ id, open }) => {
     const piece = makeover.rows.piece[id]
-    return piece ? goodsWork(makeover, piece, open, onItsWay.get(id) ?? null, practice, today) : []
+    if (!piece || deferred.has(id)) return []
+    return goodsWork(makeover, piece, open, onItsWay.get(id) ?? null, practice, today)
   })
   const comes = new Map(goods.filter(({ is }) => is === 'lead').map((task) => [task.pieceId ?? '', task.key]))
-  const makes = new Map(goods.filter(({ is }) => is === 'work').map((task) => [task.pieceId ?? '', task.key]))
+  const makes = new Map([
+    ...goods.filter(({ is }) => is === 'work').map((task) => [task.pieceId ?? '', task.key] as const),
+    // what is done to a piece is done before it is carried in
+    ...ownOf(makeover).flatMap(({ pieceId, id }) => (pieceId === null ? [] : [[pieceId, id] as const])),
+  ])
   const waits = (task: Made): Made => {
     const boards = task.key.startsWith('put:') && task.trade === 'floor layer'
     const goodsOf = task.uses.flatMap((pieceId) => {
@@ -142,9 +152,8 @@ function said(makeover: Makeover, tasks: readonly Made[]): Made[] {
   const rows = rowsOf(makeover, 'task')
   const links = groupBy(rowsOf(makeover, 'taskLink'), ({ taskKey }) => taskKey)
   const byKey = new Map(rows.filter(({ key }) => key !== '').map((row) => [row.key, row]))
-  const own = rows
-    .filter(({ key }) => key === '')
-    .map((row) => made({ key: row.id, name: row.name, trade: row.trade, roomId: row.roomId, amount: 8 }))
+  const rowOf = new Map(rows.map((row) => [row.id, row]))
+  const own = rows.filter(({ key }) => key === '').map((row) => ({ ...ownTask(row), after: goodsBefore(tasks, row) }))
   const left = new Set(rows.filter(({ leftOut }) => leftOut).map((row) => (row.key === '' ? row.id : row.key)))
   const all = [...tasks, ...own]
   const before = new Map(all.map((task) => [task.key, task.after]))
@@ -157,17 +166,45 @@ function said(makeover: Makeover, tasks: readonly Made[]): Made[] {
     )
   return all
     .filter(({ key }) => !left.has(key))
-    .map((task): Made => {
+    .flatMap((task): Made[] => {
       const row = byKey.get(task.key)
       const more = (links.get(task.key) ?? []).map(({ afterKey, waitDays }) => ({
         key: afterKey,
         waitHours: 24 * waitDays,
       }))
-      return {
+      const told = {
         ...task,
         ...(row && row.name !== '' ? { name: row.name } : {}),
         ...(row && task.is === 'work' ? { trade: row.trade } : {}),
         after: past([...task.after, ...more]),
       }
+      return inParts(told, row?.parts ?? rowOf.get(task.key)?.parts ?? 1)
     })
+}
+
+/** A task in parts, one after the other: the last has its key, so that what waits for it waits for all of it. */
+function inParts(task: Made, count: number): Made[] {
+  if (count < 2 || task.is !== 'work') return [task]
+  return Array.from({ length: count }, (_, at): Made => {
+    const number = at + 1
+    return {
+      ...task,
+      key: number === count ? task.key : `${task.key}/${number}`,
+      name: `${task.name}, part ${number} of ${count}`,
+      after: at === 0 ? task.after : [{ key: `${task.key}/${at}`, waitHours: 0 }],
+      uses: at === 0 ? task.uses : [],
+      amount: task.amount / count,
+      part: { key: task.key, number, count },
+    }
+  })
+}
+
+const ownOf = (makeover: Makeover) => rowsOf(makeover, 'task').filter(({ key, leftOut }) => key === '' && !leftOut)
+/** A task of somebody's own: a day of work until its days are said. */
+const ownTask = ({ id, name, trade, roomId, pieceId }: Row<'task'>): Made =>
+  made({ key: id, name, trade, roomId, pieceId, amount: 8 })
+/** What is done to a piece waits for the piece to be here, where it is still to come. */
+function goodsBefore(tasks: readonly Made[], { pieceId }: Row<'task'>): Made['after'] {
+  const way = tasks.find((task) => pieceId !== null && task.is === 'lead' && task.pieceId === pieceId)
+  return way ? [{ key: way.key, waitHours: 0 }] : []
 }

@@ -1,5 +1,5 @@
 /** How likely the install day is: by so many runs, and by the classic formula beside it. */
-import { chanceBy, classicChance, meanOf, simulated, varianceOf, type Range } from './chance.ts'
+import { chanceBy, classicChance, meanOf, simulating, type Chances, varianceOf, type Range } from './chance.ts'
 import { forward, lastOf, ordered } from './network.ts'
 import { netTasks, type Net } from './plan.ts'
 import { dateOf, dayMinutes, endOfDay, workDayMinutes } from './working-time.ts'
@@ -48,15 +48,27 @@ export function classicOf(net: Net, chain: readonly string[], deadline: number):
   return classicChance(deadline, placed.get(last)?.finish ?? 0, variance)
 }
 
-export function oddsOf(
+/** All runs at once; null where there is no work. */
+export function oddsOf(...asked: Parameters<typeof tryingOdds>): Odds | null {
+  const trying = tryingOdds(...asked)
+  for (;;) {
+    const step = trying.next()
+    if (step.done) return step.value
+  }
+}
+
+/** The same, saying now and then how many runs are done. */
+export function* tryingOdds(
   net: Net,
   chain: readonly string[],
   installOn: PlainDate | null,
-  asked: { readonly runs: number; readonly seed: number; readonly heard?: (done: number) => boolean },
-): Odds | null {
-  if (net.tasks.length === 0) return null
-  const found = simulated(ordered(netTasks(net)), rangesOf(net), asked)
-  if (found.runs === 0) return null
+  asked: { readonly runs: number; readonly seed: number },
+): Generator<number, Odds | null> {
+  if (net.tasks.length === 0 || asked.runs === 0) return null
+  return told(net, chain, installOn, yield* simulating(ordered(netTasks(net)), rangesOf(net), asked))
+}
+
+function told(net: Net, chain: readonly string[], installOn: PlainDate | null, found: Chances): Odds {
   const [first, last] = [found.ends[0] ?? 0, found.ends[found.runs - 1] ?? 0].map((end) => Math.floor(end / dayMinutes))
   const days = Array.from({ length: Math.min(2000, (last ?? 0) - (first ?? 0) + 1) }, (_, at) => (first ?? 0) + at)
   const deadline = installOn === null ? null : endOfDay(installOn)

@@ -75,9 +75,10 @@ export function netOf(
   const begins = startOfDay(today)
   const net = tasks.map((task): Net['tasks'][number] => {
     const row = rowOf.get(task.key) ?? null
+    const whole = task.part === null ? row : (rowOf.get(task.part.key) ?? null)
     const hand = task.trade === 'seller' || task.is === 'answer' ? null : handFor(makeover, task.trade)
     const isWork = task.is === 'work'
-    const range = isWork ? workRange(task, row, rules) : daysRange(makeover, task, rules)
+    const range = isWork ? workRange(task, whole, rules) : daysRange(makeover, task, rules)
     const way = task.is === 'lead' && task.pieceId !== null ? onItsWay.get(task.pieceId) : undefined
     const candidate = candidateOf(makeover, task.pieceId)
     const elapses = task.is === 'lead' && candidate?.leadWorking && !way ? 1 : 0
@@ -100,15 +101,21 @@ const candidateOf = ({ rows }: Makeover, pieceId: string | null): Row<'candidate
   return chosen === null ? undefined : rows.candidate[chosen]
 }
 
-/** In minutes of work; by two it takes half. A range that is out of order counts as what is likely. */
-function workRange({ amount }: Made, row: Row<'task'> | null, rules: Rules): Range {
+/** In minutes of work; by two it takes half, and dry days are some of all. A range that is out of order counts as what is likely. */
+function workRange(task: Made, row: Row<'task'> | null, rules: Rules): Range {
+  const dry = row?.dryWeather ? rules['work.dry-days'] / 100 : 1
+  const { least, likely, most } = daysOfWork(task, row, rules)
+  return { least, likely: likely / dry, most: most / dry ** 2 }
+}
+function daysOfWork({ amount, part }: Made, row: Row<'task'> | null, rules: Rules): Range {
   const people = row?.people ?? 1
   const usual = (amount * 60) / people
   if (row === null || row.likelyDays === null)
     return { least: (usual * rules['work.least']) / 100, likely: usual, most: (usual * rules['work.most']) / 100 }
-  const likely = row.likelyDays * workDayMinutes
-  const least = (row.leastDays ?? row.likelyDays) * workDayMinutes
-  const most = (row.mostDays ?? row.likelyDays) * workDayMinutes
+  const day = workDayMinutes / (part?.count ?? 1)
+  const likely = row.likelyDays * day
+  const least = (row.leastDays ?? row.likelyDays) * day
+  const most = (row.mostDays ?? row.likelyDays) * day
   return least <= likely && likely <= most ? { least, likely, most } : { least: likely, likely, most: likely }
 }
 /** Of a lead and of an answer, in minutes that elapse. */

@@ -1,16 +1,35 @@
 /** What gives cause to say something of the calendar. What comes too late is said of the piece, and not again here. */
 import { rowsOf, type Makeover } from '../makeover/document.ts'
 import { daysBetween, writeDate, writeWeekdayDate, type PlainDate } from '../measure/plain-date.ts'
+import type { Practice } from '../makeover/practice.ts'
+import type { Money } from '../purchases/index.ts'
 import { days } from '../remarks/attention.ts'
 import type { Remark, Subject } from '../remarks/remark.ts'
 import type { Schools } from '../rulebook/schools.ts'
 import { remark } from './catalogue.ts'
+import { deliveriesOf } from './deliveries.ts'
+import { awayTooLong, letIn, noWaitingRoom, past, undecided } from './delivery-remarks.ts'
 import type { Planned, Schedule } from './schedule.ts'
 import { dateAt, startOfDay } from './working-time.ts'
 
-export function calendarRemarks(makeover: Makeover, plan: Schedule, schools: Schools, today: PlainDate): Remark[] {
+export type CalendarAsked = {
+  readonly makeover: Makeover
+  readonly plan: Schedule
+  readonly money: Money
+  readonly practice: Practice
+  readonly floorM2: (roomId: string) => number
+  readonly today: PlainDate
+}
+export function calendarRemarks({ makeover, plan, money, practice, floorM2, today }: CalendarAsked): Remark[] {
   if (plan.circle.length > 0) return [circle(makeover, plan.circle)]
+  const { schools } = practice
+  const deliveries = deliveriesOf(makeover, money.purchases, plan, () => '')
   return [
+    ...letIn(makeover, deliveries, today),
+    ...noWaitingRoom(makeover, deliveries, floorM2, practice),
+    ...awayTooLong(makeover, plan),
+    ...undecided(makeover, money, plan, practice, today),
+    ...past(makeover, plan, today),
     ...late(makeover, plan, schools),
     ...answers(makeover, plan, schools),
     ...pinned(makeover, plan),

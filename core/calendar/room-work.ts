@@ -28,7 +28,7 @@ type Staged = { readonly stage: number; readonly dries: number; readonly task: M
 const painted = new Set(['paint', 'paper', 'panels', 'moulding'])
 
 /** What comes after what, as numbers; the school says whether the floor comes before the paint. */
-const stagesBy = (floorFirst: boolean) => ({
+const stagesBy = (floorFirst: boolean, anchorFirst: boolean) => ({
   clear: 0,
   firstFix: 1,
   prepare: 2,
@@ -43,7 +43,8 @@ const stagesBy = (floorFirst: boolean) => ({
   large: 11,
   rug: 12,
   curtains: 13,
-  works: 14,
+  // the wall that holds the room together is hung before its furniture comes in, or last
+  works: anchorFirst ? 10.5 : 14,
   lamps: 15,
   dress: 16,
   photograph: 17,
@@ -51,7 +52,10 @@ const stagesBy = (floorFirst: boolean) => ({
 type Stages = ReturnType<typeof stagesBy>
 
 export function roomWork(asked: RoomAsked): Made[] {
-  const stages = stagesBy(asked.schools['floor-paint'] === 'floor-first')
+  const stages = stagesBy(
+    asked.schools['floor-paint'] === 'floor-first',
+    asked.schools['wall-order'] === 'anchor-first',
+  )
   const surfaces = asked.takeOffs.flatMap((taken) => surfaceWork(asked, taken, stages))
   const things = thingWork(asked, stages)
   if (surfaces.length + things.length === 0) return []

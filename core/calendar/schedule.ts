@@ -1,5 +1,6 @@
 /** The calendar of a makeover: when each task is, how late it may be, what it waits for, and by when each thing is needed. */
-import { headOf, rowsOf } from '../makeover/document.ts'
+import { headOf, rowsOf, type Makeover } from '../makeover/document.ts'
+import { wayKey } from '../makeover/said-arrivals.ts'
 import { daysBetween, type PlainDate } from '../measure/plain-date.ts'
 import type { Made } from './made.ts'
 import { makeoverWork, type WorkAsked } from './makeover-work.ts'
@@ -9,6 +10,8 @@ import { dateAt, endOfDay } from './working-time.ts'
 
 export type Planned = Made & {
   readonly hand: string
+  /** The id of who does it, or the trade while nobody does. */
+  readonly handId: string
   /** Minutes since 1970 at the place. */
   readonly start: number
   readonly finish: number
@@ -40,6 +43,8 @@ export type Schedule = {
   readonly chain: readonly string[]
   /** By when each piece is needed on site, and for which task, by the ids of pieces. */
   readonly neededOn: ReadonlyMap<string, Needed>
+  /** False where each piece has a day of its own, and no install day rules them. */
+  readonly installRules: boolean
   /** Tasks that wait for one another, in their order; with it nothing is planned. */
   readonly circle: readonly string[]
 }
@@ -56,7 +61,17 @@ export function scheduleOf(asked: WorkAsked, trial: Trial = noTrial): Schedule {
   const installOn = headOf(makeover)?.installOn ?? null
   const { tasks, onItsWay } = makeoverWork(asked)
   const net = tried(netOf(makeover, tasks, onItsWay, practice.rules, today), trial)
-  const none = { net, installOn, readyOn: null, slackDays: null, chain: [], neededOn: new Map(), tasks: [] }
+  const installRules = practice.schools.pace !== 'year'
+  const none = {
+    net,
+    installOn,
+    installRules,
+    readyOn: null,
+    slackDays: null,
+    chain: [],
+    neededOn: new Map(),
+    tasks: [],
+  }
   const circle = circleIn(net.tasks)
   if (circle) return { ...none, circle }
   if (tasks.length === 0) return { ...none, circle: [] }
@@ -76,10 +91,12 @@ export function scheduleOf(asked: WorkAsked, trial: Trial = noTrial): Schedule {
     const isDone = (pins.get(task.key)?.doneOn ?? null) !== null
     const latestOn = latest === undefined || isDone ? null : dateAt(latest.start)
     const dries = waits.get(task.key) ?? 0
+    const hand = handFor(makeover, task.trade)
     return [
       {
         ...task,
-        hand: handFor(makeover, task.trade).name,
+        hand: hand.name,
+        handId: hand.id,
         start: at.start,
         finish: at.finish,
         startOn: dateAt(at.start),
@@ -100,9 +117,10 @@ export function scheduleOf(asked: WorkAsked, trial: Trial = noTrial): Schedule {
     net,
     readyOn,
     installOn,
+    installRules,
     slackDays: readyOn === null || installOn === null ? null : daysBetween(readyOn, installOn),
     chain,
-    neededOn: neededBy(planned, installOn),
+    neededOn: installRules ? neededBy(planned, installOn) : ownDays(makeover),
     circle: [],
   }
 }
@@ -126,6 +144,14 @@ function dryingOf(tasks: readonly Made[]): ReadonlyMap<string, number> {
     for (const { key, waitHours } of after) waits.set(key, Math.max(waits.get(key) ?? 0, waitHours * 60))
   return waits
 }
+
+/** Piece by piece over a year: each on its own day. */
+const ownDays = (makeover: Makeover): Map<string, Needed> =>
+  new Map(
+    rowsOf(makeover, 'piece').flatMap(({ id, name, wantedOn }) =>
+      wantedOn === null ? [] : [[id, { on: wantedOn, key: wayKey(id), name }] as const],
+    ),
+  )
 
 /** For the first task that uses it: on the install day for what is carried in, else on the latest day it may begin. */
 function neededBy(planned: readonly Planned[], installOn: PlainDate | null): Map<string, Needed> {

@@ -21,7 +21,7 @@ export const step = {
       name: 'schedule',
       reads: {
         rows: ['room', 'piece', 'candidate', 'task', 'hand'],
-        figures: ['makeover', 'question', 'absence', 'taskLink'],
+        figures: ['makeover', 'question', 'absence', 'taskLink', 'deferral'],
         rules: ['work.', 'dry.', 'dates.client-answer'],
         schools: true,
         today: true,
@@ -46,19 +46,33 @@ export const step = {
   remarks: part({
     name: 'remarks of the calendar',
     reads: {
-      rows: ['absence'],
-      figures: ['makeover', 'task', 'taskLink', 'piece'],
+      rows: ['absence', 'arrival', 'hand', 'room', 'zone', 'piece'],
+      figures: ['makeover', 'task', 'taskLink', 'candidate', 'purchase', 'order'],
+      rules: ['work.'],
       schools: true,
       today: true,
-      parts: ['schedule'],
+      parts: ['schedule', 'money', 'survey'],
     },
-    reckon: ({ makeover, practice, today, parts }: Given<{ schedule: Schedule }>) =>
-      calendarRemarks(makeover, parts.schedule, practice.schools, today),
+    reckon: ({ makeover, practice, today, parts }: Given<{ schedule: Schedule; money: Money; survey: Surveyed }>) =>
+      calendarRemarks({
+        makeover,
+        plan: parts.schedule,
+        money: parts.money,
+        practice,
+        today,
+        floorM2: (roomId) => floorOf(parts.survey, roomId),
+      }),
   }),
   attention: part({
     name: 'attention to the calendar',
-    reads: { today: true, parts: ['schedule'] },
-    reckon: ({ today, parts }: Given<{ schedule: Schedule }>) => calendarAttention(parts.schedule, today),
+    reads: {
+      rows: ['arrival', 'snag', 'piece', 'deferral'],
+      figures: ['purchase'],
+      today: true,
+      parts: ['schedule', 'money'],
+    },
+    reckon: ({ makeover, today, parts }: Given<{ schedule: Schedule; money: Money }>) =>
+      calendarAttention(makeover, parts.schedule, parts.money, today),
   }),
   guards: (_before, after) => calendarGuards(after.makeover),
   // how much of the work is done

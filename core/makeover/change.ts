@@ -19,7 +19,7 @@ import {
 import type { Makeover, Studio } from './document.ts'
 import { upgradeOperations } from './upgrade.ts'
 
-export const schemaVersion = 15
+export const schemaVersion = 16
 
 /** A put names the fields it changes and the version of the row it was based on; null makes a new row. */
 export type Put = {

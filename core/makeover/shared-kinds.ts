@@ -59,6 +59,8 @@ export const sharedKinds = {
     inspirationId: reference('inspiration').nullable(),
     finishId: reference('finish').nullable(),
     roomId: reference('room').nullable(),
+    taskId: reference('task').nullable(),
+    snagId: reference('snag').nullable(),
   }),
   /** A remark accepted as it stands: it comes back when its numbers are no longer those of the fingerprint. */
   acceptance: row('accepted remark', {

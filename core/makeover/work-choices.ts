@@ -12,4 +12,7 @@ export const trades = [
   'owner',
 ] as const
 export type Trade = (typeof trades)[number]
+/** What is known of a delivery: looked for, agreed to by its carrier, said to come later, or to come in part. */
+export const arrivalStates = ['expected', 'confirmed', 'late', 'part'] as const
+export type ArrivalState = (typeof arrivalStates)[number]
 export const weekdays = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const

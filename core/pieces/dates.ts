@@ -2,7 +2,7 @@ import { groupBy, headOf, rowsOf, type Makeover } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
 import { addDays, daysBetween, type PlainDate } from '../measure/plain-date.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
-import { mondayToFriday, WorkDays, type Needed } from '../calendar/index.ts'
+import { mondayToFriday, WorkDays, type Schedule } from '../calendar/index.ts'
 import type { Money } from '../purchases/index.ts'
 
 /** When a piece will be here, against when it is wanted. In calendar days, or in working days where its seller counts those. */
@@ -26,11 +26,11 @@ export type PieceDates = {
 export function pieceDates(
   makeover: Makeover,
   money: Money,
-  neededOn: ReadonlyMap<string, Needed>,
+  { neededOn, installRules }: Pick<Schedule, 'neededOn' | 'installRules'>,
   rules: Rules,
   today: PlainDate,
 ): PieceDates[] {
-  const installOn = headOf(makeover)?.installOn ?? null
+  const installOn = installRules ? (headOf(makeover)?.installOn ?? null) : null
   const candidatesOf = groupBy(rowsOf(makeover, 'candidate'), (candidate) => candidate.pieceId)
   const purchases = groupBy(money.purchases, (purchase) => purchase.pieceId)
   return money.pieces.map((piece) => {

@@ -60,6 +60,8 @@ export const pieceKinds = {
     aboveMm: distance(20_000),
     /** The niche or window that it goes into. */
     openingId: reference('opening').nullable(),
+    /** Its own day, where a makeover goes on piece by piece. */
+    wantedOn: date().nullable(),
   }),
   serving: row(
     'need served',

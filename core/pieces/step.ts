@@ -30,7 +30,7 @@ export const step = {
         parts: ['money', 'schedule'],
       },
       reckon: ({ makeover, practice, today, parts }: Given<{ money: Money; schedule: Schedule }>): Dates =>
-        pieceDates(makeover, parts.money, parts.schedule.neededOn, practice.rules, today),
+        pieceDates(makeover, parts.money, parts.schedule, practice.rules, today),
     }),
     part({
       /** The least slack of any piece awaited, in days; null while nothing is awaited. */

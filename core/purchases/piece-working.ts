@@ -90,7 +90,9 @@ export function pieceWorking(makeover: Makeover, reckoned: PieceReckoning): Work
           ? 'It is in hand already and costs nothing more.'
           : reckoned.basis === 'promised'
             ? 'It is promised and costs nothing; until it comes it is in nobody’s hand.'
-            : 'All that is wanted is ordered.',
+            : reckoned.basis === 'put off'
+              ? 'It is put off to a second phase and is no part of this sum.'
+              : 'All that is wanted is ordered.',
     lines,
     result: line('Still to buy', reckoned.stillToBuy),
   }

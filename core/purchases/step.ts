@@ -47,6 +47,8 @@ export const step = {
           'saleSize',
           'price',
           'task',
+          'arrival',
+          'deferral',
           'fee',
           'stint',
           'stage',

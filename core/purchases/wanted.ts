@@ -1,4 +1,5 @@
 import { isInHand } from '../makeover/choices.ts'
+import { putOff } from '../makeover/put-off.ts'
 import { isPromised } from '../makeover/things.ts'
 import { groupBy, rowsOf, type Makeover } from '../makeover/document.ts'
 import type { Row } from '../makeover/kinds.ts'
@@ -23,7 +24,7 @@ export type PieceReckoning = {
   readonly packs: number
   /** What they are, where they come in packs of several sizes. */
   readonly sets?: readonly PackSet[]
-  readonly basis: 'candidate' | 'allowance' | 'placeholder' | 'in hand' | 'promised' | 'nothing open'
+  readonly basis: 'candidate' | 'allowance' | 'placeholder' | 'in hand' | 'promised' | 'put off' | 'nothing open'
   readonly landed: Landed | null
   readonly stillToBuy: Minor
   /** What was bought or will be, beyond what is wanted, because packs are whole. */
@@ -43,6 +44,7 @@ export const costsNothing = (candidate: Row<'candidate'>, quantity: number): boo
  * placeholder is chosen, the final piece still counts with its allowance.
  */
 export function wanted(makeover: Makeover): PieceReckoning[] {
+  const later = putOff(makeover)
   const lines = groupBy(rowsOf(makeover, 'purchase'), (row) => row.pieceId)
   const returns = groupBy(
     rowsOf(makeover, 'return').filter((row) => row.settles === 'money'),
@@ -97,11 +99,12 @@ export function wanted(makeover: Makeover): PieceReckoning[] {
               : 'open',
       open,
     } as const
-    if (open === 0)
+    if (open === 0 || later.has(piece.id))
       return {
         ...common,
+        open: 0,
         packs: 0,
-        basis: 'nothing open',
+        basis: open === 0 ? 'nothing open' : 'put off',
         landed: null,
         stillToBuy: zero,
         leftOver: Math.max(0, tidy(-short)),

@@ -406,11 +406,27 @@ export const questions = [
     ],
   },
   {
+    id: 'wall-order',
+    asks: 'What hangs on the walls',
+    schools: [
+      school('walls-last', 'Walls last', 'In the calendar works and mirrors are hung once the furniture stands.'),
+      school(
+        'anchor-first',
+        'The anchor wall first',
+        'In the calendar works and mirrors are hung before the furniture is carried in.',
+      ),
+    ],
+  },
+  {
     id: 'pace',
     asks: 'Pace',
     schools: [
       school('week', 'All within a week', 'Everything is wanted on site by one date.'),
-      school('year', 'Over a year, piece by piece', 'Each piece is held to its own date; none is late for the others.'),
+      school(
+        'year',
+        'Over a year, piece by piece',
+        'Each piece is held to its own day, and one without has all the time; no install day rules them.',
+      ),
     ],
   },
   {
@@ -420,12 +436,12 @@ export const questions = [
       school(
         'fixed',
         'Everything fixed in the plan',
-        'Recorded; acts in Calendar: a piece without a chosen candidate is counted as open.',
+        'A piece with nothing chosen four weeks before the install day is raised.',
       ),
       school(
         'follows',
         'Room left for what shopping finds',
-        'Recorded; acts in Calendar: an open piece is as good as its allowance, and said so.',
+        'A piece with nothing chosen is as good as its allowance, until its last day to decide.',
       ),
     ],
   },

@@ -23,13 +23,14 @@ const speaks: Readonly<Record<string, readonly string[]>> = {
   cabinets: ['brief.repaint-near-replace'],
   'tenant-walls': ['brief.forbidden', 'brief.unrestored'],
   pace: ['pieces.late'],
+  exactness: ['calendar.undecided'],
   'small-rug': ['placement.island', 'placement.rug-reach', 'placement.rug-small'],
   scale: ['placement.scale'],
   'ceiling-light': ['placement.light-hero', 'placement.light-low', 'placement.light-even'],
   hanging: ['placement.hang-line', 'placement.hang-mirror', 'placement.hang-edges', 'placement.hang-apart'],
 }
 /** Schools that move no remark but an order or a weight, held by the test of what they move. */
-const orders = new Set(['ugly-finish', 'splurge', 'floor-paint']) // brief/scope.ts; the weights of compare.ts; calendar/room-work.ts
+const orders = new Set(['ugly-finish', 'splurge', 'floor-paint', 'wall-order']) // brief/scope.ts; the weights of compare.ts; calendar/room-work.ts
 
 it.each(questions.map((question) => [question.id, question] as const))('%s', (id, { schools }) => {
   for (const school of schools as readonly School[]) {

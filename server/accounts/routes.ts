@@ -1,10 +1,11 @@
 import { parseCookie, stringifySetCookie } from 'cookie'
 import { Router, type Request, type RequestHandler, type Response } from 'express'
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit'
-import { object, ValidationError, type InferType, type ObjectSchema } from 'yup'
+import { object } from 'yup'
 import { isEmail, label, line, timeZone } from '#core/makeover/fields.ts'
 import type { Setting } from '../setting.ts'
 import { Problem, signedOut } from '../problem.ts'
+import { read } from '../read.ts'
 import { addressesOf } from '../reach.ts'
 import {
   deviceDays,
@@ -238,24 +239,4 @@ const fieldProblem = (status: number, code: string, field: string, message: stri
 async function strong(password: string, about: readonly string[]): Promise<void> {
   const weak = await weakness(password, about)
   if (weak) throw fieldProblem(422, 'invalid', 'password', weak)
-}
-
-/** A body held against its schema; every fault names its field. */
-function read<T extends ObjectSchema<object>>(schema: T, body: unknown): InferType<T> {
-  try {
-    return schema.validateSync(body ?? {}, { abortEarly: false, strict: true })
-  } catch (error) {
-    if (!(error instanceof ValidationError)) throw error
-    const faults = (error.inner.length > 0 ? error.inner : [error]).map((validationError) => ({
-      field: validationError.path ?? null,
-      message: validationError.message,
-    }))
-    throw new Problem(
-      422,
-      'invalid',
-      'Not complete',
-      faults.map((fault) => `${fault.field ?? 'body'}: ${fault.message}`).join('; '),
-      { faults },
-    )
-  }
 }

@@ -26,6 +26,8 @@ export type Sight =
   | { readonly studio: string }
   | { readonly email: string }
   | { readonly token: string }
+  /** The hash of the token of a link. */
+  | { readonly link: string }
   /** What was put away, and whether there is a studio at all, across all of them. */
   | { readonly sweep: 'yes' }
 

@@ -181,3 +181,37 @@ export const mentions = pgTable(
     }),
   ],
 )
+
+
+/**
+ * Links that open one thing of a makeover to who has no account: a calendar, a client's page. A link is known by the SHA-256 of its token;
+ * the token itself is only in the link. Which client or hand it is for is said by an id, so that no name lies here.
+ */
+export const links = pgTable(
+  'links',
+  {
+    studioId: uuid('studio_id').notNull(),
+    id: uuid('id').notNull(),
+    makeoverId: uuid('makeover_id').notNull(),
+    opens: text('opens').$type<'calendar' | 'client'>().notNull(),
+    /** The hand whose calendar it is, or the trade while nobody does it; the client whose page it is. Null for all of a calendar. */
+    forWhom: text('for_whom'),
+    tokenHash: text('token_hash').notNull(),
+    /** A word that has to be said too, hashed as passwords are; null where none is asked. */
+    wordHash: text('word_hash'),
+    madeAt: timestamp('made_at', { withTimezone: true }).notNull(),
+    madeBy: uuid('made_by').notNull(),
+    expiresAt: timestamp('expires_at', { withTimezone: true }),
+    revokedAt: timestamp('revoked_at', { withTimezone: true }),
+    lastUsedAt: timestamp('last_used_at', { withTimezone: true }),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.id] }),
+    uniqueIndex('links_token').on(t.tokenHash),
+    foreignKey({
+      name: 'links_document',
+      columns: [t.studioId, t.makeoverId],
+      foreignColumns: [documents.studioId, documents.id],
+    }),
+  ],
+)

@@ -219,6 +219,7 @@ export const pieces = pgTable(
     wallId: uuid('wall_id'),
     aboveMm: doublePrecision('above_mm').notNull(),
     openingId: uuid('opening_id'),
+    wantedOn: day('wanted_on'),
   },
   (t) => keysOf('piece', 'pieces', t, tableOf),
 )
@@ -383,6 +384,45 @@ export const finishes = pgTable(
   (t) => keysOf('finish', 'finishes', t, tableOf),
 )
 
+export const tasks = pgTable(
+  'tasks',
+  {
+    ...own(),
+    key: text('key').notNull(),
+    name: text('name').notNull(),
+    roomId: uuid('room_id'),
+    trade: text('trade').notNull(),
+    leastDays: doublePrecision('least_days'),
+    likelyDays: doublePrecision('likely_days'),
+    mostDays: doublePrecision('most_days'),
+    people: integer('people').notNull(),
+    pinnedOn: day('pinned_on'),
+    doneOn: day('done_on'),
+    leftOut: boolean('left_out').notNull(),
+    note: text('note').notNull(),
+    parts: integer('parts').notNull(),
+    dryWeather: boolean('dry_weather').notNull(),
+    pieceId: uuid('piece_id'),
+    isAway: boolean('is_away').notNull(),
+  },
+  (t) => keysOf('task', 'tasks', t, tableOf),
+)
+
+export const snags = pgTable(
+  'snags',
+  {
+    ...own(),
+    roomId: uuid('room_id'),
+    pieceId: uuid('piece_id'),
+    says: text('says').notNull(),
+    trade: text('trade').notNull(),
+    byOn: day('by_on'),
+    doneOn: day('done_on'),
+    note: text('note').notNull(),
+  },
+  (t) => keysOf('snag', 'snags', t, tableOf),
+)
+
 export const attachments = pgTable(
   'attachments',
   {
@@ -398,6 +438,8 @@ export const attachments = pgTable(
     inspirationId: uuid('inspiration_id'),
     finishId: uuid('finish_id'),
     roomId: uuid('room_id'),
+    taskId: uuid('task_id'),
+    snagId: uuid('snag_id'),
   },
   (t) => keysOf('attachment', 'attachments', t, tableOf),
 )
@@ -1181,26 +1223,6 @@ export const absences = pgTable(
   (t) => keysOf('absence', 'absences', t, tableOf),
 )
 
-export const tasks = pgTable(
-  'tasks',
-  {
-    ...own(),
-    key: text('key').notNull(),
-    name: text('name').notNull(),
-    roomId: uuid('room_id'),
-    trade: text('trade').notNull(),
-    leastDays: doublePrecision('least_days'),
-    likelyDays: doublePrecision('likely_days'),
-    mostDays: doublePrecision('most_days'),
-    people: integer('people').notNull(),
-    pinnedOn: day('pinned_on'),
-    doneOn: day('done_on'),
-    leftOut: boolean('left_out').notNull(),
-    note: text('note').notNull(),
-  },
-  (t) => keysOf('task', 'tasks', t, tableOf),
-)
-
 export const taskLinks = pgTable(
   'task_links',
   {
@@ -1210,6 +1232,40 @@ export const taskLinks = pgTable(
     waitDays: doublePrecision('wait_days').notNull(),
   },
   (t) => keysOf('taskLink', 'task_links', t, tableOf),
+)
+
+export const arrivals = pgTable(
+  'arrivals',
+  {
+    ...own(),
+    purchaseId: uuid('purchase_id').notNull(),
+    packs: integer('packs').notNull(),
+    state: text('state').notNull(),
+    comesOn: day('comes_on').notNull(),
+    earliestMinute: integer('earliest_minute'),
+    latestMinute: integer('latest_minute'),
+    letsIn: text('lets_in').notNull(),
+    waitsInId: uuid('waits_in_id'),
+    waitsAt: text('waits_at').notNull(),
+    answer: text('answer').notNull(),
+    saidOn: day('said_on'),
+    isSimulated: boolean('is_simulated').notNull(),
+  },
+  (t) => keysOf('arrival', 'arrivals', t, tableOf),
+)
+
+export const deferrals = pgTable(
+  'deferrals',
+  {
+    ...own(),
+    pieceId: uuid('piece_id'),
+    roomId: uuid('room_id'),
+    name: text('name').notNull(),
+    waitsFor: text('waits_for').notNull(),
+    costMinor: minor('cost_minor').notNull(),
+    wantedOn: day('wanted_on'),
+  },
+  (t) => keysOf('deferral', 'deferrals', t, tableOf),
 )
 
 export const studioTables = {
@@ -1235,6 +1291,8 @@ export const makeoverTables = {
   delivery: deliveries,
   inspiration: inspirations,
   finish: finishes,
+  task: tasks,
+  snag: snags,
   attachment: attachments,
   acceptance: acceptances,
   need: needs,
@@ -1290,8 +1348,9 @@ export const makeoverTables = {
   receipt: receipts,
   hand: hands,
   absence: absences,
-  task: tasks,
   taskLink: taskLinks,
+  arrival: arrivals,
+  deferral: deferrals,
 }
 export const tables = { ...studioTables, ...makeoverTables }
 

@@ -1,13 +1,20 @@
 import type { Request, Response, Router } from 'express'
 import ical, { ICalEventTransparency } from 'ical-generator'
 import { calendarDays, calendarTable, dayAfter, type CalendarDay } from '#core/calendar/index.ts'
-import type { Makeover, Studio } from '#core/makeover/document.ts'
+import { habitsOf } from '#core/measure/habits.ts'
+import { headOf, type Makeover, type Studio } from '#core/makeover/document.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import { reckon } from '#core/reckoning/reckon.ts'
+import type { Heavy } from '../heavy/heavy.ts'
 import { notFound } from '../problem.ts'
 import { asCsv } from './sheets.ts'
 
-type Open = { readonly makeover: Makeover; readonly studio: Studio; readonly today: PlainDate }
+type Open = {
+  readonly studioName: string
+  readonly makeover: Makeover
+  readonly studio: Studio
+  readonly today: PlainDate
+}
 type Send = (response: Response, type: string, name: string, bytes: Uint8Array | string) => void
 
 /**
@@ -30,8 +37,24 @@ export function icsOf(makeover: Makeover, name: string, days: readonly CalendarD
   return calendar.toString()
 }
 
-/** The calendar of a makeover as ICS and as CSV; of one hand alone where one is named. */
-export function calendarRoutes(routes: Router, open: (request: Request) => Promise<Open>, send: Send): void {
+/** The calendar of a makeover on paper, as ICS and as CSV; of one hand alone where one is named. */
+export function calendarRoutes(
+  routes: Router,
+  heavy: Heavy,
+  open: (request: Request) => Promise<Open>,
+  send: Send,
+): void {
+  for (const [path, job, named] of [
+    ['calendar.pdf', 'plan', 'calendar'],
+    ['install-day.pdf', 'install', 'install day'],
+  ] as const)
+    routes.get(`/makeovers/:id/${path}`, async (request, response) => {
+      const { makeover, studio, today, studioName } = await open(request)
+      const head = headOf(makeover)
+      const size = head ? habitsOf(head.country, head.currency, head.units).paper : 'A4'
+      const bytes = await heavy.run(studio.id, job, { told: [{ makeover, studio, today, studioName, size }] })
+      send(response, 'application/pdf', `${head?.name ?? 'makeover'} ${named}.pdf`, bytes)
+    })
   routes.get('/makeovers/:id/calendar.:ending', async (request, response) => {
     const { makeover, studio, today } = await open(request)
     const { schedule, dates } = reckon({ makeover, studio }, today)

@@ -9,6 +9,21 @@ const margin = 56
 const ink = '#191919'
 const soft = '#5c5c5c'
 
+export type BarRow = {
+  readonly name: string
+  readonly bars: readonly {
+    readonly from: number
+    readonly to: number
+    readonly until: number | null
+    readonly look: 'open' | 'heavy' | 'done' | 'line'
+  }[]
+}
+export type BarSpan = {
+  readonly first: number
+  readonly last: number
+  readonly mark: { readonly at: number; readonly says: string } | null
+}
+
 /** Ends a PDF, and all of its bytes. */
 export async function bytesOf(pdf: PDFKit.PDFDocument): Promise<Buffer> {
   const chunks: Buffer[] = []
@@ -152,6 +167,65 @@ export function paper(title: string, size: Habits['paper'] = 'A4') {
         line(0.4, '#b4b4b4')
       }
       pdf.moveDown(0.4)
+    },
+    /** Rows of bars over days, each row with its name on the left, lanes as they are needed; days as their numbers since 1970. */
+    bars(rows: readonly BarRow[], { first, last, mark }: BarSpan): void {
+      const left = margin + 92
+      const x = (day: number): number => left + ((day - first) / Math.max(1, last - first)) * (margin + width - left)
+      room(rows.length * 16 + 40)
+      const top = pdf.y
+      let y = top
+      for (const { name, bars } of rows) {
+        room(16)
+        const ends: number[] = []
+        y = pdf.y
+        const lanes = bars.map((bar) => {
+          const free = ends.findIndex((end) => end <= bar.from)
+          const lane = free < 0 ? ends.length : free
+          ends[lane] = bar.until ?? bar.to
+          return lane
+        })
+        write(name, 'sans', 8, { width: 86, lineBreak: false }, [margin, y])
+        for (const [at, { from, to, until, look }] of bars.entries()) {
+          const at0 = y + (lanes[at] ?? 0) * 9 + 2
+          const wide = Math.max(1.5, x(to) - x(from))
+          pdf.strokeColor(ink).fillColor(ink).undash()
+          if (look === 'line')
+            pdf
+              .moveTo(x(from), at0 + 3)
+              .lineTo(x(from) + wide, at0 + 3)
+              .lineWidth(0.6)
+              .stroke()
+          else if (look === 'open') pdf.rect(x(from), at0, wide, 6).lineWidth(0.6).stroke()
+          else
+            pdf
+              .rect(x(from), at0, wide, 6)
+              .lineWidth(look === 'heavy' ? 1.6 : 0.6)
+              [look === 'done' ? 'fillAndStroke' : 'stroke']()
+          if (until !== null && until > to)
+            pdf
+              .moveTo(x(to), at0 + 3)
+              .lineTo(x(until), at0 + 3)
+              .lineWidth(0.6)
+              .dash(1, { space: 2 })
+              .stroke()
+              .undash()
+        }
+        pdf.x = margin
+        pdf.y = y + Math.max(1, ends.length) * 9 + 4
+      }
+      if (mark && y >= top) {
+        pdf
+          .moveTo(x(mark.at), top - 2)
+          .lineTo(x(mark.at), pdf.y)
+          .lineWidth(1)
+          .strokeColor(ink)
+          .stroke()
+        const end = pdf.y
+        write(mark.says, 'sans', 8, { width: 120, align: 'right', lineBreak: false }, [x(mark.at) - 122, end])
+        pdf.x = margin
+        pdf.y = end + 14
+      }
     },
     /** Two lines to sign on, side by side. */
     signatures(names: readonly string[]): void {

@@ -121,7 +121,7 @@ export function documentRoutes({ database, clock, heavy }: Setting): Router {
     )
   })
   placementRoutes(routes, heavy, open, send)
-  calendarRoutes(routes, open, send)
+  calendarRoutes(routes, heavy, open, send)
   surveyRoutes(routes, heavy, open, send)
   surfaceRoutes(routes, heavy, open, send)
   return routes

@@ -4,6 +4,7 @@ import type { Damaged, writeParcel, writeZip } from '#core/parcel/index.ts'
 import type { briefPdf } from '../documents/brief-pdf.ts'
 import type { asWorkbook } from '../documents/sheets.ts'
 import type { statementPdf } from '../documents/statement-pdf.ts'
+import type { installPaper, planPaper } from '../documents/calendar-paper.ts'
 import type { hangingPaper } from '../documents/hanging-paper.ts'
 import type { placementPaper } from '../documents/placement-paper.ts'
 import type { surfacesPaper } from '../documents/surfaces-paper.ts'
@@ -26,6 +27,10 @@ const jobs = {
     (await import('../documents/placement-paper.ts')).placementPaper(...told),
   hanging: async ({ told }: { told: Parameters<typeof hangingPaper> }) =>
     (await import('../documents/hanging-paper.ts')).hangingPaper(...told),
+  plan: async ({ told }: { told: Parameters<typeof planPaper> }) =>
+    (await import('../documents/calendar-paper.ts')).planPaper(...told),
+  install: async ({ told }: { told: Parameters<typeof installPaper> }) =>
+    (await import('../documents/calendar-paper.ts')).installPaper(...told),
   surfaces: async ({ told }: { told: Parameters<typeof surfacesPaper> }) =>
     (await import('../documents/surfaces-paper.ts')).surfacesPaper(...told),
   parcel: async ({ told }: { told: Parameters<typeof writeParcel> }) =>

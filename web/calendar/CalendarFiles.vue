@@ -2,24 +2,34 @@
 import { computed } from 'vue'
 import type { Schedule } from '#core/calendar/index.ts'
 import { useMakeover } from '../stores/makeover.ts'
+import CalendarLinks from './CalendarLinks.vue'
+import DaysIn from './DaysIn.vue'
 
-/** The calendar to take along, and for each hand its own. */
+/** The calendar to take along, on paper and as files, by links that other programs follow; and days away that come in. */
 const { plan } = defineProps<{ plan: Schedule }>()
 const makeover = useMakeover()
-const base = computed(() => `/api/makeovers/${makeover.opened?.makeover.id ?? ''}/calendar`)
-const hands = computed(() => [...new Set(plan.tasks.filter(({ is }) => is === 'work').map(({ hand }) => hand))])
+const base = computed(() => `/api/makeovers/${makeover.opened?.makeover.id ?? ''}`)
+const hands = computed(() => [
+  ...new Map(plan.tasks.filter(({ is }) => is === 'work').map(({ hand, handId }) => [handId, hand])),
+])
 </script>
 
 <template>
   <section aria-labelledby="calendar-files">
-    <div class="section-head"><h2 id="calendar-files">Out</h2></div>
+    <div class="section-head"><h2 id="calendar-files">Out and in</h2></div>
     <p class="files">
-      All of it as <a class="word" :href="`${base}.ics`" download>ICS</a>, for any calendar program, or as
-      <a class="word" :href="`${base}.csv`" download>CSV</a>; what one hand does as ICS:
-      <template v-for="(hand, at) in hands" :key="hand"
+      The plan as <a class="word" :href="`${base}/calendar.pdf`" download>PDF</a>, the sheet of the install day as
+      <a class="word" :href="`${base}/install-day.pdf`" download>PDF</a>; all of it as
+      <a class="word" :href="`${base}/calendar.ics`" download>ICS</a>, for any calendar program, or as
+      <a class="word" :href="`${base}/calendar.csv`" download>CSV</a>; what one hand does as ICS:
+      <template v-for="([id, hand], at) in hands" :key="id"
         ><template v-if="at > 0">, </template
-        ><a class="word" :href="`${base}.ics?hand=${encodeURIComponent(hand)}`" download>{{ hand }}</a></template
+        ><a class="word" :href="`${base}/calendar.ics?hand=${encodeURIComponent(hand)}`" download>{{
+          hand
+        }}</a></template
       >.
     </p>
+    <CalendarLinks :hands="hands" />
+    <DaysIn />
   </section>
 </template>

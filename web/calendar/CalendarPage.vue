@@ -2,6 +2,7 @@
 import { useMediaQuery } from '@vueuse/core'
 import { computed, nextTick, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { piecesAway, type Planned } from '#core/calendar/index.ts'
 import { writeDate } from '#core/measure/plain-date.ts'
 import { useKeys } from '../frame/keys.ts'
 import RowDialog from '../parts/RowDialog.vue'
@@ -11,9 +12,11 @@ import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
 import { useCalendar } from './calendar.ts'
 import CalendarFiles from './CalendarFiles.vue'
+import CalendarWays from './CalendarWays.vue'
 import ChanceCurve from './ChanceCurve.vue'
 import DayList from './DayList.vue'
 import HandsDrawing from './HandsDrawing.vue'
+import PutOff from './PutOff.vue'
 import { absenceForm, handForm, linkForm, taskForm } from './task-forms.ts'
 import TaskTag from './TaskTag.vue'
 
@@ -22,9 +25,10 @@ const route = useRoute()
 const router = useRouter()
 const makeover = useMakeover()
 const calendar = useCalendar()
-const { plan, today, selectedKey, selected, shifted, tried, odds, problem } = calendar
-const [rooms, hands, absences, tasks, links] = [
+const { plan, today, selectedKey, selected, shifted, tried, odds, running, runs, problem } = calendar
+const [rooms, pieces, hands, absences, tasks, links] = [
   useRows('room'),
+  useRows('piece'),
   useRows('hand'),
   useRows('absence'),
   useRows('task'),
@@ -33,7 +37,8 @@ const [rooms, hands, absences, tasks, links] = [
 /** A phone shows the days: the hands want a wide page. */
 const isNarrow = useMediaQuery('(max-width: 640px)')
 const isByDay = computed(() => route.query.by === 'day' || (isNarrow.value && route.query.by !== 'hands'))
-const show = (by: 'hands' | 'day'): void => void router.replace({ query: { ...route.query, by } })
+const isByRoom = computed(() => route.query.by === 'room')
+const show = (by: 'hands' | 'room' | 'day'): void => void router.replace({ query: { ...route.query, by } })
 const leftOut = computed(() => tasks.value.filter((row) => row.leftOut))
 const own = computed(() => tasks.value.filter((row) => row.key === '' && !row.leftOut))
 const nameOf = (key: string): string => plan.value?.tasks.find((task) => task.key === key)?.name ?? key
@@ -45,16 +50,20 @@ function open(what: What, id: string | null = null): void {
   asked.value = { what, id }
   void nextTick(() => (isOpen.value = true))
 }
+function note(key: string): void {
+  selectedKey.value = key
+  open('said')
+}
 const form = computed((): AnyRowForm | null => {
   const { what, id } = asked.value
   if (!today.value) return null
   const row = tasks.value.find((known) => known.id === id) ?? null
-  if (what === 'task') return taskForm(rooms.value, null, row) as unknown as AnyRowForm
+  if (what === 'task') return taskForm(rooms.value, pieces.value, null, row) as unknown as AnyRowForm
   if (what === 'hand') return handForm(makeover.currency) as unknown as AnyRowForm
   if (what === 'absence') return absenceForm(hands.value, today.value) as unknown as AnyRowForm
   if (!selected.value) return null
   return (what === 'said'
-    ? taskForm(rooms.value, selected.value)
+    ? taskForm(rooms.value, pieces.value, selected.value)
     : linkForm(plan.value?.tasks ?? [], selected.value)) as unknown as AnyRowForm
 })
 const row = computed(() => {
@@ -63,6 +72,15 @@ const row = computed(() => {
   const all =
     what === 'hand' ? hands.value : what === 'absence' ? absences.value : what === 'link' ? links.value : tasks.value
   return all.find((known) => known.id === id) ?? null
+})
+
+/** Rows by rooms: what has none is of all of it. */
+const roomName = ({ roomId, trade }: Planned): string =>
+  trade === 'seller' ? 'seller' : (rooms.value.find(({ id }) => id === roomId)?.name ?? 'all of it')
+const away = computed(() => {
+  const opened = makeover.opened?.makeover
+  if (!opened || !plan.value) return []
+  return piecesAway(opened, plan.value).map((met) => ({ ...met, name: opened.rows.piece[met.pieceId]?.name ?? '' }))
 })
 
 /** How far all is ready from the install day, in words. */
@@ -97,7 +115,7 @@ const heldSays = computed(() => {
   <div class="calendar">
     <div class="page-head">
       <h1>Calendar</h1>
-      <span class="quiet">what waits on whom, back from the install day</span>
+      <CalendarWays />
       <span class="page-acts">
         <button type="button" class="word" @click="open('task')">Add work</button>
         <button type="button" class="word" @click="open('hand')">Add a hand</button>
@@ -113,8 +131,24 @@ const heldSays = computed(() => {
     </p>
     <template v-else>
       <div class="show">
-        <button type="button" class="word" :class="{ here: !isByDay }" :aria-pressed="!isByDay" @click="show('hands')">
+        <button
+          type="button"
+          class="word"
+          :class="{ here: !isByDay && !isByRoom }"
+          :aria-pressed="!isByDay && !isByRoom"
+          @click="show('hands')"
+        >
           By hands
+        </button>
+        <button
+          v-if="rooms.length > 1"
+          type="button"
+          class="word"
+          :class="{ here: isByRoom }"
+          :aria-pressed="isByRoom"
+          @click="show('room')"
+        >
+          By room
         </button>
         <button type="button" class="word" :class="{ here: isByDay }" :aria-pressed="isByDay" @click="show('day')">
           By day
@@ -130,7 +164,7 @@ const heldSays = computed(() => {
         <span v-if="heldSays" role="status">{{ heldSays }}</span>
         <button v-if="heldSays" type="button" class="word" @click="calendar.put">Put it there</button>
       </p>
-      <DayList v-if="isByDay" :calendar="calendar" />
+      <DayList v-if="isByDay" :calendar="calendar" @note="note" />
       <div v-else role="application" aria-label="Work: left and right move what is taken up by a day" @keydown="arrow">
         <HandsDrawing
           v-if="today"
@@ -138,12 +172,29 @@ const heldSays = computed(() => {
           :today="today"
           :selected-key="selectedKey"
           :shifted="shifted"
+          :row-of="isByRoom ? roomName : null"
           @pick="selectedKey = $event"
           @move="calendar.move"
           @put="calendar.put"
         />
       </div>
+      <p v-if="running !== null" class="quiet" role="status">
+        Trying the plan: {{ running }} of {{ runs }} runs.
+        <button type="button" class="word" @click="calendar.stop">Stop</button>
+      </p>
       <ChanceCurve v-if="odds && today && !isByDay" :odds="odds" :plan="plan" :today="today" />
+      <section v-if="away.length > 0" aria-labelledby="away-title">
+        <div class="section-head"><h2 id="away-title">Away to be worked on</h2></div>
+        <ul class="said-list">
+          <li v-for="piece in away" :key="piece.key">
+            {{ piece.name }}
+            <span class="quiet"
+              >from {{ writeDate(piece.from) }} to {{ writeDate(piece.until) }}; its place is empty meanwhile</span
+            >
+          </li>
+        </ul>
+      </section>
+      <PutOff />
       <CalendarFiles :plan="plan" />
       <section
         v-if="hands.length + absences.length + leftOut.length + own.length + links.length > 0"

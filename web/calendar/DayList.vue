@@ -6,6 +6,7 @@ import type { Calendar } from './calendar.ts'
 
 /** Day by day, by hand: what begins, what goes on, what comes; ticked off here. */
 const { calendar } = defineProps<{ calendar: Calendar }>()
+const emit = defineEmits<{ note: [key: string] }>()
 const { plan, today } = calendar
 type Line = { readonly task: Planned; readonly says: string }
 const list = computed(() => {
@@ -30,7 +31,8 @@ const list = computed(() => {
     .sort(([left], [right]) => (left < right ? -1 : 1))
     .map(([on, lines]) => ({
       on,
-      isToday: on === first,
+      says: on === first ? 'today' : first !== null && on === addDays(first, 1) ? 'tomorrow' : '',
+      isNear: first !== null && on <= addDays(first, 1),
       lines: lines.toSorted((left, right) =>
         left.task.hand < right.task.hand
           ? -1
@@ -45,7 +47,9 @@ const list = computed(() => {
 <template>
   <div class="days">
     <section v-for="day in list" :key="day.on" :aria-label="writeWeekdayDate(day.on)">
-      <h2>{{ writeWeekdayDate(day.on) }} <span v-if="day.isToday" class="quiet">today</span></h2>
+      <h2>
+        {{ writeWeekdayDate(day.on) }} <span v-if="day.says" class="quiet">{{ day.says }}</span>
+      </h2>
       <ul>
         <li v-for="{ task, says } in day.lines" :key="task.key" :class="{ 'is-done': task.isDone }">
           <input
@@ -58,6 +62,15 @@ const list = computed(() => {
           <span v-else class="no-box" aria-hidden="true">{{ task.is === 'lead' ? '│' : '○' }}</span>
           <button type="button" class="word" @click="calendar.selectedKey.value = task.key">{{ task.name }}</button>
           <span class="quiet">{{ task.hand }}{{ says === '' ? '' : `, ${says}` }}</span>
+          <button
+            v-if="task.is === 'work' && day.isNear"
+            type="button"
+            class="word"
+            :aria-label="`Note or photograph ${task.name}`"
+            @click="emit('note', task.key)"
+          >
+            Note
+          </button>
         </li>
       </ul>
     </section>

@@ -17,12 +17,20 @@ import { handRows, shortName, type Bar } from './lanes.ts'
 import { endsOf, timeScale } from './time-scale.ts'
 
 /** The work by hands: what each does when, what dries meanwhile, what is on its way, and the chain that all waits for. */
-const { plan, today, selectedKey, shifted } = defineProps<{
+const {
+  plan,
+  today,
+  selectedKey,
+  shifted,
+  rowOf = null,
+} = defineProps<{
   plan: Schedule
   today: PlainDate
   selectedKey: string
   /** Where what is in the hand would bring things. */
   shifted: readonly Planned[]
+  /** The row a task stands in, where it is not that of its hand. */
+  rowOf?: ((task: Planned) => string) | null
 }>()
 const emit = defineEmits<{ pick: [key: string]; move: [key: string, days: number]; put: [] }>()
 const box = useTemplateRef<HTMLElement>('box')
@@ -34,7 +42,7 @@ const at = computed(() => timeScale(ends.value, width.value))
 const isOneRoom = computed(() => new Set(plan.tasks.flatMap(({ roomId }) => roomId ?? [])).size === 1)
 const rows = computed(() => {
   let y = topPx
-  return handRows(plan.tasks, at.value, width.value - 4, isOneRoom.value).map((row) => {
+  return handRows(plan.tasks, at.value, width.value - 4, isOneRoom.value, rowOf ?? undefined).map((row) => {
     const own = { ...row, y, height: row.lanes * lanePx + 2 * padPx }
     y += own.height
     return own

@@ -1,16 +1,19 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { dateAt } from '#core/calendar/index.ts'
+import { dateAt, waitingFor } from '#core/calendar/index.ts'
 import { byId } from '#core/makeover/by-id.ts'
-import { writeShortDate, writeWeekdayDate, type PlainDate } from '#core/measure/plain-date.ts'
+import { writeDate, writeShortDate, writeWeekdayDate, type PlainDate } from '#core/measure/plain-date.ts'
 import { days } from '#core/remarks/attention.ts'
+import FilesOf from '../files/FilesOf.vue'
+import MoneyAmount from '../parts/MoneyAmount.vue'
 import { useMakeover } from '../stores/makeover.ts'
 import type { Calendar } from './calendar.ts'
+import SlipLines from './SlipLines.vue'
 
 /** What is taken up in the calendar: its days, what it waits for and what waits for it, and what it does when it slips. */
 const { calendar } = defineProps<{ calendar: Calendar }>()
 const emit = defineEmits<{ task: []; link: [] }>()
-const { plan, selected: task, slip, slipDays, today } = calendar
+const { plan, selected: task, today } = calendar
 const makeover = useMakeover()
 const named = (key: string | null): string => plan.value?.tasks.find((known) => known.key === key)?.name ?? ''
 const written = (on: PlainDate | null): string => (on === null ? '–' : writeWeekdayDate(on).replace(/ \d{4}$/, ''))
@@ -21,6 +24,8 @@ const order = computed(() => plan.value?.tasks.find(({ key }) => key === `order:
 const answer = computed(
   () => plan.value?.tasks.find(({ key }) => key === `answer:${task.value?.pieceId ?? ''}`) ?? null,
 )
+/** What was said of it has a row: then pictures hang on it. */
+const said = computed(() => (task.value ? calendar.rowOf(task.value.key) : null))
 const followers = computed(
   () => plan.value?.tasks.filter(({ after }) => after.some(({ key }) => key === task.value?.key)) ?? [],
 )
@@ -29,9 +34,13 @@ const how = computed(() => {
   const hours = Math.round(task.value.amount * 10) / 10
   return `${hours} h${task.value.because ? `, ${task.value.because}` : ''}`
 })
-const moved = computed(
-  () => slip.value?.moved.filter(({ task: met }) => met.key !== task.value?.key && met.is === 'work') ?? [],
-)
+/** How long one may wait for a sale, where it is not ordered yet. */
+const waiting = computed(() => {
+  const { opened } = makeover
+  const pieceId = task.value?.pieceId ?? null
+  if (!opened || pieceId === null || (task.value?.is !== 'lead' && task.value?.is !== 'order')) return null
+  return dates.value?.toOrder ? waitingFor(opened.makeover, pieceId, dates.value.orderBy, opened.today) : null
+})
 const words = (names: readonly string[]): string =>
   names.length === 0
     ? 'nothing'
@@ -103,33 +112,17 @@ const words = (names: readonly string[]): string =>
     <p v-if="followers.length > 0" class="quiet">
       {{ words(followers.map(({ name }) => name)) }} {{ followers.length === 1 ? 'waits' : 'wait' }} for it.
     </p>
-    <template v-if="slip">
-      <hr />
-      <p class="slip">
-        <label
-          >If it slips
-          <input v-model.number="slipDays" type="number" min="1" max="365" aria-label="Days it slips" />
-          days</label
-        >
-      </p>
-      <dl class="pairs">
-        <div>
-          <dt>All is ready</dt>
-          <dd :class="{ inverted: plan?.installOn && slip.readyOn && slip.readyOn > plan.installOn }">
-            {{ written(slip.readyOn) }}
-          </dd>
-        </div>
-        <div>
-          <dt>Moves with it</dt>
-          <dd>{{ moved.length === 0 ? 'nothing' : `${moved.length} ${moved.length === 1 ? 'task' : 'tasks'}` }}</dd>
-        </div>
-      </dl>
-      <p v-if="slip.unready.length > 0" class="quiet">
-        Not done by the install day: {{ words(slip.unready.map(({ name }) => name)) }}. Whole all the same:
-        {{
-          words(slip.ready.filter(({ key }) => !slip?.unready.some((met) => met.key === key)).map(({ name }) => name))
-        }}.
-      </p>
+    <p v-if="waiting" class="quiet">
+      Waiting for a sale costs no day until {{ writeWeekdayDate(waiting.until)
+      }}<template v-if="waiting.seenOn"
+        >; it was seen for <MoneyAmount :amount="waiting.saves" :currency="makeover.currency" /> less on
+        {{ writeDate(waiting.seenOn) }}</template
+      ><template v-else>; no lower price is noted so far</template>.
+    </p>
+    <SlipLines :calendar="calendar" />
+    <template v-if="said">
+      <p v-if="said.note">{{ said.note }}</p>
+      <FilesOf :owner="{ taskId: said.id }" :name="task.name" pictures many />
     </template>
     <div class="tag-actions">
       <el-button v-if="task.is === 'work' && !task.isDone && today" @click="calendar.tick(task, today)"
@@ -138,6 +131,7 @@ const words = (names: readonly string[]): string =>
       <el-button v-if="task.isDone" @click="calendar.tick(task, null)">Not done after all</el-button>
       <el-button v-if="task.pinnedOn && !task.isDone" @click="calendar.pin(task, null)">When it can</el-button>
       <el-button v-if="task.is === 'work'" @click="emit('task')">Say more</el-button>
+      <el-button v-if="task.is === 'work' && !said" @click="calendar.keep(task)">Photograph it</el-button>
       <el-button v-if="task.is === 'work'" @click="emit('link')">Waits for</el-button>
       <router-link v-if="task.pieceId" class="word" :to="{ name: 'pieces', query: { open: task.pieceId } }"
         >To the piece</router-link

@@ -1,4 +1,4 @@
-import { wrap, type Remote } from 'comlink'
+import { proxy } from 'comlink'
 import { v7 as uuidv7 } from 'uuid'
 import { computed, ref, shallowRef, toRaw, watchEffect } from 'vue'
 import { blank } from '#core/makeover/blank.ts'
@@ -18,14 +18,7 @@ import {
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
-import type { CalendarWorker } from '../workers/calendar.worker.ts'
-
-let worker: Remote<CalendarWorker> | undefined
-const far = (): Remote<CalendarWorker> =>
-  (worker ??= wrap<CalendarWorker>(
-    new Worker(new URL('../workers/calendar.worker.ts', import.meta.url), { type: 'module' }),
-  ))
-const runs = 10_000
+import { far, runs } from './far.ts'
 
 /** The calendar on the screen: the plan, a task in the hand with all that moves with it, what slips, and the chances. */
 export function useCalendar() {
@@ -71,15 +64,28 @@ export function useCalendar() {
   )
 
   const odds = shallowRef<Odds | null>(null)
+  /** How many runs are done while they are tried; null while none are. */
+  const running = ref<number | null>(null)
   watchEffect((onCleanup) => {
     let isWanted = true
     onCleanup(() => (isWanted = false))
     const there = plan.value
     if (!there || there.tasks.length === 0) return void (odds.value = null)
+    running.value = 0
     void far()
-      .odds(toRaw(there.net), toRaw(there.chain), there.installOn, runs)
+      .odds(
+        toRaw(there.net),
+        toRaw(there.chain),
+        there.installOn,
+        runs,
+        proxy((done: number) => {
+          if (isWanted) running.value = done
+        }),
+      )
       .then((found) => {
-        if (isWanted && found) odds.value = found
+        if (!isWanted) return
+        running.value = null
+        if (found) odds.value = found
       })
   })
 
@@ -99,6 +105,8 @@ export function useCalendar() {
   }
   const tick = (task: Planned, on: PlainDate | null): Promise<void> =>
     tell(on ? `Done: ${task.name}` : `Not done after all: ${task.name}`, [say(task, { doneOn: on })])
+  /** A row of its own, for pictures to hang on. */
+  const keep = (task: Planned): Promise<void> => tell(`Photographs of ${task.name}`, [say(task, {})])
   const pin = (task: Planned, on: PlainDate | null): Promise<void> =>
     tell(on ? `${task.name} is set to a day` : `${task.name} begins when it can`, [say(task, { pinnedOn: on })])
 
@@ -125,9 +133,13 @@ export function useCalendar() {
     slipDays,
     slip,
     odds,
+    running,
+    runs,
+    stop: () => void far().stop(),
     problem,
     rowOf,
     tick,
+    keep,
     pin,
     move,
     put,

@@ -28,10 +28,11 @@ export function handRows(
   at: (minute: number) => number,
   endPx: number,
   isOneRoom = false,
+  rowOf: (task: Planned) => string = ({ hand }) => hand,
 ): HandRow[] {
   const hands = new Map<string, Planned[]>()
   for (const task of tasks.toSorted((left, right) => placeOf(left) - placeOf(right) || left.start - right.start))
-    if (task.is !== 'order') hands.set(task.hand, [...(hands.get(task.hand) ?? []), task])
+    if (task.is !== 'order') hands.set(rowOf(task), [...(hands.get(rowOf(task)) ?? []), task])
   return [...hands].map(([hand, mine]) => {
     const ends: number[] = []
     const bars = mine.map((task): Bar => {

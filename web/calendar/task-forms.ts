@@ -1,5 +1,6 @@
 /** The small forms of the calendar: a task, a hand, days away, what waits for what. */
 import type { Planned } from '#core/calendar/index.ts'
+import { isUuid } from '#core/makeover/fields.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { trades, weekdays } from '#core/makeover/work-choices.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
@@ -22,8 +23,14 @@ type Rooms = readonly Row<'room'>[]
 const roomOptions = (rooms: Rooms) => rooms.map(({ id, name }) => ({ value: id, label: name }))
 
 /** One's own task, or what is said of one that makes itself: then its name, its days and who does it may be said, and it may be left out. */
-export function taskForm(rooms: Rooms, task: Planned | null, leftOut: Row<'task'> | null = null) {
+export function taskForm(
+  rooms: Rooms,
+  pieces: readonly Row<'piece'>[],
+  task: Planned | null,
+  leftOut: Row<'task'> | null = null,
+) {
   const own = task === null && leftOut === null
+  const isOwn = own || leftOut?.key === '' || (task !== null && isUuid(task.key))
   const known = task?.name ?? leftOut?.name ?? ''
   return rowForm({
     kind: 'task',
@@ -42,6 +49,13 @@ export function taskForm(rooms: Rooms, task: Planned | null, leftOut: Row<'task'
       pinnedOn: maybeDateField(row?.pinnedOn ?? null),
       doneOn: maybeDateField(row?.doneOn ?? null),
       leftOut: yesField(row?.leftOut ?? false),
+      parts: numberField(row?.parts ?? 1, 0),
+      dryWeather: yesField(row?.dryWeather ?? false),
+      pieceId: maybeChoiceField(
+        pieces.map(({ id }) => id),
+        row?.pieceId ?? null,
+      ),
+      isAway: yesField(row?.isAway ?? false),
       note: textField(row?.note),
     }),
     layout: [
@@ -62,15 +76,32 @@ export function taskForm(rooms: Rooms, task: Planned | null, leftOut: Row<'task'
       ],
       [
         { key: 'people', label: 'People at it' },
+        { key: 'parts', label: 'In parts', hint: 'each is set to its own day' },
         { key: 'pinnedOn', label: 'Begins on', optional: true, hint: 'nothing for as soon as it can' },
         { key: 'doneOn', label: 'Done on', optional: true },
       ],
+      ...(isOwn
+        ? [
+            [
+              {
+                key: 'pieceId' as const,
+                label: 'Done to',
+                as: 'choice' as const,
+                options: pieces.map(({ id, name }) => ({ value: id, label: name })),
+                none: 'no one thing',
+              },
+              { key: 'isAway' as const, label: 'It is away for it', as: 'yes' as const },
+            ],
+          ]
+        : []),
       [
         { key: 'note', label: 'Note', optional: true },
+        { key: 'dryWeather', label: 'Waits for dry weather', as: 'yes' },
         { key: 'leftOut', label: 'Not done here', as: 'yes' },
       ],
     ],
-    check: ({ leastDays, likelyDays, mostDays }) => {
+    check: ({ leastDays, likelyDays, mostDays, isAway, pieceId }) => {
+      if (isAway && pieceId === null) return [{ field: 'pieceId' as const, message: 'is missing: say what is away' }]
       if (likelyDays === null)
         return leastDays === null && mostDays === null
           ? []

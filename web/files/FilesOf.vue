@@ -17,7 +17,10 @@ const {
   many = false,
 } = defineProps<{
   owner: Partial<
-    Pick<Fields<'attachment'>, 'orderId' | 'deliveryId' | 'candidateId' | 'inspirationId' | 'finishId' | 'roomId'>
+    Pick<
+      Fields<'attachment'>,
+      'orderId' | 'deliveryId' | 'candidateId' | 'inspirationId' | 'finishId' | 'roomId' | 'taskId' | 'snagId'
+    >
   >
   name: string
   pictures?: boolean

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useEventListener, useMutationObserver, useWindowScroll } from '@vueuse/core'
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { headOf } from '#core/makeover/document.ts'
 import { writeDate } from '#core/measure/plain-date.ts'
@@ -27,6 +27,8 @@ import { useHere } from '../stores/here.ts'
 import { useUndo } from '../stores/undo.ts'
 import { stepProgress } from './progress.ts'
 
+/** What takes a worker is fetched when it is asked for. */
+const LikelyWords = defineAsyncComponent(() => import('../calendar/LikelyWords.vue'))
 const route = useRoute()
 const router = useRouter()
 const makeover = useMakeover()
@@ -260,6 +262,7 @@ useKeys([
           {{ working.shown.title }}<template v-if="working.where">, {{ working.where.toLowerCase() }}</template>
         </h2>
         <WorkingSlip :working="working.shown" :currency="makeover.currency" />
+        <LikelyWords v-if="working.ofAll" />
         <div class="tag-actions"><el-button @click="working.close()">Close</el-button></div>
       </section>
       <div id="tag" :hidden="working.shown !== null" />

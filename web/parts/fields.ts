@@ -1,6 +1,7 @@
 /** The fields that forms are made of: what is typed, how it is read, how it is said back. */
 import { readColour, type Lab, type TypedSource } from '#core/colour/lab.ts'
 import { joinSeveral, splitSeveral } from '#core/makeover/choices.ts'
+import { readClock, writeClock } from '#core/measure/clock.ts'
 import { readMinutes, writeMinutes } from '#core/measure/duration.ts'
 import { readArea, spreadOne, writeArea } from '#core/measure/area.ts'
 import { readLength, writeLength } from '#core/measure/length.ts'
@@ -98,6 +99,14 @@ export const minutesField = (start: number | null): Field<number> =>
   )
 
 /** A rate typed in percent, kept in parts per million. */
+/** A time of the day, in minutes; nothing where nobody said. */
+export const maybeClockField = (start: number | null): Field<number | null> =>
+  field(
+    start === null ? '' : writeClock(start),
+    (text) => (text.trim() === '' ? ok(null) : readClock(text)),
+    (minute) => (minute === null ? '' : writeClock(minute)),
+  )
+
 export const rateField = (startPpm: number): Field<number> =>
   field(
     String(startPpm / 10_000),

@@ -18,6 +18,14 @@ export const useWorking = defineStore('working', () => {
   const where = computed(() =>
     single.value ? '' : (byId(makeover.reckoning?.money.categories, figure.value?.categoryId)?.name ?? ''),
   )
+  /** It is of the whole day or sum: then it is told too how likely that holds. */
+  const ofAll = computed(
+    () =>
+      single.value === null &&
+      figure.value !== null &&
+      figure.value.categoryId === null &&
+      ['slack', 'agreed', 'left'].includes(figure.value.figure),
+  )
   let element: HTMLElement | null = null
 
   // a single working is of one moment: when something changed it is laid away rather than left standing wrong
@@ -41,5 +49,5 @@ export const useWorking = defineStore('working', () => {
     single.value = null
     element?.focus()
   }
-  return { shown, where, show, showWorking, close }
+  return { shown, where, ofAll, show, showWorking, close }
 })
