@@ -79,3 +79,80 @@ test('what waits on whom: moved, put off, ticked off, and how likely the day is'
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
   await clean(page, 'the calendar by day on a phone')
 })
+
+test('what comes: arranged, asked of the stand-in for its carrier, and put off; the sheet of the day', async ({
+  page,
+  browser,
+}) => {
+  await openOwnMusicRoom(page)
+  await toStep(page, 'Calendar')
+  // a link that a calendar program follows, without any account, until it is taken back
+  await page.getByLabel('Whose calendar').selectOption('Pell & Gull, painters')
+  await page.getByRole('button', { name: 'Make a link' }).click()
+  const address = await page.getByLabel('The new link').inputValue()
+  const stranger = await browser.newContext()
+  const feed = await stranger.request.get(address)
+  expect(feed.headers()['content-type']).toContain('text/calendar')
+  expect(await feed.text()).toContain('Rain barrel')
+  await page.getByRole('button', { name: /^Take back the link to Pell/ }).click()
+  await expect(page.getByRole('button', { name: /^Take back the link to Pell/ })).toBeHidden()
+  expect((await stranger.request.get(address)).status()).toBe(404)
+  await stranger.close()
+
+  // how likely, on a click of the reckoning line
+  await page.getByRole('button', { name: /Install date and slack/ }).click()
+  await expect(page.getByRole('region', { name: 'How likely' })).toContainText(/Within the agreed sum: .* runs\./)
+  await page.getByRole('button', { name: 'Close' }).click()
+
+  // days away out of another calendar, looked at before they are taken
+  await page.getByLabel('a calendar file').setInputFiles({
+    name: 'away.ics',
+    mimeType: 'text/calendar',
+    buffer: Buffer.from('no calendar'),
+  })
+  await expect(page.getByRole('alert')).toContainText('away.ics: This is not a calendar file')
+  const year = new Date().getUTCFullYear() + 1
+  const entry = `BEGIN:VEVENT\r\nUID:1\r\nDTSTART;VALUE=DATE:${year}0104\r\nDTEND;VALUE=DATE:${year}0109\r\nSUMMARY:Players away\r\nEND:VEVENT`
+  await page.getByLabel('a calendar file').setInputFiles({
+    name: 'away.ics',
+    mimeType: 'text/calendar',
+    buffer: Buffer.from(`BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:x\r\n${entry}\r\nEND:VCALENDAR\r\n`),
+  })
+  await expect(page.getByText('away.ics: 1 new of 1')).toBeVisible()
+  await page.getByRole('button', { name: 'Take these days' }).click()
+  await expect(page.getByRole('button', { name: 'Players away' })).toBeVisible()
+  await clean(page, 'the calendar with its links')
+
+  // a delivery
+  await page.getByRole('link', { name: 'Deliveries' }).click()
+  await page.getByRole('cell', { name: /^Curtain cloth/ }).click()
+  await page.getByRole('button', { name: 'Arrange it' }).click()
+  await dialog(page).getByLabel('From', { exact: false }).first().fill('11')
+  await dialog(page).getByLabel(/^To/).fill('9 am')
+  await dialog(page).getByRole('button', { name: 'Add', exact: true }).click()
+  await expect(dialog(page).getByText('expected later than 11:00')).toBeVisible()
+  await dialog(page).getByLabel(/^To/).fill('2 pm')
+  await dialog(page)
+    .getByLabel(/^Who lets it in/)
+    .fill('The neighbour')
+  await dialog(page).getByRole('button', { name: 'Add', exact: true }).click()
+  await expect(page.getByRole('cell', { name: 'between 11:00 and 14:00' })).toBeVisible()
+  await page.getByRole('button', { name: 'says nothing' }).click()
+  await expect(page.getByText('Curtain cloth, heavy: nobody answers (simulated).')).toBeVisible()
+  await page.getByRole('button', { name: 'delays' }).click()
+  await expect(page.getByText(/Curtain cloth, heavy: It is held up.*\(simulated\)/)).toBeVisible()
+  await expect(page.getByRole('row', { name: /Curtain cloth.*simulated/ })).toBeVisible()
+  await clean(page, 'the deliveries')
+
+  // the day itself, on a phone
+  await page.getByRole('link', { name: 'Install day', exact: true }).click()
+  await page.setViewportSize({ width: 390, height: 844 })
+  await expect(page.getByRole('checkbox', { name: 'Music cabinet: in its place' })).toBeVisible()
+  await page.getByRole('button', { name: 'Note something' }).click()
+  await dialog(page).getByLabel('What is not right').fill('The cabinet door rubs')
+  await dialog(page).getByRole('button', { name: 'Add', exact: true }).click()
+  await page.getByRole('checkbox', { name: 'The cabinet door rubs: put right' }).check()
+  await expect(page.getByText('Saved').first()).toBeVisible()
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+  await clean(page, 'the sheet of the install day on a phone')
+})

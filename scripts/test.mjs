@@ -118,6 +118,11 @@ async function main() {
   if (wants('unit')) {
     installDebian('hledger', () => existsSync('/usr/bin/hledger'), 'hledger, which the journal is checked with')
     installDebian(
+      'python3-icalendar',
+      () => existsSync('/usr/lib/python3/dist-packages/icalendar'),
+      'python3-icalendar, which calendars are read back with',
+    )
+    installDebian(
       'poppler-utils',
       () => existsSync('/usr/bin/pdftotext'),
       'poppler-utils, which the papers are read with',

@@ -36,7 +36,14 @@ afterAll(async () => {
 })
 
 /** Whoever is signed in or not may ask these. */
-const open = new Set(['POST /session', 'GET /session', 'DELETE /session', 'POST /studios', 'GET /registration'])
+const open = new Set([
+  'POST /session',
+  'GET /session',
+  'DELETE /session',
+  'POST /studios',
+  'GET /registration',
+  'GET /feeds/:token.ics',
+])
 const filled = (path: string, makeoverId = id): string =>
   path
     .replace(':id', makeoverId)

@@ -20,7 +20,7 @@ export function calendarAttention(makeover: Makeover, plan: Schedule, money: Mon
     else if (isNear && startOn === today && installOn !== null && installOn <= addDays(today, 21))
       add('work today', today, name, `${hand}, could begin`, key)
   }
-  for (const { row, comesOn, name, pieceId } of deliveriesOf(makeover, money.purchases, plan, () => '')) {
+  for (const { row, comesOn, name, pieceId } of deliveriesOf(makeover, money.purchases, plan, () => '', today)) {
     if (!row || comesOn === null || comesOn < today || comesOn > addDays(today, 1)) continue
     const who = row.letsIn === '' ? 'nobody lets it in yet' : `${row.letsIn} lets it in`
     add('delivery', comesOn, name, [windowWords(row), who].filter((part) => part !== '').join(', '), pieceId)

@@ -20,8 +20,8 @@ const sofa = good({
   ordered: true,
   candidate: { widthMm: 2200, depthMm: 1000, heightMm: 800, weightKg: 60 },
 })
-const arrives = (fields: Partial<Fields<'arrival'>>, of = sofa) => {
-  const line = of.operations.find((operation) => operation.kind === 'purchase')
+const arrives = (fields: Partial<Fields<'arrival'>>, ordered = sofa) => {
+  const line = ordered.operations.find((operation) => operation.kind === 'purchase')
   if (!line) throw new Error('it is ordered')
   return add('arrival', newId(), {
     ...blank.arrival,
@@ -37,7 +37,7 @@ const seen = (...operations: readonly (readonly Operation[])[]) => {
   return {
     ...found,
     makeover,
-    deliveries: deliveriesOf(makeover, found.money.purchases, found.schedule, () => 'A seller'),
+    deliveries: deliveriesOf(makeover, found.money.purchases, found.schedule, () => 'A seller', testToday),
   }
 }
 
@@ -60,6 +60,15 @@ describe('a delivery', () => {
       arrives({ state: 'late', comesOn: addDays(installOn, 3) }),
     ])
     expect(deliveries.map(({ isLate }) => isLate)).toEqual([false, true])
+    const { makeover } = seen(sofa.operations)
+    const gone = deliveriesOf(
+      makeover,
+      money.purchases,
+      seen(sofa.operations).schedule,
+      () => '',
+      addDays(installOn, 20),
+    )
+    expect(gone).toMatchObject([{ isOverdue: true, isLate: true }])
     expect(money.purchases[0]?.arrivesOn).toBe(addDays(installOn, 3))
   })
   it('confirmed within the week with nobody to let it in is a look; not while it is only expected, or weeks off', () => {
@@ -102,7 +111,7 @@ describe('where it waits', () => {
       const all = [sofa, ...more].slice(0, count)
       const found = seen(
         ...all.map(({ operations }) => operations),
-        all.map((of) => arrives({ waitsInId: roomId, letsIn: 'me' }, of)),
+        all.map((met) => arrives({ waitsInId: roomId, letsIn: 'me' }, met)),
       )
       return {
         codes: found.codes,
@@ -120,13 +129,13 @@ describe('where it waits', () => {
 })
 
 describe('when it does not come', () => {
-  const other = candidateOf(sofa.piece, '', { name: 'Another sofa', leadDays: 4, priceMinor: minor(900_00) })
+  const nearer = candidateOf(sofa.piece, '', { name: 'Another sofa', leadDays: 4, priceMinor: minor(900_00) })
   const seller = Object.keys(rows.documents.studio.rows.seller)[0] ?? ''
   it('another seller with its day and what it costs more, the stand-in that is here, a second phase; what is in time first', () => {
     const loan = newId()
     const open = good({ name: 'Sofa', leadDays: 40, candidate: { priceMinor: minor(700_00) } })
     const { makeover, schedule } = seen(open.operations, [
-      add('candidate', newId(), { ...other, pieceId: open.piece, sellerId: seller }),
+      add('candidate', newId(), { ...nearer, pieceId: open.piece, sellerId: seller }),
       add('candidate', loan, {
         ...candidateOf(open.piece, seller, { name: 'The old bench', priceMinor: minor(0) }),
         sellerId: null,
@@ -196,7 +205,7 @@ describe('the sheet of the install day', () => {
   it('has each thing in the order of carrying in, by two where it is heavy or long, with what is not here', () => {
     const lamp = good({ name: 'Lamp', thing: 'light' })
     const { makeover, schedule, money, practice } = seen(sofa.operations, lamp.operations)
-    const sheet = installSheet(makeover, schedule, money, practice.rules)
+    const sheet = installSheet(makeover, schedule, money, practice.rules, testToday)
     expect(
       sheet.parts.map(({ task: part, lines }) => [part.name.split(',')[0], lines.map(({ name }) => name)]),
     ).toEqual([

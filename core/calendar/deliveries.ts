@@ -21,7 +21,9 @@ export type Delivery = {
   readonly packs: number
   /** By when it is wanted on site, and for what. */
   readonly needed: { readonly on: PlainDate; readonly name: string } | null
+  /** It comes after the day it is wanted, or its day went by without it. */
   readonly isLate: boolean
+  readonly isOverdue: boolean
 }
 
 /** All that is awaited, earliest first; what nobody has a day for comes last. A line that comes in parts has one of each part. */
@@ -30,6 +32,7 @@ export function deliveriesOf(
   purchases: readonly PurchaseReckoning[],
   { neededOn, installOn }: Pick<Schedule, 'neededOn' | 'installOn'>,
   sellerName: (sellerId: string) => string,
+  today: PlainDate,
 ): Delivery[] {
   const arranged = groupBy(rowsOf(makeover, 'arrival'), ({ purchaseId }) => purchaseId)
   return purchases
@@ -44,19 +47,20 @@ export function deliveriesOf(
         seller: order?.sellerId ? sellerName(order.sellerId) : '',
         needed,
       }
-      const lateBy = (on: PlainDate | null): boolean => on !== null && needed !== null && on > needed.on
+      const by = (on: PlainDate | null) => ({
+        isLate: on !== null && (on < today || (needed !== null && on > needed.on)),
+        isOverdue: on !== null && on < today,
+      })
       const rows = arranged.get(id) ?? []
       if (rows.length === 0)
-        return [
-          { ...common, row: null, state: 'expected', comesOn: arrivesOn, packs: awaited, isLate: lateBy(arrivesOn) },
-        ]
+        return [{ ...common, row: null, state: 'expected', comesOn: arrivesOn, packs: awaited, ...by(arrivesOn) }]
       return rows.map((row) => ({
         ...common,
         row,
         state: row.state,
         comesOn: row.comesOn,
         packs: Math.min(awaited, row.packs),
-        isLate: lateBy(row.comesOn),
+        ...by(row.comesOn),
       }))
     })
     .toSorted((left, right) => ((left.comesOn ?? '9') < (right.comesOn ?? '9') ? -1 : 1))

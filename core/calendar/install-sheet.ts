@@ -17,7 +17,7 @@ export type SheetLine = {
   readonly where: string
   readonly byTwo: boolean
   /** It is not on site yet. */
-  readonly comes: PlainDate | 'not here' | null
+  readonly comes: PlainDate | 'not here' | 'overdue' | null
   /** What it takes to put it up. */
   readonly brings: readonly string[]
 }
@@ -55,11 +55,13 @@ export function installSheet(
   { tasks, installOn }: Pick<Schedule, 'tasks' | 'installOn'>,
   money: { readonly purchases: readonly PurchaseReckoning[]; readonly pieces: readonly PieceReckoning[] },
   rules: Rules,
+  today: PlainDate,
 ): InstallSheet {
   const awaited = new Map(
     money.purchases.filter((line) => line.awaited > 0).map((line) => [line.pieceId, line.arrivesOn]),
   )
   const open = new Set(money.pieces.filter((piece) => piece.open > 0).map(({ id }) => id))
+  const due = (on: PlainDate | null): SheetLine['comes'] => (on === null ? 'not here' : on < today ? 'overdue' : on)
   const parts = tasks
     .filter(({ is, isInstall, isDone }) => is === 'work' && isInstall && !isDone)
     .toSorted((left, right) => left.start - right.start)
@@ -77,7 +79,7 @@ export function installSheet(
             count: Math.max(1, thingsIn(piece)),
             where: whereOf(makeover, piece),
             byTwo: isByTwo(piece, chosen, rules),
-            comes: awaited.has(pieceId) ? (awaited.get(pieceId) ?? 'not here') : open.has(pieceId) ? 'not here' : null,
+            comes: awaited.has(pieceId) ? due(awaited.get(pieceId) ?? null) : open.has(pieceId) ? 'not here' : null,
             brings: bringsFor(piece, chosen),
           },
         ]

@@ -23,7 +23,7 @@ export type CalendarAsked = {
 export function calendarRemarks({ makeover, plan, money, practice, floorM2, today }: CalendarAsked): Remark[] {
   if (plan.circle.length > 0) return [circle(makeover, plan.circle)]
   const { schools } = practice
-  const deliveries = deliveriesOf(makeover, money.purchases, plan, () => '')
+  const deliveries = deliveriesOf(makeover, money.purchases, plan, () => '', today)
   return [
     ...letIn(makeover, deliveries, today),
     ...noWaitingRoom(makeover, deliveries, floorM2, practice),

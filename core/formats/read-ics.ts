@@ -18,7 +18,7 @@ export function readIcs(text: string, first: PlainDate, last: PlainDate): ReadIc
   let component: ICAL.Component
   try {
     if (text.trim() === '') return { ok: false, problem }
-    component = new ICAL.Component(ICAL.parse(text) as unknown as string)
+    component = new ICAL.Component(ICAL.parse(text))
   } catch {
     return { ok: false, problem }
   }
@@ -32,11 +32,11 @@ export function readIcs(text: string, first: PlainDate, last: PlainDate): ReadIc
       leftOut++
       continue
     }
-    const name = (event.summary ?? '').replace(/\s+/g, ' ').trim().slice(0, 80)
+    const name = event.summary.replace(/\s+/g, ' ').trim().slice(0, 80)
     const end = event.endDate as ICAL.Time | null
     const length = end ? Math.max(1, Math.ceil(end.subtractDate(start).toSeconds() / 86_400)) : 1
-    const take = (from: ICAL.Time): boolean => {
-      const fromOn = plainDate(`${String(from.year).padStart(4, '0')}-${two(from.month)}-${two(from.day)}`)
+    const take = (begins: ICAL.Time): boolean => {
+      const fromOn = plainDate(`${String(begins.year).padStart(4, '0')}-${two(begins.month)}-${two(begins.day)}`)
       // an entry that ends at the beginning of a day does not take that day
       const untilOn = addDays(fromOn, length - 1)
       if (fromOn > last) return false

@@ -11,7 +11,18 @@ import { idIn, notFound, Problem } from '../problem.ts'
 const most = 100
 const aliveEveryMs = 25_000
 /** What a window may say it looks at: a page of a step, or of the whole. */
-const further = ['piece', 'walls', 'light', 'shelves', 'account', 'shop', 'deliveries', 'install-day', 'history', 'remarks']
+const further = [
+  'piece',
+  'walls',
+  'light',
+  'shelves',
+  'account',
+  'shop',
+  'deliveries',
+  'install-day',
+  'history',
+  'remarks',
+]
 const pages: readonly string[] = [...steps.map((step) => step.name), ...further]
 
 /** One stream of server-sent events a browser: which documents of the studio changed, and who has them open. */

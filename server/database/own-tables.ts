@@ -182,7 +182,6 @@ export const mentions = pgTable(
   ],
 )
 
-
 /**
  * Links that open one thing of a makeover to who has no account: a calendar, a client's page. A link is known by the SHA-256 of its token;
  * the token itself is only in the link. Which client or hand it is for is said by an id, so that no name lies here.

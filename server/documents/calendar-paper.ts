@@ -99,14 +99,14 @@ const byHand = (tasks: readonly Planned[]): [string, Planned[]][] => {
 export function installPaper({ makeover, studio, today, studioName, size }: AskedCalendar): Promise<Buffer> {
   const { rules } = practiceOf({ makeover, studio })
   const { schedule, money } = reckon({ makeover, studio }, today)
-  const sheet = installSheet(makeover, schedule, money, rules)
+  const sheet = installSheet(makeover, schedule, money, rules, today)
   const page = paper(`Install day: ${headOf(makeover)?.name ?? ''}`, size)
   page.title(
     headOf(makeover)?.name ?? '',
     sheet.on === null ? 'Install day: not set' : `Install day, ${writeWeekdayDate(sheet.on)}`,
   )
   if (sheet.parts.length === 0) page.words('Nothing is carried in yet.')
-  const deliveries = deliveriesOf(makeover, money.purchases, schedule, () => '').filter(
+  const deliveries = deliveriesOf(makeover, money.purchases, schedule, () => '', today).filter(
     ({ comesOn }) => comesOn !== null && comesOn === sheet.on,
   )
   if (deliveries.length > 0) {
@@ -132,7 +132,7 @@ export function installPaper({ makeover, studio, today, studioName, size }: Aske
         ],
         lines.map(({ name, count, where, byTwo, comes }) => [
           '☐',
-          `${count > 1 ? `${count} × ` : ''}${name}${comes === null ? '' : comes === 'not here' ? ' (not here)' : ` (comes ${writeShortDate(comes)})`}`,
+          `${count > 1 ? `${count} × ` : ''}${name}${comes === null ? '' : comes === 'not here' || comes === 'overdue' ? ` (${comes})` : ` (comes ${writeShortDate(comes)})`}`,
           where,
           byTwo ? 'two' : 'one',
         ]),

@@ -1,4 +1,5 @@
 /** The calendar as files, read back by ical.js, which is not ours. */
+import { spawnSync } from 'node:child_process'
 import ICAL from 'ical.js'
 import { afterAll, beforeAll, expect, inject, it } from 'vitest'
 import { v7 as uuidv7 } from 'uuid'
@@ -65,4 +66,20 @@ it('as a table, of one hand alone, and nothing for a hand that is not there', as
   expect(table.split('\n').filter((line) => line.includes('2031')).length).toBe(1)
   expect((await who.fetch(`${base}.ics?hand=nobody`)).status).toBe(404)
   expect((await who.fetch(`${base}.doc`)).status).toBe(404)
+})
+
+it('the plan and the sheet of the install day on paper: whole text, shipped typefaces, every hand', async () => {
+  const paper = async (path: string) => {
+    const bytes = (await who.fetch(`/makeovers/${id}/${path}`)).body as Buffer
+    const texts = spawnSync('pdftotext', ['-layout', '-', '-'], { input: bytes, encoding: 'utf8' }).stdout
+    const fonts = spawnSync('pdffonts', ['-'], { input: bytes, encoding: 'utf8' }).stdout
+    return { texts: texts.replace(/\s+/g, ' '), fonts }
+  }
+  const plan = await paper('calendar.pdf')
+  expect(plan.texts).toContain('Sweep the chimney')
+  expect(plan.texts).toContain('owner')
+  expect(plan.texts).toContain('Fri 28 Mar 2031')
+  expect(plan.fonts).not.toMatch(/ no +no /)
+  const sheet = await paper('install-day.pdf')
+  expect(sheet.texts).toContain('Install day')
 })

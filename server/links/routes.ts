@@ -9,7 +9,7 @@ import { eq } from 'drizzle-orm'
 import { personBehind } from '../accounts/routes.ts'
 import { inTransaction } from '../database/connection.ts'
 import { loadDocuments } from '../database/documents.ts'
-import { studios } from '../database/tables.ts'
+import { makeovers, studios } from '../database/tables.ts'
 import { icsOf } from '../documents/calendar-routes.ts'
 import { idIn, notFound } from '../problem.ts'
 import { read } from '../read.ts'
@@ -29,16 +29,20 @@ export function linkRoutes({ database, clock }: Setting): Router {
   routes.get('/makeovers/:id/links', async (request, response) => {
     const { studioId } = personBehind(request)
     const id = idIn(request)
-    const found = await inTransaction(database, { studio: studioId }, (tx) => linksOf(tx, id))
+    const found = await inTransaction(database, { studio: studioId }, async (tx) => {
+      const [known] = await tx.select({ id: makeovers.id }).from(makeovers).where(eq(makeovers.id, id))
+      return known ? linksOf(tx, id) : null
+    })
+    if (found === null) throw notFound()
     response.json(found.map(shown))
   })
   routes.post('/makeovers/:id/links', async (request, response) => {
     const { studioId, personId } = personBehind(request)
     const makeoverId = idIn(request)
-    const { opens, forWhom, days, word } = read(askedLink, request.body)
     const made = await inTransaction(database, { studio: studioId }, async (tx) => {
       const { makeover } = await loadDocuments(tx, database.memory, studioId, makeoverId)
       if (!makeover.rows.makeover[makeoverId]) throw notFound()
+      const { opens, forWhom, days, word } = read(askedLink, request.body)
       if (opens === 'client' && !rowsOf(makeover, 'client').some(({ id }) => id === forWhom)) throw notFound()
       return makeLink(tx, { studioId, makeoverId, madeBy: personId, opens, forWhom, days, word }, clock())
     })

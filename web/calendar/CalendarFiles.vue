@@ -17,7 +17,7 @@ const hands = computed(() => [
 <template>
   <section aria-labelledby="calendar-files">
     <div class="section-head"><h2 id="calendar-files">Out and in</h2></div>
-    <p class="files">
+    <p class="papers">
       The plan as <a class="word" :href="`${base}/calendar.pdf`" download>PDF</a>, the sheet of the install day as
       <a class="word" :href="`${base}/install-day.pdf`" download>PDF</a>; all of it as
       <a class="word" :href="`${base}/calendar.ics`" download>ICS</a>, for any calendar program, or as

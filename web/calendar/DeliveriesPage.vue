@@ -18,10 +18,16 @@ const makeover = useMakeover()
 const rooms = useRows('room')
 const { all, places, ask, said, problem } = useDeliveries()
 type Line = Delivery & { readonly id: string }
-const lines = computed((): Line[] => all.value.map((met) => ({ ...met, id: met.row?.id ?? met.purchaseId })))
+/** A line keeps its id when it is arranged; what comes in further parts has ids of its own. */
+const lines = computed((): Line[] =>
+  all.value.map((met, at) => {
+    const isFirst = all.value.findIndex(({ purchaseId }) => purchaseId === met.purchaseId) === at
+    return { ...met, id: isFirst ? met.purchaseId : (met.row?.id ?? met.purchaseId) }
+  }),
+)
 const columns: readonly Column<Line>[] = [
   { id: 'what', title: 'What', cell: ({ name }) => words(name) },
-  { id: 'state', title: 'Is', cell: ({ state }) => words(state) },
+  { id: 'state', title: 'Is', cell: ({ state, isOverdue }) => words(isOverdue ? 'overdue' : state) },
   { id: 'on', title: 'Comes', cell: ({ comesOn }) => (comesOn ? { date: comesOn } : null) },
   { id: 'window', title: 'Between', cell: ({ row }) => words(row ? windowWords(row) : '') },
   { id: 'in', title: 'Lets it in', cell: ({ row }) => words(row?.letsIn ?? '') },
@@ -33,6 +39,8 @@ const waitsAt = ({ row }: Line): string =>
 const chosenId = ref<string | null>(null)
 const chosen = computed(() => lines.value.find(({ id }) => id === chosenId.value) ?? null)
 const isOpen = ref(false)
+/** A further part of it is arranged. */
+const isFurther = ref(false)
 const form = computed(() =>
   chosen.value && makeover.opened
     ? (arrivalForm(chosen.value, rooms.value, makeover.opened.today) as unknown as AnyRowForm)
@@ -41,7 +49,10 @@ const form = computed(() =>
 function choose(id: string): void {
   chosenId.value = id
 }
-const arrange = (): void => void nextTick(() => (isOpen.value = true))
+function arrange(further = false): void {
+  isFurther.value = further
+  void nextTick(() => (isOpen.value = true))
+}
 const m2 = (area: number): string => `${(Math.round(area * 10) / 10).toFixed(1)} m²`
 </script>
 
@@ -62,8 +73,12 @@ const m2 = (area: number): string => `${(Math.round(area * 10) / 10).toFixed(1)}
         {{ line.name }} <span class="quiet">{{ line.packs }} {{ line.packs === 1 ? 'pack' : 'packs' }}</span>
       </template>
       <template #state="{ line }">
-        <span class="state-mark" :class="line.row ? line.state : 'unsaid'" aria-hidden="true" />
-        {{ line.state }}<span v-if="line.row?.isSimulated" class="quiet">, simulated</span>
+        <span
+          class="state-mark"
+          :class="line.isOverdue ? 'late' : line.row ? line.state : 'unsaid'"
+          aria-hidden="true"
+        />
+        {{ line.isOverdue ? 'overdue' : line.state }}<span v-if="line.row?.isSimulated" class="quiet">, simulated</span>
       </template>
       <template #on="{ line }">
         <span v-if="line.comesOn" :class="{ inverted: line.isLate }">{{ writeWeekdayDate(line.comesOn) }}</span>
@@ -106,9 +121,10 @@ const m2 = (area: number): string => `${(Math.round(area * 10) / 10).toFixed(1)}
             >
           </p>
           <div class="tag-actions">
-            <el-button type="primary" @click="arrange">{{
+            <el-button type="primary" @click="arrange()">{{
               chosen.row ? 'Change how it comes' : 'Arrange it'
             }}</el-button>
+            <el-button v-if="chosen.row && chosen.packs > 1" @click="arrange(true)">A part of it apart</el-button>
           </div>
           <hr />
           <p class="quiet">
@@ -128,10 +144,10 @@ const m2 = (area: number): string => `${(Math.round(area * 10) / 10).toFixed(1)}
     </Teleport>
     <RowDialog
       v-if="form"
-      :key="chosenId ?? ''"
+      :key="`${chosenId} ${isFurther}`"
       v-model="isOpen"
       :form="form"
-      :row="chosen?.row ?? null"
+      :row="isFurther ? null : (chosen?.row ?? null)"
       :width="620"
     />
   </div>

@@ -21,7 +21,7 @@ const [rooms, pieces, snags] = [useRows('room'), useRows('piece'), useRows('snag
 const sheet = computed(() => {
   const { opened, reckoning } = makeover
   return opened && reckoning
-    ? installSheet(opened.makeover, reckoning.schedule, reckoning.money, reckoning.practice.rules)
+    ? installSheet(opened.makeover, reckoning.schedule, reckoning.money, reckoning.practice.rules, opened.today)
     : null
 })
 /** Carried in on this page, for as long as it is open: the task is what is ticked off for good. */
@@ -78,7 +78,7 @@ const roomOf = (id: string | null): string => rooms.value.find((room) => room.id
             <span>{{ line.where }}</span>
             <span v-if="line.byTwo" class="two">two carry</span>
             <span v-if="line.comes" class="inverted">{{
-              line.comes === 'not here' ? 'not here' : `comes ${writeShortDate(line.comes)}`
+              line.comes === 'not here' || line.comes === 'overdue' ? line.comes : `comes ${writeShortDate(line.comes)}`
             }}</span>
           </li>
         </ul>
@@ -118,7 +118,7 @@ const roomOf = (id: string | null): string => rooms.value.find((room) => room.id
         </li>
       </ul>
     </section>
-    <p class="files">
+    <p class="papers">
       This sheet as
       <a class="word" :href="`/api/makeovers/${makeover.opened?.makeover.id ?? ''}/install-day.pdf`" download>PDF</a>.
     </p>

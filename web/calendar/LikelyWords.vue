@@ -11,11 +11,12 @@ import { far, runs } from './far.ts'
 const makeover = useMakeover()
 const odds = shallowRef<Odds | null>(null)
 const sum = shallowRef<SumOdds | null>(null)
+/** Only what was asked last is told. */
+let asked = 0
 watch(
   () => makeover.reckoning,
-  async (reckoning, _before, onCleanup) => {
-    let isWanted = true
-    onCleanup(() => (isWanted = false))
+  async (reckoning) => {
+    const mine = ++asked
     const opened = makeover.opened
     if (!reckoning || !opened) return
     const { schedule, money, practice } = reckoning
@@ -31,7 +32,7 @@ watch(
       schedule.installOn === null
         ? null
         : oddsOf(schedule.net, schedule.chain, schedule.installOn, { runs: 1000, seed: 1 })
-    if (!isWanted) return
+    if (mine !== asked) return
     sum.value = found
     odds.value = likely
   },

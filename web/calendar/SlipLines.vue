@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { firstSights, floorOf as groundOf } from '#core/placement/index.ts'
 import { fallBacks, wholes, zonesOf, type FallBack, type Whole } from '#core/calendar/index.ts'
+import { roomsOf } from '#core/survey/index.ts'
 import { writeDate, writeWeekdayDate } from '#core/measure/plain-date.ts'
 import { days } from '#core/remarks/attention.ts'
 import MoneyAmount from '../parts/MoneyAmount.vue'
@@ -26,8 +27,9 @@ const all = computed((): Whole[] => {
   const { opened, reckoning } = makeover
   if (!opened || !reckoning) return []
   const { rules } = reckoning.practice
+  const rooms = roomsOf(opened.makeover, rules)
   const sights = reckoning.placed.flatMap(({ roomId, bodies }): Whole[] => {
-    const room = reckoning.rooms.find(({ id }) => id === roomId)
+    const room = rooms.find(({ id }) => id === roomId)
     const setting = room && groundOf(room)?.setting
     if (!setting || bodies.length === 0) return []
     return firstSights(opened.makeover, setting, bodies, rules).map(({ door, things }) => ({
@@ -102,8 +104,8 @@ const isLate = computed(() => {
           }}<template v-if="way.on">, {{ way.what === 'moved day' ? 'to' : 'on' }} {{ writeDate(way.on) }}</template
           ><span v-if="!way.inTime" class="quiet">, {{ way.on ? 'too late as well' : 'nobody said when' }}</span
           ><template v-if="way.more !== null && way.more !== 0"
-            >, <MoneyAmount :amount="way.more" :currency="makeover.currency" />
-            <span class="quiet">{{ way.more > 0 ? 'more' : 'against it' }}</span></template
+            >, <MoneyAmount :amount="way.more" :currency="makeover.currency" />{{ ' '
+            }}<span class="quiet">{{ way.more > 0 ? 'more' : 'against it' }}</span></template
           >
         </li>
       </ul>

@@ -27,7 +27,7 @@ export function useDeliveries() {
     const { opened, reckoning } = makeover
     if (!opened || !reckoning) return []
     const nameOf = (sellerId: string): string => opened.studio.rows.seller[sellerId]?.name ?? ''
-    return deliveriesOf(opened.makeover, reckoning.money.purchases, reckoning.schedule, nameOf)
+    return deliveriesOf(opened.makeover, reckoning.money.purchases, reckoning.schedule, nameOf, opened.today)
   })
   const places = computed(() => {
     const { opened, reckoning } = makeover
