@@ -33,7 +33,7 @@ export default defineConfig({
     target: 'es2023',
     chunkSizeWarningLimit: 600,
     rolldownOptions: {
-      input: { index: inWeb('index.html'), service: inWeb('away/service.ts') },
+      input: { index: inWeb('index.html'), for: inWeb('for.html'), service: inWeb('away/service.ts') },
       output: { entryFileNames: ({ name }) => (name === 'service' ? 'service.js' : 'assets/[name]-[hash].js') },
     },
   },

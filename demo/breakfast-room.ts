@@ -976,5 +976,20 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
       waitsAt: 'the barn',
     }),
   ])
+  say('Her brother keeps the books', [make('client', 'Hale', { name: 'Hale Seligo' })])
+  const version = told.present('The breakfast room, as it will be when the guests come down.', -6)
+  const clients = rowsOf(told.documents().makeover, 'client')
+  for (const [at, client] of clients.entries())
+    say(`${client.name} says yes`, [
+      make('reply', `yes ${at}`, {
+        ...blank.reply,
+        clientId: client.id,
+        presentationId: version,
+        says: 'yes',
+        words: at === 0 ? 'Go ahead, please.' : '',
+        saidOn: day(-4 + at),
+        seenOn: day(-3),
+      }),
+    ])
   return { makeoverId: told.makeoverId, changeSets: told.changeSets, studio: told.studioAfter() }
 }

@@ -11,7 +11,13 @@ import { wayKey } from '#core/makeover/said-arrivals.ts'
 import { musicRoomLengths } from './surveys.ts'
 import { cents, percent, tell, type Offer } from './telling.ts'
 
-export type Told = { readonly makeoverId: string; readonly changeSets: readonly ChangeSet[]; readonly studio: Studio }
+export type Told = {
+  readonly makeoverId: string
+  readonly changeSets: readonly ChangeSet[]
+  readonly studio: Studio
+  /** Who signs the statement with which its account is closed; null while it is open. */
+  readonly closesBy?: string
+}
 
 export const chooseAll = (told: ReturnType<typeof tell>, choices: Readonly<Record<string, string>>) =>
   Object.entries(choices).map(([question, school]) =>
@@ -1136,6 +1142,20 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
       waitsFor: 'the new sash',
       costMinor: cents(260),
       wantedOn: day(110),
+    }),
+  ])
+  const [player] = rowsOf(told.documents().makeover, 'client')
+  if (!player) throw new Error('the music room has a client')
+  told.present('The room as we see it now. The frame for the quilt still waits for your word.', -3)
+  say('What the players said', [
+    make('reply', 'on the bench', {
+      ...blank.reply,
+      clientId: player.id,
+      pieceId: idOf('piece', 'Listening bench'),
+      about: told.documents().makeover.rows.piece[idOf('piece', 'Listening bench')]?.chosenId ?? '',
+      says: 'comment',
+      words: 'Could the back be a hand lower? My cello leans there.',
+      saidOn: day(-1),
     }),
   ])
   return { makeoverId: told.makeoverId, changeSets: told.changeSets, studio: told.studioAfter() }

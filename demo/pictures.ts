@@ -133,6 +133,29 @@ const receiptOf = (seller: string, lines: readonly string[], sum: string): strin
   `<svg xmlns="http://www.w3.org/2000/svg" width="360" height="${190 + lines.length * 26}">${box(0, 0, 360, 190 + lines.length * 26, '#f7f6f2')}<g font-family="monospace" font-size="15" fill="#222"><text x="24" y="44" font-size="20">${escaped(seller)}</text><text x="24" y="72">Receipt, made up for the demo</text>${lines.map((line, at) => `<text x="24" y="${110 + at * 26}">${escaped(line)}</text>`).join('')}<text x="24" y="${140 + lines.length * 26}" font-size="18">${escaped(sum)}</text></g></svg>`
 const escaped = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;')
 
+/** A view of a room as it was, grey and full, and as it is: drawn by us, the same room from the same spot, a little off as by hand. */
+function viewOf(name: string, moment: 'before' | 'after'): string {
+  const seed = [...name].reduce((sum, letter) => sum + letter.charCodeAt(0), 0) % 5
+  const [wall, floor, wood, cloth] =
+    moment === 'before' ? ['#c9c4ba', '#8d857a', '#7a6a58', '#9a9a96'] : ['#9fb7c4', '#b7906a', '#cfa46a', '#9c5a44']
+  const room =
+    box(0, 0, wide, high, wall) +
+    box(0, 220, wide, 100, floor) +
+    box(60 + seed * 20, 50, 110, 120, moment === 'before' ? '#dfe3e2' : '#eef3f4') +
+    box(112 + seed * 20, 50, 4, 120, wood)
+  const things =
+    moment === 'before'
+      ? times(6, (at) => box(210 + at * 40, 150 - (at % 3) * 26, 34, 90 + (at % 3) * 26, at % 2 === 0 ? wood : cloth))
+      : box(220, 170, 190, 16, wood) +
+        box(232, 186, 10, 70, wood) +
+        box(388, 186, 10, 70, wood) +
+        disc(315, 60, 46, 20, cloth) +
+        box(313, 0, 4, 44, '#3a3a3a') +
+        times(3, (at) => disc(250 + at * 60, 256, 26, 12, cloth))
+  const shift = moment === 'after' ? ' transform="translate(6 4) rotate(0.6)"' : ''
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${wide}" height="${high}" viewBox="0 0 ${wide} ${high}">${box(0, 0, wide, high, wall)}<g${shift}>${room}${things}</g></svg>`
+}
+
 /** What hangs on the things of a makeover: the drawn pictures of its clippings, and a receipt on its first order. */
 export async function hung(
   changeSets: readonly ChangeSet[],
@@ -148,8 +171,18 @@ export async function hung(
     const svg = kind === 'inspiration' && typeof fields.name === 'string' ? pictureOf(fields.name) : null
     return svg ? [{ svg, name: `${String(fields.name)}.png`, on: { inspirationId: id } }] : []
   })
+  const views = puts.flatMap(({ kind, id, fields }) =>
+    kind === 'view'
+      ? (['before', 'after'] as const).map((moment) => ({
+          svg: viewOf(String(fields.name), moment),
+          name: `${String(fields.name)}, ${moment}.png`,
+          on: { viewId: id, moment },
+        }))
+      : [],
+  )
   const all = [
     ...scenes,
+    ...views,
     ...(order
       ? [{ svg: receiptOf('Receipt', ['as ordered'], 'paid'), name: 'receipt.png', on: { orderId: order.id } }]
       : []),

@@ -4,7 +4,7 @@
  */
 import { blank } from '#core/makeover/blank.ts'
 import { add } from '#core/makeover/change.ts'
-import type { Studio } from '#core/makeover/document.ts'
+import { rowsOf, type Studio } from '#core/makeover/document.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import { minor } from '#core/money/minor.ts'
 import { chooseAll, type Told } from './music-room.ts'
@@ -744,5 +744,39 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
       doneOn: day(-1),
     }),
   ])
-  return { makeoverId: told.makeoverId, changeSets: told.changeSets, studio: told.studioAfter() }
+  const walls = rowsOf(told.documents().makeover, 'wall')
+  say('The views to photograph', [
+    ...walls
+      .slice(0, 2)
+      .map((wall, at) =>
+        make('view', `view ${at}`, {
+          ...blank.view,
+          roomId: told.room(),
+          wallId: wall.id,
+          name: `Clubhouse: ${wall.name}`,
+          place: at,
+        }),
+      ),
+  ])
+  say('Held every need against what is there', [
+    ...rowsOf(told.documents().makeover, 'need')
+      .filter(({ struckOn }) => struckOn === null)
+      .map((need, at) => make('tick', `tick ${at}`, { needId: need.id, state: 'there', note: '', tickedOn: day(0) })),
+  ])
+  say('What comes up again', [
+    make('reminder', 'stove', {
+      ...blank.reminder,
+      what: 'season',
+      says: 'Sweep the stove before the first frost',
+      dueOn: day(60),
+      everyMonths: 12,
+      storedAt: 'brushes in the potting shed',
+    }),
+  ])
+  return {
+    makeoverId: told.makeoverId,
+    changeSets: told.changeSets,
+    studio: told.studioAfter(),
+    closesBy: idOf('client', 'Bram'),
+  }
 }

@@ -23,6 +23,8 @@ import { addDays, type PlainDate } from '#core/measure/plain-date.ts'
 import { minor, type Minor } from '#core/money/minor.ts'
 import { couponShares } from '#core/purchases/index.ts'
 import { reckon } from '#core/reckoning/reckon.ts'
+import { presentNow } from '#core/client/now.ts'
+import { presentedParts } from '#core/makeover/client-choices.ts'
 import { lineOperations } from '#core/surfaces/index.ts'
 
 export const cents = (amount: number): Minor => minor(Math.round(amount * 100))
@@ -555,6 +557,18 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
       ),
     )
   }
+  /** Sends a version to the clients as the makeover stands; its id. */
+  function present(greeting: string, sentDay: number): string {
+    const id = newId()
+    const number = rowsOf(documents.makeover, 'presentation').length + 1
+    const parts = presentedParts.filter((part) => part !== 'turned down').join(', ')
+    const kept = JSON.stringify(presentNow(documents, parts, greeting, today))
+    say(`Sent version ${number} to the client`, [
+      add('presentation', id, { number, greeting, sentOn: day(sentDay), isLive: false, parts, kept }),
+    ])
+    return id
+  }
+
   return {
     makeoverId,
     changeSets,
@@ -590,6 +604,7 @@ export function tell(today: PlainDate, newId: () => string, studio: Studio, tax:
     receive,
     place,
     sign,
+    present,
     newId,
     studioAfter: () => documents.studio,
   }

@@ -16,6 +16,8 @@ import { makeoverRoutes } from './makeovers/routes.ts'
 import { largestParcel, parcelRoutes } from './parcels/routes.ts'
 import { notFound, Problem, withoutTokens, withoutValues } from './problem.ts'
 import { notAllowed, otherMethods } from './routes.ts'
+import { guestRoutes } from './guest/routes.ts'
+import { letterRoutes } from './post/routes.ts'
 import { feedRoutes, linkRoutes } from './links/routes.ts'
 import { standinRoutes } from './standins/routes.ts'
 import { type Setting } from './setting.ts'
@@ -77,7 +79,7 @@ export function createApplication(setting: Setting): Express {
       next()
     },
   )
-  application.use('/api', accountRoutes(setting), feedRoutes(setting))
+  application.use('/api', accountRoutes(setting), feedRoutes(setting), guestRoutes(setting))
   application.use(
     '/api',
     withPerson(setting),
@@ -88,6 +90,7 @@ export function createApplication(setting: Setting): Express {
     parcelRoutes(setting),
     documentRoutes(setting),
     linkRoutes(setting),
+    letterRoutes(setting),
     holidayRoutes(),
     standinRoutes(),
   )
@@ -99,6 +102,12 @@ export function createApplication(setting: Setting): Express {
       express.static(join(pages, 'assets'), { immutable: true, maxAge: '365d', fallthrough: false }),
     )
     application.use(express.static(pages, { index: false, maxAge: 0 }))
+    // the client's page has a way in of its own, and leaves no trace of where it was
+    application.get('/for', (_request, response) =>
+      response.sendFile(join(pages, 'for.html'), {
+        headers: { 'cache-control': 'no-cache', 'referrer-policy': 'no-referrer' },
+      }),
+    )
     application.get('/{*path}', (_request, response) =>
       response.sendFile(join(pages, 'index.html'), { headers: { 'cache-control': 'no-cache' } }),
     )
@@ -112,7 +121,7 @@ export function createApplication(setting: Setting): Express {
 }
 
 /** Routes that take a file as it is. */
-const takesBytes = /^\/(files|imports(\/dry)?)$/
+const takesBytes = /^\/(files|imports(\/dry)?|guest\/pictures\/[0-9a-f-]{36})$/
 
 /** A browser says where a request comes from: by its fetch metadata, or where it is too old for that by its origin. */
 function isFromElsewhere(request: Request): boolean {

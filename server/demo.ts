@@ -2,13 +2,16 @@ import sharp from 'sharp'
 import { v7 as uuidv7 } from 'uuid'
 import { demoDecorator, demoHelpers, demoMakeovers } from '#demo/index.ts'
 import { hung } from '#demo/pictures.ts'
-import { schemaVersion } from '#core/makeover/change.ts'
+import { add, schemaVersion } from '#core/makeover/change.ts'
 import { emptyStudio } from '#core/makeover/document.ts'
 import { dateIn } from '#core/measure/plain-date.ts'
 import { fits, makeStudio, setPassword, type Maker } from './accounts/accounts.ts'
 import { hashPassword } from './accounts/passwords.ts'
 import { keepBlob, prepare } from './attachments/files.ts'
+import { reckonMoney, statement } from '#core/purchases/index.ts'
 import { take } from './changes/door.ts'
+import { digestOf } from './changes/signings.ts'
+import { loadDocuments } from './database/documents.ts'
 import type { Database, Transaction } from './database/connection.ts'
 import { people } from './database/tables.ts'
 
@@ -48,6 +51,7 @@ export async function loadDemo(
         if (outcome.is !== 'taken')
           throw new Error(`The demo does not fit the product: “${changeSet.sentence}”: ${JSON.stringify(outcome)}`)
       }
+      if (told.closesBy !== undefined) await closeAccount(tx, database, maker, told.makeoverId, told.closesBy, nowMs)
     }
     for (const helper of demoHelpers)
       await tx.insert(people).values({
@@ -62,6 +66,25 @@ export async function loadDemo(
   if (!made && ownPassword !== undefined)
     for (const demoHelper of [demoDecorator, ...demoHelpers]) await setPassword(database, demoHelper.email, ownPassword)
   return { email, password }
+}
+
+/** The account of a makeover that is done: its statement kept under its digest. */
+async function closeAccount(
+  tx: Transaction,
+  database: Database,
+  maker: Maker,
+  makeoverId: string,
+  signedById: string,
+  nowMs: number,
+): Promise<void> {
+  const { makeover, studio } = await loadDocuments(tx, database.memory, maker.studioId, makeoverId)
+  const today = dateIn(demoDecorator.timeZone, nowMs)
+  const kept = JSON.stringify(statement({ makeover, studio }, reckonMoney(makeover), 'client', today))
+  const closing = { closedOn: today, signedById, statement: kept, digest: digestOf(kept), reopenedOn: null, reason: '' }
+  const sentence = 'Closed the account with the society'
+  const changeSet = { id: uuidv7(), schemaVersion, sentence, operations: [add('closing', uuidv7(), closing)] }
+  const outcome = await take(tx, database, maker, makeoverId, changeSet, nowMs)
+  if (outcome.is !== 'taken') throw new Error(`The demo does not fit the product: ${JSON.stringify(outcome)}`)
 }
 
 /** Does the demo's password, which anybody can read in the sources, open anything here? */

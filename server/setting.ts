@@ -29,6 +29,8 @@ export type Setting = {
   readonly open?: boolean
   /** Failed sign-ins taken from one address in a quarter of an hour. */
   readonly failedSignIns: number
+  /** What clients may do by their links from one address in a minute; 30 where nobody said. */
+  readonly guestActs?: number
   /** Who may make a studio on the page: anybody, whoever comes first to an empty installation, or nobody. */
   readonly registration: Registration
 }

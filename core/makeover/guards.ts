@@ -1,7 +1,7 @@
 /** What holds for every document, whatever step a row is of: one head, what may be there once, files that hang on one thing. */
 import { anyRows, fault, type Documents, type Fault } from './change.ts'
 import { headOf, rowsOf } from './document.ts'
-import { kindNames, onceIn } from './kinds.ts'
+import { kindNames, onceIn, referencesOf } from './kinds.ts'
 
 export const sharedGuards = (before: Documents, after: Documents): Fault[] => [
   ...headGuards(before, after),
@@ -49,6 +49,8 @@ function twice(documents: Documents): Fault[] {
     return Object.values(rows[kind])
       .toSorted((left, right) => (left.id < right.id ? -1 : 1))
       .flatMap((row) => {
+        // as in SQL, nothing is never the same as nothing
+        if (fields.some((field) => row[field] === null)) return []
         const key = fields.map((field) => String(row[field])).join(' ')
         if (seen.has(key))
           return [fault('twice', kind, row.id, null, 'is there twice: somebody else entered it at the same moment')]
@@ -58,14 +60,13 @@ function twice(documents: Documents): Fault[] {
   })
 }
 
+/** What a file may hang on. */
+const hangsOn = referencesOf('attachment').map(({ field }) => field)
+
 function hanging({ makeover }: Documents): Fault[] {
   const faults: Fault[] = []
   for (const row of rowsOf(makeover, 'attachment'))
-    if (
-      [row.orderId, row.deliveryId, row.candidateId, row.inspirationId, row.finishId, row.roomId].filter(
-        (id) => id !== null,
-      ).length !== 1
-    )
+    if (hangsOn.filter((field) => row[field as 'orderId'] !== null).length !== 1)
       faults.push(fault('attachment', 'attachment', row.id, null, 'hangs on exactly one thing'))
   return faults
 }

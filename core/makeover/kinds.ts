@@ -9,6 +9,7 @@ import { paletteKinds } from '../palette/kinds.ts'
 import { pieceKinds } from '../pieces/kinds.ts'
 import { placementKinds } from '../placement/kinds.ts'
 import { purchaseKinds } from '../purchases/kinds.ts'
+import { revealKinds } from '../reveal/kinds.ts'
 import { surfaceKinds } from '../surfaces/kinds.ts'
 import { surveyKinds } from '../survey/kinds.ts'
 import { sharedKinds } from './shared-kinds.ts'
@@ -23,6 +24,7 @@ export const schemas = {
   ...placementKinds,
   ...purchaseKinds,
   ...calendarKinds,
+  ...revealKinds,
 }
 
 export type Kind = keyof typeof schemas

@@ -1,4 +1,5 @@
 /** The kinds of row of what the steps share: the studio and what its makeovers share; the makeover, its clients and rooms; files; accepted remarks. */
+import { moments } from './client-choices.ts'
 import { countryCodes } from '../measure/habits.ts'
 import { currencyCodes } from '../money/currencies.ts'
 import { ruleIds } from '../rulebook/rulebook.ts'
@@ -61,6 +62,9 @@ export const sharedKinds = {
     roomId: reference('room').nullable(),
     taskId: reference('task').nullable(),
     snagId: reference('snag').nullable(),
+    replyId: reference('reply').nullable(),
+    viewId: reference('view').nullable(),
+    moment: choice(moments).nullable(),
   }),
   /** A remark accepted as it stands: it comes back when its numbers are no longer those of the fingerprint. */
   acceptance: row('accepted remark', {

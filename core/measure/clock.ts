@@ -2,7 +2,8 @@
 import type { Reading } from './decimal.ts'
 
 /** “9:05”. */
-export const writeClock = (minute: number): string => `${Math.floor(minute / 60)}:${String(minute % 60).padStart(2, '0')}`
+export const writeClock = (minute: number): string =>
+  `${Math.floor(minute / 60)}:${String(minute % 60).padStart(2, '0')}`
 
 /** “9:30”, “9.30”, “930”, “9”, “9 am”, “2:30 pm”. */
 export function readClock(text: string): Reading<number> {

@@ -5,10 +5,11 @@ import { step as palette } from '../palette/index.ts'
 import { step as placement } from '../placement/index.ts'
 import { step as pieces } from '../pieces/index.ts'
 import { step as purchases } from '../purchases/index.ts'
+import { step as reveal } from '../reveal/index.ts'
 import { step as surfaces } from '../surfaces/index.ts'
 import { step as survey } from '../survey/index.ts'
 
-export const steps = [brief, survey, palette, surfaces, pieces, placement, purchases, calendar] as const
+export const steps = [brief, survey, palette, surfaces, pieces, placement, purchases, calendar, reveal] as const
 
 type Steps = (typeof steps)[number]
 export type StepName = Steps['name']

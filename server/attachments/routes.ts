@@ -1,9 +1,9 @@
-import express, { Router, type Request } from 'express'
+import express, { Router, type Request, type Response } from 'express'
 import { and, eq } from 'drizzle-orm'
 import { personBehind } from '../accounts/routes.ts'
 import { gate } from '../heavy/gate.ts'
 import type { Setting } from '../setting.ts'
-import { inTransaction } from '../database/connection.ts'
+import { inTransaction, type Database } from '../database/connection.ts'
 import { blobs } from '../database/tables.ts'
 import { notFound, Problem } from '../problem.ts'
 import { keepBlob, largestFile, prepare } from './files.ts'
@@ -14,6 +14,33 @@ const still = {
   'x-content-type-options': 'nosniff',
   'cross-origin-resource-policy': 'same-origin',
   'cache-control': 'private, max-age=31536000, immutable',
+}
+
+/** A kept file as it goes out. */
+function sendKept(response: Response, { sha256, mediaType, bytes }: typeof blobs.$inferSelect): void {
+  response.set({
+    ...still,
+    'content-type': mediaType,
+    'content-disposition': mediaType === 'application/pdf' ? 'attachment; filename="file.pdf"' : 'inline',
+    etag: `"${sha256}"`,
+  })
+  response.send(bytes)
+}
+/** Sends a file of a studio by its digest. */
+export async function sendFile(
+  database: Database,
+  studioId: string,
+  sha256: string,
+  response: Response,
+): Promise<void> {
+  const [file] = await inTransaction(database, { studio: studioId }, (tx) =>
+    tx
+      .select()
+      .from(blobs)
+      .where(and(eq(blobs.studioId, studioId), eq(blobs.sha256, sha256))),
+  )
+  if (!file) throw notFound()
+  sendKept(response, file)
 }
 
 /** Files come in and go out so that none can run as a page. What they hang on is a row of the makeover. */
@@ -48,14 +75,7 @@ export function attachmentRoutes({ database, heavy }: Setting): Router {
     return file
   }
   routes.get('/files/:sha256', async (request, response) => {
-    const { sha256, mediaType, bytes } = await found(request)
-    response.set({
-      ...still,
-      'content-type': mediaType,
-      'content-disposition': mediaType === 'application/pdf' ? 'attachment; filename="file.pdf"' : 'inline',
-      etag: `"${sha256}"`,
-    })
-    response.send(bytes)
+    sendKept(response, await found(request))
   })
   routes.get('/files/:sha256/thumbnail', async (request, response) => {
     const { studioId, sha256, mediaType, bytes, thumbnail } = await found(request)

@@ -5,6 +5,7 @@ import { validate, type Documents } from '#core/makeover/change.ts'
 import { isKind, isStudioKind } from '#core/makeover/kinds.ts'
 import type { ToldEntry } from '#core/parcel/index.ts'
 import type { Transaction } from '../database/connection.ts'
+import { clientsPage } from './signings.ts'
 import { changedDocuments, changedRows, changes, changeWords, mentions, people } from '../database/tables.ts'
 
 /** An entry with who made it and when. */
@@ -22,7 +23,7 @@ const head = {
   id: changes.id,
   personId: changes.personId,
   who: sql<string>`coalesce(${changes.toldBy}, ${people.name}, '')`,
-  told: sql<boolean>`${changes.toldBy} is not null`,
+  told: sql<boolean>`${changes.toldBy} is not null and ${changes.toldBy} <> ${clientsPage}`,
   madeAt: changes.madeAt,
   sentence: sql<string>`coalesce(${changeWords.sentence}, '')`,
   undoes: changes.undoes,

@@ -23,7 +23,7 @@ import { changedDocuments, changes, documents } from '../database/tables.ts'
 import type { News } from './news.ts'
 import { type Conflict, conflictsOf } from './conflicts.ts'
 import { databaseFault } from './faults.ts'
-import { sign } from './signings.ts'
+import { clientsPage, sign, type ByLink } from './signings.ts'
 import { statement, write } from './writing.ts'
 
 export type Person = { readonly studioId: string; readonly personId: string }
@@ -53,12 +53,15 @@ export async function takeChange(
   makeoverId: string,
   changeSet: ChangeSet,
   nowMs: number,
+  taking: Taking = {},
 ): Promise<Outcome> {
   const { studioId } = person
   for (let tries = 0; ; tries++) {
     try {
       const outcome = await inTurn(`${studioId} ${makeoverId}`, () =>
-        inTransaction(database, { studio: studioId }, (tx) => take(tx, database, person, makeoverId, changeSet, nowMs)),
+        inTransaction(database, { studio: studioId }, (tx) =>
+          take(tx, database, person, makeoverId, changeSet, nowMs, taking),
+        ),
       )
       if (outcome.is === 'taken' && outcome.after)
         committed(news, studioId, outcome.after, changeSet.operations.some(isStudioOperation))
@@ -109,6 +112,8 @@ export type Taking = {
   readonly bringsIn?: boolean
   /** It comes from a file: what it says is signed was not signed here. */
   readonly told?: boolean
+  /** It comes from a client, by their own link. */
+  readonly byLink?: ByLink
   /** It erases a name: what is fixed loses it too. */
   readonly erases?: boolean
 }
@@ -121,7 +126,7 @@ export async function take(
   makeoverId: string,
   changeSet: ChangeSet,
   nowMs: number,
-  { bringsIn = false, told = false, erases = false }: Taking = {},
+  { bringsIn = false, told = false, erases = false, byLink }: Taking = {},
 ): Promise<Outcome> {
   const { operations } = changeSet
   const { studioId } = person
@@ -173,8 +178,9 @@ export async function take(
     bringsIn,
     locked.map(({ id }) => id),
     entriesOf(before, after, operations).map(withoutPersonal),
+    byLink ? clientsPage : null,
   )
-  if (!told) await sign(tx, person, changeSet.id, before.makeover, after.makeover, nowMs)
+  if (!told) await sign(tx, person, changeSet.id, before.makeover, after.makeover, nowMs, byLink)
   const revOf = (id: string, otherwise: number): number =>
     locked.filter((stand) => stand.id === id).map(({ rev }) => rev + 1)[0] ?? otherwise
   const rev = revOf(makeoverId, 0)

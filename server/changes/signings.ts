@@ -2,12 +2,18 @@
 import { createHash } from 'node:crypto'
 import { eq } from 'drizzle-orm'
 import { signedText } from '#core/brief/index.ts'
+import { withoutNames } from '#core/makeover/erase.ts'
 import { rowsOf, type Makeover } from '#core/makeover/document.ts'
 import type { Transaction } from '../database/connection.ts'
 import { people, signings } from '../database/tables.ts'
 import type { Person } from './door.ts'
 
-const digestOf = (text: string): string => createHash('sha256').update(text).digest('hex')
+export const digestOf = (text: string): string => createHash('sha256').update(text).digest('hex')
+
+/** Who makes a change that comes by a client's link, as the history names it: the name itself is in its sentence, where it can be erased. */
+export const clientsPage = 'the client’s page'
+/** Signed on the client's own page: by which link, the name as it was typed, and from which address. */
+export type ByLink = { readonly linkId: string; readonly typedName: string; readonly address: string }
 
 /** Notes what a change signs, with who typed it and when: on whose behalf and for which day is in what is signed. */
 export async function sign(
@@ -17,6 +23,7 @@ export async function sign(
   before: Makeover,
   after: Makeover,
   nowMs: number,
+  byLink?: ByLink,
 ): Promise<void> {
   const signed = rowsOf(after, 'agreement').flatMap(({ id }) => {
     const text = before.rows.agreement[id]?.signedOn == null ? signedText(after, id) : null
@@ -32,6 +39,9 @@ export async function sign(
       personId,
       typedAt: new Date(nowMs),
       digest,
+      linkId: byLink?.linkId ?? null,
+      typedName: byLink?.typedName ?? null,
+      address: byLink?.address ?? null,
     })),
   )
 }
@@ -41,6 +51,8 @@ export type Signed = {
   readonly agreementId: string
   readonly here: {
     readonly typedBy: string
+    /** The client typed it on their own page, from that address. */
+    readonly byClient: { readonly from: string } | null
     readonly typedAt: string
     readonly digest: string
     /** What it says today is what was signed. */
@@ -60,12 +72,13 @@ export async function signedOf(tx: Transaction, makeover: Makeover): Promise<Sig
     if (text === null) return []
     const found = kept.find(({ signing }) => signing.agreementId === id)
     if (!found) return [{ agreementId: id, here: null }]
-    const { typedAt, digest, erasedAt } = found.signing
+    const { typedAt, digest, erasedAt, linkId, typedName, address } = found.signing
     return [
       {
         agreementId: id,
         here: {
-          typedBy: found.typedBy ?? '',
+          typedBy: linkId === null ? (found.typedBy ?? '') : (typedName ?? 'the client'),
+          byClient: linkId === null ? null : { from: address ?? '' },
           typedAt: typedAt.toISOString(),
           digest,
           holds: digestOf(text) === digest,
@@ -76,6 +89,13 @@ export async function signedOf(tx: Transaction, makeover: Makeover): Promise<Sig
   })
 }
 
+/** A name typed under something signed goes with the name that is erased, and where it was typed with it. */
+export async function forgetTyped(tx: Transaction, makeoverId: string, names: readonly string[]): Promise<void> {
+  const typed = await tx.select().from(signings).where(eq(signings.makeoverId, makeoverId))
+  for (const { agreementId, typedName } of typed)
+    if (typedName !== null && withoutNames(typedName, names) !== typedName)
+      await tx.update(signings).set({ typedName: null, address: null }).where(eq(signings.agreementId, agreementId))
+}
 /** After a name was erased from what is signed, its digest is that of what is left, and says since when. */
 export async function signAnew(tx: Transaction, makeover: Makeover, nowMs: number): Promise<void> {
   for (const { agreementId, here } of await signedOf(tx, makeover)) {

@@ -20,6 +20,7 @@ const further = [
   'shop',
   'deliveries',
   'install-day',
+  'client',
   'history',
   'remarks',
 ]

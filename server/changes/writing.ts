@@ -16,7 +16,7 @@ export const statement = <R extends pg.QueryResultRow>(
 
 const writeText = `
   with change as (
-    insert into changes (studio_id, id, person_id, digest, undoes, brings_in) values ($1, $2, $3, $5, $6, $7)
+    insert into changes (studio_id, id, person_id, digest, undoes, brings_in, told_by) values ($1, $2, $3, $5, $6, $7, $12)
   ), said as (
     insert into change_words (studio_id, change_id, sentence, words) values ($1, $2, $4, $11::jsonb)
   ), told as (
@@ -39,6 +39,8 @@ export async function write(
   bringsIn: boolean,
   documentIds: readonly string[],
   entries: readonly DiaryRow[],
+  /** Who says it, where it is nobody of the studio. */
+  toldBy: string | null = null,
 ): Promise<void> {
   const { rows, words } = partWords(entries)
   await statement(tx, 'write', writeText, [
@@ -53,5 +55,6 @@ export async function write(
     documentIds,
     mentionedIn(entries),
     words && JSON.stringify(words),
+    toldBy,
   ])
 }

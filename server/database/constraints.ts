@@ -98,7 +98,7 @@ export const constraints: { readonly [K in Kind]?: Constraints } = {
   attachment: {
     checks: {
       attachments_on_one:
-        'num_nonnulls({orderId}, {deliveryId}, {candidateId}, {inspirationId}, {finishId}, {roomId}) = 1',
+        'num_nonnulls({orderId}, {deliveryId}, {candidateId}, {inspirationId}, {finishId}, {roomId}, {taskId}, {snagId}, {replyId}, {viewId}) = 1',
     },
   },
 }

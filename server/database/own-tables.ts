@@ -153,6 +153,10 @@ export const signings = pgTable(
     digest: text('digest').notNull(),
     /** When a name in it was erased: its digest is that of what is left. */
     erasedAt: timestamp('erased_at', { withTimezone: true }),
+    /** Signed by the client on their own page: by which link, the name as typed, and from which address; null where somebody of the studio typed it. */
+    linkId: uuid('link_id'),
+    typedName: text('typed_name'),
+    address: text('address'),
   },
   (t) => [
     primaryKey({ columns: [t.studioId, t.makeoverId, t.agreementId] }),
@@ -213,4 +217,27 @@ export const links = pgTable(
       foreignColumns: [documents.studioId, documents.id],
     }),
   ],
+)
+
+/**
+ * The post, simulated: what would have been sent to whom, and what became of it. Nothing leaves the machine. What it says names nobody; the
+ * token of a link in it goes with the letter once that is old.
+ */
+export const letters = pgTable(
+  'letters',
+  {
+    studioId: uuid('studio_id').notNull(),
+    id: uuid('id').notNull(),
+    makeoverId: uuid('makeover_id'),
+    /** Who it is for, by their id. */
+    forWhom: text('for_whom').notNull(),
+    subject: text('subject').notNull(),
+    /** The address that it opens, with its token; null once it is old, or the link was taken back. */
+    opens: text('opens'),
+    state: text('state').$type<'sent' | 'held up' | 'lost'>().notNull(),
+    writtenAt: timestamp('written_at', { withTimezone: true }).notNull(),
+    arrivesAt: timestamp('arrives_at', { withTimezone: true }),
+    linkId: uuid('link_id'),
+  },
+  (t) => [primaryKey({ columns: [t.studioId, t.id] })],
 )

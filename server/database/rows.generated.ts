@@ -423,6 +423,77 @@ export const snags = pgTable(
   (t) => keysOf('snag', 'snags', t, tableOf),
 )
 
+export const presentations = pgTable(
+  'presentations',
+  {
+    ...own(),
+    number: integer('number').notNull(),
+    greeting: text('greeting').notNull(),
+    sentOn: day('sent_on').notNull(),
+    isLive: boolean('is_live').notNull(),
+    parts: text('parts').notNull(),
+    kept: text('kept').notNull(),
+  },
+  (t) => keysOf('presentation', 'presentations', t, tableOf),
+)
+
+export const questions = pgTable(
+  'questions',
+  {
+    ...own(),
+    pieceId: uuid('piece_id'),
+    candidateId: uuid('candidate_id'),
+    ask: text('ask').notNull(),
+    askedOn: day('asked_on').notNull(),
+    neededBy: day('needed_by'),
+    answer: text('answer').notNull(),
+    answerNote: text('answer_note').notNull(),
+    answeredById: uuid('answered_by_id'),
+    answeredOn: day('answered_on'),
+  },
+  (t) => keysOf('question', 'questions', t, tableOf),
+)
+
+export const replies = pgTable(
+  'replies',
+  {
+    ...own(),
+    clientId: uuid('client_id').notNull(),
+    presentationId: uuid('presentation_id'),
+    pieceId: uuid('piece_id'),
+    questionId: uuid('question_id'),
+    says: text('says').notNull(),
+    words: text('words').notNull(),
+    atX: doublePrecision('at_x'),
+    atY: doublePrecision('at_y'),
+    saidOn: day('said_on').notNull(),
+    about: text('about').notNull(),
+    seenOn: day('seen_on'),
+  },
+  (t) => keysOf('reply', 'replies', t, tableOf),
+)
+
+export const views = pgTable(
+  'views',
+  {
+    ...own(),
+    roomId: uuid('room_id').notNull(),
+    wallId: uuid('wall_id'),
+    openingId: uuid('opening_id'),
+    name: text('name').notNull(),
+    place: integer('place').notNull(),
+    x0: doublePrecision('x0'),
+    y0: doublePrecision('y0'),
+    x1: doublePrecision('x1'),
+    y1: doublePrecision('y1'),
+    x2: doublePrecision('x2'),
+    y2: doublePrecision('y2'),
+    x3: doublePrecision('x3'),
+    y3: doublePrecision('y3'),
+  },
+  (t) => keysOf('view', 'views', t, tableOf),
+)
+
 export const attachments = pgTable(
   'attachments',
   {
@@ -440,6 +511,9 @@ export const attachments = pgTable(
     roomId: uuid('room_id'),
     taskId: uuid('task_id'),
     snagId: uuid('snag_id'),
+    replyId: uuid('reply_id'),
+    viewId: uuid('view_id'),
+    moment: text('moment'),
   },
   (t) => keysOf('attachment', 'attachments', t, tableOf),
 )
@@ -730,23 +804,6 @@ export const substitutions = pgTable(
     madeOn: day('made_on').notNull(),
   },
   (t) => keysOf('substitution', 'substitutions', t, tableOf),
-)
-
-export const questions = pgTable(
-  'questions',
-  {
-    ...own(),
-    pieceId: uuid('piece_id'),
-    candidateId: uuid('candidate_id'),
-    ask: text('ask').notNull(),
-    askedOn: day('asked_on').notNull(),
-    neededBy: day('needed_by'),
-    answer: text('answer').notNull(),
-    answerNote: text('answer_note').notNull(),
-    answeredById: uuid('answered_by_id'),
-    answeredOn: day('answered_on'),
-  },
-  (t) => keysOf('question', 'questions', t, tableOf),
 )
 
 export const patternParts = pgTable(
@@ -1268,6 +1325,47 @@ export const deferrals = pgTable(
   (t) => keysOf('deferral', 'deferrals', t, tableOf),
 )
 
+export const ticks = pgTable(
+  'ticks',
+  {
+    ...own(),
+    needId: uuid('need_id').notNull(),
+    state: text('state').notNull(),
+    note: text('note').notNull(),
+    tickedOn: day('ticked_on').notNull(),
+  },
+  (t) => keysOf('tick', 'ticks', t, tableOf),
+)
+
+export const closings = pgTable(
+  'closings',
+  {
+    ...own(),
+    closedOn: day('closed_on').notNull(),
+    signedById: uuid('signed_by_id'),
+    statement: text('statement').notNull(),
+    digest: text('digest').notNull(),
+    reopenedOn: day('reopened_on'),
+    reason: text('reason').notNull(),
+  },
+  (t) => keysOf('closing', 'closings', t, tableOf),
+)
+
+export const reminders = pgTable(
+  'reminders',
+  {
+    ...own(),
+    what: text('what').notNull(),
+    pieceId: uuid('piece_id'),
+    says: text('says').notNull(),
+    dueOn: day('due_on').notNull(),
+    everyMonths: integer('every_months'),
+    storedAt: text('stored_at').notNull(),
+    doneOn: day('done_on'),
+  },
+  (t) => keysOf('reminder', 'reminders', t, tableOf),
+)
+
 export const studioTables = {
   studio: studios,
   seller: sellers,
@@ -1293,6 +1391,10 @@ export const makeoverTables = {
   finish: finishes,
   task: tasks,
   snag: snags,
+  presentation: presentations,
+  question: questions,
+  reply: replies,
+  view: views,
   attachment: attachments,
   acceptance: acceptances,
   need: needs,
@@ -1316,7 +1418,6 @@ export const makeoverTables = {
   candidateColour: candidateColours,
   price: prices,
   substitution: substitutions,
-  question: questions,
   patternPart: patternParts,
   takenColour: takenColours,
   sample: samples,
@@ -1351,6 +1452,9 @@ export const makeoverTables = {
   taskLink: taskLinks,
   arrival: arrivals,
   deferral: deferrals,
+  tick: ticks,
+  closing: closings,
+  reminder: reminders,
 }
 export const tables = { ...studioTables, ...makeoverTables }
 

@@ -38,7 +38,9 @@ function signedWords({
   const at = new Date(here.typedAt)
   const typedOn = dateIn(timeZone, at.getTime())
   return [
-    `Signed by ${signedBy ?? ''} on ${day(signedOn)}. ${here.typedBy} entered it on their behalf on ${writeDate(typedOn)}${typedOn === signedOn ? '' : ', which is later than the day it bears'}.`,
+    here.byClient
+      ? `Signed by ${signedBy ?? ''} on ${day(signedOn)}, by typing the name “${here.typedBy}” on their own page on ${writeDate(typedOn)}${here.byClient.from === '' ? '' : ` from ${here.byClient.from}`}.`
+      : `Signed by ${signedBy ?? ''} on ${day(signedOn)}. ${here.typedBy} entered it on their behalf on ${writeDate(typedOn)}${typedOn === signedOn ? '' : ', which is later than the day it bears'}.`,
     here.holds
       ? `What it says is bound to the digest ${here.digest} (SHA-256)${here.erasedAt === null ? '' : ', taken anew when a name was erased from it'}.`
       : 'What it says is not what was signed: somebody changed it by another way than this product.',

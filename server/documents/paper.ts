@@ -227,6 +227,26 @@ export function paper(title: string, size: Habits['paper'] = 'A4') {
         pdf.y = end + 14
       }
     },
+    /** Colours side by side, each with its name and where it lies. */
+    swatches(all: readonly { readonly hex: string; readonly words: string; readonly below: string }[]): void {
+      const [columns, gap, high] = [4, 12, 44]
+      const wide = (width - gap * (columns - 1)) / columns
+      for (let at = 0; at < all.length; at += columns) {
+        room(high + 40)
+        const top = pdf.y
+        for (const [place, { hex, words, below }] of all.slice(at, at + columns).entries()) {
+          const left = margin + place * (wide + gap)
+          pdf.rect(left, top, wide, high).fill(hex)
+          pdf.fillColor(ink)
+          write(words, 'sans', 8.5, { width: wide, height: 11, ellipsis: true }, [left, top + high + 3])
+          pdf.fillColor(soft)
+          write(below, 'sans', 8, { width: wide, height: 20, ellipsis: true }, [left, top + high + 14])
+        }
+        pdf.fillColor(ink)
+        pdf.x = margin
+        pdf.y = top + high + 38
+      }
+    },
     /** Two lines to sign on, side by side. */
     signatures(names: readonly string[]): void {
       room(90)

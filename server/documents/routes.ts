@@ -15,6 +15,7 @@ import { idIn, notFound } from '../problem.ts'
 import { asCsv } from './sheets.ts'
 import { calendarRoutes } from './calendar-routes.ts'
 import { placementRoutes } from './placement-routes.ts'
+import { revealRoutes } from './reveal-routes.ts'
 import { surfaceRoutes } from './surface-routes.ts'
 import { surveyRoutes } from './survey-routes.ts'
 
@@ -27,7 +28,8 @@ type Open = {
 }
 
 /** What leaves the product on paper or as a file: the brief, the statements, the journal. */
-export function documentRoutes({ database, clock, heavy }: Setting): Router {
+export function documentRoutes(setting: Setting): Router {
+  const { database, clock, heavy } = setting
   const routes = Router()
   async function open(request: Request): Promise<Open> {
     const { studioId, timeZone, studioName } = personBehind(request)
@@ -122,6 +124,7 @@ export function documentRoutes({ database, clock, heavy }: Setting): Router {
   })
   placementRoutes(routes, heavy, open, send)
   calendarRoutes(routes, heavy, open, send)
+  revealRoutes(routes, setting, open, send)
   surveyRoutes(routes, heavy, open, send)
   surfaceRoutes(routes, heavy, open, send)
   return routes

@@ -6,7 +6,7 @@ import { rowsOf } from '#core/makeover/document.ts'
 import { erased, erasing, noteFields, withoutNames, type Erasure } from '#core/makeover/erase.ts'
 import { isKind, isStudioKind } from '#core/makeover/kinds.ts'
 import { committed, take, type Person } from '../changes/door.ts'
-import { signAnew } from '../changes/signings.ts'
+import { forgetTyped, signAnew } from '../changes/signings.ts'
 import { inTransaction, type Transaction } from '../database/connection.ts'
 import { loadDocuments, stands } from '../database/documents.ts'
 import { changedDocuments, changedRows, changeWords } from '../database/tables.ts'
@@ -126,6 +126,7 @@ export async function erase(
         .update(changeWords)
         .set({ sentence, words })
         .where(and(eq(changeWords.studioId, studioId), eq(changeWords.changeId, changeId)))
+    await forgetTyped(tx, id, asked.names)
     if (outcome?.is === 'taken' && outcome.after) await signAnew(tx, outcome.after.makeover, nowMs)
     return { found, outcome }
   })

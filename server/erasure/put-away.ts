@@ -8,6 +8,7 @@ import {
   changes,
   changeWords,
   documents,
+  letters,
   links,
   makeovers,
   makeoverTables,
@@ -83,6 +84,7 @@ async function forget(tx: Transaction, id: string): Promise<void> {
     const table = makeoverTables[kind] as typeof makeoverTables.room
     await tx.delete(table).where(eq(table.makeoverId, id))
   }
+  await tx.delete(letters).where(eq(letters.makeoverId, id))
   await tx.delete(links).where(eq(links.makeoverId, id))
   await tx.execute(sql`select bonitas_forget(${id})`)
   for (const sha256 of new Set(sha256s))

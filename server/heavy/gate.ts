@@ -1,4 +1,4 @@
-import type { RequestHandler } from 'express'
+import type { Request, RequestHandler } from 'express'
 import { personBehind } from '../accounts/routes.ts'
 import { Problem } from '../problem.ts'
 
@@ -6,10 +6,14 @@ import { Problem } from '../problem.ts'
  * Lets in so many large bodies at once, in all and of one studio: they lie in memory from the first byte on, before there is
  * any work that could wait its turn.
  */
-export function gate(most: number, mostOfStudio: number): RequestHandler {
+export function gate(
+  most: number,
+  mostOfStudio: number,
+  studioOf: (request: Request) => string = (request) => personBehind(request).studioId,
+): RequestHandler {
   const inside = new Map<string, number>()
   return (request, response, next) => {
-    const { studioId } = personBehind(request)
+    const studioId = studioOf(request)
     const mine = inside.get(studioId) ?? 0
     const all = [...inside.values()].reduce((sum, count) => sum + count, 0)
     if (mine >= mostOfStudio || all >= most)

@@ -3,8 +3,10 @@ import { setPriority } from 'node:os'
 import type { Damaged, writeParcel, writeZip } from '#core/parcel/index.ts'
 import type { briefPdf } from '../documents/brief-pdf.ts'
 import type { asWorkbook } from '../documents/sheets.ts'
+import type { presentationPdf } from '../documents/presentation-pdf.ts'
 import type { statementPdf } from '../documents/statement-pdf.ts'
 import type { installPaper, planPaper } from '../documents/calendar-paper.ts'
+import type { everythingPdf } from '../documents/everything-pdf.ts'
 import type { hangingPaper } from '../documents/hanging-paper.ts'
 import type { placementPaper } from '../documents/placement-paper.ts'
 import type { surfacesPaper } from '../documents/surfaces-paper.ts'
@@ -31,6 +33,10 @@ const jobs = {
     (await import('../documents/calendar-paper.ts')).planPaper(...told),
   install: async ({ told }: { told: Parameters<typeof installPaper> }) =>
     (await import('../documents/calendar-paper.ts')).installPaper(...told),
+  presentation: async ({ told }: { told: Parameters<typeof presentationPdf> }) =>
+    (await import('../documents/presentation-pdf.ts')).presentationPdf(...told),
+  everything: async ({ told }: { told: Parameters<typeof everythingPdf> }) =>
+    (await import('../documents/everything-pdf.ts')).everythingPdf(...told),
   surfaces: async ({ told }: { told: Parameters<typeof surfacesPaper> }) =>
     (await import('../documents/surfaces-paper.ts')).surfacesPaper(...told),
   parcel: async ({ told }: { told: Parameters<typeof writeParcel> }) =>

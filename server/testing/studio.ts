@@ -26,7 +26,8 @@ export async function serve(
     registration = 'open',
     at = testTime,
     trustProxy,
-  }: { failedSignIns?: number; registration?: Registration; at?: number; trustProxy?: number } = {},
+    guestActs = 1000,
+  }: { guestActs?: number; failedSignIns?: number; registration?: Registration; at?: number; trustProxy?: number } = {},
 ) {
   const { url, drop } = await freshDatabase(address)
   const database = connect(url)
@@ -44,6 +45,7 @@ export async function serve(
     failedSignIns,
     registration,
     trustProxy,
+    guestActs,
   })
   const close = async (): Promise<void> => {
     await news.close()

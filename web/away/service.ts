@@ -31,6 +31,8 @@ self.addEventListener('fetch', (event) => {
   const { request } = event
   const { origin, pathname } = new URL(request.url)
   if (request.method !== 'GET' || origin !== self.location.origin) return
+  // a client's page is another page, and is never kept
+  if (pathname === '/for') return
   if (request.mode === 'navigate') event.respondWith(page(request))
   else if (pathname.startsWith('/assets/')) event.respondWith(asset(request))
   else if (worthCopying.test(pathname)) event.respondWith(copied(request))

@@ -20,14 +20,3 @@ const ways = [
     ></span
   >
 </template>
-
-<style>
-.page-ways {
-  display: inline-flex;
-  gap: 14px;
-}
-.page-ways .here {
-  font-weight: 700;
-  text-decoration-thickness: 3px;
-}
-</style>

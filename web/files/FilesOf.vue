@@ -15,16 +15,19 @@ const {
   name,
   pictures = false,
   many = false,
+  onlyLook = false,
 } = defineProps<{
   owner: Partial<
     Pick<
       Fields<'attachment'>,
-      'orderId' | 'deliveryId' | 'candidateId' | 'inspirationId' | 'finishId' | 'roomId' | 'taskId' | 'snagId'
+      'orderId' | 'deliveryId' | 'candidateId' | 'inspirationId' | 'finishId' | 'roomId' | 'taskId' | 'snagId' | 'replyId' | 'viewId' | 'moment'
     >
   >
   name: string
   pictures?: boolean
   many?: boolean
+  /** What is here is looked at; nothing is added or taken away. */
+  onlyLook?: boolean
 }>()
 const TakeColours = defineAsyncComponent(() => import('../colour/TakeColours.vue'))
 const makeover = useMakeover()
@@ -118,7 +121,7 @@ function pick(row: Row<'attachment'>): void {
           Take colours
         </button>
         <button
-          v-if="!pictures || many || here.length > 1"
+          v-if="!onlyLook && (!pictures || many || here.length > 1)"
           type="button"
           class="word"
           :aria-label="`Take away ${row.name}`"
@@ -128,7 +131,7 @@ function pick(row: Row<'attachment'>): void {
         </button>
       </li>
     </ul>
-    <label v-if="!pictures || many || here.length === 0" class="drop">
+    <label v-if="!onlyLook && (!pictures || many || here.length === 0)" class="drop">
       <input
         ref="input"
         type="file"

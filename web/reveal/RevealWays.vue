@@ -1,0 +1,21 @@
+<script setup lang="ts">
+/** From one page of the reveal to another. */
+const ways = [
+  ['client', 'The client’s side'],
+  ['reveal', 'The reveal'],
+] as const
+</script>
+
+<template>
+  <span class="page-ways"
+    ><router-link
+      v-for="[name, words] in ways"
+      :key="name"
+      class="word"
+      :to="{ name, params: { id: $route.params.id } }"
+      :aria-current="$route.name === name ? 'page' : undefined"
+      :class="{ here: $route.name === name }"
+      >{{ words }}</router-link
+    ></span
+  >
+</template>
