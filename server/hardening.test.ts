@@ -292,7 +292,8 @@ describe(`${malformed} malformed requests a route (MALFORMED=2000 for more)`, ()
         200,
       )
     },
-    60_000 + malformed * 200,
+    // every route is asked so often, those that write papers too; on a slow machine beside others that takes its time
+    60_000 + malformed * 400,
   )
   it('at the sign-out and in the headers are answered as well', async () => {
     for (const cookie of [

@@ -27,9 +27,13 @@ function drawnPlans({ makeover, studio }: Documents): Presented['plans'] {
       {
         room: room.name,
         svg: svgOf(drawing, scale, room.name),
-        firstSeen: sights.flatMap(({ things: seen }) =>
-          seen.filter(({ rank }) => rank === 'first').map(({ body }) => body.name),
-        ),
+        firstSeen: [
+          ...new Set(
+            sights.flatMap(({ things: seen }) =>
+              seen.filter(({ rank }) => rank === 'first').map(({ body }) => body.name),
+            ),
+          ),
+        ],
       },
     ]
   })

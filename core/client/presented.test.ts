@@ -64,7 +64,7 @@ function marked(documents: Documents): Documents {
     studio: { ...documents.studio, rows: rows(documents.studio.rows) as unknown as Documents['studio']['rows'] },
   }
 }
-const marks = (text: string): string[] => [...new Set([...text.matchAll(/⟦([^⟧]+)⟧/g)].map(([, mark]) => mark ?? ''))]
+const marks = (text: string): string[] => [...new Set([...text.matchAll(/⟦([^⟦⟧]+)⟧/g)].map(([, mark]) => mark ?? ''))]
 
 describe('a version for a client', () => {
   const demos = demoDocuments()

@@ -134,6 +134,10 @@ export function closingGuards(before: Documents, after: Documents, today: PlainD
   for (const row of rowsOf(after.makeover, 'closing'))
     if (row.reopenedOn !== null && row.reason.trim() === '')
       faults.push(fault('reason', 'closing', row.id, 'reason', 'is empty: say why it is opened again'))
+  if (is && was && is.id !== was.id)
+    faults.push(
+      fault('closed', 'closing', is.id, null, 'the account is closed already: open it again with a reason first'),
+    )
   if (is && is.id !== was?.id) {
     const open = toSettle(after.makeover, reckonMoney(after.makeover)).filter(({ holds }) => holds)
     if (open.length > 0)

@@ -1,94 +1,52 @@
-/** The client's page by its link: what it opens and shuts, what an answer moves, a signature on exactly what was shown, and nothing of the studio. */
-import { createHash } from 'node:crypto'
+/** The client's page by its link: what it opens and shuts, and what an answer moves; and nothing of the studio. */
 import sharp from 'sharp'
 import request from 'supertest'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { v7 as uuidv7 } from 'uuid'
-import { presentNow } from '#core/client/now.ts'
-import { blank } from '#core/makeover/blank.ts'
-import { add, edit } from '#core/makeover/change.ts'
-import { presentedParts } from '#core/makeover/client-choices.ts'
-import { minor } from '#core/money/minor.ts'
-import { candidateOf, pieceOf, testToday } from '#core/testing/small-makeover.ts'
-import type { Signed } from '../changes/signings.ts'
+import { edit } from '#core/makeover/change.ts'
+import { testToday } from '#core/testing/small-makeover.ts'
 import type { Letter } from '../post/routes.ts'
-import { makeover, password, person, serve, signedIn, testTime, type Served, type Speaker } from '../testing/studio.ts'
+import { clientWorld, type ClientWorld } from '../testing/client.ts'
+import { makeover, serve, testTime } from '../testing/studio.ts'
 import type { Shown } from './shown.ts'
 
-let served: Served
-let who: Speaker
-let stranger: Speaker
-let id: string
-let clientId: string
-const [second, piece, chosen, instead, question, version] = [uuidv7(), uuidv7(), uuidv7(), uuidv7(), uuidv7(), uuidv7()]
+let served: ClientWorld['served']
+let who: ClientWorld['who']
+let stranger: ClientWorld['stranger']
+let id: ClientWorld['id']
+let clientId: ClientWorld['clientId']
+let second: ClientWorld['second']
+let piece: ClientWorld['piece']
+let chosen: ClientWorld['chosen']
+let instead: ClientWorld['instead']
+let question: ClientWorld['question']
+let version: ClientWorld['version']
+let send: ClientWorld['send']
+let letter: ClientWorld['letter']
+let asGuest: ClientWorld['asGuest']
+let look: ClientWorld['look']
+let reply: ClientWorld['reply']
 beforeAll(async () => {
-  served = await serve(inject('postgres'))
-  who = await person(served)
-  stranger = await person(served)
-  const world = await makeover(who)
-  id = world.ids.makeover
-  clientId = world.ids.client
-  const category = Object.values(world.categories)[0] ?? ''
-  const offer = (name: string) =>
-    candidateOf(piece, world.ids.seller, { name, priceMinor: minor(77_777), leadDays: 10, tradePpm: 123_456 })
-  const answer = await who.change(id, [
-    add('client', second, { name: 'The second client' }),
-    add(
-      'piece',
-      piece,
-      pieceOf(world.ids.room, category, { name: 'Bench', chosenId: chosen, chosenReason: 'One wood with the floor' }),
-    ),
-    add('candidate', chosen, offer('Larch bench')),
-    add('candidate', instead, offer('Ash settle')),
-    add('question', question, {
-      pieceId: piece,
-      candidateId: null,
-      ask: 'Is the bench right?',
-      askedOn: testToday,
-      neededBy: null,
-      answer: 'waiting',
-      answerNote: '',
-      answeredById: null,
-      answeredOn: null,
-    } as never),
-  ])
-  expect(answer.status, answer.text).toBe(200)
-  await send(1)
+  ;({
+    served,
+    who,
+    stranger,
+    id,
+    clientId,
+    second,
+    piece,
+    chosen,
+    instead,
+    question,
+    version,
+    send,
+    letter,
+    asGuest,
+    look,
+    reply,
+  } = await clientWorld(inject('postgres')))
 })
 afterAll(() => served.close())
-
-async function send(number: number, row = version, isLive = false): Promise<void> {
-  const { makeover: opened, studio } = await who.open(id)
-  const parts = presentedParts.join(', ')
-  const kept = isLive ? '' : JSON.stringify(presentNow({ makeover: opened, studio }, parts, 'Dear both', testToday))
-  const answer = await who.change(id, [
-    add('presentation', row, { number, greeting: 'Dear both', sentOn: testToday, isLive, parts, kept }),
-  ])
-  expect(answer.status, answer.text).toBe(200)
-}
-async function letter(body: object = {}): Promise<Letter & { token: string }> {
-  const answer = await who.post(`/makeovers/${id}/letters`, { clientId, days: 30, word: '', ...body })
-  expect(answer.status, answer.text).toBe(201)
-  const told = answer.body as Letter
-  return { ...told, token: (told.opens ?? '').split('#')[1] ?? '' }
-}
-const asGuest = (token: string, method: 'get' | 'post', path: string, word?: string) => {
-  const asked = request(served.application)[method](`/api/guest${path}`).set('x-bonitas-link', token)
-  return word === undefined ? asked : asked.set('x-bonitas-word', encodeURIComponent(word))
-}
-const look = async (token: string): Promise<Shown> => (await asGuest(token, 'get', '')).body as Shown
-const reply = (fields: object) => ({
-  id: uuidv7(),
-  pieceId: null,
-  questionId: null,
-  presentationId: null,
-  says: 'comment',
-  words: '',
-  about: '',
-  atX: null,
-  atY: null,
-  ...fields,
-})
 
 describe('the page', () => {
   it('shows what was sent, and not a word, price or rate of the studio’s own', async () => {
@@ -174,9 +132,9 @@ describe('every way in', () => {
     )
   })
   it('a link of another makeover says nothing of this one, and nothing here can be named from there', async () => {
-    const other = await makeover(stranger)
-    const made = await stranger.post(`/makeovers/${other.ids.makeover}/letters`, {
-      clientId: other.ids.client,
+    const theirs = await makeover(stranger)
+    const made = await stranger.post(`/makeovers/${theirs.ids.makeover}/letters`, {
+      clientId: theirs.ids.client,
       days: 3,
       word: '',
     })
@@ -189,9 +147,9 @@ describe('every way in', () => {
     ])
       expect((await asGuest(token, 'post', '/replies').send(reply(fields))).status).toBe(404)
     expect((await stranger.post(`/makeovers/${id}/letters`, { clientId, days: 3, word: '' })).status).toBe(404)
-    expect((await who.post(`/makeovers/${id}/letters`, { clientId: other.ids.client, days: 3, word: '' })).status).toBe(
-      404,
-    )
+    expect(
+      (await who.post(`/makeovers/${id}/letters`, { clientId: theirs.ids.client, days: 3, word: '' })).status,
+    ).toBe(404)
   })
 })
 
@@ -214,9 +172,9 @@ describe('an answer', () => {
     expect(history).toContain('the client’s page')
   })
   it('of two clients that differ is shown to differ, until one of them comes round', async () => {
-    const other = await letter({ clientId: second })
+    const partner = await letter({ clientId: second })
     expect(
-      (await asGuest(other.token, 'post', '/replies').send(reply({ pieceId: piece, says: 'another', about: chosen })))
+      (await asGuest(partner.token, 'post', '/replies').send(reply({ pieceId: piece, says: 'another', about: chosen })))
         .status,
     ).toBe(201)
     const codes = async () => {
@@ -225,7 +183,7 @@ describe('an answer', () => {
       return reckon({ makeover: opened, studio }, testToday).remarks.map(({ code }) => code)
     }
     expect(await codes()).toContain('reveal.disagree')
-    await asGuest(other.token, 'post', '/replies').send(reply({ pieceId: piece, says: 'yes', about: chosen }))
+    await asGuest(partner.token, 'post', '/replies').send(reply({ pieceId: piece, says: 'yes', about: chosen }))
     expect(await codes()).not.toContain('reveal.disagree')
     // what is chosen changes: the yes was to something else
     const row = (await who.open(id)).makeover.rows.piece[piece]
@@ -290,107 +248,4 @@ it('from one address so many a minute, and then it says so', async () => {
   for (let tries = 0; tries < 5; tries++) statuses.push((await ask()).status)
   await small.close()
   expect(statuses).toEqual([404, 404, 404, 429, 429])
-})
-
-describe('a signature', () => {
-  const draft = uuidv7()
-  const begin = async (): Promise<void> => {
-    const { rows } = (await who.open(id)).makeover
-    const lines = Object.values(rows.category).map((category, at) =>
-      add('agreementLine', uuidv7(), { agreementId: draft, categoryId: category.id, amountMinor: minor(100_000 + at) }),
-    )
-    const answer = await who.change(id, [
-      add('agreement', draft, {
-        number: 2,
-        contingencyMinor: minor(5_000),
-        signedById: null,
-        signedOn: null,
-        reason: 'The bench too',
-        kept: '',
-      }),
-      ...lines,
-    ])
-    expect(answer.status, answer.text).toBe(200)
-  }
-  it('is to exactly the words and figures shown: refused where they changed a second ago, with the new ones', async () => {
-    await begin()
-    const { token } = await letter()
-    const { toSign } = await look(token)
-    if (!toSign) throw new Error('there is something to sign')
-    // the digest is that of the shown words and figures, reckoned here on its own
-    const text = [
-      toSign.number,
-      toSign.reason,
-      ...toSign.sums.map(({ category, amount }) => `${category}=${amount}`),
-      toSign.contingency,
-    ].join('\n')
-    expect(toSign.digest).toBe(createHash('sha256').update(text).digest('hex'))
-    const row = (await who.open(id)).makeover.rows.agreement[draft]
-    if (!row) throw new Error('it is there')
-    await who.change(id, [edit('agreement', row, { contingencyMinor: minor(9_000) })])
-    const refused = await asGuest(token, 'post', '/signatures').send({
-      agreementId: draft,
-      name: 'A Client',
-      digest: toSign.digest,
-    })
-    expect(refused.status).toBe(409)
-    expect((refused.body as { toSign: { contingency: number } }).toSign.contingency).toBe(9_000)
-    expect((await who.open(id)).makeover.rows.agreement[draft]?.signedOn).toBeNull()
-  })
-  it('of only spaces is refused', async () => {
-    const { token } = await letter()
-    const { toSign } = await look(token)
-    const answer = await asGuest(token, 'post', '/signatures').send({
-      agreementId: draft,
-      name: '   ',
-      digest: toSign?.digest,
-    })
-    expect(answer.status).toBe(422)
-    expect((answer.body as { detail: string }).detail).toContain('type your name')
-  })
-  it('keeps who, when, from where and what, bound by its digest; twice at once it is signed once', async () => {
-    const { token } = await letter()
-    const { toSign } = await look(token)
-    const sign = () =>
-      asGuest(token, 'post', '/signatures').send({ agreementId: draft, name: 'Ada  Client', digest: toSign?.digest })
-    const answers = await Promise.all([sign(), sign()])
-    expect(answers.map(({ status }) => status).sort()).toEqual([201, 409])
-    const signed = ((await who.get(`/makeovers/${id}/signings`)).body as Signed[]).find(
-      (met) => met.agreementId === draft,
-    )
-    expect(signed?.here).toMatchObject({
-      typedBy: 'Ada  Client',
-      holds: true,
-      typedAt: new Date(testTime).toISOString(),
-    })
-    expect(signed?.here?.byClient?.from).not.toBe('')
-    expect((await who.open(id)).makeover.rows.agreement[draft]).toMatchObject({
-      signedById: clientId,
-      signedOn: testToday,
-    })
-    expect((await look(token)).toSign).toBeNull()
-  })
-})
-
-describe('the post, simulated', () => {
-  it('lists what would be sent, loses and holds up on request, and forgets the link of an old letter', async () => {
-    const sent = await letter()
-    const fate = async (state: string) => (await who.post(`/letters/${sent.id}`, { state })).body as Letter
-    expect(await fate('lost')).toMatchObject({ state: 'lost', opens: null })
-    expect(await fate('held up')).toMatchObject({ state: 'held up', opens: null })
-    served.clock.time = testTime + 3 * 86_400_000
-    const list = async () => ((await who.get('/letters')).body as Letter[]).find((met) => met.id === sent.id)
-    expect((await list())?.opens).toBe(sent.opens)
-    served.clock.time = testTime + 13.9 * 86_400_000
-    expect((await list())?.opens).toBe(sent.opens)
-    served.clock.time = testTime + 14.1 * 86_400_000
-    who = await signedIn(served, { email: who.email, password })
-    expect(await list()).toMatchObject({ opens: null })
-    served.clock.time = testTime
-  })
-  it('is nobody’s of another studio', async () => {
-    const sent = await letter()
-    expect(((await stranger.get('/letters')).body as Letter[]).some((met) => met.id === sent.id)).toBe(false)
-    expect((await stranger.post(`/letters/${sent.id}`, { state: 'lost' })).status).toBe(404)
-  })
 })

@@ -84,7 +84,7 @@ export function letterRoutes({ database, clock }: Setting): Router {
       tx
         .update(letters)
         .set({
-          state: state as Letter['state'],
+          state,
           arrivesAt: state === 'lost' ? null : new Date(clock() + (state === 'held up' ? heldUpMs : 0)),
         })
         .where(eq(letters.id, id))

@@ -47,6 +47,8 @@ const said = { yes: 'yes', another: 'another, please', comment: 'says', 'asks ba
 const key = `bonitas.for.${pieceId ?? questionId ?? presentationId ?? ''}${at ? ' plan' : ''}`
 const words = ref(sessionStorage.getItem(key) ?? '')
 watch(words, (text) => sessionStorage.setItem(key, text))
+/** Most answers are a yes: words are asked for when somebody wants to say some. */
+const isOpen = ref(words.value !== '')
 const files = ref<File[]>([])
 const problem = ref('')
 const isBusy = ref(false)
@@ -72,6 +74,7 @@ async function answer(says: 'yes' | 'another' | 'comment' | 'asks back'): Promis
     for (const file of files.value) emit('said', await sendPicture(id, file))
     words.value = ''
     files.value = []
+    isOpen.value = false
     id = uuidv7()
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
@@ -99,55 +102,66 @@ function take(event: Event): void {
       </li>
     </ul>
     <p v-if="last && !stands" class="asks">It has changed since your answer: what do you say to it now?</p>
-    <textarea
-      v-model="words"
-      rows="2"
-      maxlength="4000"
-      :aria-label="`Your words on ${name}`"
-      placeholder="A word on it, if you like"
-    />
-    <div class="acts">
-      <template v-if="!at">
-        <button
-          type="button"
-          :disabled="isBusy"
-          :class="{ given: stands && last?.says === 'yes' }"
-          :aria-label="`Yes to ${name}`"
-          @click="answer('yes')"
-        >
-          Yes
-        </button>
-        <button
-          type="button"
-          :disabled="isBusy"
-          :class="{ given: stands && last?.says === 'another' }"
-          :aria-label="`Another than ${name}`"
-          @click="answer('another')"
-        >
-          Another, please
-        </button>
-      </template>
+    <div v-if="!at" class="acts">
       <button
         type="button"
-        :disabled="isBusy || words.trim() === ''"
-        :aria-label="`Comment on ${name}`"
-        @click="answer('comment')"
+        :disabled="isBusy"
+        :class="{ given: stands && last?.says === 'yes' }"
+        :aria-label="`Yes to ${name}`"
+        @click="answer('yes')"
       >
-        Only say this
+        Yes
       </button>
       <button
         type="button"
-        :disabled="isBusy || words.trim() === ''"
-        :aria-label="`Ask back about ${name}`"
-        @click="answer('asks back')"
+        :disabled="isBusy"
+        :class="{ given: stands && last?.says === 'another' }"
+        :aria-label="`Another than ${name}`"
+        @click="answer('another')"
       >
-        Ask this
+        Another, please
       </button>
-      <label class="picture"
-        >{{ files.length === 0 ? 'Add pictures' : `${files.length} ${files.length === 1 ? 'picture' : 'pictures'}`
-        }}<input type="file" accept="image/*" multiple :aria-label="`Pictures for ${name}`" @change="take"
-      /></label>
+      <button
+        type="button"
+        class="link"
+        :aria-expanded="isOpen"
+        :aria-label="`Say something on ${name}`"
+        @click="isOpen = !isOpen"
+      >
+        Say something
+      </button>
     </div>
+    <template v-if="isOpen || at">
+      <textarea
+        v-model="words"
+        rows="2"
+        maxlength="4000"
+        :aria-label="`Your words on ${name}`"
+        placeholder="It goes with your yes, or alone"
+      />
+      <div class="acts">
+        <button
+          type="button"
+          :disabled="isBusy || words.trim() === ''"
+          :aria-label="`Comment on ${name}`"
+          @click="answer('comment')"
+        >
+          Only say this
+        </button>
+        <button
+          type="button"
+          :disabled="isBusy || words.trim() === ''"
+          :aria-label="`Ask back about ${name}`"
+          @click="answer('asks back')"
+        >
+          Ask this
+        </button>
+        <label class="picture"
+          >{{ files.length === 0 ? 'Add pictures' : `${files.length} ${files.length === 1 ? 'picture' : 'pictures'}`
+          }}<input type="file" accept="image/*" multiple :aria-label="`Pictures for ${name}`" @change="take"
+        /></label>
+      </div>
+    </template>
     <p v-if="problem" role="alert" class="problem">{{ problem }}</p>
   </div>
 </template>

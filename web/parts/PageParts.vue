@@ -36,6 +36,11 @@ useEventListener(window, 'scroll', look, { passive: true })
 </template>
 
 <style>
+.page-parts {
+  display: inline-flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+}
 .page-parts .here {
   font-weight: 700;
   text-decoration-thickness: 3px;

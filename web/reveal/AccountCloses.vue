@@ -56,7 +56,15 @@ const nameOf = (id: string | null): string => clients.value.find((client) => cli
     <div class="section-head"><h2 id="account-title">The account</h2></div>
     <dl v-if="came" class="pairs sums">
       <div>
-        <dt>Agreed, with {{ came.changes === 1 ? 'one signed change' : `${came.changes} signed changes` }}</dt>
+        <dt>
+          Agreed{{
+            came.changes === 0
+              ? ''
+              : came.changes === 1
+                ? ', with one signed change'
+                : `, with ${came.changes} signed changes`
+          }}
+        </dt>
         <dd><MoneyAmount :amount="came.agreed" :currency="makeover.currency" /></dd>
       </div>
       <div>

@@ -28,16 +28,16 @@ const missing = computed(() =>
         .filter(({ id }) => !views.value.some((view) => view.wallId === id && view.openingId === null))
         .map((wall) => ({
           roomId: room.id,
-          wallId: wall.id as string | null,
-          openingId: null as string | null,
+          wallId: wall.id,
+          openingId: null,
           name: `${room.name}: ${wall.name || 'a wall'}`,
         })),
       ...doors
         .filter(({ id }) => !views.value.some((view) => view.openingId === id))
         .map((door) => ({
           roomId: room.id,
-          wallId: null as string | null,
-          openingId: door.id as string | null,
+          wallId: null,
+          openingId: door.id,
           name: `${room.name}: from ${door.name || 'the door'}`,
         })),
     ]
