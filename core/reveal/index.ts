@@ -1,5 +1,4 @@
 export { step } from './step.ts'
-export { repliesByThing, type Said, type SaidOf } from './replies.ts'
 export { closedNow, outcomeOf, toSettle } from './closing.ts'
 export { monthsLater, proposedReminders } from './reminders.ts'
 export { everythingTables, finishLines, thingLines } from './everything.ts'

@@ -21,6 +21,7 @@ describe('how far a step is', () => {
       placement: 0,
       purchases: 0,
       calendar: 0,
+      reveal: 0,
     })
     const [piece, candidate, order] = [newId(), newId(), newId()]
     const offer = candidateOf(piece, world.ids.seller)
