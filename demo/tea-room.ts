@@ -746,17 +746,15 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
   ])
   const walls = rowsOf(told.documents().makeover, 'wall')
   say('The views to photograph', [
-    ...walls
-      .slice(0, 2)
-      .map((wall, at) =>
-        make('view', `view ${at}`, {
-          ...blank.view,
-          roomId: told.room(),
-          wallId: wall.id,
-          name: `Clubhouse: ${wall.name}`,
-          place: at,
-        }),
-      ),
+    ...walls.slice(0, 2).map((wall, at) =>
+      make('view', `view ${at}`, {
+        ...blank.view,
+        roomId: told.room(),
+        wallId: wall.id,
+        name: `Clubhouse: ${wall.name}`,
+        place: at,
+      }),
+    ),
   ])
   say('Held every need against what is there', [
     ...rowsOf(told.documents().makeover, 'need')

@@ -20,7 +20,17 @@ const {
   owner: Partial<
     Pick<
       Fields<'attachment'>,
-      'orderId' | 'deliveryId' | 'candidateId' | 'inspirationId' | 'finishId' | 'roomId' | 'taskId' | 'snagId' | 'replyId' | 'viewId' | 'moment'
+      | 'orderId'
+      | 'deliveryId'
+      | 'candidateId'
+      | 'inspirationId'
+      | 'finishId'
+      | 'roomId'
+      | 'taskId'
+      | 'snagId'
+      | 'replyId'
+      | 'viewId'
+      | 'moment'
     >
   >
   name: string
