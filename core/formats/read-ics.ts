@@ -18,7 +18,7 @@ export function readIcs(text: string, first: PlainDate, last: PlainDate): ReadIc
   let component: ICAL.Component
   try {
     if (text.trim() === '') return { ok: false, problem }
-    component = new ICAL.Component(ICAL.parse(text))
+    component = new ICAL.Component(ICAL.parse(text) as never[])
   } catch {
     return { ok: false, problem }
   }
