@@ -7,5 +7,10 @@ export const { catalogue, codeOf, remark } = remarksOf('reveal', {
   'no-before': { said: 'Work has begun, and there is no picture of how it was.', weight: 'look', units: ['count'] },
   'no-after': { said: 'It is done, and a view has a picture before and none after.', weight: 'note', units: ['count'] },
   unticked: { said: 'It is done, and needs are not held against what is there.', weight: 'note', units: ['count'] },
+  'plant-care': {
+    said: 'It is done, and a plant has no care by month, or no place to winter.',
+    weight: 'note',
+    units: ['count'],
+  },
   'stands-in': { said: 'A need is covered only by what stands in.', weight: 'note', units: ['id'] },
 })

@@ -1,14 +1,17 @@
 /** What gives cause to say something of the client's answers and of the reveal. */
 import { headOf, rowsOf, type Makeover } from '../makeover/document.ts'
 import type { PlainDate } from '../measure/plain-date.ts'
+import { thingOf } from '../makeover/thing-names.ts'
+import type { Practice } from '../makeover/practice.ts'
 import type { Remark } from '../remarks/remark.ts'
 import { remark } from './catalogue.ts'
 import { repliesByThing } from './replies.ts'
 
-export const revealRemarks = (makeover: Makeover, today: PlainDate): Remark[] => [
+export const revealRemarks = (makeover: Makeover, practice: Practice, today: PlainDate): Remark[] => [
   ...answers(makeover),
   ...before(makeover),
   ...after(makeover, today),
+  ...plants(makeover, practice, today),
 ]
 
 function answers(makeover: Makeover): Remark[] {
@@ -125,5 +128,32 @@ function after(makeover: Makeover, today: PlainDate): Remark[] {
           numbers: [need.id],
         }),
       ),
+  ]
+}
+
+/** Only who chose how plants are kept is asked; faux ones want nothing. */
+function plants(makeover: Makeover, { schools, chosen }: Practice, today: PlainDate): Remark[] {
+  const installOn = headOf(makeover)?.installOn ?? null
+  const isMoved = schools.plants === 'moved'
+  if (!chosen.includes('plants') || schools.plants === 'faux' || installOn === null || today < installOn) return []
+  const cared = rowsOf(makeover, 'reminder').filter(
+    ({ what, storedAt }) => what === 'plant' && (!isMoved || storedAt !== ''),
+  )
+  const open = rowsOf(makeover, 'piece').filter(
+    (piece) =>
+      thingOf(piece) === 'plant' && piece.chosenId !== null && !cared.some(({ pieceId }) => pieceId === piece.id),
+  )
+  if (open.length === 0) return []
+  const names = open.map(({ name }) => name).join(', ')
+  return [
+    remark({
+      code: 'plant-care',
+      subjects: open.map(({ id }) => ({ kind: 'piece', id })),
+      title: isMoved ? `${names}: nobody said where it winters` : `${names}: no care by month`,
+      sentence: isMoved
+        ? 'Note under “Later” when it goes in and out, and where it is kept meanwhile.'
+        : 'Note under “Later” what it wants and when: a plant that nobody thinks of is gone by spring.',
+      numbers: [open.length],
+    }),
   ]
 }

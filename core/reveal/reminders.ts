@@ -6,8 +6,8 @@ import { addDays, type PlainDate } from '../measure/plain-date.ts'
 
 export type Proposed = Pick<Fields<'reminder'>, 'what' | 'pieceId' | 'says' | 'dueOn' | 'everyMonths'>
 
-/** Those that nobody noted yet, earliest first. A life is counted from the install day; plants are looked at each season. */
-export function proposedReminders(makeover: Makeover, today: PlainDate): Proposed[] {
+/** Those that nobody noted yet, earliest first. `plants`: the school they are kept by. A life is counted from the install day; plants are looked at each season. */
+export function proposedReminders(makeover: Makeover, plants: string, today: PlainDate): Proposed[] {
   const origin = headOf(makeover)?.installOn ?? today
   const noted = new Set(rowsOf(makeover, 'reminder').map(({ what, pieceId }) => `${what} ${pieceId ?? ''}`))
   return rowsOf(makeover, 'piece')
@@ -39,7 +39,18 @@ export function proposedReminders(makeover: Makeover, today: PlainDate): Propose
         ...(chosen.goBackOn !== null
           ? [{ ...about, what: 'goes back' as const, says: `${piece.name} goes back`, dueOn: chosen.goBackOn }]
           : []),
-        ...(thingOf(piece) === 'plant'
+        ...(thingOf(piece) === 'plant' && plants === 'moved'
+          ? [
+              {
+                ...about,
+                what: 'plant' as const,
+                says: `${piece.name} goes in before the frost`,
+                dueOn: nextDay(origin, '10-01'),
+                everyMonths: 12,
+              },
+            ]
+          : []),
+        ...(thingOf(piece) === 'plant' && plants !== 'moved' && plants !== 'faux'
           ? [
               {
                 ...about,
@@ -54,6 +65,12 @@ export function proposedReminders(makeover: Makeover, today: PlainDate): Propose
     })
     .filter(({ what, pieceId }) => !noted.has(`${what} ${pieceId ?? ''}`))
     .toSorted((left, right) => (left.dueOn < right.dueOn ? -1 : left.dueOn > right.dueOn ? 1 : 0))
+}
+
+/** The next day of that month and day, on or after a date. */
+const nextDay = (date: PlainDate, monthDay: string): PlainDate => {
+  const year = Number(date.slice(0, 4))
+  return `${date.slice(5) <= monthDay ? year : year + 1}-${monthDay}` as PlainDate
 }
 
 /** So many months later, on the same day of the month, or its last. */

@@ -180,19 +180,46 @@ describe('what comes later', () => {
     const fern = good({ name: 'Fern', thing: 'plant' })
     const rug = good({ name: 'Rug', thing: 'rug', candidate: { lifeYears: 5 } })
     const found = change(start, [...fern.operations, ...rug.operations])
-    expect(proposedReminders(found.makeover, testToday).map(({ what, dueOn }) => [what, dueOn])).toEqual([
+    expect(proposedReminders(found.makeover, 'seasons', testToday).map(({ what, dueOn }) => [what, dueOn])).toEqual([
       ['plant', addDays(installOn, 90)],
       ['wear', addDays(installOn, 1826)],
     ])
     const noted = change(
       found,
-      proposedReminders(found.makeover, testToday).map((row) =>
+      proposedReminders(found.makeover, 'seasons', testToday).map((row) =>
         add('reminder', newId(), { ...blank.reminder, ...row }),
       ),
     )
-    expect(proposedReminders(noted.makeover, testToday)).toEqual([])
+    expect(proposedReminders(noted.makeover, 'seasons', testToday)).toEqual([])
     const due = reckon(noted, addDays(installOn, 91)).attention.filter(({ kind }) => kind === 'reminder')
     expect(due).toMatchObject([{ title: expect.stringContaining('Fern') as string, late: true }])
+  })
+  it('plants are asked for by the school that was chosen, after the install day, and by nobody else', () => {
+    const fern = good({ name: 'Fern', thing: 'plant' })
+    const kept = (school: string | null, ...more: Operation[]) =>
+      change(start, [
+        ...fern.operations,
+        ...(school === null ? [] : [add('school', newId(), { question: 'plants', school })]),
+        ...more,
+      ])
+    const note = (storedAt: string) =>
+      add('reminder', newId(), {
+        ...blank.reminder,
+        what: 'plant',
+        pieceId: fern.piece,
+        says: 'Fern in',
+        dueOn: installOn,
+        storedAt,
+      })
+    expect(codes(kept('seasons'), installOn)).toEqual(['plant-care note'])
+    expect(codes(kept('seasons'), addDays(installOn, -1))).toEqual([])
+    expect(codes(kept('seasons', note('')), installOn)).toEqual([])
+    expect(codes(kept('moved', note('')), installOn)).toEqual(['plant-care note'])
+    expect(codes(kept('moved', note('the porch')), installOn)).toEqual([])
+    expect(codes(kept('faux'), installOn)).toEqual([])
+    expect(codes(kept(null), installOn)).toEqual([])
+    expect(proposedReminders(kept(null).makeover, 'faux', testToday)).toEqual([])
+    expect(proposedReminders(kept(null).makeover, 'moved', testToday)).toMatchObject([{ dueOn: '2027-10-01' }])
   })
   it.each([
     ['2027-01-31', 1, '2027-02-28'],

@@ -25,10 +25,11 @@ export const step = {
     name: 'remarks of the reveal',
     reads: {
       rows: ['client', 'piece', 'reply', 'room', 'need', 'view', 'tick'],
-      figures: ['makeover', 'attachment', 'task', 'closing'],
+      figures: ['makeover', 'attachment', 'task', 'closing', 'reminder'],
+      schools: true,
       today: true,
     },
-    reckon: ({ makeover, today }: Given<object>) => revealRemarks(makeover, today),
+    reckon: ({ makeover, practice, today }: Given<object>) => revealRemarks(makeover, practice, today),
   }),
   attention: part({
     name: 'attention to the reveal',

@@ -229,13 +229,13 @@ export const questions = [
     id: 'plants',
     asks: 'Plants',
     schools: [
-      school('faux', 'Faux is fine', 'Recorded; acts in Reveal: greenery needs no light and no season.'),
+      school('faux', 'Faux is fine', 'Greenery is asked for no care once the work is done.'),
       school(
         'seasons',
         'Real, with a season plan',
-        'Recorded; acts in Reveal: each plant is asked for its care by month.',
+        'After the install day a plant without its care among what comes later is raised.',
       ),
-      school('moved', 'Moved in and out', 'Recorded; acts in Reveal: each plant is asked where it winters.'),
+      school('moved', 'Moved in and out', 'After the install day a plant is asked where it winters.'),
     ],
   },
   {

@@ -23,6 +23,7 @@ const speaks: Readonly<Record<string, readonly string[]>> = {
   cabinets: ['brief.repaint-near-replace'],
   'tenant-walls': ['brief.forbidden', 'brief.unrestored'],
   pace: ['pieces.late'],
+  plants: ['reveal.plant-care'],
   exactness: ['calendar.undecided'],
   'small-rug': ['placement.island', 'placement.rug-reach', 'placement.rug-small'],
   scale: ['placement.scale'],

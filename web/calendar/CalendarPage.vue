@@ -26,9 +26,10 @@ const router = useRouter()
 const makeover = useMakeover()
 const calendar = useCalendar()
 const { plan, today, selectedKey, selected, shifted, tried, odds, running, runs, problem } = calendar
-const [rooms, pieces, hands, absences, tasks, links] = [
+const [rooms, pieces, pictures, hands, absences, tasks, links] = [
   useRows('room'),
   useRows('piece'),
+  useRows('attachment'),
   useRows('hand'),
   useRows('absence'),
   useRows('task'),
@@ -58,12 +59,12 @@ const form = computed((): AnyRowForm | null => {
   const { what, id } = asked.value
   if (!today.value) return null
   const row = tasks.value.find((known) => known.id === id) ?? null
-  if (what === 'task') return taskForm(rooms.value, pieces.value, null, row) as unknown as AnyRowForm
+  if (what === 'task') return taskForm(rooms.value, pieces.value, pictures.value, null, row) as unknown as AnyRowForm
   if (what === 'hand') return handForm(makeover.currency) as unknown as AnyRowForm
   if (what === 'absence') return absenceForm(hands.value, today.value) as unknown as AnyRowForm
   if (!selected.value) return null
   return (what === 'said'
-    ? taskForm(rooms.value, pieces.value, selected.value)
+    ? taskForm(rooms.value, pieces.value, pictures.value, selected.value)
     : linkForm(plan.value?.tasks ?? [], selected.value)) as unknown as AnyRowForm
 })
 const row = computed(() => {

@@ -17,7 +17,7 @@ import { snagForm } from './coming-forms.ts'
 const makeover = useMakeover()
 const calendar = useCalendar()
 const { today } = calendar
-const [rooms, pieces, snags] = [useRows('room'), useRows('piece'), useRows('snag')]
+const [rooms, pieces, snags, pictures] = [useRows('room'), useRows('piece'), useRows('snag'), useRows('attachment')]
 const sheet = computed(() => {
   const { opened, reckoning } = makeover
   return opened && reckoning
@@ -33,7 +33,7 @@ function carry(key: string): void {
 }
 const snagId = ref<string | null>(null)
 const isOpen = ref(false)
-const form = computed(() => snagForm(rooms.value, pieces.value) as unknown as AnyRowForm)
+const form = computed(() => snagForm(rooms.value, pieces.value, pictures.value) as unknown as AnyRowForm)
 function open(id: string | null): void {
   snagId.value = id
   void nextTick(() => (isOpen.value = true))

@@ -1,6 +1,7 @@
 /** The small forms of what comes, what is not right yet, and what is put off. */
 import { windowWords, type Delivery } from '#core/calendar/index.ts'
 import { writeClock } from '#core/measure/clock.ts'
+import { remove } from '#core/makeover/change.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { arrivalStates, trades } from '#core/makeover/work-choices.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
@@ -76,7 +77,7 @@ export const arrivalForm = (delivery: Delivery, rooms: Named, today: PlainDate) 
     removed: () => `${delivery.name}: nothing is arranged any more`,
   })
 
-export const snagForm = (rooms: Named, pieces: Named) =>
+export const snagForm = (rooms: Named, pieces: Named, pictures: readonly Row<'attachment'>[]) =>
   rowForm({
     kind: 'snag',
     title: (row) => row?.says ?? 'Not right yet',
@@ -111,6 +112,7 @@ export const snagForm = (rooms: Named, pieces: Named) =>
     toRow: (read) => read,
     sentence: ({ says }, row) => `${row ? 'Changed' : 'Noted'} what is not right: ${says}`,
     removed: ({ says }) => `Took off the list: ${says}`,
+    removedWith: ({ id }) => pictures.filter(({ snagId }) => snagId === id).map((row) => remove('attachment', row)),
   })
 
 /** What is put off: a piece, which then leaves this sum and this calendar, or anything else with its cost. */

@@ -1,6 +1,7 @@
 /** The small forms of the calendar: a task, a hand, days away, what waits for what. */
 import type { Planned } from '#core/calendar/index.ts'
 import { isUuid } from '#core/makeover/fields.ts'
+import { remove } from '#core/makeover/change.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { trades, weekdays } from '#core/makeover/work-choices.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
@@ -26,6 +27,7 @@ const roomOptions = (rooms: Rooms) => rooms.map(({ id, name }) => ({ value: id, 
 export function taskForm(
   rooms: Rooms,
   pieces: readonly Row<'piece'>[],
+  pictures: readonly Row<'attachment'>[],
   task: Planned | null,
   leftOut: Row<'task'> | null = null,
 ) {
@@ -115,6 +117,7 @@ export function taskForm(
     toRow: (read, row) => ({ ...read, key: row?.key ?? task?.key ?? '' }),
     sentence: ({ name }, row) => `${row ? 'Changed' : 'Added'} the task ${name}`,
     removed: (row) => (row.key === '' ? `Took the task ${row.name} away` : 'The task is as it makes itself again'),
+    removedWith: ({ id }) => pictures.filter(({ taskId }) => taskId === id).map((row) => remove('attachment', row)),
     caution: 'Power, gas and water are for licensed trades; lead and asbestos for those trained for them.',
   })
 }

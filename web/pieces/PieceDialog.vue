@@ -17,6 +17,7 @@ import {
   choiceField,
   distanceField,
   maybeChoiceField,
+  maybeDateField,
   maybeLengthField,
   moneyField,
   numberField,
@@ -63,6 +64,7 @@ const { form, reset, submit } = useForm(() =>
     unit: textField(piece?.unit ?? 'pieces'),
     allowanceMinor: moneyField(makeover.currency, piece?.allowanceMinor ?? null),
     setName: textField(piece?.setName),
+    wantedOn: maybeDateField(piece?.wantedOn ?? null),
     widthMm: maybeLengthField(entry.value, piece?.widthMm ?? null),
     depthMm: maybeLengthField(entry.value, piece?.depthMm ?? null),
     heightMm: maybeLengthField(entry.value, piece?.heightMm ?? null),
@@ -204,6 +206,13 @@ async function save(): Promise<void> {
     </div>
     <div class="columns">
       <FieldText :field="form.fields.setName" label="Pair or set" optional hint="Pieces of one name stay together" />
+      <FieldText
+        v-if="makeover.reckoning?.practice.schools.pace === 'year'"
+        :field="form.fields.wantedOn"
+        label="Its own day"
+        optional
+        hint="Where it goes piece by piece, no install day rules it"
+      />
       <FieldChoice v-if="rooms.length > 1" :field="form.fields.roomId" label="Room" :options="optionsOf(rooms)" />
       <FieldChoice
         v-if="zonesHere.length > 0"

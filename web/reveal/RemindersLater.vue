@@ -22,7 +22,11 @@ const open = computed(() =>
     .filter(({ doneOn }) => doneOn === null)
     .toSorted((left, right) => (left.dueOn < right.dueOn ? -1 : 1)),
 )
-const proposed = computed(() => (makeover.opened ? proposedReminders(makeover.opened.makeover, today.value) : []))
+const proposed = computed(() =>
+  makeover.opened
+    ? proposedReminders(makeover.opened.makeover, makeover.reckoning?.practice.schools.plants ?? '', today.value)
+    : [],
+)
 const take = (): Promise<unknown> =>
   makeover.change(
     `Noted ${proposed.value.length} reminders`,
