@@ -4,7 +4,11 @@ import { remarksOf } from '../remarks/catalogue.ts'
 export const { catalogue, codeOf, remark } = remarksOf('reveal', {
   disagree: { said: 'Two clients said different things of one choice.', weight: 'look', units: ['id'] },
   'asks-again': { said: 'A yes was given to something else than is chosen now.', weight: 'look', units: ['id'] },
-  'no-before': { said: 'Work has begun, and there is no picture of how it was.', weight: 'look', units: ['count'] },
+  'no-before': {
+    said: 'Work begins within two days, or has begun, and there is no picture of how it was.',
+    weight: 'look',
+    units: ['count'],
+  },
   'no-after': { said: 'It is done, and a view has a picture before and none after.', weight: 'note', units: ['count'] },
   unticked: { said: 'It is done, and needs are not held against what is there.', weight: 'note', units: ['count'] },
   'plant-care': {

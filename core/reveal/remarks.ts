@@ -1,6 +1,6 @@
 /** What gives cause to say something of the client's answers and of the reveal. */
 import { headOf, rowsOf, type Makeover } from '../makeover/document.ts'
-import type { PlainDate } from '../measure/plain-date.ts'
+import { addDays, type PlainDate } from '../measure/plain-date.ts'
 import { thingOf } from '../makeover/thing-names.ts'
 import type { Practice } from '../makeover/practice.ts'
 import type { Remark } from '../remarks/remark.ts'
@@ -9,7 +9,7 @@ import { repliesByThing } from './replies.ts'
 
 export const revealRemarks = (makeover: Makeover, practice: Practice, today: PlainDate): Remark[] => [
   ...answers(makeover),
-  ...before(makeover),
+  ...before(makeover, today),
   ...after(makeover, today),
   ...plants(makeover, practice, today),
 ]
@@ -51,12 +51,15 @@ function answers(makeover: Makeover): Remark[] {
   })
 }
 
-/** Only while there is still time: what was cleared and painted cannot be photographed as it was. */
-function before(makeover: Makeover): Remark[] {
+/** While there is still time: what is cleared and painted cannot be photographed as it was. Two days before work that is set to a day. */
+function before(makeover: Makeover, today: PlainDate): Remark[] {
   const pictures = rowsOf(makeover, 'attachment')
   return rowsOf(makeover, 'room').flatMap((room) => {
     const begun = rowsOf(makeover, 'task').filter(
-      ({ doneOn, roomId, key }) => doneOn !== null && (roomId === room.id || key.endsWith(room.id)),
+      ({ doneOn, pinnedOn, roomId, key }) =>
+        (roomId === room.id || key.endsWith(room.id)) &&
+        !key.startsWith('lead:') &&
+        (doneOn !== null || (pinnedOn !== null && pinnedOn <= addDays(today, 2))),
     )
     const views = new Set(rowsOf(makeover, 'view').flatMap((view) => (view.roomId === room.id ? [view.id] : [])))
     const has = pictures.some(
@@ -68,7 +71,7 @@ function before(makeover: Makeover): Remark[] {
       remark({
         code: 'no-before',
         subjects: [{ kind: 'room', id: room.id }],
-        title: `${room.name}: work has begun, and there is no picture of how it was`,
+        title: `${room.name}: work ${begun.some(({ doneOn }) => doneOn !== null) ? 'has begun' : 'begins'}, and there is no picture of how it was`,
         sentence:
           'Photograph each wall from its door or corner now, as far as it still stands: the pictures after are taken from the same spots.',
         numbers: [begun.length],

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { blank } from '../makeover/blank.ts'
 import { add, edit, type Operation } from '../makeover/change.ts'
 import type { Fields } from '../makeover/kinds.ts'
-import { addDays, plainDate } from '../measure/plain-date.ts'
+import { addDays, plainDate, type PlainDate } from '../measure/plain-date.ts'
 import { minor } from '../money/minor.ts'
 import { reckon } from '../reckoning/reckon.ts'
 import { change, testToday, tryChange } from '../testing/small-makeover.ts'
@@ -79,6 +79,10 @@ describe('before and after', () => {
   it('work that has begun without a picture is a look, and silent before, or with one', () => {
     expect(codes(told([views]))).toEqual([])
     expect(codes(told([views, cleared]))).toEqual(['no-before look'])
+    const set = (pinnedOn: PlainDate) =>
+      add('task', newId(), { ...blank.task, key: `clear:${roomId}`, roomId, pinnedOn })
+    expect(codes(told([views, set(addDays(testToday, 2))]))).toEqual(['no-before look'])
+    expect(codes(told([views, set(addDays(testToday, 9))]))).toEqual([])
     expect(codes(told([views, cleared, picture('before')]))).toEqual([])
   })
   it('once it is done, a view that misses its picture after is a note; not a day sooner', () => {

@@ -20,6 +20,15 @@ const said = computed(() => {
         if (kind === 'piece') found.set(id, [...(found.get(id) ?? []), { weight: remark.weight, title: remark.title }])
   return found
 })
+/** What is crowded, or does not stand beside its like: on shelves and about things. */
+const crowded = computed(() =>
+  (makeover.reckoning?.remarks ?? []).filter(
+    ({ step, code, accepted, subjects }) =>
+      step === 'placement' &&
+      accepted === null &&
+      (code.startsWith('placement.shelf') || subjects.some(({ kind }) => kind === 'shelving' || kind === 'showpiece')),
+  ),
+)
 const purposes = (pieceId: string): string =>
   servings.value
     .flatMap((row) => (row.pieceId === pieceId ? (needs.value.find(({ id }) => id === row.needId)?.name ?? []) : []))
@@ -69,6 +78,12 @@ async function sendBack(pieceId: string, name: string, line: PurchaseReckoning):
   <section aria-labelledby="pass-title">
     <div class="section-head"><h2 id="pass-title">Spot by spot</h2></div>
     <p v-if="problem" class="stop-line" role="alert">{{ problem }}</p>
+    <ul v-if="crowded.length > 0" class="reveal-list">
+      <li v-for="remark in crowded" :key="remark.key">
+        <RemarkMark :weight="remark.weight" /> {{ remark.title }}
+        <router-link class="word" :to="{ name: 'shelves', params: $route.params }">On shelves</router-link>
+      </li>
+    </ul>
     <div v-for="spot in spots" :key="spot.name">
       <h3>{{ spot.name }}</h3>
       <ul class="reveal-list">
