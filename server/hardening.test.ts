@@ -37,7 +37,6 @@ afterAll(async () => {
 
 /** Whoever is signed in or not may ask these. */
 const open = new Set(['POST /session', 'GET /session', 'DELETE /session', 'POST /studios', 'GET /registration'])
-/** What a link opens, and no session. */
 const byLink = /^\/(guest|feeds)\b/
 const filled = (path: string, makeoverId = id): string =>
   path
