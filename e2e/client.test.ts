@@ -72,9 +72,11 @@ test('a version is sent, opened without an account on a phone, answered with a p
 
   // a link that is taken back shuts the page that is still open
   await page.goBack()
-  await page.getByRole('button', { name: 'Take its link back' }).last().click()
-  await page.getByRole('button', { name: 'Take its link back' }).last().click()
-  await expect(page.getByRole('button', { name: 'Take its link back' })).toHaveCount(0)
+  const taking = page.getByRole('button', { name: 'Take its link back' })
+  for (const left of [1, 0]) {
+    await taking.last().click()
+    await expect(taking).toHaveCount(left)
+  }
   await client.getByRole('button', { name: 'Yes to this version' }).click()
   await expect(client.getByRole('alert')).toContainText('It has run out, was taken back')
   await phone.close()

@@ -78,7 +78,7 @@ test('the brief in full: what stays, what may not be, leave that costs, ways, pr
   )
   await expect(page.getByRole('row', { name: /replace New boards.*2\s400\.00.*2\s100\.00.*80\.00/ })).toBeVisible()
 
-  await page.getByRole('button', { name: 'All 28 questions' }).click()
+  await page.getByRole('button', { name: 'All 29 questions' }).click()
   await page.getByRole('combobox', { name: 'How many colours' }).click({ force: true })
   await page.getByRole('option', { name: 'Neutrals and one' }).click()
   await expect(
