@@ -24,8 +24,8 @@ export const step = {
   remarks: part({
     name: 'remarks of the reveal',
     reads: {
-      rows: ['client', 'piece', 'reply', 'room', 'need', 'view', 'tick'],
-      figures: ['makeover', 'attachment', 'task', 'closing', 'reminder'],
+      rows: ['client', 'piece', 'reply', 'room', 'need', 'view', 'tick', 'reminder', 'task'],
+      figures: ['makeover', 'attachment', 'closing'],
       schools: true,
       today: true,
     },
