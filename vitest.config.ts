@@ -21,7 +21,7 @@ export default defineConfig({
           include: ['server/**/*.test.ts'],
           globalSetup: './server/testing/postgres.ts',
           testTimeout: 30_000,
-          hookTimeout: 60_000,
+          hookTimeout: 180_000, // the demo takes ten seconds to load, and several times that on a loaded machine
           pool: 'forks',
           isolate: false,
         },

@@ -700,7 +700,7 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
         name: 'Box frame in elm, 1.1 × 1.1 m',
         source: 'custom',
         price: 236,
-        lead: 24,
+        lead: 32,
         hex: '#8f5741',
       },
       {

@@ -18,9 +18,22 @@ const steps = 256
 export function quantilesOf({ least, likely, most }: Range): Float64Array {
   if (!(least <= likely && likely <= most))
     throw new RangeError(`A range: expected least ≤ likely ≤ most, got ${least}, ${likely}, ${most}`)
-  const table = new Float64Array(steps + 1).fill(likely)
-  if (most === least) return table
-  const [alpha, beta] = [1 + (4 * (likely - least)) / (most - least), 1 + (4 * (most - likely)) / (most - least)]
+  if (most === least) return new Float64Array(steps + 1).fill(likely)
+  const shares = sharesOf((likely - least) / (most - least))
+  return shares.map((share) => least + share * (most - least))
+}
+/** The same of a range from 0 to 1. Ranges of one shape are many: what the rulebook says of a kind of work is a share of its length. */
+const shapes = new Map<number, Float64Array>()
+function sharesOf(likely: number): Float64Array {
+  const found = shapes.get(likely)
+  if (found) return found
+  if (shapes.size >= 500) shapes.clear()
+  const table = sharesFor(1 + 4 * likely, 5 - 4 * likely)
+  shapes.set(likely, table)
+  return table
+}
+function sharesFor(alpha: number, beta: number): Float64Array {
+  const table = new Float64Array(steps + 1)
   const parts = 2048
   const sums = new Float64Array(parts + 1)
   for (let part = 0; part < parts; part++) {
@@ -33,10 +46,10 @@ export function quantilesOf({ least, likely, most }: Range): Float64Array {
     const wanted = (whole * step) / steps
     while (part < parts - 1 && (sums[part + 1] ?? 0) < wanted) part++
     const [low, high] = [sums[part] ?? 0, sums[part + 1] ?? 0]
-    table[step] = least + ((part + (high > low ? (wanted - low) / (high - low) : 0)) / parts) * (most - least)
+    table[step] = (part + (high > low ? (wanted - low) / (high - low) : 0)) / parts
   }
-  table[0] = least
-  table[steps] = most
+  table[0] = 0
+  table[steps] = 1
   return table
 }
 /** A draw from such a table, by a number from 0 to 1. */
@@ -89,7 +102,7 @@ export function* simulating(
   const ends = new Float64Array(runs)
   const counts = new Int32Array(count)
   let done = 0
-  while (done < runs) {
+  const runOnce = (): number => {
     for (let at = 0; at < count; at++) {
       const table = tables[at]
       if (table) lengths[at] = Math.round(drawn(table, random()))
@@ -98,8 +111,11 @@ export function* simulating(
     let last = -1
     for (let at = 0; at < count; at++)
       if (last < 0 || (run.finish[at] as number) > (run.finish[last] as number)) last = at
-    ends[done++] = last < 0 ? 0 : (run.finish[last] as number)
     for (let at = last; at >= 0; at = run.waitsFor[at] as number) counts[at] = (counts[at] as number) + 1
+    return last < 0 ? 0 : (run.finish[last] as number)
+  }
+  while (done < runs) {
+    ends[done++] = runOnce()
     if (done % 500 === 0) yield done
   }
   return {

@@ -8,6 +8,7 @@ import type { TakeOff } from '../surfaces/index.ts'
 import { putOff } from '../makeover/put-off.ts'
 import { wayKey } from '../makeover/said-arrivals.ts'
 import { made, type Made } from './made.ts'
+import { withLeave } from './leave-work.ts'
 import { roomWork } from './room-work.ts'
 
 export type WorkAsked = {
@@ -75,7 +76,8 @@ export function makeoverWork({ makeover, floorM2, takeOffs, money, practice, tod
     })
     return goodsOf.length > 0 ? { ...task, after: [...task.after, ...goodsOf] } : task
   }
-  return { tasks: said(makeover, [...rooms.map(waits), ...goods]), onItsWay }
+  const all = withLeave({ makeover, takeOffs }, [...rooms.map(waits), ...goods], rules, today)
+  return { tasks: said(makeover, all), onItsWay }
 }
 
 /** What a piece asks for before it is here: an answer, an order, its time on the way, and the making of it. */

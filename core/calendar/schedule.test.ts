@@ -55,6 +55,35 @@ describe('the work makes itself', () => {
     expect(named(/^Grout/).start - named(/^Set/).finish).toBeGreaterThanOrEqual(24 * 60)
     expect(named(/^Set/).hand).toBe('tiler')
   })
+  it('what needs leave of an owner waits for the answer, and nothing waits once it is here', () => {
+    const walled = (answer: 'waiting' | 'yes', askedOn = testToday) => [
+      add('constraint', newId(), { roomId: null, reason: 'tenancy', forbids: 'paint', note: '' } as const),
+      add('permission', newId(), {
+        ...blank.permission,
+        method: 'paint',
+        ask: 'The walls in chalk?',
+        askedOf: 'the owner',
+        askedOn,
+        answer,
+        answeredOn: answer === 'yes' ? testToday : null,
+        restore: '',
+        restorePieceId: null,
+      }),
+    ]
+    const { named, schedule } = after(...painted, sofa.operations, walled('waiting'))
+    const leave = named(/^Leave to paint/)
+    expect(named(/^Coat 1/).start).toBeGreaterThanOrEqual(leave.finish)
+    expect(named(/^Coat 2/).start).toBeGreaterThan(named(/^Coat 1/).start)
+    // two weeks [own]; asked ten days ago, four of them are left
+    expect((leave.finish - leave.start) / 1440).toBe(14)
+    const asked = after(...painted, walled('waiting', addDays(testToday, -10))).named(/^Leave to paint/)
+    expect((asked.finish - asked.start) / 1440).toBe(4)
+    // the sofa is carried in when the paint is dry, and ordered without leave
+    expect(schedule.chain[0]).toBe(leave.key)
+    expect(named(/^Order Sofa/).start).toBeLessThan(leave.finish)
+    const given = after(...painted, sofa.operations, walled('yes')).schedule
+    expect(given.tasks.some(({ name }) => name.startsWith('Leave'))).toBe(false)
+  })
   it('two at it take half as long, days that were said go before the rates, and what is left out hands on what it waits for', () => {
     const { named: plain } = after(...painted)
     const length = (part: { start: number; finish: number }): number => part.finish - part.start

@@ -20,9 +20,9 @@ export const step = {
     part({
       name: 'schedule',
       reads: {
-        rows: ['room', 'piece', 'candidate', 'task', 'hand'],
-        figures: ['makeover', 'question', 'absence', 'taskLink', 'deferral'],
-        rules: ['work.', 'dry.', 'dates.client-answer'],
+        rows: ['room', 'piece', 'candidate', 'task', 'hand', 'permission'],
+        figures: ['makeover', 'question', 'absence', 'taskLink', 'deferral', 'constraint'],
+        rules: ['work.', 'dry.', 'dates.client-answer', 'dates.owner-answer', 'words.pale-from'],
         schools: true,
         today: true,
         parts: ['takeOffs', 'money', 'survey'],

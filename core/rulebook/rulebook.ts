@@ -1037,6 +1037,12 @@ export const rulebook = {
     why: 'A poured floor before it is covered; as its bag says.',
   },
   'dry.acclimatise': { value: 48, unit: 'hours', mark: 'trade', why: 'Boards lie in their room before they are laid.' },
+  'dates.owner-answer': {
+    value: 14,
+    unit: 'days',
+    mark: 'own',
+    why: 'The time an owner takes to give leave for what a lease or a listing forbids.',
+  },
   'dates.client-answer': { value: 3, unit: 'days', mark: 'own', why: 'The time a client takes to approve.' },
   'dates.attention': {
     value: 7,

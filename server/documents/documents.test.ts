@@ -57,7 +57,7 @@ beforeAll(async () => {
     })),
   )
   expect(makeovers).toHaveLength(3)
-}, 60_000)
+}, 180_000)
 afterAll(() => served.close())
 
 describe('the journal', () => {
