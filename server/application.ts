@@ -121,7 +121,7 @@ export function createApplication(setting: Setting): Express {
 }
 
 /** Routes that take a file as it is. */
-const takesBytes = /^\/(files|imports(\/dry)?|guest\/pictures\/[0-9a-f-]{36})$/
+const takesBytes = /^\/(files|uploads\/[0-9a-f]{64}\/\d+|imports(\/dry)?|guest\/pictures\/[0-9a-f-]{36})$/
 
 /** A browser says where a request comes from: by its fetch metadata, or where it is too old for that by its origin. */
 function isFromElsewhere(request: Request): boolean {

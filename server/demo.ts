@@ -8,10 +8,10 @@ import { dateIn } from '#core/measure/plain-date.ts'
 import { fits, makeStudio, setPassword, type Maker } from './accounts/accounts.ts'
 import { hashPassword } from './accounts/passwords.ts'
 import { keepBlob, prepare } from './attachments/files.ts'
-import { reckonMoney, statement } from '#core/purchases/index.ts'
 import { take } from './changes/door.ts'
 import { digestOf } from './changes/signings.ts'
 import { loadDocuments } from './database/documents.ts'
+import { closingText } from './guest/shown.ts'
 import type { Database, Transaction } from './database/connection.ts'
 import { people } from './database/tables.ts'
 
@@ -79,7 +79,7 @@ async function closeAccount(
 ): Promise<void> {
   const { makeover, studio } = await loadDocuments(tx, database.memory, maker.studioId, makeoverId)
   const today = dateIn(demoDecorator.timeZone, nowMs)
-  const kept = JSON.stringify(statement({ makeover, studio }, reckonMoney(makeover), 'client', today))
+  const kept = closingText({ makeover, studio }, today)
   const closing = { closedOn: today, signedById, statement: kept, digest: digestOf(kept), reopenedOn: null, reason: '' }
   const sentence = 'Closed the account with the society'
   const changeSet = { id: uuidv7(), schemaVersion, sentence, operations: [add('closing', uuidv7(), closing)] }

@@ -45,34 +45,14 @@ export type KeptFile = {
   readonly mediaType: 'image/jpeg' | 'image/png' | 'image/webp' | 'application/pdf'
   readonly bytes: number
 }
-/** Sends a file as it is; throws as `request` does. */
-export const sendFile = <T>(path: string, file: File): Promise<T> =>
+/** Sends bytes as they are; throws as `request` does. */
+export const sendFile = <T>(path: string, file: Blob, method: 'POST' | 'PUT' = 'POST'): Promise<T> =>
   send<T>(path, {
-    method: 'POST',
+    method,
     signal: AbortSignal.timeout(120_000),
     headers: { 'content-type': 'application/octet-stream' },
     body: file,
   })
-/**
- * Sends a picture or a PDF to be kept by its content; `told` hears what share of it is sent, 0 to 1. Throws as `request`
- * does. It is the browser's older way of asking, since only that one says how far it is.
- */
-export const upload = (file: File, told: (share: number) => void = () => undefined): Promise<KeptFile> =>
-  new Promise((resolve, reject) => {
-    const asked = new XMLHttpRequest()
-    asked.open('POST', '/api/files')
-    asked.setRequestHeader('content-type', 'application/octet-stream')
-    asked.timeout = 120_000
-    asked.upload.onprogress = ({ loaded, total }) => told(total > 0 ? loaded / total : 0)
-    asked.onerror = asked.ontimeout = () => reject(new NoAnswer('no answer from the server'))
-    asked.onload = () => {
-      if (asked.status >= 502 && asked.status <= 504) reject(new NoAnswer('no answer from the server'))
-      else if (asked.status >= 400) reject(new Refused(problemIn(asked.responseText, asked.status)))
-      else resolve(JSON.parse(asked.responseText) as KeptFile)
-    }
-    asked.send(file)
-  })
-
 async function send<T>(path: string, how: RequestInit): Promise<T> {
   let response: Response
   try {

@@ -112,6 +112,7 @@ export const blank = {
     front: null,
     madeOf: null,
     cleaning: null,
+    warranty: '',
     suits: '',
     styles: '',
     holes: null,

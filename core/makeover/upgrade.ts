@@ -19,7 +19,7 @@ const steps: Readonly<Record<number, (operations: readonly unknown[]) => unknown
   11: (operations) => [...operations], // the household: a new kind of row alone
   12: (operations) => [...operations], // where things hang, and how they are held: new kinds alone
   14: (operations) => filled('fixture', 'candidate')(operations), // what is wanted out of sight; the work of the calendar
-  15: (operations) => filled('task', 'attachment', 'piece')(operations), // parts, dry weather, pictures of work; deliveries, snags
+  15: (operations) => filled('task', 'attachment', 'piece', 'candidate')(operations), // parts, dry weather, pictures of work; deliveries, snags; warranties
   13: (operations) => filled('wall', 'hanging')(operations), // what a wall is made of, what hangs as one; lamps, shelves
 }
 /** The kinds that got fields in version 9. */

@@ -109,6 +109,8 @@ export const pieceKinds = {
     front: choice(fronts).nullable(),
     madeOf: choice(stuffs).nullable(),
     cleaning: choice(cleanings).nullable(),
+    /** What the maker or the seller warrants, how long, and what it needs: “frame ten years, with the receipt”. */
+    warranty: line(200),
     /** What it is made for. */
     suits: several(uses),
     /** Words for its style, separated by commas. */

@@ -8,7 +8,11 @@ import { landedCost, reckonMoney, type Money } from '../purchases/index.ts'
 
 /** The account as it was closed and not opened again; null while it is open. */
 export const closedNow = (makeover: Makeover): Row<'closing'> | null =>
-  rowsOf(makeover, 'closing').findLast(({ reopenedOn }) => reopenedOn === null) ?? null
+  rowsOf(makeover, 'closing').findLast((row) => row.reopenedOn === null && !isOffered(row)) ?? null
+/** The statement was put before the client, who has not signed it yet: the account is open until they do. */
+const isOffered = ({ signedById, reopenedOn }: Row<'closing'>): boolean => signedById === null && reopenedOn === null
+export const offeredNow = (makeover: Makeover): Row<'closing'> | null =>
+  rowsOf(makeover, 'closing').findLast(isOffered) ?? null
 
 export type ToSettle = {
   readonly what:
@@ -117,6 +121,7 @@ export function closingGuards(before: Documents, after: Documents, today: PlainD
   const was = closedNow(before.makeover)
   const is = closedNow(after.makeover)
   for (const row of rowsOf(before.makeover, 'closing')) {
+    if (isOffered(row)) continue
     const then = after.makeover.rows.closing[row.id]
     if (!then || then.statement !== row.statement || then.digest !== row.digest || then.closedOn !== row.closedOn)
       faults.push(
@@ -138,15 +143,22 @@ export function closingGuards(before: Documents, after: Documents, today: PlainD
     faults.push(
       fault('closed', 'closing', is.id, null, 'the account is closed already: open it again with a reason first'),
     )
-  if (is && is.id !== was?.id) {
+  const offers = rowsOf(after.makeover, 'closing').filter(isOffered)
+  if (offers.length > 1 || (is && offers.length > 0))
+    faults.push(
+      fault('closed', 'closing', offers.at(-1)?.id ?? null, null, 'one statement at a time is put before the client'),
+    )
+  const closes = is && is.id !== was?.id ? is : null
+  const put = closes ?? offers.find(({ id }) => !before.makeover.rows.closing[id])
+  if (put) {
     const open = toSettle(after.makeover, reckonMoney(after.makeover)).filter(({ holds }) => holds)
     if (open.length > 0)
       faults.push(
-        fault('unsettled', 'closing', is.id, null, `settle first: ${open.map(({ words }) => words).join('; ')}`),
+        fault('unsettled', 'closing', put.id, null, `settle first: ${open.map(({ words }) => words).join('; ')}`),
       )
-    if (is.closedOn > today)
-      faults.push(fault('date', 'closing', is.id, 'closedOn', 'lies ahead: expected today or earlier'))
   }
+  if (closes && closes.closedOn > today)
+    faults.push(fault('date', 'closing', closes.id, 'closedOn', 'lies ahead: expected today or earlier'))
   if (was && is && was.id === is.id)
     for (const kind of held)
       if (

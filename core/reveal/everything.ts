@@ -21,6 +21,7 @@ export type ThingLine = {
   readonly batch: string
   readonly size: string
   readonly care: string
+  readonly warranty: string
   /** How it comes off again. */
   readonly off: string
   readonly boughtOn: PlainDate | null
@@ -75,6 +76,7 @@ export function thingLines(
         batch: chosen?.batch ?? '',
         size: sizes.join(' × '),
         care: chosen?.cleaning ?? '',
+        warranty: chosen?.warranty ?? '',
         off: offOf(chosen, fixings.get(piece.id)),
         boughtOn: bought.map(({ orderedOn }) => orderedOn).sort()[0] ?? null,
         paid: bought.length === 0 ? null : (paid as Minor),
@@ -127,6 +129,7 @@ export function everythingTables(
         'Batch',
         'Size',
         'Care',
+        'Warranty',
         'How it comes off',
         'Bought',
         ...(priced ? ['Paid'] : []),
@@ -142,6 +145,7 @@ export function everythingTables(
           line.batch,
           line.size,
           line.care,
+          line.warranty,
           line.off,
         ].map(words),
         line.boughtOn === null ? null : { date: line.boughtOn },

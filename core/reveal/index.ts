@@ -1,5 +1,6 @@
 export { step } from './step.ts'
-export { closedNow, outcomeOf, toSettle } from './closing.ts'
+export { closedNow, offeredNow, outcomeOf, toSettle } from './closing.ts'
+export { plantYear } from './plant-year.ts'
 export { monthsLater, proposedReminders } from './reminders.ts'
 export { everythingTables, finishLines, thingLines } from './everything.ts'
 export {

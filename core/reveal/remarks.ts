@@ -5,6 +5,7 @@ import { thingOf } from '../makeover/thing-names.ts'
 import type { Practice } from '../makeover/practice.ts'
 import type { Remark } from '../remarks/remark.ts'
 import { remark } from './catalogue.ts'
+import { closedNow } from './closing.ts'
 import { repliesByThing } from './replies.ts'
 
 export const revealRemarks = (makeover: Makeover, practice: Practice, today: PlainDate): Remark[] => [
@@ -82,12 +83,7 @@ function before(makeover: Makeover, today: PlainDate): Remark[] {
 
 function after(makeover: Makeover, today: PlainDate): Remark[] {
   const installOn = headOf(makeover)?.installOn ?? null
-  if (
-    installOn === null ||
-    today < installOn ||
-    rowsOf(makeover, 'closing').some(({ reopenedOn }) => reopenedOn === null)
-  )
-    return []
+  if (installOn === null || today < installOn || closedNow(makeover)) return []
   const head = rowsOf(makeover, 'makeover').map(({ id }) => ({ kind: 'makeover' as const, id }))
   const pictures = rowsOf(makeover, 'attachment')
   const taken = (viewId: string, moment: 'before' | 'after'): boolean =>

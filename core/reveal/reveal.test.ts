@@ -1,14 +1,14 @@
 /** The client's answers, the views, what is ticked, and how the account closes and opens again. */
 import { describe, expect, it } from 'vitest'
 import { blank } from '../makeover/blank.ts'
-import { add, edit, type Operation } from '../makeover/change.ts'
+import { add, edit, remove, type Operation } from '../makeover/change.ts'
 import type { Fields } from '../makeover/kinds.ts'
 import { addDays, plainDate, type PlainDate } from '../measure/plain-date.ts'
 import { minor } from '../money/minor.ts'
 import { reckon } from '../reckoning/reckon.ts'
 import { change, testToday, tryChange } from '../testing/small-makeover.ts'
 import { installOn, plannedRoom } from '../testing/planned.ts'
-import { closedNow, outcomeOf, toSettle } from './closing.ts'
+import { closedNow, offeredNow, outcomeOf, toSettle } from './closing.ts'
 import { everythingTables, thingLines } from './everything.ts'
 import { monthsLater, proposedReminders } from './reminders.ts'
 import { repliesByThing } from './replies.ts'
@@ -159,6 +159,37 @@ describe('the account', () => {
         add('reminder', newId(), { ...blank.reminder, what: 'season', says: 'Store the cushions', dueOn: testToday }),
       ]),
     ).toEqual([])
+  })
+  it('put before the client it stays open until they sign; one statement at a time, and only once all is settled', () => {
+    const offer = (id: string) =>
+      add('closing', id, {
+        ...blank.closing,
+        closedOn: testToday,
+        signedById: null,
+        statement: '{}',
+        digest: 'c'.repeat(64),
+      })
+    expect(faultsOf(open(came), [offer(closing)]).map(({ code }) => code)).toEqual(['unsettled'])
+    const offered = change(open(came, paid), [offer(closing)])
+    expect([closedNow(offered.makeover), offeredNow(offered.makeover)?.id]).toEqual([null, closing])
+    expect(faultsOf(offered, [offer(newId())]).map(({ code }) => code)).toEqual(['closed'])
+    const row = offered.makeover.rows.closing[closing]
+    if (!row) throw new Error('it was put before them')
+    // money still moves, and then it cannot be signed before that is settled
+    const again = add('payment', newId(), {
+      ...blank.payment,
+      orderId: ordered.order,
+      direction: 'back',
+      amountMinor: minor(5_00),
+      paidOn: testToday,
+      tender: 'card',
+    })
+    const moved = change(offered, [again])
+    const signs = edit('closing', row, { signedById: clientId, statement: '{"signed":1}' })
+    expect(faultsOf(moved, [signs]).map(({ code }) => code)).toEqual(['unsettled'])
+    expect(closedNow(change(offered, [signs]).makeover)?.signedById).toBe(clientId)
+    expect(faultsOf(offered, [remove('closing', row)])).toEqual([])
+    expect(faultsOf(change(offered, [signs]), [offer(newId())]).map(({ code }) => code)).toContain('closed')
   })
   it('by pencil: 200.00 at 10 % off is 180.00 spent, 20.00 saved against the list', () => {
     const found = open(came, paid)

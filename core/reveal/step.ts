@@ -4,7 +4,7 @@ import type { MakeoverKind } from '../makeover/kinds.ts'
 import { part, type Given, type Step } from '../steps/step.ts'
 import { revealAttention } from './attention.ts'
 import { catalogue } from './catalogue.ts'
-import { closingGuards } from './closing.ts'
+import { closedNow, closingGuards } from './closing.ts'
 import { revealKinds } from './kinds.ts'
 import { revealRemarks } from './remarks.ts'
 import { repliesByThing, type SaidOf } from './replies.ts'
@@ -40,7 +40,7 @@ export const step = {
   // needs ticked, and the account closed
   progress: (makeover: Makeover) => {
     const needs = rowsOf(makeover, 'need').filter(({ struckOn }) => struckOn === null).length
-    const closed = rowsOf(makeover, 'closing').some(({ reopenedOn }) => reopenedOn === null)
+    const closed = closedNow(makeover) !== null
     const ticked = rowsOf(makeover, 'tick').length
     return closed ? 1 : needs === 0 ? 0 : (0.9 * Math.min(ticked, needs)) / needs
   },

@@ -193,6 +193,51 @@ describe('a file', () => {
     await send(bytes, stranger.cookie)
     expect((await stranger.change(world.ids.makeover, hung(sha256))).status).toBe(200)
   })
+  it('that comes in parts goes on where the line broke, and is kept as if it had come at once', async () => {
+    const whole = await sharp({
+      create: {
+        width: 900,
+        height: 700,
+        channels: 3,
+        background: '#a84f33',
+        noise: { type: 'gaussian', mean: 128, sigma: 60 },
+      },
+    })
+      .png()
+      .toBuffer()
+    const path = `/api/uploads/${digest(whole)}`
+    const asked = (method: 'get' | 'post' | 'put', to: string, cookie = who.cookie) =>
+      request(served.application)[method](to).set('cookie', cookie).set('content-type', 'application/octet-stream')
+    const size = 400_000
+    expect(whole.length).toBeGreaterThan(2 * size)
+    const put = (at: number, bytes = whole.subarray(at, at + size)) => asked('put', `${path}/${at}`).send(bytes)
+    expect((await asked('get', path)).body).toEqual({ came: 0 })
+    expect((await put(0)).body).toEqual({ came: size })
+    // sent twice, and sent too far ahead: told how far it has come, and nothing is mixed up
+    expect((await put(0)).body).toEqual({ came: size })
+    expect((await put(2 * size)).body).toEqual({ came: size })
+    const early = await asked('post', path)
+    expect([early.status, (early.body as { came: number }).came]).toEqual([409, size])
+    for (let { came } = (await asked('get', path)).body as { came: number }; came < whole.length;)
+      came = ((await put(came)).body as { came: number }).came
+    const stranger = await person(served)
+    expect((await asked('get', path, stranger.cookie)).body).toEqual({ came: 0 })
+    const kept = await asked('post', path)
+    expect(kept.status, kept.text).toBe(201)
+    expect(kept.body).toEqual((await send(whole)).body)
+    expect((await asked('get', path)).body).toEqual({ came: 0 })
+  })
+  it('in parts is held to the same: what is no picture goes, what is too large, what has no name', async () => {
+    const page = Buffer.from('<!doctype html><script>alert(1)</script>')
+    const path = `/api/uploads/${digest(page)}`
+    const asked = (method: 'post' | 'put', to: string) =>
+      request(served.application)[method](to).set('cookie', who.cookie).set('content-type', 'application/octet-stream')
+    expect((await asked('put', `${path}/0`).send(page)).status).toBe(200)
+    expect((await asked('post', path)).status).toBe(415)
+    expect((await asked('put', `${path}/${10 * 1024 * 1024}`).send(page)).status).toBe(413)
+    expect((await asked('put', '/api/uploads/none/0').send(page)).status).toBe(415)
+    expect((await asked('put', `${path}/0`).send(Buffer.alloc(1024 * 1024 + 1))).status).toBe(413)
+  })
   it('without a sign-in is neither taken nor given', async () => {
     expect((await send(await picture('png'), 'bonitas=nothing')).status).toBe(401)
   })

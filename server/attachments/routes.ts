@@ -7,6 +7,7 @@ import { inTransaction, type Database } from '../database/connection.ts'
 import { blobs } from '../database/tables.ts'
 import { notFound, Problem } from '../problem.ts'
 import { keepBlob, largestFile, prepare } from './files.ts'
+import { partRoutes } from './parts.ts'
 
 /** Whatever it is, it is not run: no script, no frame, no guess at another type. */
 const still = {
@@ -44,8 +45,10 @@ export async function sendFile(
 }
 
 /** Files come in and go out so that none can run as a page. What they hang on is a row of the makeover. */
-export function attachmentRoutes({ database, heavy }: Setting): Router {
+export function attachmentRoutes(setting: Setting): Router {
+  const { database, heavy } = setting
   const routes = Router()
+  partRoutes(routes, setting)
   routes.post(
     '/files',
     gate(24, 8),

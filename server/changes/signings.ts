@@ -29,6 +29,9 @@ export async function sign(
     const text = before.rows.agreement[id]?.signedOn == null ? signedText(after, id) : null
     return text === null ? [] : [{ id, digest: digestOf(text) }]
   })
+  // a closing statement bears its own digest
+  for (const { id, signedById, digest } of byLink ? rowsOf(after, 'closing') : [])
+    if (signedById !== null && before.rows.closing[id]?.signedById === null) signed.push({ id, digest })
   if (signed.length === 0) return
   await tx.insert(signings).values(
     signed.map(({ id, digest }) => ({
@@ -46,7 +49,7 @@ export async function sign(
   )
 }
 
-/** How a signed version came about: typed here, or brought in with a file that says so. */
+/** How a signed version, or a signed closing, came about: typed here, or brought in with a file that says so. */
 export type Signed = {
   readonly agreementId: string
   readonly here: {
@@ -67,11 +70,14 @@ export async function signedOf(tx: Transaction, makeover: Makeover): Promise<Sig
     .from(signings)
     .leftJoin(people, eq(people.id, signings.personId))
     .where(eq(signings.makeoverId, makeover.id))
-  return rowsOf(makeover, 'agreement').flatMap(({ id }): Signed[] => {
-    const text = signedText(makeover, id)
+  const texts = [
+    ...rowsOf(makeover, 'agreement').map(({ id }) => ({ id, text: signedText(makeover, id) })),
+    ...rowsOf(makeover, 'closing').map(({ id, statement }) => ({ id, text: statement })),
+  ]
+  return texts.flatMap(({ id, text }): Signed[] => {
     if (text === null) return []
     const found = kept.find(({ signing }) => signing.agreementId === id)
-    if (!found) return [{ agreementId: id, here: null }]
+    if (!found) return makeover.rows.agreement[id] ? [{ agreementId: id, here: null }] : []
     const { typedAt, digest, erasedAt, linkId, typedName, address } = found.signing
     return [
       {

@@ -186,6 +186,21 @@ export const mentions = pgTable(
   ],
 )
 
+/** A large file on its way in, in the parts that have come so far: a line that breaks goes on where it broke. Gone after a day, or when it is whole. */
+export const uploadParts = pgTable(
+  'upload_parts',
+  {
+    studioId: uuid('studio_id').notNull(),
+    /** What the sender calls the file: the SHA-256 of all of it. */
+    uploadId: text('upload_id').notNull(),
+    /** From which byte on. */
+    at: integer('at').notNull(),
+    bytes: bytea('bytes').notNull(),
+    cameAt: timestamp('came_at', { withTimezone: true }).notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.studioId, t.uploadId, t.at] })],
+)
+
 /**
  * Links that open one thing of a makeover to who has no account: a calendar, a client's page. A link is known by the SHA-256 of its token;
  * the token itself is only in the link. Which client or hand it is for is said by an id, so that no name lies here.

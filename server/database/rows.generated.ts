@@ -278,6 +278,7 @@ export const candidates = pgTable(
     front: text('front'),
     madeOf: text('made_of'),
     cleaning: text('cleaning'),
+    warranty: text('warranty').notNull(),
     suits: text('suits').notNull(),
     styles: text('styles').notNull(),
     holes: integer('holes'),

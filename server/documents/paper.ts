@@ -1,11 +1,13 @@
 /** Pages for clients: A4, or letter where that is the paper, in the shipped typefaces, with headings, paragraphs, pairs and tables that run over pages. */
 import PDFDocument from 'pdfkit'
+import svgToPdf from 'svg-to-pdfkit'
 import type { Habits } from '#core/measure/habits.ts'
 import { mainOf, runs, useTypefaces, type Face } from './typefaces.ts'
 
 export type Column = { readonly head: string; readonly width: number; readonly right?: boolean }
 
 const margin = 56
+const pointsOfMm = 72 / 25.4
 const ink = '#191919'
 const soft = '#5c5c5c'
 
@@ -246,6 +248,28 @@ export function paper(title: string, size: Habits['paper'] = 'A4') {
         pdf.x = margin
         pdf.y = top + high + 38
       }
+    },
+    /** A drawing of ours as an SVG file, as large as it is on its own paper, made smaller where the page is narrower. */
+    drawing(svg: string): void {
+      const size = /width="([\d.]+)mm" height="([\d.]+)mm"/.exec(svg)
+      if (!size) throw new RangeError('A drawing: expected an SVG with its size in mm')
+      const [wide, high] = [Number(size[1]) * pointsOfMm, Number(size[2]) * pointsOfMm]
+      const scale = Math.min(1, width / wide, (pdf.page.height - 2 * margin - 60) / high)
+      room(high * scale + 8)
+      const top = pdf.y
+      svgToPdf(pdf, svg, margin + (width - wide * scale) / 2, top, {
+        width: wide * scale,
+        height: high * scale,
+        preserveAspectRatio: 'xMidYMid meet',
+        assumePt: true,
+        fontCallback: () => mainOf('sans'),
+        warningCallback: (what) => {
+          throw new RangeError(`A drawing: ${what}`)
+        },
+      })
+      pdf.fillColor(ink).strokeColor(ink).undash()
+      pdf.x = margin
+      pdf.y = top + high * scale + 8
     },
     /** Two lines to sign on, side by side. */
     signatures(names: readonly string[]): void {

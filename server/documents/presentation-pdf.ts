@@ -28,11 +28,11 @@ export function presentationPdf(presented: Presented): Promise<Buffer> {
       })),
     )
   }
-  for (const { room, firstSeen } of plans ?? [])
-    if (firstSeen.length > 0) {
-      page.heading(room)
-      page.words(`What you see first: ${firstSeen.join(', ')}.`)
-    }
+  for (const { room, svg, firstSeen } of plans ?? []) {
+    page.heading(room)
+    if (firstSeen.length > 0) page.words(`What you see first as you come in: ${firstSeen.join(', ')}.`)
+    page.drawing(svg)
+  }
   if (choices && choices.length > 0) {
     page.heading('What was chosen')
     for (const { name: thing, count, chosen, reason, size, turnedDown } of choices) {

@@ -6,11 +6,12 @@ import { add, schemaVersion } from '#core/makeover/change.ts'
 import { headOf, type Makeover, type Studio } from '#core/makeover/document.ts'
 import { isUuid } from '#core/makeover/fields.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
-import { reckonMoney, statement } from '#core/purchases/index.ts'
+import { reckonMoney } from '#core/purchases/index.ts'
 import { everythingTables, finishLines, thingLines } from '#core/reveal/index.ts'
 import { personBehind } from '../accounts/routes.ts'
 import { takeChange } from '../changes/door.ts'
 import { digestOf } from '../changes/signings.ts'
+import { closingText } from '../guest/shown.ts'
 import { notFound, Problem, refused } from '../problem.ts'
 import { read } from '../read.ts'
 import type { Setting } from '../setting.ts'
@@ -24,7 +25,13 @@ type Open = {
 }
 type Send = (response: Response, type: string, name: string, bytes: Uint8Array | string) => void
 
-const asked = object({ signedById: string().test('id', 'expected an id', isUuid).required() })
+/** Nobody: it is put before the client, who signs it on their own page. */
+const asked = object({
+  signedById: string()
+    .test('id', 'expected an id', (id) => id == null || isUuid(id))
+    .nullable()
+    .defined(),
+})
 
 export function revealRoutes(
   routes: Router,
@@ -63,14 +70,14 @@ export function revealRoutes(
     else throw notFound()
   })
 
-  /** Closes the account: the client's statement as it stands is kept word for word, under its digest. */
+  /** Closes the account, or puts its closing before the client: the statement as it stands is kept word for word, under its digest. */
   routes.post('/makeovers/:id/closings', async (request, response) => {
     const { makeover, studio, today } = await open(request)
     const { studioId, personId } = personBehind(request)
     const { signedById } = read(asked, request.body)
-    const client = makeover.rows.client[signedById]
-    if (!client) throw notFound()
-    const kept = JSON.stringify(statement({ makeover, studio }, reckonMoney(makeover), 'client', today))
+    const client = signedById === null ? null : makeover.rows.client[signedById]
+    if (client === undefined) throw notFound()
+    const kept = closingText({ makeover, studio }, today)
     const closing = {
       closedOn: today,
       signedById,
@@ -87,7 +94,9 @@ export function revealRoutes(
       {
         id: uuidv7(),
         schemaVersion,
-        sentence: `Closed the account, signed by ${client.name}`,
+        sentence: client
+          ? `Closed the account, signed by ${client.name}`
+          : 'Put the closing statement before the client',
         operations: [add('closing', uuidv7(), closing)],
       },
       clock(),

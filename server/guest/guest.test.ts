@@ -8,7 +8,7 @@ import { testToday } from '#core/testing/small-makeover.ts'
 import type { Letter } from '../post/routes.ts'
 import { clientWorld, type ClientWorld } from '../testing/client.ts'
 import { makeover, serve, testTime } from '../testing/studio.ts'
-import type { Shown } from './shown.ts'
+import type { Shown } from '#core/client/shown.ts'
 
 let served: ClientWorld['served']
 let who: ClientWorld['who']

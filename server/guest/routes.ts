@@ -12,7 +12,7 @@ import { notFound, Problem } from '../problem.ts'
 import { read } from '../read.ts'
 import type { Setting } from '../setting.ts'
 import { pictureRoutes } from './pictures.ts'
-import { keptFor, shownTo } from './shown.ts'
+import { closingText, keptFor, shownTo } from './shown.ts'
 import { doorFor } from './who.ts'
 
 const asked = object({
@@ -28,11 +28,12 @@ const asked = object({
   atX: number().min(0).max(1).nullable().defined(),
   atY: number().min(0).max(1).nullable().defined(),
 })
-const signature = object({
-  agreementId: string().test('id', 'expected an id', isUuid).required(),
+const typed = {
   name: line(120, [(text) => text.trim() !== '', 'is empty: type your name as you sign it']),
   digest: line(64),
-})
+}
+const signature = object({ agreementId: string().test('id', 'expected an id', isUuid).required(), ...typed })
+const closingSignature = object({ closingId: string().test('id', 'expected an id', isUuid).required(), ...typed })
 
 export function guestRoutes(setting: Setting): Router {
   const { heavy } = setting
@@ -122,6 +123,46 @@ export function guestRoutes(setting: Setting): Router {
       uuidv7(),
       sentence,
       [edit('agreement', row, { signedById: clientId, signedOn: today, kept: keptFor(after, agreementId) })],
+      name.trim(),
+    )
+    response.status(201).json(shownTo((await guest(request)).documents, clientId, today))
+  })
+
+  routes.post('/guest/closings', acts, async (request, response) => {
+    const who = await guest(request)
+    const { clientId, documents, today } = who
+    const { closingId, name, digest } = read(closingSignature, request.body)
+    const { toClose } = shownTo(documents, clientId, today)
+    const row = documents.makeover.rows.closing[closingId]
+    if (!toClose || toClose.id !== closingId || !row)
+      throw new Problem(
+        409,
+        'changed',
+        'There is nothing to sign',
+        'It was signed already, or taken back: look again.',
+        { toClose },
+      )
+    if (toClose.digest !== digest)
+      throw new Problem(
+        409,
+        'changed',
+        'The account changed',
+        'It changed a moment ago, and nothing was signed: look at the new figures, then sign those.',
+        { toClose },
+      )
+    await change(
+      who,
+      request,
+      uuidv7(),
+      `${documents.makeover.rows.client[clientId]?.name ?? ''} signed the closing statement`,
+      [
+        edit('closing', row, {
+          signedById: clientId,
+          closedOn: today,
+          statement: closingText(documents, today),
+          digest,
+        }),
+      ],
       name.trim(),
     )
     response.status(201).json(shownTo((await guest(request)).documents, clientId, today))

@@ -1,51 +1,15 @@
 /** What a client's page shows: the versions that were sent to them, what they said, what they are asked, and what there is to sign. */
 import { agreements, isSigned, keepBrief, writeKept } from '#core/brief/index.ts'
 import { presentNow } from '#core/client/now.ts'
-import { readPresented, type Presented } from '#core/client/presented.ts'
+import { readPresented } from '#core/client/presented.ts'
+import type { Shown, ToClose, ToSign } from '#core/client/shown.ts'
 import type { Documents } from '#core/makeover/change.ts'
 import { rowsOf, type Makeover } from '#core/makeover/document.ts'
-import type { Row } from '#core/makeover/kinds.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import { sum, type Minor } from '#core/money/minor.ts'
+import { reckonMoney, statement, type Statement } from '#core/purchases/index.ts'
+import { offeredNow } from '#core/reveal/index.ts'
 import { digestOf } from '../changes/signings.ts'
-
-export type ShownReply = Pick<
-  Row<'reply'>,
-  'id' | 'pieceId' | 'questionId' | 'presentationId' | 'says' | 'words' | 'saidOn' | 'about' | 'atX' | 'atY'
-> & {
-  readonly mine: boolean
-  readonly by: string
-  readonly pictures: readonly string[]
-}
-/** A budget that waits for a signature: its words and figures, and the digest of exactly these. */
-export type ToSign = {
-  readonly id: string
-  readonly number: number
-  readonly reason: string
-  readonly sums: readonly { readonly category: string; readonly amount: Minor }[]
-  readonly contingency: Minor
-  readonly whole: Minor
-  readonly digest: string
-}
-export type Shown = {
-  readonly client: string
-  readonly version: {
-    readonly id: string
-    readonly number: number
-    readonly sentOn: PlainDate
-    readonly isLive: boolean
-  } | null
-  readonly presented: Presented | null
-  readonly replies: readonly ShownReply[]
-  readonly asked: readonly {
-    readonly id: string
-    readonly pieceId: string | null
-    readonly ask: string
-    readonly neededBy: PlainDate | null
-  }[]
-  readonly toSign: ToSign | null
-  readonly signed: readonly { readonly number: number; readonly signedOn: PlainDate; readonly whole: Minor }[]
-}
 
 export function shownTo(documents: Documents, clientId: string, today: PlainDate): Shown {
   const { makeover } = documents
@@ -80,12 +44,26 @@ export function shownTo(documents: Documents, clientId: string, today: PlainDate
       .filter(({ answer }) => answer === 'waiting')
       .map(({ id, pieceId, ask, neededBy }) => ({ id, pieceId, ask, neededBy })),
     toSign: toSign(makeover),
+    toClose: toClose(documents, today),
+    closed: rowsOf(makeover, 'closing').flatMap(({ signedById, reopenedOn, closedOn, digest }) =>
+      signedById === null || reopenedOn !== null ? [] : [{ closedOn, digest }],
+    ),
     signed: agreements(makeover).flatMap(({ row, categories }) =>
       row.signedOn === null
         ? []
         : [{ number: row.number, signedOn: row.signedOn, whole: sum([categories, row.contingencyMinor]) }],
     ),
   }
+}
+
+/** The closing statement as its words are kept: what the client reads, and nothing of the studio's own. */
+export const closingText = ({ makeover, studio }: Documents, today: PlainDate): string =>
+  JSON.stringify(statement({ makeover, studio }, reckonMoney(makeover), 'client', today))
+function toClose(documents: Documents, today: PlainDate): ToClose | null {
+  const offered = offeredNow(documents.makeover)
+  if (!offered) return null
+  const text = closingText(documents, today)
+  return { id: offered.id, statement: JSON.parse(text) as Statement, digest: digestOf(text) }
 }
 
 /** The first version that is drafted and not signed. */

@@ -103,6 +103,55 @@ describe('a signature', () => {
   })
 })
 
+describe('the closing statement, signed by the client on their own page', () => {
+  const sign = (token: string, body: object) => asGuest(token, 'post', '/closings').send(body)
+  it('is put before them once all is settled, and closes under the figures of the moment they sign', async () => {
+    expect((await who.post(`/makeovers/${id}/closings`, { signedById: null })).status).toBe(201)
+    expect((await who.post(`/makeovers/${id}/closings`, { signedById: null })).status).toBe(422)
+    const { token } = await letter()
+    const { toClose } = await look(token)
+    if (!toClose) throw new Error('there is something to sign')
+    // reckoned here on its own, of the words as they came over the line
+    expect(toClose.digest).toBe(createHash('sha256').update(JSON.stringify(toClose.statement)).digest('hex'))
+    expect(toClose.statement).toMatchObject({ for: 'client', margin: null })
+    const named = { closingId: toClose.id, name: 'Ada Client', digest: toClose.digest }
+    expect((await sign(token, { ...named, name: '  ' })).status).toBe(422)
+    // a thing more on the list a second ago: refused, and the new figures come with the refusal
+    const { makeover } = await who.open(id)
+    const bench = Object.values(makeover.rows.piece)[0]
+    if (!bench) throw new Error('there is a bench')
+    expect(
+      (await who.change(id, [edit('piece', bench, { allowanceMinor: minor(42_00), chosenId: null })])).status,
+    ).toBe(200)
+    const refused = await sign(token, named)
+    expect(refused.status).toBe(409)
+    const anew = (refused.body as { toClose: { digest: string } }).toClose
+    expect(anew.digest).not.toBe(toClose.digest)
+    // twice at once: signed once
+    const twice = await Promise.all([1, 2].map(() => sign(token, { ...named, digest: anew.digest })))
+    expect(twice.map(({ status }) => status).sort()).toEqual([201, 409])
+    const kept = (await who.open(id)).makeover.rows.closing[toClose.id]
+    expect(kept).toMatchObject({ signedById: clientId, digest: anew.digest, closedOn: testToday })
+    expect(
+      createHash('sha256')
+        .update(kept?.statement ?? '')
+        .digest('hex'),
+    ).toBe(anew.digest)
+    const typed = ((await who.get(`/makeovers/${id}/signings`)).body as Signed[]).find(
+      (met) => met.agreementId === toClose.id,
+    )
+    expect(typed?.here).toMatchObject({ typedBy: 'Ada Client', holds: true, digest: anew.digest })
+    const after = await look(token)
+    expect([after.toClose, after.closed]).toEqual([null, [{ closedOn: testToday, digest: anew.digest }]])
+  })
+  it('of another makeover, or taken back, opens nothing', async () => {
+    const { token } = await letter()
+    const answer = await sign(token, { closingId: uuidv7(), name: 'Ada', digest: 'c'.repeat(64) })
+    expect(answer.status).toBe(409)
+    expect((await sign('x'.repeat(43), { closingId: uuidv7(), name: 'Ada', digest: 'c'.repeat(64) })).status).toBe(404)
+  })
+})
+
 describe('the post, simulated', () => {
   it('is nobody’s of another studio', async () => {
     const sent = await letter()

@@ -7,7 +7,7 @@ import { add } from '#core/makeover/change.ts'
 import { presentedParts } from '#core/makeover/client-choices.ts'
 import { minor } from '#core/money/minor.ts'
 import { candidateOf, pieceOf, testToday } from '#core/testing/small-makeover.ts'
-import type { Shown } from '../guest/shown.ts'
+import type { Shown } from '#core/client/shown.ts'
 import type { Letter } from '../post/routes.ts'
 import { makeover, person, serve } from './studio.ts'
 

@@ -5,9 +5,10 @@ import { hexFromLab } from '#core/colour/lab.ts'
 import { add, remove } from '#core/makeover/change.ts'
 import { blank } from '#core/makeover/blank.ts'
 import type { Fields, Row } from '#core/makeover/kinds.ts'
-import { NoAnswer, Refused, upload } from '../api.ts'
+import { NoAnswer, Refused } from '../api.ts'
 import { useMakeover } from '../stores/makeover.ts'
 import { useRows } from '../stores/rows.ts'
+import { upload } from './upload.ts'
 
 /** The files that hang on a thing: photographed on a phone, chosen, or dropped here. */
 const {
@@ -61,7 +62,7 @@ async function take(files: Iterable<File>): Promise<void> {
   problem.value = ''
   for (const file of files) {
     try {
-      const kept = await upload(file, (share) => (sent.value = share))
+      const kept = await upload(file, { told: (share) => (sent.value = share) })
       const faults = await makeover.change(`Kept a ${pictures ? 'picture' : 'receipt'} with ${name}`, [
         add('attachment', uuidv7(), {
           ...blank.attachment,
@@ -75,7 +76,7 @@ async function take(files: Iterable<File>): Promise<void> {
     } catch (error) {
       if (error instanceof Refused) problem.value = `${file.name}: ${error.problem.detail}`
       else if (error instanceof NoAnswer)
-        problem.value = `${file.name}: no answer from the server. Nothing was kept: try again.`
+        problem.value = `${file.name}: the line stayed broken. Choose it again later: it goes on where it stopped.`
       else throw error
     }
   }

@@ -4,6 +4,7 @@ import { writeDate } from '#core/measure/plain-date.ts'
 import { writeMoney } from '#core/money/written.ts'
 import type { Minor } from '#core/money/minor.ts'
 import AnswerTo from './AnswerTo.vue'
+import CloseAccount from './CloseAccount.vue'
 import { fetched, look, Refusal, sayWord, type Shown } from './guest.ts'
 import MaterialTray from './MaterialTray.vue'
 import PlanOf from './PlanOf.vue'
@@ -189,6 +190,11 @@ async function paper(): Promise<void> {
         />
       </section>
       <SignBudget v-if="shown.toSign" :to-sign="shown.toSign" :currency="presented.currency" @said="shown = $event" />
+      <CloseAccount v-if="shown.toClose" :to-close="shown.toClose" @said="shown = $event" />
+      <p v-for="end in shown.closed" :key="end.digest" class="quiet">
+        The account was closed on {{ writeDate(end.closedOn) }}; its statement bears the digest
+        {{ end.digest.slice(0, 16) }}….
+      </p>
       <p v-for="signed in shown.signed" :key="signed.number" class="quiet">
         Budget {{ signed.number }} was signed on {{ writeDate(signed.signedOn) }}: {{ money(signed.whole) }}.
       </p>

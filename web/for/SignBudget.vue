@@ -3,6 +3,7 @@ import { ref, watch } from 'vue'
 import type { Minor } from '#core/money/minor.ts'
 import { writeMoney } from '#core/money/written.ts'
 import { Refusal, sign, type Shown, type ToSign } from './guest.ts'
+import TypeName from './TypeName.vue'
 
 /** A budget, or a change of it, to be signed by typing one's name: exactly these words and figures. */
 const { toSign, currency } = defineProps<{ toSign: ToSign; currency: string }>()
@@ -12,27 +13,16 @@ watch(
   () => toSign,
   (told) => (looked.value = told),
 )
-const name = ref('')
-const problem = ref('')
-const isBusy = ref(false)
 const money = (amount: number): string => writeMoney(amount as Minor, currency)
-async function put(): Promise<void> {
-  if (isBusy.value) return
-  problem.value = ''
-  if (name.value.trim() === '') {
-    problem.value = 'Type your name as you sign it.'
-    return
-  }
-  isBusy.value = true
+async function put(name: string): Promise<string> {
   try {
-    emit('said', await sign(looked.value.id, name.value, looked.value.digest))
+    emit('said', await sign(looked.value.id, name, looked.value.digest))
+    return ''
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
-    problem.value = error.message
     const told = error.more.toSign as ToSign | null | undefined
     if (told) looked.value = told
-  } finally {
-    isBusy.value = false
+    return error.message
   }
 }
 </script>
@@ -57,13 +47,6 @@ async function put(): Promise<void> {
         <dd>{{ money(looked.whole) }}</dd>
       </div>
     </dl>
-    <form @submit.prevent="put">
-      <label>Your name, as your signature <input v-model="name" autocomplete="name" maxlength="120" /></label>
-      <button type="submit" :disabled="isBusy">Sign</button>
-    </form>
-    <p v-if="problem" role="alert" class="problem">{{ problem }}</p>
-    <p class="quiet digest">
-      These words and figures bear the digest {{ looked.digest.slice(0, 16) }}…, which is kept with your signature.
-    </p>
+    <TypeName button="Sign" :digest="looked.digest" :put="put" />
   </section>
 </template>

@@ -176,6 +176,12 @@ const { form, sellers, needs, bought, landed, save } = useCandidateForm(() => ({
             <FieldText :field="form.fields.colourName" label="Its colour name" optional />
             <FieldText :field="form.fields.batch" label="Batch" optional />
           </div>
+          <FieldText
+            :field="form.fields.warranty"
+            label="Warranty"
+            optional
+            hint="how long, on what, and what it needs: the receipt, its label"
+          />
           <div class="columns">
             <FieldText :field="form.fields.widthMm" label="Width" optional :unit="lengthUnit" />
             <FieldText :field="form.fields.depthMm" label="Depth" optional :unit="lengthUnit" />

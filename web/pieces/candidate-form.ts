@@ -116,6 +116,7 @@ export function useCandidateForm(
       topMm: maybeLengthField(entry.value, candidate?.topMm ?? null),
       front: maybeChoiceField(fronts, candidate?.front ?? null),
       madeOf: maybeChoiceField(stuffs, candidate?.madeOf ?? null),
+      warranty: textField(candidate?.warranty),
       cleaning: maybeChoiceField(cleanings, candidate?.cleaning ?? null),
       suits: severalField(uses, candidate?.suits ?? ''),
       styles: textField(candidate?.styles),

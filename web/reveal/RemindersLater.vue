@@ -6,7 +6,7 @@ import { add, edit } from '#core/makeover/change.ts'
 import { reminderKinds } from '#core/makeover/client-choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { writeDate, type PlainDate } from '#core/measure/plain-date.ts'
-import { monthsLater, proposedReminders } from '#core/reveal/index.ts'
+import { monthsLater, plantYear, proposedReminders } from '#core/reveal/index.ts'
 import { choiceField, dateField, maybeChoiceField, maybeNumberField, saidField, textField } from '../parts/form.ts'
 import { asOptions, rowForm, type AnyRowForm } from '../parts/rowform.ts'
 import RowDialog from '../parts/RowDialog.vue'
@@ -27,6 +27,12 @@ const proposed = computed(() =>
     ? proposedReminders(makeover.opened.makeover, makeover.reckoning?.practice.schools.plants ?? '', today.value)
     : [],
 )
+const plants = computed(() => {
+  const { opened, reckoning } = makeover
+  if (!opened || !reckoning) return null
+  return plantYear(opened.makeover, reckoning.practice.schools.plants)
+})
+const thisMonth = computed(() => Number(today.value.slice(5, 7)) - 1)
 const take = (): Promise<unknown> =>
   makeover.change(
     `Noted ${proposed.value.length} reminders`,
@@ -113,6 +119,14 @@ const form = computed(
         <button type="button" class="word" :aria-label="`Done: ${row.says}`" @click="done(row)">Done</button>
       </li>
     </ul>
+    <details v-if="plants" class="plant-year">
+      <summary>The plants by month: {{ plants.plants.join(', ') }}</summary>
+      <ol>
+        <li v-for="(month, at) in plants.months" :key="month.month" :class="{ current: at === thisMonth }">
+          <strong>{{ month.month }}</strong> {{ month.says.join('; ') }}
+        </li>
+      </ol>
+    </details>
     <RowDialog
       :key="rowId ?? 'new'"
       v-model="isOpen"

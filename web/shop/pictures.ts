@@ -4,7 +4,8 @@ import { blank } from '#core/makeover/blank.ts'
 import { add, type Operation } from '#core/makeover/change.ts'
 import type { Fields } from '#core/makeover/kinds.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
-import { NoAnswer, upload } from '../api.ts'
+import { NoAnswer } from '../api.ts'
+import { upload } from '../files/upload.ts'
 
 const store = 'bonitas pictures'
 const places = (makeoverId: string): string => `/waiting-pictures/${makeoverId}/`
@@ -53,7 +54,7 @@ async function sendPicture(
   today: PlainDate,
   change: Parameters<typeof sendPictures>[2],
 ): Promise<void> {
-  const file = await upload(new File([picture], `${name}.jpg`, { type: picture.type }))
+  const file = await upload(new File([picture], `${name}.jpg`, { type: picture.type }), { tries: 1 })
   await change(`Kept a picture with ${name}`, [
     add('attachment', uuidv7(), {
       ...blank.attachment,
