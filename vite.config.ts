@@ -17,6 +17,32 @@ const pagesList = (): Plugin => ({
   },
 })
 
+/** The client's page asks the server before it is there itself: what the page needs is named in its file, to come side by side with that. */
+const letterAhead = (): Plugin => ({
+  name: 'bonitas-letter-ahead',
+  transformIndexHtml: {
+    order: 'post',
+    handler: (_html, { bundle, filename }) => {
+      if (!filename.endsWith('for.html') || !bundle) return []
+      const chunks = Object.values(bundle).flatMap((file) => (file.type === 'chunk' ? [file] : []))
+      const letter = chunks.find(({ name }) => name === 'letter')
+      if (!letter) throw new Error('The pages: expected a chunk for the client’s letter, found none')
+      const known = new Set(
+        chunks.filter(({ name }) => name === 'for').flatMap((main) => [main.fileName, ...main.imports]),
+      )
+      const scripts = [letter.fileName, ...letter.imports].filter((file) => !known.has(file))
+      const styles = chunks
+        .filter(({ fileName }) => scripts.includes(fileName))
+        .flatMap(({ viteMetadata }) => [...(viteMetadata?.importedCss ?? [])])
+      const link = (attrs: Record<string, string | boolean>) => ({ tag: 'link', attrs, injectTo: 'head' as const })
+      return [
+        ...styles.map((href) => link({ rel: 'stylesheet', crossorigin: true, href: `/${href}` })),
+        ...scripts.map((href) => link({ rel: 'modulepreload', crossorigin: true, href: `/${href}` })),
+      ]
+    },
+  },
+})
+
 const inWeb = (path: string): string => fileURLToPath(new URL(`./web/${path}`, import.meta.url))
 
 export default defineConfig({
@@ -25,6 +51,7 @@ export default defineConfig({
     vue(),
     Components({ dts: false, dirs: [], resolvers: [ElementPlusResolver({ importStyle: 'css' })] }),
     pagesList(),
+    letterAhead(),
   ],
   build: {
     outDir: fileURLToPath(new URL('./dist/web', import.meta.url)),

@@ -10,6 +10,7 @@ import { benchChanges } from './changes.ts'
 import { benchImports } from './imports.ts'
 import { benchFollow, benchStart } from './follow.ts'
 import { benchDrags } from './drags.ts'
+import { benchClient } from './client.ts'
 import { benchHandling } from './handling.ts'
 import { benchLists } from './lists.ts'
 
@@ -21,3 +22,4 @@ await benchFollow()
 await benchLists()
 await benchDrags()
 await benchHandling()
+await benchClient()

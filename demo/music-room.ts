@@ -412,6 +412,7 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
         size: [420, 420, 520],
         lifeYears: 25,
         article: 'MS-21',
+        warranty: 'Its frame ten years, with the receipt',
       },
       {
         from: 'Gannet & Daughters',
@@ -531,6 +532,7 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
         hex: '#5d3d55',
         colourName: 'Damson 14',
         batch: 'K7',
+        warranty: 'Five years against moth, if it was never washed',
         lifeYears: 20,
       },
       {
@@ -700,7 +702,7 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
         name: 'Box frame in elm, 1.1 × 1.1 m',
         source: 'custom',
         price: 236,
-        lead: 32,
+        lead: 35,
         hex: '#8f5741',
       },
       {
@@ -708,7 +710,7 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
         name: 'Ash tray frame, unglazed',
         price: 148,
         delivery: 18,
-        lead: 15,
+        lead: 32,
         returns: 14,
         hex: '#cdae84',
       },

@@ -9,6 +9,22 @@ const { calendar } = defineProps<{ calendar: Calendar }>()
 const emit = defineEmits<{ note: [key: string] }>()
 const { plan, today } = calendar
 type Line = { readonly task: Planned; readonly says: string }
+/** By hand, who begins first first; what needs no hand of ours comes after the work. */
+function inHands(lines: readonly Line[]): Line[] {
+  const begins = new Map<string, number>()
+  for (const { task } of lines) {
+    const start = task.is === 'work' ? task.start : Infinity
+    begins.set(task.hand, Math.min(begins.get(task.hand) ?? Infinity, start))
+  }
+  const rank = ({ task }: Line): number => begins.get(task.hand) ?? Infinity
+  return lines.toSorted((left, right) =>
+    left.task.hand !== right.task.hand
+      ? rank(left) === rank(right)
+        ? left.task.hand.localeCompare(right.task.hand)
+        : rank(left) - rank(right)
+      : left.task.start - right.task.start,
+  )
+}
 const list = computed(() => {
   const byDay = new Map<PlainDate, Line[]>()
   const put = (on: PlainDate, entry: Line): void => void byDay.set(on, [...(byDay.get(on) ?? []), entry])
@@ -33,13 +49,7 @@ const list = computed(() => {
       on,
       says: on === first ? 'today' : first !== null && on === addDays(first, 1) ? 'tomorrow' : '',
       isNear: first !== null && on <= addDays(first, 1),
-      lines: lines.toSorted((left, right) =>
-        left.task.hand < right.task.hand
-          ? -1
-          : left.task.hand > right.task.hand
-            ? 1
-            : left.task.start - right.task.start,
-      ),
+      lines: inHands(lines),
     }))
 })
 </script>

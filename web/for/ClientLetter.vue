@@ -86,10 +86,10 @@ async function paper(): Promise<void> {
         >
       </p>
     </header>
-    <p v-if="!presented" class="greeting">
+    <p v-if="!presented && !shown.toClose && shown.closed.length === 0" class="greeting">
       Nothing has been sent yet: the studio will tell you when there is something to look at.
     </p>
-    <template v-else>
+    <template v-if="presented">
       <p v-if="presented.greeting" class="greeting">{{ presented.greeting }}</p>
       <section v-if="presented.palette && presented.palette.length > 0" aria-labelledby="materials">
         <h2 id="materials">Colours and materials</h2>
@@ -190,11 +190,6 @@ async function paper(): Promise<void> {
         />
       </section>
       <SignBudget v-if="shown.toSign" :to-sign="shown.toSign" :currency="presented.currency" @said="shown = $event" />
-      <CloseAccount v-if="shown.toClose" :to-close="shown.toClose" @said="shown = $event" />
-      <p v-for="end in shown.closed" :key="end.digest" class="quiet">
-        The account was closed on {{ writeDate(end.closedOn) }}; its statement bears the digest
-        {{ end.digest.slice(0, 16) }}….
-      </p>
       <p v-for="signed in shown.signed" :key="signed.number" class="quiet">
         Budget {{ signed.number }} was signed on {{ writeDate(signed.signedOn) }}: {{ money(signed.whole) }}.
       </p>
@@ -212,5 +207,10 @@ async function paper(): Promise<void> {
         <span v-if="problem" role="alert">{{ problem }}</span>
       </p>
     </template>
+    <CloseAccount v-if="shown.toClose" :to-close="shown.toClose" @said="shown = $event" />
+    <p v-for="end in shown.closed" :key="end.digest" class="quiet">
+      The account was closed on {{ writeDate(end.closedOn) }}; its statement bears the digest
+      {{ end.digest.slice(0, 16) }}….
+    </p>
   </main>
 </template>

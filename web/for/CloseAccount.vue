@@ -48,7 +48,7 @@ async function put(name: string): Promise<string> {
         <dd>{{ money(told.total.forecast) }}</dd>
       </div>
       <div class="whole">
-        <dt>Left</dt>
+        <dt>Not spent</dt>
         <dd>{{ money(told.total.agreed - told.total.forecast) }}</dd>
       </div>
     </dl>

@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, defineAsyncComponent } from 'vue'
 import type { PresentedFinish } from '#core/client/presented.ts'
-import MaterialSwatch from '../parts/MaterialSwatch.vue'
+
+// drawn after the words are there: they are what is waited for
+const MaterialSwatch = defineAsyncComponent(() => import('../parts/MaterialSwatch.vue'))
 
 /** The materials as they are in the room, the larger the more is seen of them. */
 const { finishes } = defineProps<{ finishes: readonly PresentedFinish[] }>()
@@ -16,7 +18,7 @@ const grows = ({ m2 }: PresentedFinish): number => Math.max(0.16, Math.sqrt((m2 
       :key="finish.name"
       :style="{ flexGrow: grows(finish), flexBasis: `${90 + 220 * grows(finish)}px` }"
     >
-      <MaterialSwatch class="swatch" :finish="finish" />
+      <div class="swatch"><MaterialSwatch :finish="finish" /></div>
       <strong>{{ finish.name }}</strong>
       <span class="quiet">{{ finish.usedFor }}</span>
     </li>

@@ -54,7 +54,14 @@ async function ask(
 }
 const shown = async (response: Promise<Response>): Promise<Shown> => (await (await response).json()) as Shown
 
-export const look = (): Promise<Shown> => shown(ask('GET', ''))
+/** Asked for as soon as this is read, while the page itself is on its way. */
+let early: Promise<Shown> | null = shown(ask('GET', ''))
+early.catch(() => undefined) // whoever looks hears of it
+export function look(): Promise<Shown> {
+  const asked = early ?? shown(ask('GET', ''))
+  early = null
+  return asked
+}
 export const say = (answer: Answer): Promise<Shown> => shown(ask('POST', '/replies', JSON.stringify(answer)))
 export const sign = (agreementId: string, name: string, digest: string): Promise<Shown> =>
   shown(ask('POST', '/signatures', JSON.stringify({ agreementId, name, digest })))

@@ -1,7 +1,4 @@
-import '@fontsource-variable/hanken-grotesk'
-import '@fontsource-variable/newsreader'
-import { createApp } from 'vue'
-import ClientLetter from './ClientLetter.vue'
-import './for.css'
+import './guest.ts'
 
-createApp(ClientLetter).mount('#for')
+// the answer of the server and the page come side by side
+void import('./letter.ts')

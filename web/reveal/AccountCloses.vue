@@ -41,7 +41,7 @@ const restoring = computed(() => permissions.value.filter(({ restore }) => resto
         <dd><MoneyAmount :amount="came.spent" :currency="makeover.currency" /></dd>
       </div>
       <div>
-        <dt>Left</dt>
+        <dt>Not spent</dt>
         <dd><MoneyAmount :amount="came.left" :currency="makeover.currency" /></dd>
       </div>
       <div>
