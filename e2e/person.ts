@@ -33,16 +33,14 @@ export const openMakeover = (page: Page, name: RegExp): Promise<void> =>
   page.getByRole('list', { name: 'All makeovers' }).getByRole('link', { name }).click()
 
 /** The music room of the demo in a studio of the test's own, so that what is changed there is in nobody's way. */
-export async function openOwnMusicRoom(page: Page): Promise<void> {
+export const openOwnMusicRoom = (page: Page): Promise<void> =>
+  openOwn(page, 'music-room-tern-house', 'Music room, Tern House')
+/** A makeover of the demo, by its file and its name, in a studio of the test's own. */
+export async function openOwn(page: Page, file: string, name: string): Promise<void> {
   await makeStudio(page)
   await page.getByRole('link', { name: 'Studio', exact: true }).click()
-  await page
-    .getByLabel(/^Bring in a makeover/)
-    .setInputFiles(join(import.meta.dirname, '../demo/music-room-tern-house.zip'))
-  await page
-    .getByRole('region', { name: 'Music room, Tern House' })
-    .getByRole('button', { name: 'Bring it in' })
-    .click()
+  await page.getByLabel(/^Bring in a makeover/).setInputFiles(join(import.meta.dirname, `../demo/${file}.zip`))
+  await page.getByRole('region', { name }).getByRole('button', { name: 'Bring it in' }).click()
   await page.getByRole('button', { name: 'Open it' }).click()
   await expect(page.getByRole('heading', { name: 'Brief', level: 1 })).toBeVisible()
 }

@@ -52,6 +52,7 @@ const busy = ref(false)
 /** What share of the file in hand is sent, 0 to 1. */
 const sent = ref(0)
 const over = ref(false)
+const asks = computed(() => (pictures ? 'Drop a picture, or choose one' : 'Photograph, choose or drop a receipt'))
 const address = (row: Row<'attachment'>): string => `/api/files/${row.sha256}`
 
 async function take(files: Iterable<File>): Promise<void> {
@@ -148,13 +149,12 @@ function pick(row: Row<'attachment'>): void {
         type="file"
         class="visually-hidden"
         accept="image/jpeg,image/png,image/webp,application/pdf"
+        :aria-label="`${asks}: ${name}`"
         :capture="pictures ? undefined : 'environment'"
         multiple
         @change="take([...(($event.target as HTMLInputElement).files ?? [])])"
       />
-      <span>{{
-        busy ? 'Keeping it …' : pictures ? 'Drop a picture, or choose one' : 'Photograph, choose or drop a receipt'
-      }}</span>
+      <span>{{ busy ? 'Keeping it …' : asks }}</span>
     </label>
     <el-progress
       v-if="busy"

@@ -43,12 +43,21 @@ const missing = computed(() =>
     ]
   }),
 )
-const take = (): Promise<unknown> =>
-  makeover.change('The views to photograph, from the survey', [
-    ...missing.value.map((view, at) =>
-      add('view', uuidv7(), { ...blank.view, ...view, place: views.value.length + at }),
-    ),
-  ])
+/** A side in two walls, round a chimney breast, is two views: the second says so. */
+const named = (name: string, at: number, names: readonly string[]): string => {
+  const before = names.slice(0, at).filter((known) => known === name).length
+  return before === 0 ? name : `${name}, ${before + 1}`
+}
+function take(): Promise<unknown> {
+  const names = [...views.value, ...missing.value].map(({ name }) => name)
+  return makeover.change(
+    'The views to photograph, from the survey',
+    missing.value.map((view, at) => {
+      const place = views.value.length + at
+      return add('view', uuidv7(), { ...blank.view, ...view, name: named(view.name, place, names), place })
+    }),
+  )
+}
 const taken = (viewId: string, moment: 'before' | 'after'): Row<'attachment'> | null =>
   pictures.value.findLast((picture) => picture.viewId === viewId && picture.moment === moment) ?? null
 const lines = computed(() =>
