@@ -11,7 +11,6 @@ export const presentedParts = [
 ] as const
 export type PresentedPart = (typeof presentedParts)[number]
 export const replies = ['yes', 'another', 'comment', 'asks back'] as const
-export type Reply = (typeof replies)[number]
 export const tickStates = ['there', 'stands in', 'missing'] as const
 export const reminderKinds = ['season', 'plant', 'wear', 'placeholder', 'goes back', 'other'] as const
 /** A picture of a view before the work, or after it. */
