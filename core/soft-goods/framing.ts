@@ -1,0 +1,118 @@
+/**
+ * A picture framed: what the mat leaves free, its borders, the glass, the moulding, what it measures outside and what it weighs. The mat's
+ * opening lies on the edge of the picture; the moulding is made on the glass, which lies in its rebate. Lengths in mm, weights in kg.
+ */
+import type { Rules } from '../rulebook/rulebook.ts'
+import { wrong, type Wrong } from './cloth.ts'
+
+export const glazings = ['glass', 'acrylic', 'none'] as const
+export type Glazing = (typeof glazings)[number]
+export type FrameAsked = {
+  readonly widthMm: number
+  readonly heightMm: number
+  /** The border of the mat at the top and the sides; null where there is none, and the glass lies on the picture. */
+  readonly borderMm: number | null
+  /** Of a fillet between picture and mat, what is seen of it; 0 where there is none. */
+  readonly filletMm: number
+  readonly faceMm: number
+  readonly depthMm: number
+  readonly glazing: Glazing
+  /** It is worth keeping: a keepsake, an original. */
+  readonly isValued: boolean
+  readonly inSun: boolean
+  readonly facesWindow: boolean
+  readonly school: 'archival' | 'shop frames'
+}
+export type Framed = {
+  /** What is seen of the picture. */
+  readonly seen: { readonly widthMm: number; readonly heightMm: number }
+  readonly opening: { readonly widthMm: number; readonly heightMm: number } | null
+  readonly border: { readonly sidesMm: number; readonly footMm: number } | null
+  readonly glass: { readonly widthMm: number; readonly heightMm: number }
+  readonly mouldingMm: number
+  readonly outer: { readonly widthMm: number; readonly heightMm: number }
+  readonly weightKg: number
+  /** What a framer would say of it. */
+  readonly says: readonly string[]
+}
+export type FrameResult = { readonly ok: true; readonly framed: Framed } | Wrong
+
+export function framedAs(asked: FrameAsked, rules: Rules): FrameResult {
+  const fault = faultOf(asked)
+  if (fault) return fault
+  const { widthMm, heightMm, borderMm, filletMm, faceMm, depthMm, glazing } = asked
+  const cover = borderMm === null ? 0 : 2 * rules['frame.overlap']
+  const seen = { widthMm: widthMm - cover, heightMm: heightMm - cover }
+  const opening =
+    borderMm === null ? null : { widthMm: seen.widthMm + 2 * filletMm, heightMm: seen.heightMm + 2 * filletMm }
+  const border = borderMm === null ? null : { sidesMm: borderMm, footMm: borderMm + rules['frame.bottom-more'] }
+  const glass =
+    opening && border
+      ? { widthMm: opening.widthMm + 2 * border.sidesMm, heightMm: opening.heightMm + border.sidesMm + border.footMm }
+      : { widthMm, heightMm }
+  const rebate = Math.min(rules['frame.rebate'], faceMm)
+  const outer = { widthMm: glass.widthMm + 2 * (faceMm - rebate), heightMm: glass.heightMm + 2 * (faceMm - rebate) }
+  const moulding = 2 * (glass.widthMm + glass.heightMm) + 8 * faceMm
+  const m2 = (glass.widthMm * glass.heightMm) / 1e6
+  const pane = glazing === 'glass' ? rules['frame.glass-kg'] : glazing === 'acrylic' ? rules['frame.acrylic-kg'] : 0
+  // the bars between the mitres: their middle line is that long
+  const wood = ((moulding - 4 * faceMm) * faceMm * depthMm * rules['frame.wood-kg']) / 1e9
+  return {
+    ok: true,
+    framed: {
+      seen,
+      opening,
+      border,
+      glass,
+      mouldingMm: moulding,
+      outer,
+      weightKg: m2 * (pane + rules['frame.board-kg']) + wood,
+      says: said(asked, rules),
+    },
+  }
+}
+
+function said(asked: FrameAsked, rules: Rules): string[] {
+  const { widthMm, heightMm, borderMm, faceMm, glazing, isValued, inSun, facesWindow, school } = asked
+  const pane = glazing === 'acrylic' ? 'acrylic' : 'glass'
+  return [
+    ...(borderMm !== null && borderMm <= faceMm
+      ? ['The border of the mat is no wider than the moulding: the two read as stripes. Make the border wider.']
+      : []),
+    ...(borderMm !== null && borderMm > faceMm && borderMm < rules['frame.mat-least']
+      ? [`A border under ${rules['frame.mat-least']} mm looks skimped: the picture takes more.`]
+      : []),
+    ...(borderMm !== null && Math.max(widthMm, heightMm) < 200 && borderMm < 100
+      ? ['A picture as small as this takes a very wide mat, as wide as itself and more.']
+      : []),
+    ...(isValued && school === 'archival'
+      ? [
+          `Mat and backing of cotton or free of acid, hinged with paste and tissue: paper mats yellow what they touch.`,
+          ...(borderMm === null && glazing !== 'none'
+            ? [`Spacers between it and the ${pane}: nothing valued touches it.`]
+            : []),
+        ]
+      : []),
+    ...(inSun && glazing !== 'none' ? [`Sun falls on that wall: ${pane} that filters UV.`] : []),
+    ...(inSun && isValued
+      ? ['What is valued hangs better where no sun falls: a filter slows its fading, and does not stop it.']
+      : []),
+    ...(facesWindow && glazing !== 'none'
+      ? [`It hangs opposite a window: non-reflecting ${pane}. Filtering UV is another thing.`]
+      : []),
+    ...(glazing === 'glass' && (widthMm > 1000 || heightMm > 1000)
+      ? ['Over a metre glass is heavy and breaks: acrylic is usual.']
+      : []),
+  ]
+}
+
+function faultOf({ widthMm, heightMm, borderMm, filletMm, faceMm, depthMm }: FrameAsked): Wrong | null {
+  if (!(widthMm > 20) || !(heightMm > 20)) return wrong('size', 'is too small: expected what the picture measures')
+  if (borderMm !== null && !(borderMm > 0)) return wrong('border', 'is nothing: expected its width, or no mat')
+  if (borderMm !== null && borderMm > 1000) return wrong('border', 'is more than a metre: expected its width')
+  if (!(filletMm >= 0) || filletMm > 50) return wrong('fillet', 'is not 0 to 50 mm')
+  if (!(faceMm > 0) || faceMm > 300)
+    return wrong('face', 'is not 1 to 300 mm: expected how wide the moulding is from the front')
+  if (!(depthMm > 0) || depthMm > 200) return wrong('depth', 'is not 1 to 200 mm: expected how deep the moulding is')
+  return null
+}

@@ -1,0 +1,272 @@
+/** Curtains, what is sewn, frames, and made or bought: by pencil, by the rules of the trade, and what may never be. */
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { minor } from '../money/minor.ts'
+import { effectiveRules } from '../rulebook/rulebook.ts'
+import { curtainsFor, poleFor, type CurtainAsked } from './curtains.ts'
+import { framedAs, type FrameAsked } from './framing.ts'
+import { madeOrBought } from './make-or-buy.ts'
+import { biasStrips, sewnFrom, type SewnAsked } from './sewn.ts'
+
+const rules = effectiveRules()
+const asked: CurtainAsked = {
+  trackMm: 2000,
+  returnMm: 0,
+  dropMm: 2300,
+  fullness: 2,
+  isPair: true,
+  cloth: { widthMm: 1370, repeatMm: 640, acrossMm: 0, match: 'straight' },
+  liningMm: 1370,
+  glass: null,
+}
+const curtains = (more: Partial<CurtainAsked> = {}) => {
+  const result = curtainsFor({ ...asked, ...more }, rules)
+  if (!result.ok) throw new Error(`${result.field} ${result.error}`)
+  return result.curtains
+}
+
+describe('curtains', () => {
+  it('by pencil: (2000 + 100) × 2 + 4 × 40 is 4360 flat, four widths of 1370; 2300 + 350 up to five repeats of 640 is 3200 a drop', () => {
+    expect(curtains()).toMatchObject({
+      flatMm: 4360,
+      widths: 4,
+      widthsEach: 2,
+      rawDropMm: 2650,
+      cutDropMm: 3200,
+      metresMm: 12_800,
+      spareMm: 550,
+      liningMm: 4 * 2650,
+    })
+  })
+  it('plain cloth takes the raw drop; a half-drop half a repeat more, once; a pair takes half widths', () => {
+    const free = { ...asked.cloth, match: 'free' as const }
+    expect(curtains({ cloth: free }).metresMm).toBe(4 * 2650)
+    expect(curtains({ cloth: { ...asked.cloth, match: 'half-drop' } }).metresMm).toBe(4 * 3200 + 320)
+    // (1600 + 100) × 2 + 160 = 3560: three widths, one and a half on each side
+    expect(curtains({ trackMm: 1600, cloth: free })).toMatchObject({ widths: 3, widthsEach: 1.5 })
+  })
+  it('a cloth as wide as the drop may be turned, and then takes its flat length; one with a pattern may not', () => {
+    const wide = { ...asked.cloth, widthMm: 2800, match: 'free' as const }
+    expect(curtains({ cloth: wide }).turnedMm).toBe(4360)
+    expect(curtains({ cloth: { ...wide, match: 'straight' } }).turnedMm).toBeNull()
+    expect(curtains().turnedMm).toBeNull()
+  })
+  it('open they stand beside the glass where there is room, and before it where there is not', () => {
+    const glass = { widthMm: 1500, besideMm: 250 }
+    // four widths stack to 680: 180 more than stands beside the glass
+    expect(curtains({ glass }).freeMm).toBe(1320)
+    expect(curtains({ glass: { widthMm: 1500, besideMm: 400 } }).freeMm).toBe(1500)
+  })
+  it('more fullness, a longer drop or a longer repeat never take less cloth; a wider cloth never more widths', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 500, max: 6000 }),
+        fc.integer({ min: 300, max: 3500 }),
+        fc.integer({ min: 10, max: 30 }),
+        fc.integer({ min: 1, max: 900 }),
+        fc.integer({ min: 0, max: 10 }),
+        (trackMm, dropMm, tenths, repeatMm, more) => {
+          const cloth = { ...asked.cloth, repeatMm }
+          const base = curtains({ trackMm, dropMm, fullness: tenths / 10, cloth })
+          expect(base.metresMm).toBeGreaterThanOrEqual(base.widths * base.rawDropMm)
+          expect(base.cutDropMm % repeatMm).toBeCloseTo(0, 6)
+          expect(curtains({ trackMm, dropMm, fullness: (tenths + more) / 10, cloth }).metresMm).toBeGreaterThanOrEqual(
+            base.metresMm,
+          )
+          expect(
+            curtains({ trackMm, dropMm: dropMm + more, fullness: tenths / 10, cloth }).metresMm,
+          ).toBeGreaterThanOrEqual(base.metresMm)
+          const twice = { ...cloth, repeatMm: 2 * repeatMm }
+          expect(curtains({ trackMm, dropMm, fullness: tenths / 10, cloth: twice }).metresMm).toBeGreaterThanOrEqual(
+            base.metresMm,
+          )
+          const wider = { ...cloth, widthMm: cloth.widthMm + 50 * more }
+          expect(curtains({ trackMm, dropMm, fullness: tenths / 10, cloth: wider }).widths).toBeLessThanOrEqual(
+            base.widths,
+          )
+        },
+      ),
+    )
+  })
+  it('what is wrong is said where it was typed', () => {
+    const field = (more: Partial<CurtainAsked>): string => {
+      const result = curtainsFor({ ...asked, ...more }, rules)
+      return result.ok ? '' : result.field
+    }
+    expect(field({ dropMm: 0 })).toBe('drop')
+    expect(field({ fullness: 9 })).toBe('fullness')
+    expect(field({ trackMm: Number.NaN })).toBe('track')
+    expect(field({ cloth: { ...asked.cloth, widthMm: 100 } })).toBe('width')
+    expect(field({ cloth: { ...asked.cloth, repeatMm: 0 } })).toBe('repeat')
+  })
+  // handbook: 6 to 12 in beyond the opening, 4 to 6 in above it, or two thirds of the way to the ceiling
+  it('a pole goes beyond its opening and above it, and higher under a high ceiling', () => {
+    const low = poleFor({ widthMm: 1200, topMm: 2000 }, null, rules)
+    expect(low.lengthMm - 1200).toBeGreaterThanOrEqual(2 * 6 * 25.4)
+    expect(low.lengthMm - 1200).toBeLessThanOrEqual(2 * 12 * 25.4)
+    expect(low.atMm - 2000).toBeGreaterThanOrEqual(4 * 25.4)
+    expect(low.atMm - 2000).toBeLessThanOrEqual(6 * 25.4)
+    expect(poleFor({ widthMm: 1200, topMm: 2000 }, 2900, rules).atMm).toBe(2600)
+  })
+})
+
+const cushion: SewnAsked = {
+  thing: 'square cushion',
+  count: 1,
+  widthMm: 450,
+  depthMm: 450,
+  heightMm: 0,
+  edge: 'plain',
+  flangeMm: 0,
+  isBackToo: true,
+  isCentred: false,
+  hasWay: true,
+  cloth: { widthMm: 1370, repeatMm: 0, acrossMm: 0 },
+}
+const sewn = (more: Partial<SewnAsked> = {}) => {
+  const result = sewnFrom({ ...cushion, ...more }, rules)
+  if (!result.ok) throw new Error(`${result.field} ${result.error}`)
+  return result.sewn
+}
+describe('what is sewn', () => {
+  it('a cushion of 450 with seams of 15 is two panels of 480, side by side: half a metre, as yardage tables have it', () => {
+    // trade (memory): one 18 inch cushion, front and back, from half a yard of 54 inch cloth
+    const { panels, packing, zips, pads } = sewn()
+    expect(panels.map(({ widthMm, lengthMm }) => [widthMm, lengthMm])).toEqual([
+      [480, 480],
+      [480, 480],
+    ])
+    expect(packing).toMatchObject({ lengthMm: 480, proven: true })
+    expect(packing.lengthMm).toBeLessThanOrEqual(0.5 * 914.4 + 30)
+    expect([zips, pads]).toEqual([{ count: 1, lengthMm: 390 }, 'pad, 50 × 50 cm'])
+  })
+  it('six of them in two cloths, the front with its motif in the middle: each begins with the pattern', () => {
+    const { packing } = sewn({
+      count: 6,
+      isBackToo: false,
+      isCentred: true,
+      cloth: { widthMm: 1370, repeatMm: 320, acrossMm: 685 },
+    })
+    expect(packing.panels).toHaveLength(6)
+    // two across, three rows; each row takes two repeats, the last no more than the panel
+    expect(packing).toMatchObject({ lengthMm: 2 * 640 + 480, proven: true })
+  })
+  it('a box has a border of three sides and a zip between two halves; a bolster a body as long as its round', () => {
+    const box = sewn({ thing: 'bench cover', widthMm: 1200, depthMm: 400, heightMm: 80 })
+    expect(box.panels).toHaveLength(7)
+    expect(box.panels.filter(({ name }) => name.includes('zip')).map(({ lengthMm }) => lengthMm)).toEqual([85, 85])
+    const body = sewn({ thing: 'bolster', widthMm: 600, depthMm: 200 }).panels[0]
+    expect(body?.widthMm).toBeCloseTo(Math.PI * 200 + 30, 6)
+  })
+  it('piping goes round, and its strips are cut on the bias: (W − 2s)·√2 each, from W + n·w·√2', () => {
+    const { cordMm, bias, lengthMm, packing } = sewn({ edge: 'piped', count: 2 })
+    expect(cordMm).toBe(2 * 1800)
+    expect(bias).toEqual(biasStrips(3600, 1370, rules))
+    expect(bias?.strips).toBe(2)
+    expect(bias?.clothMm).toBeCloseTo(1370 + 2 * 40 * Math.SQRT2, 6)
+    expect(lengthMm).toBeCloseTo(packing.lengthMm + (bias?.clothMm ?? 0), 6)
+  })
+  it('a panel wider than its cloth that may not be turned is said; so is a box without a thickness, and none at all', () => {
+    const said = (more: Partial<SewnAsked>) => sewnFrom({ ...cushion, ...more }, rules)
+    expect(said({ widthMm: 1400 })).toMatchObject({ ok: false, field: 'width' })
+    expect(said({ thing: 'box cushion' })).toMatchObject({ ok: false, field: 'height' })
+    expect(said({ count: 0 })).toMatchObject({ ok: false, field: 'count' })
+    expect(said({ edge: 'flange' })).toMatchObject({ ok: false, field: 'flange' })
+  })
+})
+
+const picture: FrameAsked = {
+  widthMm: 300,
+  heightMm: 400,
+  borderMm: 60,
+  filletMm: 0,
+  faceMm: 20,
+  depthMm: 25,
+  glazing: 'glass',
+  isValued: false,
+  inSun: false,
+  facesWindow: false,
+  school: 'shop frames',
+}
+const framed = (more: Partial<FrameAsked> = {}) => {
+  const result = framedAs({ ...picture, ...more }, rules)
+  if (!result.ok) throw new Error(`${result.field} ${result.error}`)
+  return result.framed
+}
+describe('frames', () => {
+  it('by pencil: 300 × 400, 5 covered, a border of 60 and 70 at the foot is a glass of 410 × 520, and 2020 of moulding', () => {
+    expect(framed()).toMatchObject({
+      seen: { widthMm: 290, heightMm: 390 },
+      glass: { widthMm: 410, heightMm: 520 },
+      mouldingMm: 2 * (410 + 520) + 8 * 20,
+      outer: { widthMm: 438, heightMm: 548 },
+      says: [],
+    })
+  })
+  it('glass of 2 mm weighs 5 kg a square metre, by its density; acrylic about half', () => {
+    // 2500 and 1190 kg a cubic metre: tables of materials
+    expect(rules['frame.glass-kg']).toBeCloseTo(2500 * 0.002, 6)
+    expect(rules['frame.acrylic-kg']).toBeCloseTo(1190 * 0.002, 1)
+    const [glass, acrylic] = [framed().weightKg, framed({ glazing: 'acrylic' }).weightKg]
+    expect(glass - acrylic).toBeCloseTo(0.41 * 0.52 * (5 - 2.4), 6)
+  })
+  it('a fillet makes the opening larger by twice what is seen of it, and the border lies outside it', () => {
+    const { opening, glass } = framed({ filletMm: 8 })
+    expect(opening).toEqual({ widthMm: 306, heightMm: 406 })
+    expect(glass).toEqual({ widthMm: 426, heightMm: 536 })
+  })
+  it('says what a framer would, and is silent where there is nothing to say', () => {
+    const says = (more: Partial<FrameAsked>): string => framed(more).says.join(' ')
+    expect(says({ borderMm: 20 })).toContain('no wider than the moulding')
+    expect(says({ borderMm: 40 })).toContain('skimped')
+    expect(says({ widthMm: 120, heightMm: 150 })).toContain('very wide mat')
+    expect(says({ widthMm: 120, heightMm: 150, borderMm: 140 })).toBe('')
+    expect(says({ inSun: true })).toContain('filters UV')
+    expect(says({ facesWindow: true })).toContain('non-reflecting')
+    expect(says({ isValued: true })).toBe('')
+    expect(says({ isValued: true, school: 'archival' })).toContain('free of acid')
+    expect(says({ isValued: true, school: 'archival', borderMm: null })).toContain('Spacers')
+    expect(says({ glazing: 'none', inSun: true, facesWindow: true })).toBe('')
+  })
+  it('a mat wider than a metre, a moulding of nothing: said where it was typed', () => {
+    expect(framedAs({ ...picture, borderMm: 1200 }, rules)).toMatchObject({ ok: false, field: 'border' })
+    expect(framedAs({ ...picture, faceMm: 0 }, rules)).toMatchObject({ ok: false, field: 'face' })
+    expect(framedAs({ ...picture, widthMm: 0 }, rules)).toMatchObject({ ok: false, field: 'size' })
+  })
+})
+
+describe('made or bought', () => {
+  const supplies = [
+    { packs: 2, priceMinor: minor(12_50) },
+    { packs: 1, priceMinor: minor(5_00) },
+  ]
+  const ask = (more: object = {}) => {
+    const result = madeOrBought({
+      supplies,
+      hireMinor: minor(0),
+      hours: 3,
+      rateMinor: minor(20_00),
+      boughtMinor: minor(110_00),
+      ...more,
+    })
+    if (!result.ok) throw new Error(result.error)
+    return result.found
+  }
+  it('by pencil: 30.00 of supplies and 3 hours at 20.00 is 90.00 against 110.00; equal at 4 hours, or at 26.66 an hour', () => {
+    expect(ask()).toEqual({
+      suppliesMinor: 30_00,
+      workMinor: 60_00,
+      madeMinor: 90_00,
+      savedMinor: 20_00,
+      equalHours: 4,
+      equalRateMinor: 26_66,
+    })
+  })
+  it('where bought is cheaper before an hour is counted there is no rate', () => {
+    expect(ask({ boughtMinor: minor(25_00) })).toMatchObject({
+      savedMinor: -65_00,
+      equalHours: null,
+      equalRateMinor: null,
+    })
+  })
+})
