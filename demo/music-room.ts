@@ -710,7 +710,7 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
         name: 'Ash tray frame, unglazed',
         price: 148,
         delivery: 18,
-        lead: 32,
+        lead: 34,
         returns: 14,
         hex: '#cdae84',
       },

@@ -24,8 +24,7 @@ let who: Speaker
 let id: string
 beforeAll(async () => {
   served = await serve(inject('postgres'))
-  server = createServer(served.application)
-  server.keepAliveTimeout = 65_000 // as main.ts keeps it: none is closed under a request
+  server = createServer({ keepAliveTimeout: 65_000 }, served.application) // as main.ts: none is closed under a request
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', () => resolve()))
   who = await person(served)
   id = (await makeover(who)).ids.makeover

@@ -19,6 +19,12 @@ export const router = createRouter({
     { path: '/', name: 'day', component: () => import('./day/DayPage.vue'), meta: { title: 'Day' } },
     { path: '/studio', name: 'studio', component: () => import('./studio/StudioPage.vue'), meta: { title: 'Studio' } },
     {
+      path: '/calculators/:which?',
+      name: 'calculators',
+      component: () => import('./calculators/ReckonPage.vue'),
+      meta: { title: 'Calculators' },
+    },
+    {
       path: '/sign-in',
       name: 'sign-in',
       component: () => import('./accounts/SignInPage.vue'),

@@ -8,7 +8,7 @@ export function leastLength(panels: readonly Panel[], cloth: Cloth): number {
   )
   const longest = Math.max(0, ...short)
   const area = panels.reduce((sum, { widthMm, lengthMm }) => sum + widthMm * lengthMm, 0) / cloth.widthMm
-  return Math.max(longest, area, sideBySide(panels, cloth), rowsOfRepeats(panels, cloth))
+  return Math.max(longest, area, sideBySide(panels, cloth), fewBeside(panels, cloth), rowsOfRepeats(panels, cloth))
 }
 
 /**
@@ -32,6 +32,26 @@ function sideBySide(panels: readonly Panel[], { widthMm: cloth }: Cloth): number
   }
   const wide = fixed.filter(({ across }) => across > cloth / 2 + 1e-9).reduce((sum, { along }) => sum + along, 0)
   return Math.max(least, wide)
+}
+
+/** Of panels wider than a half, a third, a quarter of the cloth no more than one, two, three lie beside each other: one of so many chains holds its share. */
+function fewBeside(panels: readonly Panel[], { widthMm: cloth }: Cloth): number {
+  const sides = panels.map(({ widthMm, lengthMm, mayTurn }) =>
+    mayTurn
+      ? { across: Math.min(widthMm, lengthMm), along: Math.min(widthMm, lengthMm) }
+      : { across: widthMm, along: lengthMm },
+  )
+  let least = 0
+  for (let beside = 1; beside <= 12; beside++) {
+    const wide = sides
+      .filter(({ across }) => across * (beside + 1) > cloth + 1e-6)
+      .map(({ along }) => along)
+      .toSorted((left, right) => left - right)
+    const chain = wide.slice(0, Math.ceil(wide.length / beside)).reduce((sum, along) => sum + along, 0)
+    const share = wide.reduce((sum, along) => sum + along, 0) / beside
+    least = Math.max(least, chain, share)
+  }
+  return least
 }
 
 /** Panels that begin with the pattern take whole repeats before the next of them begins; only so many lie beside each other. */

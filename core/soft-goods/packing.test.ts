@@ -1,18 +1,8 @@
 /** Panels on a cloth: what is known of rectangles packed without a gap, and what no packing may do. */
 import fc from 'fast-check'
+import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs'
 import { describe, expect, it } from 'vitest'
 import { acrossOf, alongOf, packed, packing, type Laid, type Panel } from './packing.ts'
-
-/** An independent packer from the registry; its package names a file that Node cannot read, so the other one is named here. */
-type Packer = new (
-  width: number,
-  height: number,
-  padding: number,
-  options: object,
-) => { addArray: (all: object[]) => void; bins: { rects: { y: number; height: number }[] }[] }
-const { MaxRectsPacker } = (await import('maxrects-packer/dist/maxrects-packer.mjs')) as {
-  MaxRectsPacker: Packer
-}
 
 const plain = { repeatMm: 0, acrossMm: 0 }
 const panel = (widthMm: number, lengthMm: number, more: Partial<Panel> = {}): Panel => ({
@@ -125,7 +115,7 @@ describe('panels on a cloth', () => {
     )
   }, 60_000)
   it('no other packer makes it shorter', () => {
-    // given as much length as it likes
+    // an independent one of the registry, given as much length as it likes
     fc.assert(
       fc.property(panels(16), fc.integer({ min: 700, max: 1500 }), (all, widthMm) => {
         const asked = named(all.map((given) => ({ ...given, mayTurn: false, onRepeat: false })))

@@ -107,54 +107,93 @@ function swapped(order: readonly number[], random: () => number): number[] {
   return next
 }
 
-/** One after the mate, each where it ends earliest; of two such places the one further left. `turned`: which lie on their sides; null for whichever ends earlier. */
+/** One after another, each where it ends earliest; of two such places the one further left. `turned`: which lie on their sides; null for whichever ends earlier. */
 function laidInOrder(
   panels: readonly Panel[],
   cloth: Cloth,
   order: readonly number[],
   turned: readonly boolean[] | null,
 ): Found {
+  const table = new Table(panels.length, cloth)
   const laid: Laid[] = []
-  let length = 0
   for (const at of order) {
     const panel = panels[at] as Panel
-    const ways = turned === null ? (panel.mayTurn ? [false, true] : [false]) : [turned[at] === true]
-    const places = ways.flatMap((isTurned) => placeFor(panel, isTurned, laid, cloth) ?? [])
-    const best = places.length > 0 ? places : [placeFor(panel, !ways[0], laid, cloth)].flatMap((place) => place ?? [])
-    const chosen = best.reduce((better, place) =>
-      endOf(place) < endOf(better) - 1e-6 || (endOf(place) < endOf(better) + 1e-6 && place.x < better.x)
-        ? place
-        : better,
-    )
-    // by where they begin, so that a free place is found in one walk
-    const later = laid.findIndex(({ y }) => y > chosen.y)
-    laid.splice(later < 0 ? laid.length : later, 0, chosen)
-    length = Math.max(length, endOf(chosen))
+    const first = turned !== null && turned[at] === true
+    const straight = table.placeFor(panel, first)
+    const lying = panel.mayTurn && (turned === null || !straight) ? table.placeFor(panel, !first) : null
+    const place = straight && lying ? (isSooner(lying, straight) ? lying : straight) : (straight ?? lying)
+    if (!place) continue
+    table.put(place)
+    laid.push({ ...panel, x: place.x, y: place.y, isTurned: place.isTurned })
   }
-  return { panels: laid, lengthMm: length }
+  return { panels: laid, lengthMm: table.lengthMm }
 }
 export const acrossOf = ({ widthMm, lengthMm, isTurned }: Laid): number => (isTurned ? lengthMm : widthMm)
 export const alongOf = ({ widthMm, lengthMm, isTurned }: Laid): number => (isTurned ? widthMm : lengthMm)
-const endOf = (laid: Laid): number => laid.y + alongOf(laid)
 
-/** The earliest free place: it begins at the edge of the cloth or beside another panel, or where the pattern begins next. */
-function placeFor(panel: Panel, isTurned: boolean, laid: readonly Laid[], cloth: Cloth): Laid | null {
-  const wide = isTurned ? panel.lengthMm : panel.widthMm
-  const long = isTurned ? panel.widthMm : panel.lengthMm
-  const xs = [0, ...laid.map((mate) => mate.x + acrossOf(mate))].map((x) =>
-    panel.onRepeat ? nextRepeat(x, cloth.acrossMm) : x,
-  )
-  let best: Laid | null = null
-  for (const x of new Set(xs)) {
-    if (x + wide > cloth.widthMm + 1e-6) continue
-    let y = 0
-    for (const mate of laid) {
-      if (mate.x >= x + wide - 1e-6 || x >= mate.x + acrossOf(mate) - 1e-6) continue
-      if (y + long <= mate.y + 1e-6) break
-      y = Math.max(y, endOf(mate))
-      if (panel.onRepeat) y = nextRepeat(y, cloth.repeatMm)
-    }
-    if (!best || y < best.y - 1e-6 || (y < best.y + 1e-6 && x < best.x)) best = { ...panel, x, y, isTurned }
+type Place = {
+  readonly x: number
+  readonly y: number
+  readonly wide: number
+  readonly long: number
+  readonly isTurned: boolean
+}
+const isSooner = (left: Place, right: Place): boolean => {
+  const [ends, against] = [left.y + left.long, right.y + right.long]
+  return ends < against - 1e-6 || (ends < against + 1e-6 && left.x < right.x)
+}
+
+/** What lies on the cloth, by where it begins along it, so that a free place is found in one walk. */
+class Table {
+  lengthMm = 0
+  readonly #cloth: Cloth
+  readonly #x: Float64Array
+  readonly #y: Float64Array
+  readonly #wide: Float64Array
+  readonly #long: Float64Array
+  #count = 0
+  constructor(most: number, cloth: Cloth) {
+    this.#cloth = cloth
+    this.#x = new Float64Array(most)
+    this.#y = new Float64Array(most)
+    this.#wide = new Float64Array(most)
+    this.#long = new Float64Array(most)
   }
-  return best
+  put({ x, y, wide, long }: Place): void {
+    let at = this.#count++
+    for (; at > 0 && (this.#y[at - 1] as number) > y; at--)
+      for (const row of [this.#x, this.#y, this.#wide, this.#long]) row[at] = row[at - 1] as number
+    this.#x[at] = x
+    this.#y[at] = y
+    this.#wide[at] = wide
+    this.#long[at] = long
+    this.lengthMm = Math.max(this.lengthMm, y + long)
+  }
+  /** The earliest free place: at the edge of the cloth or beside another panel, or where the pattern begins next; null where it is too wide. */
+  placeFor(panel: Panel, isTurned: boolean): Place | null {
+    const wide = isTurned ? panel.lengthMm : panel.widthMm
+    const long = isTurned ? panel.widthMm : panel.lengthMm
+    const { widthMm, acrossMm } = this.#cloth
+    let [bestX, bestY] = [-1, Infinity]
+    for (let beside = -1; beside < this.#count; beside++) {
+      const edge = beside < 0 ? 0 : (this.#x[beside] as number) + (this.#wide[beside] as number)
+      const x = panel.onRepeat ? nextRepeat(edge, acrossMm) : edge
+      if (x + wide > widthMm + 1e-6) continue
+      const y = this.#freeAt(x, wide, long, panel.onRepeat)
+      if (y < bestY - 1e-6 || (y < bestY + 1e-6 && x < bestX)) [bestX, bestY] = [x, y]
+    }
+    return bestX < 0 ? null : { x: bestX, y: bestY, wide, long, isTurned }
+  }
+  #freeAt(x: number, wide: number, long: number, onRepeat: boolean): number {
+    let y = 0
+    for (let at = 0; at < this.#count; at++) {
+      const left = this.#x[at] as number
+      if (left >= x + wide - 1e-6 || x >= left + (this.#wide[at] as number) - 1e-6) continue
+      const begins = this.#y[at] as number
+      if (y + long <= begins + 1e-6) break
+      const ends = begins + (this.#long[at] as number)
+      if (ends > y) y = onRepeat ? nextRepeat(ends, this.#cloth.repeatMm) : ends
+    }
+    return y
+  }
 }

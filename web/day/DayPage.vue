@@ -86,6 +86,7 @@ useKeys([
       found.value[at - 1] && void router.push({ name: 'brief', params: { id: found.value[at - 1]?.id ?? '' } }),
   })),
   { key: 's', does: 'To the studio: people, phone, files', run: () => void router.push({ name: 'studio' }) },
+  { key: 'c', does: 'To the calculators', run: () => void router.push({ name: 'calculators' }) },
   { key: 'g', does: 'Next ground behind finishes', run: () => viewing.nextGround() },
   { key: '?', does: 'This list', run: () => (keysOpen.value = true) },
 ])
@@ -99,6 +100,7 @@ useKeys([
       <span class="end">
         <GroundSwitch />
         <button type="button" class="bare quiet" @click="keysOpen = true">Keys<kbd>?</kbd></button>
+        <router-link :to="{ name: 'calculators' }">Calculators</router-link>
         <router-link :to="{ name: 'studio' }">Studio</router-link>
         <span class="quiet">{{ session.person?.name }}</span>
         <button type="button" class="word" @click="signOut">Sign out</button>

@@ -137,6 +137,7 @@ void send()
     <div class="page-head">
       <h1>Seen in a shop</h1>
       <span class="quiet">four fields now, the rest when you are back</span>
+      <router-link class="word" :to="{ name: 'calculators' }">Calculators</router-link>
     </div>
     <p v-if="categories.length === 0" class="opening">
       What is bought is counted within the budget.

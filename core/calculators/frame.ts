@@ -1,0 +1,113 @@
+/** A frame, and made or bought. */
+import { minor, minus, zero } from '../money/minor.ts'
+import { framedAs, glazings, type Glazing } from '../soft-goods/framing.ts'
+import { madeOrBought } from '../soft-goods/make-or-buy.ts'
+import { lengthIn, maybeNumber, numberOf, told, wordOf, yesNo, type Calculator } from './calculator.ts'
+
+export const frame: Calculator = {
+  id: 'frame',
+  title: 'A frame',
+  about: 'mat, glass, moulding and weight for a picture',
+  asks: [
+    { key: 'size', label: 'Width of the picture', as: 'length', start: null },
+    { key: 'high', label: 'Height of the picture', as: 'length', start: null },
+    { key: 'border', label: 'Border of the mat', as: 'length', start: 60, hint: 'nothing for no mat' },
+    { key: 'fillet', label: 'Fillet that is seen', as: 'length', start: 0 },
+    { key: 'face', label: 'Face of the moulding', as: 'length', start: 20 },
+    { key: 'depth', label: 'Depth of the moulding', as: 'length', start: 25 },
+    { key: 'glazing', label: 'Before it', as: 'choice', start: 'glass', options: glazings },
+    { key: 'valued', label: 'Worth keeping', as: 'choice', start: 'no', options: yesNo },
+    { key: 'sun', label: 'Sun on that wall', as: 'choice', start: 'no', options: yesNo },
+    { key: 'window', label: 'Opposite a window', as: 'choice', start: 'no', options: yesNo },
+  ],
+  reckon: (values, rules, units) => {
+    const found = framedAs(
+      {
+        widthMm: numberOf(values, 'size'),
+        heightMm: numberOf(values, 'high'),
+        borderMm: maybeNumber(values, 'border'),
+        filletMm: maybeNumber(values, 'fillet') ?? 0,
+        faceMm: numberOf(values, 'face'),
+        depthMm: numberOf(values, 'depth'),
+        glazing: wordOf(values, 'glazing') as Glazing,
+        isValued: wordOf(values, 'valued') === 'yes',
+        inSun: wordOf(values, 'sun') === 'yes',
+        facesWindow: wordOf(values, 'window') === 'yes',
+        school: 'archival',
+      },
+      rules,
+    )
+    if (!found.ok) return found
+    const { seen, opening, border, glass, mouldingMm, outer, weightKg, says } = found.framed
+    const size = lengthIn(units)
+    const both = ({ widthMm, heightMm }: { widthMm: number; heightMm: number }): string =>
+      `${size(widthMm)} × ${size(heightMm)}`
+    return {
+      ok: true,
+      headline: `${both(outer)} outside`,
+      lines: [
+        told('What is seen', both(seen), opening ? `the mat covers ${rules['frame.overlap']} mm at each edge` : ''),
+        ...(opening && border
+          ? [
+              told('Opening of the mat', both(opening)),
+              told('Its borders', `${size(border.sidesMm)}, ${size(border.footMm)} at the foot`),
+            ]
+          : []),
+        told('Glass and backing', both(glass)),
+        told('Moulding', size(mouldingMm), '2 × (width + height) of the glass + 8 × face, for the mitres'),
+        told('Weight', `${weightKg.toFixed(1)} kg`),
+      ],
+      says,
+      packing: null,
+      keeps: { name: 'Frame', thing: 'work', quantity: 1, unit: 'pieces' },
+    }
+  },
+}
+
+export const makeOrBuy: Calculator = {
+  id: 'make-or-buy',
+  title: 'Make or buy',
+  about: 'supplies and hours against a price',
+  asks: [
+    { key: 'supplies', label: 'Supplies, in whole packs', as: 'amount', start: 0 },
+    { key: 'hire', label: 'Hire', as: 'amount', start: 0 },
+    { key: 'hours', label: 'Hours it takes', as: 'number', start: 4, unit: 'h' },
+    { key: 'rate', label: 'An hour costs', as: 'amount', start: 2000 },
+    { key: 'bought', label: 'Bought it costs', as: 'amount', start: 10_000 },
+  ],
+  reckon: (values) => {
+    const amount = (key: string) => minor(Math.round(numberOf(values, key) || 0))
+    const found = madeOrBought({
+      supplies: [{ packs: 1, priceMinor: amount('supplies') }],
+      hireMinor: amount('hire'),
+      hours: numberOf(values, 'hours'),
+      rateMinor: amount('rate'),
+      boughtMinor: amount('bought'),
+    })
+    if (!found.ok) return found
+    const { suppliesMinor, workMinor, madeMinor, savedMinor, equalHours, equalRateMinor } = found.found
+    const plain = (value: number): string => (value / 100).toFixed(2)
+    return {
+      ok: true,
+      headline:
+        savedMinor === 0
+          ? 'The same'
+          : savedMinor > 0
+            ? `Made saves ${plain(savedMinor)}`
+            : `Bought saves ${plain(minus(zero, savedMinor))}`,
+      lines: [
+        told('Supplies and hire', plain(suppliesMinor)),
+        told('Work', plain(workMinor), `${numberOf(values, 'hours')} h`),
+        told('Made', plain(madeMinor)),
+        ...(equalHours === null ? [] : [told('Equal at', `${equalHours.toFixed(1)} h`, 'at that rate')]),
+        ...(equalRateMinor === null ? [] : [told('Or at', `${plain(equalRateMinor)} an hour`, 'in those hours')]),
+      ],
+      says:
+        equalRateMinor === null && numberOf(values, 'hours') > 0
+          ? ['Bought is cheaper before an hour is counted.']
+          : [],
+      packing: null,
+      keeps: { name: 'Made at home', thing: 'other', quantity: 1, unit: 'pieces' },
+    }
+  },
+}

@@ -1,0 +1,23 @@
+/** Every calculator that is asked without a room, in the order they are reached for. */
+import type { Calculator } from './calculator.ts'
+import { light, rug } from './room.ts'
+import { curtains } from './curtains.ts'
+import { frame, makeOrBuy } from './frame.ts'
+import { boards, lengths } from './lengths.ts'
+import { sewn } from './sewn.ts'
+import { paint, paper, tiles } from './surfaces.ts'
+
+export const calculators: readonly Calculator[] = [
+  paint,
+  paper,
+  tiles,
+  boards,
+  lengths,
+  curtains,
+  sewn,
+  rug,
+  light,
+  frame,
+  makeOrBuy,
+]
+export type { Answer, Ask, Calculator, Values } from './calculator.ts'
