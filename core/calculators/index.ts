@@ -1,5 +1,6 @@
 /** Every calculator that is asked without a room, in the order they are reached for. */
 import type { Calculator } from './calculator.ts'
+import { blind, shade } from './made.ts'
 import { light, rug } from './room.ts'
 import { curtains } from './curtains.ts'
 import { frame, makeOrBuy } from './frame.ts'
@@ -14,9 +15,11 @@ export const calculators: readonly Calculator[] = [
   boards,
   lengths,
   curtains,
+  blind,
   sewn,
   rug,
   light,
+  shade,
   frame,
   makeOrBuy,
 ]
