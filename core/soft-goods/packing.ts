@@ -29,8 +29,15 @@ export type Packing = {
 }
 export type PackResult = { readonly ok: true; readonly packing: Packing } | Wrong
 
+/** A try takes as long as the cube of the panels: some tenths of a second in all, however many there are. */
+const triesFor = (count: number): number => Math.max(4, Math.min(400, Math.round(400 * (40 / Math.max(1, count)) ** 3)))
+
 /** How far the search has come, 0 to 1; the last thing it says is what it found. */
-export function* packing(panels: readonly Panel[], cloth: Cloth, tries = 400): Generator<number, PackResult> {
+export function* packing(
+  panels: readonly Panel[],
+  cloth: Cloth,
+  tries = triesFor(panels.length),
+): Generator<number, PackResult> {
   const fault = faultOf(panels, cloth)
   if (fault) return fault
   if (panels.length === 0) return { ok: true, packing: { panels: [], lengthMm: 0, leastMm: 0, proven: true } }

@@ -25,6 +25,7 @@ const cuts = computed(() => {
   }
   return `${[...groups].map(([key, count]) => key.replace('%', count > 1 ? `${count} of ` : '')).join('; ')}.`
 })
+const print = (): void => window.print()
 const letters = computed(() => Math.max(18, told.widthMm / 16))
 </script>
 
@@ -51,6 +52,7 @@ const letters = computed(() => Math.max(18, told.widthMm / 16))
     <figcaption>
       {{ size(told.packing.lengthMm) }} of cloth {{ size(told.widthMm) }} wide, its length to the right.
       <span class="quiet">{{ cuts }}</span>
+      <button type="button" class="word" @click="print">Print it</button>
     </figcaption>
   </figure>
 </template>
