@@ -38,11 +38,14 @@ export function calendarRemarks({ makeover, plan, money, practice, floorM2, toda
 }
 
 const head = (makeover: Makeover): Subject[] => rowsOf(makeover, 'makeover').map(({ id }) => ({ kind: 'makeover', id }))
+/** What the answer of an owner is known by. */
+const leave = 'leave:'
 const subjectOf = (makeover: Makeover, { key, pieceId }: Planned): Subject[] => {
   const row = rowsOf(makeover, 'task').find((known) => known.key === key || known.id === key)
   return [
     ...(row ? [{ kind: 'task' as const, id: row.id }] : []),
     ...(pieceId !== null && makeover.rows.piece[pieceId] ? [{ kind: 'piece' as const, id: pieceId }] : []),
+    ...(key.startsWith(leave) ? [{ kind: 'permission' as const, id: key.slice(leave.length) }] : []),
   ]
 }
 
@@ -92,7 +95,7 @@ function answers(makeover: Makeover, { tasks }: Schedule, { pace }: Schools): Re
         code: 'answer',
         subjects: subjectOf(makeover, task),
         title: `${task.name}: nothing to spare, and no answer yet`,
-        sentence: `Each further day moves what waits for it, and the install day with it. Ask again, or take a stand-in.`,
+        sentence: `Each further day moves what waits for it, and the install day with it. Ask again, or ${task.key.startsWith(leave) ? 'do it in a way that needs no leave' : 'take a stand-in'}.`,
         numbers: [task.slackDays],
       }),
     ]

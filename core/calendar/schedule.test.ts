@@ -2,7 +2,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { blank } from '../makeover/blank.ts'
-import { add } from '../makeover/change.ts'
+import { add, edit } from '../makeover/change.ts'
 import { addDays, daysBetween, plainDate } from '../measure/plain-date.ts'
 import { wayKey } from '../makeover/said-arrivals.ts'
 import { plannedRoom } from '../testing/planned.ts'
@@ -74,6 +74,12 @@ describe('the work makes itself', () => {
     const leave = named(/^Leave to paint/)
     expect(named(/^Coat 1/).start).toBeGreaterThanOrEqual(leave.finish)
     expect(named(/^Coat 2/).start).toBeGreaterThan(named(/^Coat 1/).start)
+    // the painting ends well before the install day: silent; a house that is handed over in 18 days has nothing to spare
+    expect(after(...painted, walled('waiting')).codes).toEqual([])
+    const head = Object.values(rows.start.makeover.rows.makeover)[0]
+    if (!head) throw new Error('the makeover has begun')
+    const soon = edit('makeover', head, { installOn: plainDate('2027-03-17') })
+    expect(after(...painted, walled('waiting'), soon).codes).toEqual(['answer look'])
     // two weeks [own]; asked ten days ago, four of them are left
     expect((leave.finish - leave.start) / 1440).toBe(14)
     const asked = after(...painted, walled('waiting', addDays(testToday, -10))).named(/^Leave to paint/)
