@@ -1,6 +1,6 @@
 /** A frame, and made or bought. */
 import { minor, minus, zero } from '../money/minor.ts'
-import { framedAs, glazings, type Glazing } from '../soft-goods/framing.ts'
+import { framedAs, glazings, readyMade, type Glazing } from '../soft-goods/framing.ts'
 import { madeOrBought } from '../soft-goods/make-or-buy.ts'
 import { lengthIn, maybeNumber, numberOf, told, wordOf, yesNo, type Calculator } from './calculator.ts'
 
@@ -39,6 +39,7 @@ export const frame: Calculator = {
     )
     if (!found.ok) return found
     const { seen, opening, border, glass, mouldingMm, outer, weightKg, says } = found.framed
+    const ready = border ? readyMade(seen, units !== 'metric', rules) : null
     const size = lengthIn(units)
     const both = ({ widthMm, heightMm }: { widthMm: number; heightMm: number }): string =>
       `${size(widthMm)} × ${size(heightMm)}`
@@ -56,6 +57,15 @@ export const frame: Calculator = {
         told('Glass and backing', both(glass)),
         told('Moulding', size(mouldingMm), '2 × (width + height) of the glass + 8 × face, for the mitres'),
         told('Weight', `${weightKg.toFixed(1)} kg`),
+        ...(ready
+          ? [
+              told(
+                'Or ready-made',
+                both(ready),
+                `its mat cut to leave ${size(ready.sidesMm)} at the sides, ${size(ready.topMm)} above and ${size(ready.footMm)} below`,
+              ),
+            ]
+          : []),
       ],
       says,
       packing: null,

@@ -68,7 +68,7 @@ export const sewn: Calculator = {
       rules,
     )
     if (!found.ok) return found.field === 'width' ? wrong('clothWidth', found.error) : found
-    const { panels, packing, zips, cordMm, bias, pads, lengthMm } = found.sewn
+    const { panels, packing, back, zips, cordMm, bias, pads, lengthMm } = found.sewn
     const size = lengthIn(units)
     const cloth = soldLength(lengthMm, units)
     return {
@@ -83,6 +83,15 @@ export const sewn: Calculator = {
             ? 'no way of laying them is shorter'
             : `the shortest that was found; under ${size(packing.leastMm)} none can be`,
         ),
+        ...(back
+          ? [
+              told(
+                'Backs, of another cloth',
+                soldLength(back.lengthMm, units).words,
+                `${size(back.lengthMm)} of a cloth as wide`,
+              ),
+            ]
+          : []),
         ...(bias
           ? [
               told(

@@ -35,6 +35,56 @@ export type Framed = {
   /** What a framer would say of it. */
   readonly says: readonly string[]
 }
+/** Frames as they are sold, by what fits in, in mm: the usual ones of each country (trade, memory). */
+const soldCm = [
+  [13, 18],
+  [18, 24],
+  [20, 30],
+  [24, 30],
+  [30, 40],
+  [40, 50],
+  [50, 60],
+  [50, 70],
+  [60, 80],
+  [70, 100],
+] as const
+const soldInches = [
+  [5, 7],
+  [8, 10],
+  [11, 14],
+  [12, 16],
+  [16, 20],
+  [18, 24],
+  [20, 24],
+  [24, 36],
+] as const
+export type ReadyMade = {
+  readonly widthMm: number
+  readonly heightMm: number
+  /** What a mat cut for it leaves at the sides, at the top and at the foot. */
+  readonly sidesMm: number
+  readonly topMm: number
+  readonly footMm: number
+}
+/** The smallest frame that is sold ready-made in which the picture has a mat with borders that are wide enough; null where there is none. */
+export function readyMade(
+  seen: { readonly widthMm: number; readonly heightMm: number },
+  isFeet: boolean,
+  rules: Rules,
+): ReadyMade | null {
+  const mm = isFeet
+    ? soldInches.map((size) => size.map((inches) => inches * 25.4))
+    : soldCm.map((size) => size.map((cm) => cm * 10))
+  const least = rules['frame.mat-least']
+  const more = rules['frame.bottom-more']
+  for (const [short = 0, long = 0] of mm) {
+    const [widthMm, heightMm] = seen.widthMm <= seen.heightMm ? [short, long] : [long, short]
+    const sides = (widthMm - seen.widthMm) / 2
+    const top = (heightMm - seen.heightMm - more) / 2
+    if (sides >= least && top >= least) return { widthMm, heightMm, sidesMm: sides, topMm: top, footMm: top + more }
+  }
+  return null
+}
 export type FrameResult = { readonly ok: true; readonly framed: Framed } | Wrong
 
 export function framedAs(asked: FrameAsked, rules: Rules): FrameResult {

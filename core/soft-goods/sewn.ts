@@ -42,6 +42,8 @@ export type SewnAsked = {
 export type Sewn = {
   readonly panels: readonly Panel[]
   readonly packing: Packing
+  /** Of the backs, where they are of another cloth as wide; null where they are of the same. */
+  readonly back: Packing | null
   /** What is sewn to it besides: zips, piping cord, a pad. Each with its number and its length. */
   readonly zips: { readonly count: number; readonly lengthMm: number } | null
   readonly cordMm: number
@@ -57,11 +59,17 @@ export function sewnFrom(asked: SewnAsked, rules: Rules): SewnResult {
   if (fault) return fault
   const { thing, count, widthMm, depthMm, cloth, edge } = asked
   const single = panelsOf(asked, rules['sewn.seam'])
-  const panels = Array.from({ length: count }, (_, at) =>
-    single.map((panel) => ({ ...panel, name: count === 1 ? panel.name : `${panel.name} ${at + 1}` })),
-  ).flat()
+  const times = (some: readonly Panel[]): Panel[] =>
+    Array.from({ length: count }, (_, at) =>
+      some.map((panel) => ({ ...panel, name: count === 1 ? panel.name : `${panel.name} ${at + 1}` })),
+    ).flat()
+  const [seen, backs] = [single.filter(({ name }) => !isBack(name)), single.filter(({ name }) => isBack(name))]
+  const panels = times(asked.isBackToo ? single : seen)
   const found = packed(panels, cloth)
   if (!found.ok) return found
+  const back =
+    asked.isBackToo || backs.length === 0 ? null : packed(times(backs), { ...cloth, repeatMm: 0, acrossMm: 0 })
+  if (back && !back.ok) return back
   const round = edge === 'piped' ? pipedOf(asked) : 0
   const cord = count * round
   const bias = cord > 0 ? biasStrips(cord, cloth.widthMm, rules) : null
@@ -73,6 +81,7 @@ export function sewnFrom(asked: SewnAsked, rules: Rules): SewnResult {
     sewn: {
       panels,
       packing: found.packing,
+      back: back?.packing ?? null,
       zips: isCushion ? { count, lengthMm: Math.max(100, opens - rules['sewn.zip-less']) } : null,
       cordMm: cord,
       bias,
@@ -82,9 +91,10 @@ export function sewnFrom(asked: SewnAsked, rules: Rules): SewnResult {
   }
 }
 
-/** The panels of one of them, with their seams. */
+const isBack = (name: string): boolean => name === 'back' || name === 'underside'
+/** The panels of one of them, with their seams, its back among them. */
 function panelsOf(asked: SewnAsked, seam: number): Panel[] {
-  const { thing, widthMm, depthMm, heightMm, isBackToo, isCentred, hasWay } = asked
+  const { thing, widthMm, depthMm, heightMm, isCentred, hasWay } = asked
   const flange = asked.edge === 'flange' ? 2 * asked.flangeMm : 0
   const panel = (name: string, across: number, along: number, seen = false): Panel => ({
     name,
@@ -93,10 +103,9 @@ function panelsOf(asked: SewnAsked, seam: number): Panel[] {
     mayTurn: !hasWay && !(seen && isCentred),
     onRepeat: seen && isCentred,
   })
-  const sides = (front: Panel, back: Panel): Panel[] => (isBackToo ? [front, back] : [front])
   switch (thing) {
     case 'round cushion':
-      return sides(panel('front', widthMm, widthMm, true), panel('back', widthMm, widthMm))
+      return [panel('front', widthMm, widthMm, true), panel('back', widthMm, widthMm)]
     case 'bolster':
       return [
         { ...panel('body', Math.PI * depthMm, widthMm, true) },
@@ -109,7 +118,7 @@ function panelsOf(asked: SewnAsked, seam: number): Panel[] {
       const back = heightMm / 2 + seam
       return [
         panel('top', widthMm, depthMm, true),
-        ...(isBackToo ? [panel('underside', widthMm, depthMm)] : []),
+        panel('underside', widthMm, depthMm),
         panel('border, front', widthMm, heightMm),
         panel('border, left', depthMm, heightMm),
         panel('border, right', depthMm, heightMm),
@@ -118,11 +127,10 @@ function panelsOf(asked: SewnAsked, seam: number): Panel[] {
       ]
     }
     case 'table cloth':
+      // its hem is turned twice
       return [panel('cloth', widthMm + 2 * heightMm + 2 * seam, depthMm + 2 * heightMm + 2 * seam, true)]
-    case 'bed runner':
-      return sides(panel('front', widthMm, depthMm, true), panel('back', widthMm, depthMm))
     default:
-      return sides(panel('front', widthMm, depthMm, true), panel('back', widthMm, depthMm))
+      return [panel('front', widthMm, depthMm, true), panel('back', widthMm, depthMm)]
   }
 }
 

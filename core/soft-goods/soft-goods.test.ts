@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest'
 import { minor } from '../money/minor.ts'
 import { effectiveRules } from '../rulebook/rulebook.ts'
-import { framedAs, type FrameAsked } from './framing.ts'
+import { framedAs, readyMade, type FrameAsked } from './framing.ts'
 import { madeOrBought } from './make-or-buy.ts'
 import { biasStrips, sewnFrom, type SewnAsked } from './sewn.ts'
 
@@ -45,7 +45,9 @@ describe('what is sewn', () => {
       cloth: { widthMm: 1370, repeatMm: 320, acrossMm: 685 },
     })
     expect(packing.panels).toHaveLength(6)
-    // two across, three rows; each row takes two repeats, the last no more than the panel
+    // two across, three rows; each row takes two repeats, the last no more than the panel; the backs lie as they like
+    expect(sewn({ count: 6, isBackToo: false }).back).toMatchObject({ lengthMm: 3 * 480, proven: true })
+    expect(sewn({ count: 6 }).back).toBeNull()
     expect(packing).toMatchObject({ lengthMm: 2 * 640 + 480, proven: true })
   })
   it('a box has a border of three sides and a zip between two halves; a bolster a body as long as its round', () => {
@@ -124,6 +126,21 @@ describe('frames', () => {
     expect(says({ isValued: true, school: 'archival' })).toContain('free of acid')
     expect(says({ isValued: true, school: 'archival', borderMm: null })).toContain('Spacers')
     expect(says({ glazing: 'none', inSun: true, facesWindow: true })).toBe('')
+  })
+  it('a ready-made one is the smallest sold in which the mat is wide enough, upright or across', () => {
+    // 300 × 400 is seen as 290 × 390: in 40 × 50 borders of 55, and of 50 and 60
+    expect(readyMade({ widthMm: 290, heightMm: 390 }, false, rules)).toEqual({
+      widthMm: 400,
+      heightMm: 500,
+      sidesMm: 55,
+      topMm: 50,
+      footMm: 60,
+    })
+    expect(readyMade({ widthMm: 390, heightMm: 290 }, false, rules)).toMatchObject({ widthMm: 500, heightMm: 400, topMm: 50 })
+    expect(readyMade({ widthMm: 200, heightMm: 250 }, true, rules)).toMatchObject({
+      heightMm: expect.closeTo(16 * 25.4, 6) as number,
+    })
+    expect(readyMade({ widthMm: 900, heightMm: 900 }, false, rules)).toBeNull()
   })
   it('a mat wider than a metre, a moulding of nothing: said where it was typed', () => {
     expect(framedAs({ ...picture, borderMm: 1200 }, rules)).toMatchObject({ ok: false, field: 'border' })
