@@ -4,6 +4,9 @@ import { framedAs, glazings, readyMade, type Glazing } from '../soft-goods/frami
 import { madeOrBought } from '../soft-goods/make-or-buy.ts'
 import { lengthIn, maybeNumber, numberOf, told, wordOf, yesNo, type Calculator } from './calculator.ts'
 
+/** Two to twelve, as it is typed. */
+const several = Array.from({ length: 11 }, (_, at) => String(at + 2))
+
 export const frame: Calculator = {
   id: 'frame',
   title: 'A frame',
@@ -11,6 +14,8 @@ export const frame: Calculator = {
   asks: [
     { key: 'size', label: 'Width of the picture', as: 'length', start: null },
     { key: 'high', label: 'Height of the picture', as: 'length', start: null },
+    { key: 'count', label: 'Alike in one mat', as: 'number', start: 1, unit: '' },
+    { key: 'between', label: 'Between their openings', as: 'length', start: 40, when: { key: 'count', is: several } },
     { key: 'border', label: 'Border of the mat', as: 'length', start: 60, hint: 'nothing for no mat' },
     { key: 'fillet', label: 'Fillet that is seen', as: 'length', start: 0 },
     { key: 'face', label: 'Face of the moulding', as: 'length', start: 20 },
@@ -25,6 +30,8 @@ export const frame: Calculator = {
       {
         widthMm: numberOf(values, 'size'),
         heightMm: numberOf(values, 'high'),
+        count: numberOf(values, 'count'),
+        betweenMm: maybeNumber(values, 'between') ?? 0,
         borderMm: maybeNumber(values, 'border'),
         filletMm: maybeNumber(values, 'fillet') ?? 0,
         faceMm: numberOf(values, 'face'),
@@ -39,7 +46,7 @@ export const frame: Calculator = {
     )
     if (!found.ok) return found
     const { seen, opening, border, glass, mouldingMm, outer, weightKg, says } = found.framed
-    const ready = border ? readyMade(seen, units !== 'metric', rules) : null
+    const ready = border && numberOf(values, 'count') === 1 ? readyMade(seen, units !== 'metric', rules) : null
     const size = lengthIn(units)
     const both = ({ widthMm, heightMm }: { widthMm: number; heightMm: number }): string =>
       `${size(widthMm)} × ${size(heightMm)}`

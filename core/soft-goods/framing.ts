@@ -10,6 +10,9 @@ export type Glazing = (typeof glazings)[number]
 export type FrameAsked = {
   readonly widthMm: number
   readonly heightMm: number
+  /** So many alike in one mat, side by side, and what lies between their openings. */
+  readonly count: number
+  readonly betweenMm: number
   /** The border of the mat at the top and the sides; null where there is none, and the glass lies on the picture. */
   readonly borderMm: number | null
   /** Of a fillet between picture and mat, what is seen of it; 0 where there is none. */
@@ -90,7 +93,7 @@ export type FrameResult = { readonly ok: true; readonly framed: Framed } | Wrong
 export function framedAs(asked: FrameAsked, rules: Rules): FrameResult {
   const fault = faultOf(asked)
   if (fault) return fault
-  const { widthMm, heightMm, borderMm, filletMm, faceMm, depthMm, glazing } = asked
+  const { widthMm, heightMm, count, betweenMm, borderMm, filletMm, faceMm, depthMm, glazing } = asked
   const cover = borderMm === null ? 0 : 2 * rules['frame.overlap']
   const seen = { widthMm: widthMm - cover, heightMm: heightMm - cover }
   const opening =
@@ -98,7 +101,10 @@ export function framedAs(asked: FrameAsked, rules: Rules): FrameResult {
   const border = borderMm === null ? null : { sidesMm: borderMm, footMm: borderMm + rules['frame.bottom-more'] }
   const glass =
     opening && border
-      ? { widthMm: opening.widthMm + 2 * border.sidesMm, heightMm: opening.heightMm + border.sidesMm + border.footMm }
+      ? {
+          widthMm: count * opening.widthMm + (count - 1) * betweenMm + 2 * border.sidesMm,
+          heightMm: opening.heightMm + border.sidesMm + border.footMm,
+        }
       : { widthMm, heightMm }
   const rebate = Math.min(rules['frame.rebate'], faceMm)
   const outer = { widthMm: glass.widthMm + 2 * (faceMm - rebate), heightMm: glass.heightMm + 2 * (faceMm - rebate) }
@@ -156,8 +162,20 @@ function said(asked: FrameAsked, rules: Rules): string[] {
   ]
 }
 
-function faultOf({ widthMm, heightMm, borderMm, filletMm, faceMm, depthMm }: FrameAsked): Wrong | null {
+function faultOf({
+  widthMm,
+  heightMm,
+  count,
+  betweenMm,
+  borderMm,
+  filletMm,
+  faceMm,
+  depthMm,
+}: FrameAsked): Wrong | null {
   if (!(widthMm > 20) || !(heightMm > 20)) return wrong('size', 'is too small: expected what the picture measures')
+  if (!Number.isInteger(count) || count < 1 || count > 12) return wrong('count', 'is not one to twelve')
+  if (count > 1 && borderMm === null) return wrong('border', 'is nothing: several in one frame lie in a mat')
+  if (count > 1 && !(betweenMm > 0)) return wrong('between', 'is nothing: expected how far their openings are apart')
   if (borderMm !== null && !(borderMm > 0)) return wrong('border', 'is nothing: expected its width, or no mat')
   if (borderMm !== null && borderMm > 1000) return wrong('border', 'is more than a metre: expected its width')
   if (!(filletMm >= 0) || filletMm > 50) return wrong('fillet', 'is not 0 to 50 mm')

@@ -75,6 +75,8 @@ describe('what is sewn', () => {
 })
 
 const picture: FrameAsked = {
+  count: 1,
+  betweenMm: 0,
   widthMm: 300,
   heightMm: 400,
   borderMm: 60,
@@ -127,6 +129,11 @@ describe('frames', () => {
     expect(says({ isValued: true, school: 'archival', borderMm: null })).toContain('Spacers')
     expect(says({ glazing: 'none', inSun: true, facesWindow: true })).toBe('')
   })
+  it('three in one mat lie side by side: 3 × 290, twice 40 between, and the borders are 1070 of glass', () => {
+    expect(framed({ count: 3, betweenMm: 40 }).glass).toEqual({ widthMm: 3 * 290 + 2 * 40 + 2 * 60, heightMm: 520 })
+    expect(framedAs({ ...picture, count: 3 }, rules)).toMatchObject({ ok: false, field: 'between' })
+    expect(framedAs({ ...picture, count: 3, betweenMm: 40, borderMm: null }, rules)).toMatchObject({ field: 'border' })
+  })
   it('a ready-made one is the smallest sold in which the mat is wide enough, upright or across', () => {
     // 300 × 400 is seen as 290 × 390: in 40 × 50 borders of 55, and of 50 and 60
     expect(readyMade({ widthMm: 290, heightMm: 390 }, false, rules)).toEqual({
@@ -136,7 +143,11 @@ describe('frames', () => {
       topMm: 50,
       footMm: 60,
     })
-    expect(readyMade({ widthMm: 390, heightMm: 290 }, false, rules)).toMatchObject({ widthMm: 500, heightMm: 400, topMm: 50 })
+    expect(readyMade({ widthMm: 390, heightMm: 290 }, false, rules)).toMatchObject({
+      widthMm: 500,
+      heightMm: 400,
+      topMm: 50,
+    })
     expect(readyMade({ widthMm: 200, heightMm: 250 }, true, rules)).toMatchObject({
       heightMm: expect.closeTo(16 * 25.4, 6) as number,
     })
