@@ -115,8 +115,9 @@ function wide(
   if (!over) return []
   const group = works.filter((met) => met.wall === work.wall && overWhat(met, before)?.id === over.id)
   const first = group[0]
-  if (first && first.id !== work.id && (first.row.groupName === '' || first.row.groupName !== work.row.groupName))
-    return []
+  // what lies beyond its wall hangs over nothing
+  if (!first || over.right <= over.left) return []
+  if (first.id !== work.id && (first.row.groupName === '' || first.row.groupName !== work.row.groupName)) return []
   const wideMm = Math.max(...group.map(({ right }) => right)) - Math.min(...group.map(({ left }) => left))
   const share = (100 * wideMm) / (over.right - over.left)
   const [least, most] = [rules['hang.wide-least'], rules['hang.wide-most']]
