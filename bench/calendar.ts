@@ -7,17 +7,7 @@ import { plainDate } from '#core/measure/plain-date.ts'
 import { seeded } from '#core/measure/seeded.ts'
 import { reckon } from '#core/reckoning/reckon.ts'
 import { demoDocuments } from '#core/testing/demos.ts'
-
-const say = (text: string): boolean => process.stdout.write(`${text}\n`)
-function median(work: () => unknown, runs: number): number {
-  work()
-  const times = Array.from({ length: runs }, () => {
-    const startedAt = performance.now()
-    work()
-    return performance.now() - startedAt
-  }).toSorted((left, right) => left - right)
-  return times[Math.floor(runs / 2)] ?? Number.NaN
-}
+import { median, say } from './timing.ts'
 
 const today = plainDate('2026-09-01')
 for (const documents of demoDocuments()) {

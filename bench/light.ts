@@ -7,17 +7,7 @@ import type { Stood } from '#core/testing/placed.ts'
 import { rectangle } from '#core/testing/surveyed.ts'
 import { shelved, type OnShow } from '#core/testing/shelved.ts'
 import { displays } from '#core/makeover/room-choices.ts'
-
-const say = (text: string): boolean => process.stdout.write(`${text}\n`)
-function median(work: () => unknown, runs: number): number {
-  work()
-  const times = Array.from({ length: runs }, () => {
-    const startedAt = performance.now()
-    work()
-    return performance.now() - startedAt
-  }).toSorted((left, right) => left - right)
-  return times[Math.floor(runs / 2)] ?? Number.NaN
-}
+import { median, say } from './timing.ts'
 
 const lamps = Array.from({ length: 12 }, (_, at) => ({
   name: `Lamp ${at + 1}`,

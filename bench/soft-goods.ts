@@ -3,17 +3,8 @@ import { calculators, type Values } from '#core/calculators/index.ts'
 import { seeded } from '#core/measure/seeded.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
 import { packed, type Panel } from '#core/soft-goods/packing.ts'
+import { median, say } from './timing.ts'
 
-const say = (text: string): boolean => process.stdout.write(`${text}\n`)
-function median(work: () => unknown, runs: number): number {
-  work()
-  const times = Array.from({ length: runs }, () => {
-    const startedAt = performance.now()
-    work()
-    return performance.now() - startedAt
-  }).toSorted((left, right) => left - right)
-  return times[Math.floor(runs / 2)] ?? Number.NaN
-}
 const rules = effectiveRules()
 const typed: Readonly<Record<string, Values>> = {
   paint: { length: 4000, width: 3000 },

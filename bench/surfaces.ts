@@ -16,18 +16,9 @@ import { change } from '#core/testing/small-makeover.ts'
 import { measuredRoom, rectangle as walls, surveyRows } from '#core/testing/surveyed.ts'
 import { demoDocuments } from '#core/testing/demos.ts'
 import type { Makeover } from '#core/makeover/document.ts'
+import { median, say } from './timing.ts'
 
-const say = (text: string): boolean => process.stdout.write(`${text}\n`)
 const rules = effectiveRules()
-function median(work: () => unknown, runs: number): number {
-  work()
-  const times = Array.from({ length: runs }, () => {
-    const startedAt = performance.now()
-    work()
-    return performance.now() - startedAt
-  }).toSorted((left, right) => left - right)
-  return times[Math.floor(runs / 2)] ?? Number.NaN
-}
 function surfacesOf(makeover: Makeover): () => unknown {
   const rooms = roomsOf(makeover, rules)
   const measured = measuredRooms(rooms, surveyOf(makeover, rooms, rules))

@@ -87,7 +87,7 @@ test('what comes: arranged, asked of the stand-in for its carrier, and put off; 
   await openOwnMusicRoom(page)
   await toStep(page, 'Calendar')
   // a link that a calendar program follows, without any account, until it is taken back
-  await page.getByLabel('Whose calendar').selectOption('Pell & Gull, painters')
+  await choose(page, page.locator('.links'), 'Whose calendar', 'Pell & Gull, painters')
   await page.getByRole('button', { name: 'Make a link' }).click()
   const address = await page.getByLabel('The new link').inputValue()
   const stranger = await browser.newContext()

@@ -28,11 +28,11 @@ const address = (token: string): string => `${window.location.origin}/api/feeds/
     <p class="link-new">
       <label
         >A link to follow:
-        <select v-model="whose" aria-label="Whose calendar">
-          <option value="">all of it</option>
-          <option v-for="[id, name] in hands" :key="id" :value="id">{{ name }}</option>
-        </select></label
-      >
+        <el-select v-model="whose" aria-label="Whose calendar" style="width: 240px">
+          <el-option value="" label="all of it" />
+          <el-option v-for="[id, name] in hands" :key="id" :value="id" :label="name" />
+        </el-select>
+      </label>
       <el-button @click="make({ forWhom: whose === '' ? null : whose, days: null, word: '' })">Make a link</el-button>
     </p>
     <p v-if="made" class="made" role="status">

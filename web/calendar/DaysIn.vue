@@ -108,11 +108,11 @@ async function take(): Promise<void> {
       <p>
         <label
           >Who is away:
-          <select v-model="handId" aria-label="Who is away">
-            <option value="">everybody</option>
-            <option v-for="hand in hands" :key="hand.id" :value="hand.id">{{ hand.name }}</option>
-          </select></label
-        >
+          <el-select v-model="handId" aria-label="Who is away" style="width: 240px">
+            <el-option value="" label="everybody" />
+            <el-option v-for="hand in hands" :key="hand.id" :value="hand.id" :label="hand.name" />
+          </el-select>
+        </label>
         <el-button @click="take">Take these days</el-button>
         <el-button @click="found = []">Leave them</el-button>
       </p>
