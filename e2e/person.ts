@@ -165,8 +165,9 @@ export async function expectLine(page: Page, figures: Record<string, string>): P
     )
 }
 
-/** axe finds nothing on the page as it is now. */
+/** axe finds nothing on the page as it is now; a page whose code is still being fetched has no heading yet. */
 export async function clean(page: Page, where: string): Promise<void> {
+  await expect(page.locator('h1').first()).toBeVisible()
   await page.waitForTimeout(300)
   const { violations } = await new AxeBuilder({ page })
     .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa', 'best-practice'])
