@@ -1,6 +1,7 @@
 /** Curtain cloth with all that hangs it, by the window or the pole. */
 import { curtainsFor, poleFor, type Match } from '../soft-goods/curtains.ts'
 import { wrong } from '../soft-goods/cloth.ts'
+import { fullnessOf, fullnessRange } from '../soft-goods/headings.ts'
 import {
   clothWidth,
   lengthIn,
@@ -13,14 +14,7 @@ import {
   type Calculator,
 } from './calculator.ts'
 
-/** Headings with how much fuller than its track each hangs, in the middle of what is usual. */
-const fullnessOf: Readonly<Record<string, number>> = {
-  pleated: 2.25,
-  eyelet: 1.75,
-  gathered: 2,
-  wave: 2.2,
-  sheer: 2.75,
-}
+const isHeading = (word: string): word is keyof typeof fullnessRange => Object.hasOwn(fullnessRange, word)
 export const curtains: Calculator = {
   id: 'curtains',
   title: 'Curtains',
@@ -35,7 +29,7 @@ export const curtains: Calculator = {
       hint: 'nothing: by the width of the window',
     },
     { key: 'drop', label: 'Drop, from the hooks down', as: 'length', start: null },
-    { key: 'heading', label: 'Heading', as: 'choice', start: 'pleated', options: [...Object.keys(fullnessOf), 'own'] },
+    { key: 'heading', label: 'Heading', as: 'choice', start: 'pleated', options: [...Object.keys(fullnessRange), 'own'] },
     {
       key: 'fullness',
       label: 'Fullness',
@@ -57,6 +51,7 @@ export const curtains: Calculator = {
     const track = maybeNumber(values, 'track') ?? pole?.lengthMm ?? Number.NaN
     if (!(track > 0)) return wrong('opening', 'is nothing: expected how wide the window is, or the length of the pole')
     const heading = wordOf(values, 'heading')
+    const fullness = isHeading(heading) ? fullnessOf(heading) : numberOf(values, 'fullness')
     const match = wordOf(values, 'match') as Match
     const isPair = wordOf(values, 'count') === 'a pair'
     const width = numberOf(values, 'clothWidth')
@@ -65,7 +60,7 @@ export const curtains: Calculator = {
         trackMm: track,
         returnMm: numberOf(values, 'returns'),
         dropMm: numberOf(values, 'drop'),
-        fullness: fullnessOf[heading] ?? numberOf(values, 'fullness'),
+        fullness,
         isPair,
         cloth: { widthMm: width, repeatMm: match === 'free' ? 0 : numberOf(values, 'repeat'), acrossMm: 0, match },
         liningMm: wordOf(values, 'lined') === 'yes' ? width : null,
@@ -78,7 +73,6 @@ export const curtains: Calculator = {
     const size = lengthIn(units)
     const turned = made.turnedMm !== null && made.turnedMm < made.metresMm ? made.turnedMm : null
     const cloth = soldLength(turned ?? made.metresMm, units)
-    const fullness = fullnessOf[heading] ?? numberOf(values, 'fullness')
     return {
       ok: true,
       headline: `${cloth.words} of cloth`,

@@ -1,4 +1,4 @@
-/** What a new row of the calendar, of the client's side and of the reveal says while nobody has said more. */
+/** What a new row of the calendar, of the client's side, of the reveal and of soft goods says while nobody has said more. */
 import { zero } from '../money/minor.ts'
 import type { Fields, Kind } from './kinds.ts'
 
@@ -64,4 +64,39 @@ export const blankLater = {
   closing: { signedById: null, reopenedOn: null, reason: '' },
   reminder: { pieceId: null, everyMonths: null, storedAt: '', doneOn: null },
   taskLink: { waitDays: 0 },
+  dressing: {
+    place: 0,
+    what: 'curtains',
+    finishId: null,
+    pieceId: null,
+    hung: 'pole',
+    inside: false,
+    roundBay: false,
+    heading: 'pleated',
+    fullness: null,
+    falls: 'floor',
+    pair: true,
+    lining: 'lined',
+    centred: false,
+    trackMm: null,
+    atMm: null,
+    returnMm: null,
+    staysMm: null,
+    standOffMm: null,
+    dark: null,
+    note: '',
+  },
+  making: {
+    place: 0,
+    counts: true,
+    clothId: null,
+    finishId: null,
+    secondId: null,
+    hours: null,
+    rateMinor: zero,
+    hireMinor: zero,
+    boughtMinor: zero,
+    note: '',
+  },
+  supply: { atHome: 0, place: 0 },
 } as const satisfies { readonly [K in Kind]?: Partial<Fields<K>> }

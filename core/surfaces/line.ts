@@ -12,7 +12,7 @@ import { inUnit, unitFor } from './units.ts'
 import { deltaE } from '../colour/difference.ts'
 import { labOf } from '../palette/index.ts'
 
-const rounded = (quantity: number): number => Math.ceil(quantity * 1000 - 1e-6) / 1000
+export const rounded = (quantity: number): number => Math.ceil(quantity * 1000 - 1e-6) / 1000
 const forSurfaces = /\b(paint|paper|wall|floor|surface|material|tile|board|decorat|finish|build)/i
 
 /** What all treatments that count need of a line, in its unit; null where one is counted in another kind of unit. */
@@ -98,20 +98,23 @@ export function heldAgainst(
   if (!reckoned?.ok || treatment.insteadOfId !== null) return null
   const piece = treatment.pieceId === null ? undefined : makeover.rows.piece[treatment.pieceId]
   if (!piece) return { state: 'no line', by: reckoned.need, unit: reckoned.unit }
+  return heldOf(makeover, piece, neededOf(piece, all), sizesWanted(makeover, piece, all).length > 0, wanted)
+}
+
+/** How a line stands to what is needed in its own unit; null where it is needed in another kind of unit. */
+export function heldOf(
+  makeover: Makeover,
+  piece: Row<'piece'>,
+  need: number | null,
+  otherSizes: boolean,
+  wanted: readonly PieceReckoning[],
+): Held {
   const { unit } = piece
-  const need = neededOf(piece, all)
   if (need === null) return { state: 'other unit', by: 0, unit }
   const found = wanted.find(({ id }) => id === piece.id)
   const held = found?.held ?? 0
   if (held <= 0 || found?.state === 'in hand')
-    return {
-      state:
-        Math.abs(piece.quantity - need) > 5e-4 || sizesWanted(makeover, piece, all).length > 0
-          ? 'to update'
-          : 'to order',
-      by: need,
-      unit,
-    }
+    return { state: Math.abs(piece.quantity - need) > 5e-4 || otherSizes ? 'to update' : 'to order', by: need, unit }
   // what the line asks for already is not short, it is still to be ordered
   if (held < need - 5e-4)
     return { state: piece.quantity < need - 5e-4 ? 'short' : 'to order', by: rounded(need - held), unit }

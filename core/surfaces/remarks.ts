@@ -2,10 +2,11 @@
 import { groupBy, headOf, rowsOf, type Makeover } from '../makeover/document.ts'
 import { treatmentsOf } from '../makeover/laid.ts'
 import type { Money } from '../purchases/index.ts'
-import type { Remark } from '../remarks/remark.ts'
+import type { Row } from '../makeover/kinds.ts'
+import type { Remark, Subject } from '../remarks/remark.ts'
 import { citeRule, type Rules } from '../rulebook/rulebook.ts'
 import { remark } from './catalogue.ts'
-import { heldAgainst } from './line.ts'
+import { heldAgainst, type Held } from './line.ts'
 import type { TakeOff } from './take-off/told.ts'
 
 export function surfaceRemarks(makeover: Makeover, taken: readonly TakeOff[], money: Money, rules: Rules): Remark[] {
@@ -85,52 +86,57 @@ function lines(makeover: Makeover, taken: readonly TakeOff[], money: Money): Rem
       { kind: 'piece' as const, id: piece.id },
       { kind: 'treatment' as const, id: treatment.id },
     ]
-    const amount = `${held.by} ${held.unit}`
-    const name = piece.name
-    switch (held.state) {
-      case 'short':
-        return [
-          remark({
-            code: 'short',
-            subjects,
-            title: `${name}: ${amount} short`,
-            sentence: `More is needed than was ordered, since the room or how it is done changed. Order the rest of the same batch, or look at the treatment again.`,
-            numbers: [held.by],
-          }),
-        ]
-      case 'over':
-        return [
-          remark({
-            code: 'over',
-            subjects,
-            title: `${name}: ${amount} more than needed`,
-            sentence:
-              'Less is needed than was ordered. Send whole packs back while the seller takes them, or keep them for another room.',
-            numbers: [held.by],
-          }),
-        ]
-      case 'to update':
-        return [
-          remark({
-            code: 'outdated',
-            subjects,
-            title: `${name}: ${amount} needed, the line says ${piece.quantity}`,
-            sentence: `${finish.name} as it lies now takes ${amount}. Bring the line up to date before it is ordered.`,
-            numbers: [held.by, piece.quantity],
-          }),
-        ]
-      case 'other unit':
-        return [
-          remark({
-            code: 'other-unit',
-            subjects,
-            title: `${name} is counted in ${piece.unit}`,
-            sentence: `${finish.name} is reckoned in another unit, so the line cannot be held against it. Count the line in the same.`,
-            numbers: [piece.unit],
-          }),
-        ]
-      default:
-        return []
-    }
+    return lineRemark(piece, held, subjects, finish.name)
   })
+}
+
+/** What a line is to what it is for, in one remark; nothing where it says what is needed. */
+export function lineRemark(piece: Row<'piece'>, held: Held, subjects: readonly Subject[], what: string): Remark[] {
+  const amount = `${held.by} ${held.unit}`
+  const { name } = piece
+  switch (held.state) {
+    case 'short':
+      return [
+        remark({
+          code: 'short',
+          subjects,
+          title: `${name}: ${amount} short`,
+          sentence: `More is needed than was ordered, since the room or how it is done changed. Order the rest of the same batch, or look at what it is for again.`,
+          numbers: [held.by],
+        }),
+      ]
+    case 'over':
+      return [
+        remark({
+          code: 'over',
+          subjects,
+          title: `${name}: ${amount} more than needed`,
+          sentence:
+            'Less is needed than was ordered. Send whole packs back while the seller takes them, or keep them for another room.',
+          numbers: [held.by],
+        }),
+      ]
+    case 'to update':
+      return [
+        remark({
+          code: 'outdated',
+          subjects,
+          title: `${name}: ${amount} needed, the line says ${piece.quantity}`,
+          sentence: `${what} takes ${amount} as it is now. Bring the line up to date before it is ordered.`,
+          numbers: [held.by, piece.quantity],
+        }),
+      ]
+    case 'other unit':
+      return [
+        remark({
+          code: 'other-unit',
+          subjects,
+          title: `${name} is counted in ${piece.unit}`,
+          sentence: `${what} is reckoned in another unit, so the line cannot be held against it. Count the line in the same.`,
+          numbers: [piece.unit],
+        }),
+      ]
+    default:
+      return []
+  }
 }

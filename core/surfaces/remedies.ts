@@ -4,8 +4,9 @@ import type { Remedies } from '../remarks/remedy.ts'
 import type { catalogue } from './catalogue.ts'
 import { lineOperations } from './line.ts'
 import type { TakeOff } from './take-off/told.ts'
+import { dressingLine, type DressedWindow } from './windows/index.ts'
 
-type Has = { readonly takeOffs: readonly TakeOff[] }
+type Has = { readonly takeOffs: readonly TakeOff[]; readonly dressings: readonly DressedWindow[] }
 const takenOf = ({ takeOffs }: Has, subjects: readonly { readonly kind: string; readonly id: string }[]) =>
   takeOffs.find(({ treatment }) => subjects.some(({ kind, id }) => kind === 'treatment' && id === treatment.id))
 
@@ -14,12 +15,19 @@ const update: Remedies = {
   words: 'Bring it up to date',
   find: ({ subjects }, makeover, reckoning: Has, newId) => {
     const taken = takenOf(reckoning, subjects)
-    const operations = taken ? lineOperations(makeover, taken, reckoning.takeOffs, newId) : []
+    const hangs = reckoning.dressings.find(({ row }) =>
+      subjects.some(({ kind, id }) => kind === 'dressing' && id === row.id),
+    )
+    const operations = taken
+      ? lineOperations(makeover, taken, reckoning.takeOffs, newId)
+      : hangs
+        ? dressingLine(makeover, hangs, reckoning.dressings, newId)
+        : []
     return operations.length === 0
       ? []
       : [
           {
-            title: `Brought the line for ${taken?.finish.name ?? ''} to what is needed`,
+            title: `Brought the line for ${taken?.finish.name ?? hangs?.window.name ?? ''} to what is needed`,
             detail: 'What was ordered stays; the rest is open to order.',
             operations,
           },

@@ -6,10 +6,12 @@ import { catalogue } from './catalogue.ts'
 import { finishAreas, type FinishArea, type Measured } from './finish-areas.ts'
 import { surfaceGuards } from './guards.ts'
 import { surfaceKinds } from './kinds.ts'
+import { softKinds } from './soft-kinds.ts'
 import type { Money } from '../purchases/index.ts'
 import { surfaceRemarks } from './remarks.ts'
 import { surfaceRemedies } from './remedies.ts'
 import { takeOffs } from './take-off/index.ts'
+import { dressedWindows, dressingLines, windowRemarks, type DressedWindow } from './windows/index.ts'
 import { withoutPicture, type TakeOff } from './take-off/told.ts'
 
 const takeOffRules = [
@@ -26,10 +28,17 @@ const takeOffRules = [
   'survey.',
 ]
 
+const softRules = ['curtain.', 'blind.', 'pelmet.']
+type Remarked = {
+  readonly takeOffs: readonly TakeOff[]
+  readonly dressings: readonly DressedWindow[]
+  readonly money: Money
+}
+
 export const step = {
   name: 'surfaces',
   title: 'Surfaces',
-  kinds: Object.keys(surfaceKinds) as MakeoverKind[],
+  kinds: Object.keys({ ...surfaceKinds, ...softKinds }) as MakeoverKind[],
   catalogue,
   parts: [
     part({
@@ -48,6 +57,17 @@ export const step = {
         takeOffs(makeover, measuredRooms(parts.rooms, parts.survey), practice.rules).map(withoutPicture),
     }),
     part({
+      name: 'dressings',
+      reads: {
+        rows: ['dressing'],
+        figures: ['makeover', 'piece', 'candidate', 'makeUp'],
+        rules: softRules,
+        parts: ['rooms'],
+      },
+      reckon: ({ makeover, practice, parts }: Given<{ rooms: readonly Room[] }>): readonly DressedWindow[] =>
+        dressedWindows(makeover, parts.rooms, practice.rules),
+    }),
+    part({
       name: 'lying',
       reads: { figures: ['finish', 'treatment', 'treatedPart'], parts: ['rooms', 'survey', 'whereabouts'] },
       reckon: ({
@@ -64,13 +84,16 @@ export const step = {
   remarks: part({
     name: 'remarks of the surfaces',
     reads: {
-      rows: ['finish', 'treatment', 'treatedPart', 'piece'],
-      figures: ['makeover', 'candidate', 'saleSize'],
-      rules: ['tile.'],
-      parts: ['takeOffs', 'money'],
+      rows: ['finish', 'treatment', 'treatedPart', 'piece', 'zone'],
+      figures: ['makeover', 'candidate', 'saleSize', 'constraint', 'permission'],
+      rules: ['tile.', ...softRules],
+      parts: ['takeOffs', 'dressings', 'money'],
     },
-    reckon: ({ makeover, practice, parts }: Given<{ takeOffs: readonly TakeOff[]; money: Money }>) =>
-      surfaceRemarks(makeover, parts.takeOffs, parts.money, practice.rules),
+    reckon: ({ makeover, practice: { rules }, parts }: Given<Remarked>) => [
+      ...surfaceRemarks(makeover, parts.takeOffs, parts.money, rules),
+      ...windowRemarks(makeover, parts.dressings, rules),
+      ...dressingLines(makeover, parts.dressings, parts.money),
+    ],
   }),
   remedies: surfaceRemedies,
   guards: (_before, after) => surfaceGuards(after.makeover),

@@ -1,7 +1,7 @@
 export { testedCorner } from './corner-test.ts'
 export { step } from './step.ts'
 export { areasOf, faceOf, skirtingBreaks, type RoomAreas } from './areas.ts'
-export { areaOf, clip, clipBy, heightOn } from './geometry.ts'
+export { areaOf, clip, clipBy, direction, heightOn } from './geometry.ts'
 export { type Point } from './point.ts'
 export { angleIn, type LengthReading } from './closing.ts'
 

@@ -955,6 +955,83 @@ export const sundries = pgTable(
   (t) => keysOf('sundry', 'sundries', t, tableOf),
 )
 
+export const dressings = pgTable(
+  'dressings',
+  {
+    ...own(),
+    openingId: uuid('opening_id').notNull(),
+    place: doublePrecision('place').notNull(),
+    what: text('what').notNull(),
+    finishId: uuid('finish_id'),
+    pieceId: uuid('piece_id'),
+    hung: text('hung').notNull(),
+    inside: boolean('inside').notNull(),
+    roundBay: boolean('round_bay').notNull(),
+    heading: text('heading').notNull(),
+    fullness: doublePrecision('fullness'),
+    falls: text('falls').notNull(),
+    pair: boolean('pair').notNull(),
+    lining: text('lining').notNull(),
+    centred: boolean('centred').notNull(),
+    trackMm: doublePrecision('track_mm'),
+    atMm: doublePrecision('at_mm'),
+    returnMm: doublePrecision('return_mm'),
+    staysMm: doublePrecision('stays_mm'),
+    standOffMm: doublePrecision('stand_off_mm'),
+    dark: text('dark'),
+    note: text('note').notNull(),
+  },
+  (t) => keysOf('dressing', 'dressings', t, tableOf),
+)
+
+export const makings = pgTable(
+  'makings',
+  {
+    ...own(),
+    pieceId: uuid('piece_id').notNull(),
+    place: doublePrecision('place').notNull(),
+    name: text('name').notNull(),
+    calculator: text('calculator').notNull(),
+    counts: boolean('counts').notNull(),
+    clothId: uuid('cloth_id'),
+    finishId: uuid('finish_id'),
+    secondId: uuid('second_id'),
+    hours: quantity('hours'),
+    rateMinor: minor('rate_minor').notNull(),
+    hireMinor: minor('hire_minor').notNull(),
+    boughtMinor: minor('bought_minor').notNull(),
+    note: text('note').notNull(),
+  },
+  (t) => keysOf('making', 'makings', t, tableOf),
+)
+
+export const measures = pgTable(
+  'measures',
+  {
+    ...own(),
+    makingId: uuid('making_id').notNull(),
+    asked: text('asked').notNull(),
+    answer: text('answer').notNull(),
+  },
+  (t) => keysOf('measure', 'measures', t, tableOf),
+)
+
+export const supplies = pgTable(
+  'supplies',
+  {
+    ...own(),
+    makingId: uuid('making_id').notNull(),
+    name: text('name').notNull(),
+    needed: quantity('needed').notNull(),
+    unit: text('unit').notNull(),
+    atHome: doublePrecision('at_home').notNull(),
+    packSize: quantity('pack_size').notNull(),
+    packMinor: minor('pack_minor').notNull(),
+    place: integer('place').notNull(),
+  },
+  (t) => keysOf('supply', 'supplies', t, tableOf),
+)
+
 export const layouts = pgTable(
   'layouts',
   {
@@ -1428,6 +1505,10 @@ export const makeoverTables = {
   makeUp: makeUps,
   saleSize: saleSizes,
   sundry: sundries,
+  dressing: dressings,
+  making: makings,
+  measure: measures,
+  supply: supplies,
   layout: layouts,
   standing: standings,
   footprint: footprints,

@@ -85,7 +85,7 @@ export type Saying = {
   readonly shift?: { readonly startMm: number; readonly upMm: number }
 }
 export type Refused = { readonly ok: false; readonly error: string }
-export type Unit = 'l' | 'rolls' | 'sets' | 'tiles' | 'boards' | 'm²' | 'm' | 'lengths' | 'bags'
+export type Unit = 'l' | 'rolls' | 'sets' | 'tiles' | 'boards' | 'm²' | 'm' | 'lengths' | 'bags' | 'pieces'
 
 export type TakeOff = {
   readonly treatment: Row<'treatment'>
