@@ -9,6 +9,7 @@ import type { Fields } from '#core/makeover/kinds.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import { minor } from '#core/money/minor.ts'
 import { chooseAll, type Told } from './music-room.ts'
+import { hangs } from './soft-goods.ts'
 import { breakfastRoomLengths, serveryLengths } from './surveys.ts'
 import { cents, percent, tell } from './telling.ts'
 
@@ -950,6 +951,9 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
       pieceId: idOf('piece', 'Boards for the floor'),
     }),
   )
+  say('A blind in the first of the low windows, its stripe in the middle', [
+    hangs(told, 0, 0, { what: 'Roman blind', inside: true, centred: true, finishId: idOf('finish', 'Runner stripe') }),
+  ])
   say('Nobody works while the inn is full', [
     make('absence', 'full', { handId: null, name: 'The inn is full', fromOn: day(22), untilOn: day(28) }),
   ])

@@ -8,6 +8,7 @@ import { rowsOf, type Studio } from '#core/makeover/document.ts'
 import type { Fields } from '#core/makeover/kinds.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import { wayKey } from '#core/makeover/said-arrivals.ts'
+import { hangs } from './soft-goods.ts'
 import { musicRoomLengths } from './surveys.ts'
 import { cents, percent, tell, type Offer } from './telling.ts'
 
@@ -1134,6 +1135,20 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
       waitsInId: told.room(),
       answer: 'The larch was still wet: it has to stand another ten days.',
       saidOn: day(-1),
+    }),
+  ])
+  say('Dressed the bay: one track round it, and the cloth that came', [
+    ...told.sold('Wool serge, damson, bolts of 4 m', { widthMm: 1500 }),
+    hangs(told, 2, 0, {
+      roundBay: true,
+      hung: 'track',
+      heading: 'gathered',
+      fullness: 1.75,
+      atMm: 2400,
+      lining: 'none',
+      finishId: idOf('finish', 'Damson'),
+      pieceId: idOf('piece', 'Curtain cloth, heavy'),
+      note: 'The track follows the walls of the bay; the serge is heavy enough unlined',
     }),
   ])
   say('What is put off to the winter', [

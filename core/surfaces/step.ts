@@ -28,6 +28,19 @@ const takeOffRules = [
   'survey.',
 ]
 
+/** What is cured at the window itself. */
+const atTheWindow = [
+  'dressing-refused',
+  'pole-place',
+  'pole-drill',
+  'stand-off',
+  'over-radiator',
+  'near-fire',
+  'recess',
+  'too-light',
+  'covers-glass',
+  'cords',
+] as const satisfies readonly (keyof typeof catalogue)[]
 const softRules = ['curtain.', 'blind.', 'pelmet.']
 type Remarked = {
   readonly takeOffs: readonly TakeOff[]
@@ -96,6 +109,9 @@ export const step = {
     ],
   }),
   remedies: surfaceRemedies,
+  ways: Object.fromEntries(
+    atTheWindow.map((code) => [code, { words: 'See it at its window', step: 'windows', query: {} }]),
+  ),
   guards: (_before, after) => surfaceGuards(after.makeover),
   // a treatment that takes something counts when it has a line to buy
   progress: (_makeover, { takeOffs: taken }: { takeOffs: readonly TakeOff[] }) => {

@@ -19,6 +19,8 @@ const further = [
   'account',
   'shop',
   'deliveries',
+  'windows',
+  'made-things',
   'install-day',
   'client',
   'history',

@@ -188,6 +188,17 @@ export const maybeLengthField = ({ units, unit }: Entry, start: number | null): 
     ),
   )
 
+/** A distance, which may be nothing at all: then it is 0. An empty field says that nobody decided it. */
+export const maybeDistanceField = (entry: Entry, start: number | null): Field<number | null> => {
+  const distance = distanceField(entry, start ?? 0)
+  return {
+    ...distance,
+    text: start === null ? '' : distance.text,
+    read: (text) => (text.trim() === '' ? ok(null) : distance.read(text)),
+    echo: (mm) => (mm === null ? '' : distance.echo(mm)),
+  }
+}
+
 /** An area in m², typed and shown in the makeover's own unit. */
 export const maybeAreaField = ({ units }: Entry, startM2: number | null): Field<number | null> =>
   untouched(

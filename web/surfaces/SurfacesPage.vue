@@ -20,6 +20,7 @@ import { useOpenedForm } from './opened-form.ts'
 import SmallThings from './SmallThings.vue'
 import SurfaceFiles from './SurfaceFiles.vue'
 import SurfaceTag from './SurfaceTag.vue'
+import SurfaceWays from './SurfaceWays.vue'
 import TakeOffTable from './TakeOffTable.vue'
 import UnrolledRoom from './UnrolledRoom.vue'
 
@@ -175,7 +176,7 @@ useKeys([
           {{ room.name }}
         </button></template
       >
-      <span class="quiet">{{ here?.room.name }} unrolled, as it will be hung, laid and painted</span>
+      <SurfaceWays />
       <span class="end"
         ><button type="button" class="word" @click="openForm({ what: 'treatment', id: null })">
           Treat a surface<kbd aria-hidden="true">N</kbd>

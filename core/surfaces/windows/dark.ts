@@ -52,6 +52,5 @@ export const smallOnes = (makeover: Makeover, roomId: string): boolean =>
     (piece) => piece.roomId === roomId && piece.thing === 'bed' && forSmall.test(piece.name),
   )
 
-/** What is worked by a cord or a chain. */
-export const hasCord = ({ what, hung }: Row<'dressing'>): boolean =>
-  isBlind(what) || (what === 'curtains' && hung === 'track')
+/** What is worked by a cord or a chain, where nobody asks for one without. */
+export const hasCord = ({ what }: Row<'dressing'>): boolean => isBlind(what)
