@@ -9,7 +9,7 @@ import type { Fields } from '#core/makeover/kinds.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import { minor } from '#core/money/minor.ts'
 import { chooseAll, type Told } from './music-room.ts'
-import { hangs } from './soft-goods.ts'
+import { hangs, makes } from './soft-goods.ts'
 import { breakfastRoomLengths, serveryLengths } from './surveys.ts'
 import { cents, percent, tell } from './telling.ts'
 
@@ -953,6 +953,41 @@ export function breakfastRoom(today: PlainDate, newId: () => string, studio: Stu
   )
   say('A blind in the first of the low windows, its stripe in the middle', [
     hangs(told, 0, 0, { what: 'Roman blind', inside: true, centred: true, finishId: idOf('finish', 'Runner stripe') }),
+  ])
+  say('Covers for the benches, the stripe along them', [
+    ...makes(
+      told,
+      'Bay benches',
+      {
+        name: 'Cover with a stripe',
+        calculator: 'cushions',
+        finishId: idOf('finish', 'Runner stripe'),
+        secondId: idOf('finish', 'Moss bench'),
+        hours: 9,
+        rateMinor: cents(30),
+        boughtMinor: cents(640),
+      },
+      {
+        thing: 'bench cover',
+        count: 2,
+        size: 1600,
+        depth: 420,
+        height: 60,
+        edge: 'piped',
+        back: 'no',
+        clothWidth: 1400,
+        repeat: 0,
+        centred: 'no',
+        way: 'along its width',
+      },
+      [
+        { name: 'Striped flax', needed: 5, unit: 'm', atHome: 0.8, packSize: 1, packMinor: cents(38) },
+        { name: 'Moss plush', needed: 1.8, unit: 'm', atHome: 0, packSize: 1, packMinor: cents(44) },
+        { name: 'Foam, 160 × 42 × 6', needed: 2, unit: 'pieces', atHome: 0, packSize: 1, packMinor: cents(46) },
+        { name: 'Zips, 150 cm', needed: 2, unit: 'pieces', atHome: 2, packSize: 1, packMinor: cents(6.5) },
+        { name: 'Piping cord, 25 m', needed: 17, unit: 'm', atHome: 0, packSize: 25, packMinor: cents(12) },
+      ],
+    ),
   ])
   say('Nobody works while the inn is full', [
     make('absence', 'full', { handId: null, name: 'The inn is full', fromOn: day(22), untilOn: day(28) }),

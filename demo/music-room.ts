@@ -8,7 +8,7 @@ import { rowsOf, type Studio } from '#core/makeover/document.ts'
 import type { Fields } from '#core/makeover/kinds.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import { wayKey } from '#core/makeover/said-arrivals.ts'
-import { hangs } from './soft-goods.ts'
+import { hangs, makes } from './soft-goods.ts'
 import { musicRoomLengths } from './surveys.ts'
 import { cents, percent, tell, type Offer } from './telling.ts'
 
@@ -1150,6 +1150,71 @@ export function musicRoom(today: PlainDate, newId: () => string, studio: Studio)
       pieceId: idOf('piece', 'Curtain cloth, heavy'),
       note: 'The track follows the walls of the bay; the serge is heavy enough unlined',
     }),
+  ])
+  const elm = idOf('finish', 'Elm')
+  const quilt = { size: 860, high: 860, count: 1, valued: 'yes', glazing: 'acrylic', face: 45, depth: 60 }
+  say('Three frames for the quilt, side by side', [
+    ...makes(
+      told,
+      'Deep frame for the quilt',
+      {
+        name: 'Elm, a wide border',
+        calculator: 'frame',
+        finishId: elm,
+        secondId: idOf('finish', 'Candle end'),
+        note: 'Sewn to a cotton-covered board by its upper edge: nothing is glued',
+      },
+      { ...quilt, border: 80, fillet: 0 },
+    ),
+    ...makes(
+      told,
+      'Deep frame for the quilt',
+      { name: 'Elm, with a fillet', calculator: 'frame', place: 1, counts: false, finishId: elm },
+      { ...quilt, border: 55, fillet: 8 },
+    ),
+    ...makes(
+      told,
+      'Deep frame for the quilt',
+      {
+        name: 'The hall mirror’s frame',
+        calculator: 'frame',
+        place: 2,
+        counts: false,
+        finishId: idOf('finish', 'Larch boards'),
+      },
+      {
+        ...quilt,
+        border: 60,
+        fillet: 0,
+        frame: 'an old frame used again',
+        oldWidth: 1040,
+        oldHeight: 1080,
+        slip: 12,
+        face: 70,
+      },
+    ),
+  ])
+  say('A shade for the low lamp: made at home against bought', [
+    ...makes(
+      told,
+      'Low lamp by the bench',
+      {
+        name: 'Drum in the serge that is left',
+        calculator: 'shade',
+        place: 3,
+        finishId: idOf('finish', 'Damson'),
+        hours: 2.5,
+        rateMinor: cents(18),
+        boughtMinor: cents(74),
+      },
+      { across: 300, height: 190 },
+      [
+        { name: 'Ring set, 300', needed: 1, unit: 'pieces', atHome: 0, packSize: 1, packMinor: cents(9.8) },
+        { name: 'Stiff sheet', needed: 1, unit: 'm', atHome: 0, packSize: 1, packMinor: cents(11.5) },
+        { name: 'Serge', needed: 1, unit: 'm', atHome: 1, packSize: 4, packMinor: cents(268) },
+        { name: 'Tape, 10 m', needed: 2, unit: 'm', atHome: 0, packSize: 10, packMinor: cents(4.2) },
+      ],
+    ),
   ])
   say('What is put off to the winter', [
     make('deferral', 'blind', {

@@ -16,3 +16,21 @@ export function hangs(told: Told, wall: number, at: number, fields: Partial<Fiel
   if (!window) throw new Error(`The demo has no window ${at} on wall ${wall}`)
   return add('dressing', told.newId(), { ...blank.dressing, openingId: window.id, ...fields })
 }
+
+/** A way of making a piece, by what its calculator was answered, and what has to be had for it. */
+export function makes(
+  told: Told,
+  pieceName: string,
+  fields: Pick<Fields<'making'>, 'name' | 'calculator'> & Partial<Fields<'making'>>,
+  answers: Readonly<Record<string, number | string>>,
+  supplies: readonly Omit<Fields<'supply'>, 'makingId' | 'place'>[] = [],
+): Operation[] {
+  const id = told.newId()
+  return [
+    add('making', id, { ...blank.making, pieceId: told.idOf('piece', pieceName), ...fields }),
+    ...Object.entries(answers).map(([asked, answer]) =>
+      add('measure', told.newId(), { makingId: id, asked, answer: String(answer) }),
+    ),
+    ...supplies.map((supply, place) => add('supply', told.newId(), { ...supply, makingId: id, place })),
+  ]
+}

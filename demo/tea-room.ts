@@ -9,6 +9,7 @@ import type { PlainDate } from '#core/measure/plain-date.ts'
 import { minor } from '#core/money/minor.ts'
 import { chooseAll, type Told } from './music-room.ts'
 import { clubhouseLengths } from './surveys.ts'
+import { makes } from './soft-goods.ts'
 import { cents, tell } from './telling.ts'
 
 export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): Told {
@@ -760,6 +761,30 @@ export function teaRoom(today: PlainDate, newId: () => string, studio: Studio): 
     ...rowsOf(told.documents().makeover, 'need')
       .filter(({ struckOn }) => struckOn === null)
       .map((need, at) => make('tick', `tick ${at}`, { needId: need.id, state: 'there', note: '', tickedOn: day(0) })),
+  ])
+  say('New covers for the six cushions, in two cloths', [
+    ...makes(
+      told,
+      'Cushions',
+      {
+        name: 'Mustard before, rag stripe behind',
+        calculator: 'cushions',
+        finishId: idOf('finish', 'Mustard seed'),
+        secondId: idOf('finish', 'Rag rug'),
+      },
+      {
+        thing: 'square cushion',
+        count: 6,
+        size: 457.2,
+        depth: 457.2,
+        edge: 'plain',
+        back: 'no',
+        clothWidth: 1371.6,
+        repeat: 0,
+        centred: 'no',
+        way: 'up its height',
+      },
+    ),
   ])
   say('What comes up again', [
     make('reminder', 'stove', {

@@ -7,7 +7,8 @@ import { writeLength, type UnitSystem } from '../measure/length.ts'
 import { workingLine, type WorkingLine } from '../money/working.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
 import type { Wrong } from '../soft-goods/cloth.ts'
-import type { Packing } from '../soft-goods/packing.ts'
+import type { Framed } from '../soft-goods/framing.ts'
+import type { Heard, Packing } from '../soft-goods/packing.ts'
 
 export type Ask = {
   readonly key: string
@@ -16,7 +17,7 @@ export type Ask = {
   /** What is asked only while another answer is this. */
   readonly when?: { readonly key: string; readonly is: readonly string[] }
 } & (
-  | { readonly as: 'length'; readonly start: number | null; readonly startFeet?: number }
+  | { readonly as: 'length'; readonly start: number | null; readonly startFeet?: number | undefined }
   | { readonly as: 'number'; readonly start: number; readonly unit: string }
   | { readonly as: 'amount'; readonly start: number }
   | { readonly as: 'choice'; readonly start: string; readonly options: readonly string[] }
@@ -33,16 +34,25 @@ export type Answer = {
   readonly says: readonly string[]
   /** How panels lie on their cloth, where they do. */
   readonly packing: { readonly packing: Packing; readonly widthMm: number } | null
+  /** The same of a second cloth, where its backs are of another. */
+  readonly second?: { readonly packing: Packing; readonly widthMm: number }
+  /** A picture in its frame, where that is what was asked. */
+  readonly framed?: Framed
+  /** What each part is cut to, where a thing is made of parts. */
+  readonly cuts?: readonly CutPart[]
   /** As it would be kept: what is planned, and how much of it. */
   readonly keeps: { readonly name: string; readonly thing: ThingKind; readonly quantity: number; readonly unit: string }
 }
+/** A part of a made thing, and how many of it. */
+export type CutPart = { readonly part: string; readonly count: number; readonly size: string }
 export type Calculator = {
   readonly id: string
   readonly title: string
   /** What it answers, in a few words. */
   readonly about: string
   readonly asks: readonly Ask[]
-  readonly reckon: (values: Values, rules: Rules, units: UnitSystem) => Answer | Wrong
+  /** What takes longer lets be heard how far it has come. */
+  readonly reckon: (values: Values, rules: Rules, units: UnitSystem, heard?: Heard) => Answer | Wrong
 }
 
 export const numberOf = (values: Values, key: string): number => {

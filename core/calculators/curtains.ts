@@ -29,7 +29,13 @@ export const curtains: Calculator = {
       hint: 'nothing: by the width of the window',
     },
     { key: 'drop', label: 'Drop, from the hooks down', as: 'length', start: null },
-    { key: 'heading', label: 'Heading', as: 'choice', start: 'pleated', options: [...Object.keys(fullnessRange), 'own'] },
+    {
+      key: 'heading',
+      label: 'Heading',
+      as: 'choice',
+      start: 'pleated',
+      options: [...Object.keys(fullnessRange), 'own'],
+    },
     {
       key: 'fullness',
       label: 'Fullness',

@@ -7,6 +7,9 @@ import { lengthIn, maybeNumber, numberOf, told, wordOf, yesNo, type Calculator }
 /** Two to twelve, as it is typed. */
 const several = Array.from({ length: 11 }, (_, at) => String(at + 2))
 
+const oldFrame = 'an old frame used again'
+const inOld = { key: 'frame', is: [oldFrame] }
+
 export const frame: Calculator = {
   id: 'frame',
   title: 'A frame',
@@ -18,6 +21,11 @@ export const frame: Calculator = {
     { key: 'between', label: 'Between their openings', as: 'length', start: 40, when: { key: 'count', is: several } },
     { key: 'border', label: 'Border of the mat', as: 'length', start: 60, hint: 'nothing for no mat' },
     { key: 'fillet', label: 'Fillet that is seen', as: 'length', start: 0 },
+    { key: 'frame', label: 'Its frame', as: 'choice', start: 'a new moulding', options: ['a new moulding', oldFrame] },
+    { key: 'oldWidth', label: 'Width that fits into the old frame', as: 'length', start: null, when: inOld },
+    { key: 'oldHeight', label: 'Height that fits into it', as: 'length', start: null, when: inOld },
+    { key: 'slip', label: 'Slip inside it', as: 'length', start: 0, when: inOld },
+    { key: 'frames', label: 'Framed alike', as: 'number', start: 1, unit: '' },
     { key: 'face', label: 'Face of the moulding', as: 'length', start: 20 },
     { key: 'depth', label: 'Depth of the moulding', as: 'length', start: 25 },
     { key: 'glazing', label: 'Before it', as: 'choice', start: 'glass', options: glazings },
@@ -26,6 +34,8 @@ export const frame: Calculator = {
     { key: 'window', label: 'Opposite a window', as: 'choice', start: 'no', options: yesNo },
   ],
   reckon: (values, rules, units) => {
+    const isOld = wordOf(values, 'frame') === oldFrame
+    const frames = maybeNumber(values, 'frames') ?? 1
     const found = framedAs(
       {
         widthMm: numberOf(values, 'size'),
@@ -40,13 +50,17 @@ export const frame: Calculator = {
         isValued: wordOf(values, 'valued') === 'yes',
         inSun: wordOf(values, 'sun') === 'yes',
         facesWindow: wordOf(values, 'window') === 'yes',
-        school: 'archival',
+        school: wordOf(values, 'school') === 'shop' ? 'shop frames' : 'archival',
+        old: isOld ? { widthMm: numberOf(values, 'oldWidth'), heightMm: numberOf(values, 'oldHeight') } : null,
+        slipMm: isOld ? (maybeNumber(values, 'slip') ?? 0) : 0,
+        frames,
       },
       rules,
     )
     if (!found.ok) return found
     const { seen, opening, border, glass, mouldingMm, outer, weightKg, says } = found.framed
-    const ready = border && numberOf(values, 'count') === 1 ? readyMade(seen, units !== 'metric', rules) : null
+    const ready =
+      border && !isOld && numberOf(values, 'count') === 1 ? readyMade(seen, units !== 'metric', rules) : null
     const size = lengthIn(units)
     const both = ({ widthMm, heightMm }: { widthMm: number; heightMm: number }): string =>
       `${size(widthMm)} × ${size(heightMm)}`
@@ -58,12 +72,24 @@ export const frame: Calculator = {
         ...(opening && border
           ? [
               told('Opening of the mat', both(opening)),
-              told('Its borders', `${size(border.sidesMm)}, ${size(border.footMm)} at the foot`),
+              told(
+                'Its borders',
+                `${size(border.sidesMm)}, ${size(border.footMm)} at the foot`,
+                isOld ? `${size(border.topMm)} at the top: what the old frame leaves` : '',
+              ),
             ]
           : []),
         told('Glass and backing', both(glass)),
-        told('Moulding', size(mouldingMm), '2 × (width + height) of the glass + 8 × face, for the mitres'),
-        told('Weight', `${weightKg.toFixed(1)} kg`),
+        ...(isOld
+          ? []
+          : [
+              told(
+                'Moulding',
+                size(mouldingMm),
+                `${frames > 1 ? `${frames} × ` : ''}(2 × (width + height) of the glass + 8 × face, for the mitres)`,
+              ),
+            ]),
+        told('Weight', `${weightKg.toFixed(1)} kg`, frames > 1 ? 'each' : ''),
         ...(ready
           ? [
               told(
@@ -76,7 +102,8 @@ export const frame: Calculator = {
       ],
       says,
       packing: null,
-      keeps: { name: 'Frame', thing: 'work', quantity: 1, unit: 'pieces' },
+      framed: found.framed,
+      keeps: { name: 'Frame', thing: 'work', quantity: frames, unit: 'pieces' },
     }
   },
 }

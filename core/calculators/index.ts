@@ -5,6 +5,7 @@ import { light, rug } from './room.ts'
 import { curtains } from './curtains.ts'
 import { frame, makeOrBuy } from './frame.ts'
 import { boards, lengths } from './lengths.ts'
+import { pinboard, shelf } from './joinery.ts'
 import { sewn } from './sewn.ts'
 import { paint, paper, tiles } from './surfaces.ts'
 
@@ -20,7 +21,10 @@ export const calculators: readonly Calculator[] = [
   rug,
   light,
   shade,
+  shelf,
+  pinboard,
   frame,
   makeOrBuy,
 ]
-export type { Answer, Ask, Calculator, Values } from './calculator.ts'
+export { answersOf, keepAnswers, madeAgainst, suppliesOf, type Bought } from './making.ts'
+export type { Answer, Ask, Calculator, CutPart, Values } from './calculator.ts'

@@ -1,5 +1,7 @@
 /** A Roman blind, and a lamp shade, with what they are cut from. */
 import { blindFor } from '../soft-goods/blinds.ts'
+import { boughtBlind } from '../soft-goods/bought-blinds.ts'
+import type { Wrong } from '../soft-goods/cloth.ts'
 import { drumShade, shadeForFoot } from '../soft-goods/shades.ts'
 import {
   clothWidth,
@@ -10,14 +12,27 @@ import {
   told,
   wordOf,
   yesNo,
+  type Answer,
   type Calculator,
+  type Values,
 } from './calculator.ts'
+import type { UnitSystem } from '../measure/length.ts'
+import type { Rules } from '../rulebook/rulebook.ts'
+
+const isRoman = { key: 'kind', is: ['Roman blind'] }
 
 export const blind: Calculator = {
   id: 'blind',
-  title: 'A Roman blind',
-  about: 'its size, cloth, folds and how deep it hangs',
+  title: 'A blind',
+  about: 'Roman, roller or pleated: its size, cloth, and how deep it hangs',
   asks: [
+    {
+      key: 'kind',
+      label: 'Which',
+      as: 'choice',
+      start: 'Roman blind',
+      options: ['Roman blind', 'roller blind', 'pleated blind'],
+    },
     { key: 'width', label: 'Width of the window', as: 'length', start: null },
     { key: 'height', label: 'Height of the window', as: 'length', start: null },
     {
@@ -27,11 +42,20 @@ export const blind: Calculator = {
       start: 'inside the recess',
       options: ['inside the recess', 'before the wall'],
     },
-    clothWidth,
-    { key: 'repeat', label: 'Repeat', as: 'length', start: 0, hint: '0 for a plain cloth' },
-    { key: 'centred', label: 'Stripe or motif in the middle', as: 'choice', start: 'no', options: yesNo },
+    { ...clothWidth, when: isRoman },
+    { key: 'repeat', label: 'Repeat', as: 'length', start: 0, hint: '0 for a plain cloth', when: isRoman },
+    {
+      key: 'centred',
+      label: 'Stripe or motif in the middle',
+      as: 'choice',
+      start: 'no',
+      options: yesNo,
+      when: isRoman,
+    },
   ],
   reckon: (values, rules, units) => {
+    const kind = wordOf(values, 'kind')
+    if (kind === 'roller blind' || kind === 'pleated blind') return bought(kind, values, rules, units)
     const found = blindFor(
       {
         widthMm: numberOf(values, 'width'),
@@ -70,6 +94,44 @@ export const blind: Calculator = {
   },
 }
 
+/** A blind that is ordered by its size. */
+function bought(
+  kind: 'roller blind' | 'pleated blind',
+  values: Values,
+  rules: Rules,
+  units: UnitSystem,
+): Answer | Wrong {
+  const opening = { widthMm: numberOf(values, 'width'), heightMm: numberOf(values, 'height') }
+  const found = boughtBlind(kind, opening, wordOf(values, 'where') === 'inside the recess', rules)
+  if (!found.ok) return found
+  const { widthMm, dropMm, clothWideMm, gapMm, stackMm, folds } = found.blind
+  const size = lengthIn(units)
+  return {
+    ok: true,
+    headline: `${size(widthMm)} × ${size(dropMm)} to order`,
+    lines: [
+      told('To order', `${size(widthMm)} × ${size(dropMm)}`),
+      ...(kind === 'roller blind'
+        ? [told('Its cloth', size(clothWideMm), 'pins and chain take the rest')]
+        : [told('Folds', String(folds))]),
+      told('Up, it hangs', size(stackMm)),
+      ...(gapMm > 0 ? [told('Light at each side', size(gapMm))] : []),
+    ],
+    says: ['Without a cord where children are; else its loop held tight, out of their reach.'],
+    packing: null,
+    keeps: {
+      name: kind.replace(/^./, (letter) => letter.toUpperCase()),
+      thing: 'curtain',
+      quantity: 1,
+      unit: 'pieces',
+    },
+  }
+}
+
+/** From this width on a drum has uprights, and how far one is from the next round it (common practice). */
+const uprightsFromMm = 500
+const uprightEveryMm = 400
+
 export const shade: Calculator = {
   id: 'shade',
   title: 'A lamp shade',
@@ -93,6 +155,8 @@ export const shade: Calculator = {
     const found = drumShade(across, high, rules)
     if (!found.ok) return found
     const { sheet, cloth, rings, tapeMm } = found.shade
+    // a stiff sheet keeps a small drum up by itself
+    const uprights = across > uprightsFromMm ? Math.max(4, Math.ceil((Math.PI * across) / uprightEveryMm)) : 0
     const size = lengthIn(units)
     const both = ({ widthMm, heightMm }: { widthMm: number; heightMm: number }): string =>
       `${size(widthMm)} × ${size(heightMm)}`
@@ -103,7 +167,16 @@ export const shade: Calculator = {
         told('Rings', `${rings} of ${size(across)}`, 'one with the fitting'),
         told('Stiff sheet', both(sheet), `π × ${size(across)} and ${rules['shade.lap']} mm to lap`),
         told('Cloth', both(cloth), `${rules['shade.tab']} mm turned over each ring`),
+        ...(uprights > 0
+          ? [told('Uprights', `${uprights} of ${size(high)}`, 'between the rings of so wide a drum')]
+          : []),
         told('Tape', size(tapeMm)),
+      ],
+      cuts: [
+        { part: 'Ring', count: rings, size: `${size(across)} across` },
+        ...(uprights > 0 ? [{ part: 'Upright', count: uprights, size: size(high) }] : []),
+        { part: 'Stiff sheet', count: 1, size: both(sheet) },
+        { part: 'Cloth', count: 1, size: both(cloth) },
       ],
       says: ['The lamp stays as far from the sheet as its own label says; a cool one is usual.'],
       packing: null,

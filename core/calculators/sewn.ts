@@ -1,5 +1,5 @@
 /** What is sewn: its cloth with how it is cut, zips, cord and pads. */
-import { edges, sewnFrom, sewnThings, type Edge, type SewnThing } from '../soft-goods/sewn.ts'
+import { edges, sewnFrom, sewnThings, thick, upholstered, type Edge, type SewnThing } from '../soft-goods/sewn.ts'
 import { wrong } from '../soft-goods/cloth.ts'
 import {
   clothWidth,
@@ -16,6 +16,8 @@ import {
 } from './calculator.ts'
 
 const repeat: Ask = { key: 'repeat', label: 'Repeat', as: 'length', start: 0, hint: '0 for a plain cloth' }
+
+const ways = ['up its height', 'along its width', 'either way'] as const
 
 export const sewn: Calculator = {
   id: 'cushions',
@@ -37,17 +39,24 @@ export const sewn: Calculator = {
       label: 'How thick, or how far it hangs down',
       as: 'length',
       start: 80,
-      when: { key: 'thing', is: ['box cushion', 'bench cover', 'table cloth', 'seat pad'] },
+      when: { key: 'thing', is: [...thick, 'table cloth', 'seat pad'] },
     },
     { key: 'edge', label: 'Edge', as: 'choice', start: 'plain', options: edges },
     { key: 'flange', label: 'Width of the flange', as: 'length', start: 50, when: { key: 'edge', is: ['flange'] } },
-    { key: 'back', label: 'Back of the same cloth', as: 'choice', start: 'yes', options: yesNo },
+    {
+      key: 'back',
+      label: 'Back of the same cloth',
+      as: 'choice',
+      start: 'yes',
+      options: yesNo,
+      when: { key: 'thing', is: sewnThings.filter((thing) => !upholstered.has(thing) && thing !== 'table cloth') },
+    },
     clothWidth,
     repeat,
     { key: 'centred', label: 'Motif in the middle', as: 'choice', start: 'no', options: yesNo },
-    { key: 'way', label: 'Pile or pattern runs one way', as: 'choice', start: 'yes', options: yesNo },
+    { key: 'way', label: 'Pile or pattern runs', as: 'choice', start: ways[0], options: ways },
   ],
-  reckon: (values, rules, units) => {
+  reckon: (values, rules, units, heard) => {
     const thing = wordOf(values, 'thing') as SewnThing
     const count = numberOf(values, 'count')
     const width = numberOf(values, 'clothWidth')
@@ -60,12 +69,14 @@ export const sewn: Calculator = {
         heightMm: maybeNumber(values, 'height') ?? 0,
         edge: wordOf(values, 'edge') as Edge,
         flangeMm: maybeNumber(values, 'flange') ?? 0,
-        isBackToo: wordOf(values, 'back') === 'yes',
+        isBackToo: wordOf(values, 'back') !== 'no',
         isCentred: wordOf(values, 'centred') === 'yes',
-        hasWay: wordOf(values, 'way') === 'yes',
+        hasWay: wordOf(values, 'way') !== 'either way',
+        isAlong: wordOf(values, 'way') === 'along its width',
         cloth: { widthMm: width, repeatMm: maybeNumber(values, 'repeat') ?? 0, acrossMm: 0 },
       },
       rules,
+      heard,
     )
     if (!found.ok) return found.field === 'width' ? wrong('clothWidth', found.error) : found
     const { panels, packing, back, zips, cordMm, bias, pads, lengthMm } = found.sewn
@@ -106,6 +117,7 @@ export const sewn: Calculator = {
       ],
       says: [],
       packing: { packing, widthMm: width },
+      ...(back ? { second: { packing: back, widthMm: width } } : {}),
       keeps: {
         name: `Cloth for ${count === 1 ? `a ${thing}` : `${count} ${thing}s`}`,
         thing: 'material',

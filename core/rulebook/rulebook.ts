@@ -1043,6 +1043,21 @@ export const rulebook = {
   'shade.lap': { value: 10, unit: 'mm', mark: 'trade', why: 'Where the ends of a drum shade meet.' },
   'shade.tab': { value: 15, unit: 'mm', mark: 'trade', why: 'Of cloth that is turned over the ring of a shade.' },
   'sewn.seam': { value: 15, unit: 'mm', mark: 'trade', why: 'Of cloth beyond each seam.' },
+  'sewn.tuck': {
+    value: 80,
+    unit: 'mm',
+    mark: 'trade',
+    why: 'Of cloth that is drawn under a board and stapled, at each edge.',
+  },
+  'shelf.batten': { value: 25, unit: 'mm', mark: 'own', why: 'How thick a batten under a shelf is, off its wall.' },
+  'shelf.back': {
+    value: 20,
+    unit: 'mm',
+    mark: 'own',
+    why: 'By which side battens end behind the front of a shelf, so that they are not seen.',
+  },
+  'shelf.play': { value: 3, unit: 'mm', mark: 'own', why: 'By which a shelf is shorter than its alcove.' },
+  'shelf.screw': { value: 300, unit: 'mm', mark: 'trade', why: 'From one screw of a batten to the next.' },
   'sewn.zip-less': { value: 60, unit: 'mm', mark: 'own', why: 'By which a zip is shorter than the side it opens.' },
   'sewn.piping': {
     value: 40,

@@ -25,12 +25,19 @@ export type FrameAsked = {
   readonly inSun: boolean
   readonly facesWindow: boolean
   readonly school: 'archival' | 'shop frames'
+  /** An old frame that is used again, by what fits into its rebate: the mat is cut to fill it. Null for a new moulding. */
+  readonly old: { readonly widthMm: number; readonly heightMm: number } | null
+  /** A slip between an old frame and the glass, what is seen of it; 0 where there is none. */
+  readonly slipMm: number
+  /** So many frames alike. */
+  readonly frames: number
 }
+export type Border = { readonly sidesMm: number; readonly topMm: number; readonly footMm: number }
 export type Framed = {
   /** What is seen of the picture. */
   readonly seen: { readonly widthMm: number; readonly heightMm: number }
   readonly opening: { readonly widthMm: number; readonly heightMm: number } | null
-  readonly border: { readonly sidesMm: number; readonly footMm: number } | null
+  readonly border: Border | null
   readonly glass: { readonly widthMm: number; readonly heightMm: number }
   readonly mouldingMm: number
   readonly outer: { readonly widthMm: number; readonly heightMm: number }
@@ -91,24 +98,24 @@ export function readyMade(
 export type FrameResult = { readonly ok: true; readonly framed: Framed } | Wrong
 
 export function framedAs(asked: FrameAsked, rules: Rules): FrameResult {
-  const fault = faultOf(asked)
+  const fault = faultOf(asked) ?? oldFault(asked, rules)
   if (fault) return fault
-  const { widthMm, heightMm, count, betweenMm, borderMm, filletMm, faceMm, depthMm, glazing } = asked
+  const { widthMm, heightMm, count, betweenMm, borderMm, filletMm, faceMm, depthMm, glazing, old, slipMm } = asked
   const cover = borderMm === null ? 0 : 2 * rules['frame.overlap']
   const seen = { widthMm: widthMm - cover, heightMm: heightMm - cover }
   const opening =
     borderMm === null ? null : { widthMm: seen.widthMm + 2 * filletMm, heightMm: seen.heightMm + 2 * filletMm }
-  const border = borderMm === null ? null : { sidesMm: borderMm, footMm: borderMm + rules['frame.bottom-more'] }
-  const glass =
-    opening && border
-      ? {
-          widthMm: count * opening.widthMm + (count - 1) * betweenMm + 2 * border.sidesMm,
-          heightMm: opening.heightMm + border.sidesMm + border.footMm,
-        }
+  const across = opening ? count * opening.widthMm + (count - 1) * betweenMm : widthMm
+  const border = borderMm === null ? null : bordersOf(asked, across, opening?.heightMm ?? heightMm, rules)
+  const glass = old
+    ? { widthMm: old.widthMm - 2 * slipMm, heightMm: old.heightMm - 2 * slipMm }
+    : opening && border
+      ? { widthMm: across + 2 * border.sidesMm, heightMm: opening.heightMm + border.topMm + border.footMm }
       : { widthMm, heightMm }
+  const held = old ?? glass
   const rebate = Math.min(rules['frame.rebate'], faceMm)
-  const outer = { widthMm: glass.widthMm + 2 * (faceMm - rebate), heightMm: glass.heightMm + 2 * (faceMm - rebate) }
-  const moulding = 2 * (glass.widthMm + glass.heightMm) + 8 * faceMm
+  const outer = { widthMm: held.widthMm + 2 * (faceMm - rebate), heightMm: held.heightMm + 2 * (faceMm - rebate) }
+  const moulding = 2 * (held.widthMm + held.heightMm) + 8 * faceMm
   const m2 = (glass.widthMm * glass.heightMm) / 1e6
   const pane = glazing === 'glass' ? rules['frame.glass-kg'] : glazing === 'acrylic' ? rules['frame.acrylic-kg'] : 0
   // the bars between the mitres: their middle line is that long
@@ -120,13 +127,41 @@ export function framedAs(asked: FrameAsked, rules: Rules): FrameResult {
       opening,
       border,
       glass,
-      mouldingMm: moulding,
+      mouldingMm: old ? 0 : asked.frames * moulding,
       outer,
       weightKg: m2 * (pane + rules['frame.board-kg']) + wood,
-      says: said(asked, rules),
+      says: said({ ...asked, borderMm: border?.sidesMm ?? null }, rules),
     },
   }
 }
+
+/** As it was asked, more at the foot; in an old frame whatever it leaves, the foot taking more of it. */
+function bordersOf({ borderMm, old, slipMm }: FrameAsked, acrossMm: number, highMm: number, rules: Rules): Border {
+  const more = rules['frame.bottom-more']
+  if (!old) return { sidesMm: borderMm ?? 0, topMm: borderMm ?? 0, footMm: (borderMm ?? 0) + more }
+  const top = (old.heightMm - 2 * slipMm - highMm - more) / 2
+  return { sidesMm: (old.widthMm - 2 * slipMm - acrossMm) / 2, topMm: top, footMm: top + more }
+}
+
+/** An old frame takes the picture with its mat, or the picture alone: not more, and without a mat not less. */
+function oldFault(asked: FrameAsked, rules: Rules): Wrong | null {
+  const { old, slipMm, borderMm, widthMm, heightMm, count, betweenMm, filletMm } = asked
+  if (!old) return null
+  const [wide, high] = [old.widthMm - 2 * slipMm, old.heightMm - 2 * slipMm]
+  if (borderMm === null)
+    return Math.abs(wide - widthMm) > 3 || Math.abs(high - heightMm) > 3
+      ? wrong('oldWidth', 'is not the size of the picture: expected a mat that fills what is left, or a slip')
+      : null
+  const cut = 2 * filletMm - 2 * rules['frame.overlap']
+  const across = count * (widthMm + cut) + (count - 1) * betweenMm
+  if (!(wide > across + 2 * leastBorderMm))
+    return wrong('oldWidth', 'is too narrow for the picture with a mat: expected what fits into its rebate')
+  return high > heightMm + cut + 2 * leastBorderMm + rules['frame.bottom-more']
+    ? null
+    : wrong('oldHeight', 'is too low for the picture with a mat: expected what fits into its rebate')
+}
+/** A mat cannot be cut narrower than this. */
+const leastBorderMm = 10
 
 function said(asked: FrameAsked, rules: Rules): string[] {
   const { widthMm, heightMm, borderMm, faceMm, glazing, isValued, inSun, facesWindow, school } = asked
@@ -141,7 +176,10 @@ function said(asked: FrameAsked, rules: Rules): string[] {
     ...(borderMm !== null && Math.max(widthMm, heightMm) < 200 && borderMm < 100
       ? ['A picture as small as this takes a very wide mat, as wide as itself and more.']
       : []),
-    ...(isValued && school === 'archival'
+    ...(asked.old
+      ? ['Old paint may hold lead: wash it, never sand it dry. Its corners are glued and pinned anew.']
+      : []),
+    ...(isValued
       ? [
           `Mat and backing of cotton or free of acid, hinged with paste and tissue: paper mats yellow what they touch.`,
           ...(borderMm === null && glazing !== 'none'
@@ -150,6 +188,9 @@ function said(asked: FrameAsked, rules: Rules): string[] {
         ]
       : []),
     ...(inSun && glazing !== 'none' ? [`Sun falls on that wall: ${pane} that filters UV.`] : []),
+    ...(isValued && school === 'archival' && !inSun && glazing !== 'none'
+      ? [`For what is worth keeping, ${pane} that filters UV, sun or not.`]
+      : []),
     ...(inSun && isValued
       ? ['What is valued hangs better where no sun falls: a filter slows its fading, and does not stop it.']
       : []),
@@ -171,9 +212,11 @@ function faultOf({
   filletMm,
   faceMm,
   depthMm,
+  frames,
 }: FrameAsked): Wrong | null {
   if (!(widthMm > 20) || !(heightMm > 20)) return wrong('size', 'is too small: expected what the picture measures')
   if (!Number.isInteger(count) || count < 1 || count > 12) return wrong('count', 'is not one to twelve')
+  if (!Number.isInteger(frames) || frames < 1 || frames > 60) return wrong('frames', 'is not one to sixty')
   if (count > 1 && borderMm === null) return wrong('border', 'is nothing: several in one frame lie in a mat')
   if (count > 1 && !(betweenMm > 0)) return wrong('between', 'is nothing: expected how far their openings are apart')
   if (borderMm !== null && !(borderMm > 0)) return wrong('border', 'is nothing: expected its width, or no mat')

@@ -114,6 +114,14 @@ describe('panels on a cloth', () => {
       { numRuns: 60 },
     )
   }, 60_000)
+  it('what neither area nor one side refutes both sides do: four borders have no place beside the long panels of two benches', () => {
+    // 2 × 450 + 2 × 90 + 4 × 75 is 1380 of 1400 across: the four ends of 90 lie beyond the 1630, and take their 450
+    const long = (widthMm: number) => panel(widthMm, 1630)
+    const all = [450, 450, 90, 90, 75, 75, 75, 75].map(long)
+    const ends = Array.from({ length: 4 }, () => panel(90, 450))
+    const { lengthMm, proven } = found([...all, ...ends], { widthMm: 1400, ...plain })
+    expect([lengthMm, proven]).toEqual([2080, true])
+  })
   it('no other packer makes it shorter', () => {
     // an independent one of the registry, given as much length as it likes
     fc.assert(

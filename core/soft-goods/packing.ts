@@ -8,6 +8,7 @@ import { seeded } from '../measure/seeded.ts'
 import { nextRepeat, wrong, type Cloth, type Wrong } from './cloth.ts'
 import { leastLength } from './packing-bound.ts'
 import { provenLength } from './packing-proof.ts'
+import { refutedUpTo } from './packing-refute.ts'
 
 export type Panel = {
   readonly name: string
@@ -52,17 +53,21 @@ export function* packing(
     if (found.lengthMm < best.lengthMm - 1e-6) best = found
     if (at % 20 === 19) yield at / tries
   }
-  if (best.lengthMm <= least + 1e-6) return told(best, best.lengthMm)
+  const refuted = refutedUpTo(panels, cloth, least, best.lengthMm)
+  if (best.lengthMm <= refuted + 1e-6) return told(best, best.lengthMm)
   const proof = provenLength(panels, cloth, best.lengthMm)
-  if (proof === null) return told(best, least)
+  if (proof === null) return told(best, refuted)
   return told(proof.panels.length > 0 ? { panels: proof.panels, lengthMm: proof.lengthMm } : best, proof.lengthMm)
 }
+/** Hears how far a search has come, 0 to 1. */
+export type Heard = (share: number) => void
 /** All at once. */
-export function packed(panels: readonly Panel[], cloth: Cloth, tries?: number): PackResult {
+export function packed(panels: readonly Panel[], cloth: Cloth, tries?: number, heard?: Heard): PackResult {
   const search = packing(panels, cloth, tries)
   for (;;) {
     const step = search.next()
     if (step.done) return step.value
+    heard?.(step.value)
   }
 }
 

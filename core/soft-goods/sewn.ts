@@ -4,7 +4,7 @@
  */
 import type { Rules } from '../rulebook/rulebook.ts'
 import { wrong, type Cloth, type Wrong } from './cloth.ts'
-import { packed, type Packing, type Panel } from './packing.ts'
+import { packed, type Heard, type Packing, type Panel } from './packing.ts'
 
 export const sewnThings = [
   'square cushion',
@@ -15,6 +15,9 @@ export const sewnThings = [
   'bench cover',
   'table cloth',
   'bed runner',
+  'drop-in seat',
+  'headboard',
+  'ottoman',
 ] as const
 export type SewnThing = (typeof sewnThings)[number]
 export const edges = ['plain', 'piped', 'flange'] as const
@@ -37,6 +40,8 @@ export type SewnAsked = {
   readonly isCentred: boolean
   /** A pile or a pattern that runs one way: no panel lies on its side. */
   readonly hasWay: boolean
+  /** It runs along the width of the thing rather than up it, as a stripe along a bench: every panel lies on its side. */
+  readonly isAlong?: boolean
   readonly cloth: Cloth
 }
 export type Sewn = {
@@ -54,18 +59,19 @@ export type Sewn = {
 }
 export type SewnResult = { readonly ok: true; readonly sewn: Sewn } | Wrong
 
-export function sewnFrom(asked: SewnAsked, rules: Rules): SewnResult {
+export function sewnFrom(asked: SewnAsked, rules: Rules, heard?: Heard): SewnResult {
   const fault = faultOf(asked)
   if (fault) return fault
   const { thing, count, widthMm, depthMm, cloth, edge } = asked
-  const single = panelsOf(asked, rules['sewn.seam'])
+  const upright = panelsOf(asked, rules['sewn.seam'], rules['sewn.tuck'])
+  const single = asked.isAlong ? upright.map(onItsSide) : upright
   const times = (some: readonly Panel[]): Panel[] =>
     Array.from({ length: count }, (_, at) =>
       some.map((panel) => ({ ...panel, name: count === 1 ? panel.name : `${panel.name} ${at + 1}` })),
     ).flat()
   const [seen, backs] = [single.filter(({ name }) => !isBack(name)), single.filter(({ name }) => isBack(name))]
   const panels = times(asked.isBackToo ? single : seen)
-  const found = packed(panels, cloth)
+  const found = packed(panels, cloth, undefined, heard)
   if (!found.ok) return found
   const back =
     asked.isBackToo || backs.length === 0 ? null : packed(times(backs), { ...cloth, repeatMm: 0, acrossMm: 0 })
@@ -73,7 +79,7 @@ export function sewnFrom(asked: SewnAsked, rules: Rules): SewnResult {
   const round = edge === 'piped' ? pipedOf(asked) : 0
   const cord = count * round
   const bias = cord > 0 ? biasStrips(cord, cloth.widthMm, rules) : null
-  const isCushion = thing !== 'table cloth' && thing !== 'bed runner'
+  const isCushion = thing !== 'table cloth' && thing !== 'bed runner' && !upholstered.has(thing)
   const opens =
     thing === 'bolster' ? widthMm : thing === 'round cushion' ? (widthMm * 2) / 3 : Math.max(widthMm, depthMm)
   return {
@@ -85,15 +91,23 @@ export function sewnFrom(asked: SewnAsked, rules: Rules): SewnResult {
       zips: isCushion ? { count, lengthMm: Math.max(100, opens - rules['sewn.zip-less']) } : null,
       cordMm: cord,
       bias,
-      pads: isCushion ? padOf(asked) : '',
+      pads: isCushion || upholstered.has(thing) ? padOf(asked) : '',
       lengthMm: found.packing.lengthMm + (bias?.clothMm ?? 0),
     },
   }
 }
 
+const onItsSide = (panel: Panel): Panel => ({
+  ...panel,
+  widthMm: panel.lengthMm,
+  lengthMm: panel.widthMm,
+  mayTurn: false,
+})
+/** Drawn over its foam and stapled under its board: it has no zip, and no back that is seen. */
+export const upholstered: ReadonlySet<SewnThing> = new Set(['drop-in seat', 'headboard', 'ottoman'])
 const isBack = (name: string): boolean => name === 'back' || name === 'underside'
 /** The panels of one of them, with their seams, its back among them. */
-function panelsOf(asked: SewnAsked, seam: number): Panel[] {
+function panelsOf(asked: SewnAsked, seam: number, tuck: number): Panel[] {
   const { thing, widthMm, depthMm, heightMm, isCentred, hasWay } = asked
   const flange = asked.edge === 'flange' ? 2 * asked.flangeMm : 0
   const panel = (name: string, across: number, along: number, seen = false): Panel => ({
@@ -126,6 +140,18 @@ function panelsOf(asked: SewnAsked, seam: number): Panel[] {
         panel('further zip half', widthMm, back),
       ]
     }
+    case 'drop-in seat':
+    case 'headboard': {
+      const over = 2 * (heightMm + tuck - seam)
+      return [panel('cover', widthMm + over, depthMm + over, true)]
+    }
+    case 'ottoman':
+      // the border goes round in two, joined at two corners; its lower edge is stapled under
+      return [
+        panel('top', widthMm, depthMm, true),
+        panel('border', widthMm + depthMm, heightMm + tuck - seam),
+        panel('further border', widthMm + depthMm, heightMm + tuck - seam),
+      ]
     case 'table cloth':
       // its hem is turned twice
       return [panel('cloth', widthMm + 2 * heightMm + 2 * seam, depthMm + 2 * heightMm + 2 * seam, true)]
@@ -147,7 +173,8 @@ function padOf({ thing, count, widthMm, depthMm, heightMm }: SewnAsked): string 
   const times = count === 1 ? '' : `${count} × `
   if (thing === 'round cushion') return `${times}pad, ${cm(widthMm + 30)} cm across`
   if (thing === 'bolster') return `${times}bolster pad, ${cm(widthMm)} × ${cm(depthMm)} cm`
-  if (thing === 'box cushion' || thing === 'bench cover' || thing === 'seat pad')
+  if (thing === 'ottoman') return `${times}foam, ${cm(widthMm)} × ${cm(depthMm)} × 5 cm, on its box`
+  if (thing !== 'square cushion')
     return `${times}foam, ${cm(widthMm)} × ${cm(depthMm)} × ${cm(Math.max(heightMm, 30))} cm`
   return `${times}pad, ${cm(widthMm + 50)} × ${cm(depthMm + 50)} cm`
 }
@@ -161,13 +188,15 @@ export function biasStrips(cordMm: number, clothWidthMm: number, rules: Rules): 
   return { strips, stripMm: strip, clothMm: clothWidthMm + strips * strip * Math.SQRT2 }
 }
 
+/** What is nothing without its thickness. */
+export const thick: ReadonlySet<SewnThing> = new Set(['box cushion', 'bench cover', ...upholstered])
+
 function faultOf({ thing, count, widthMm, depthMm, heightMm, edge, flangeMm }: SewnAsked): Wrong | null {
   if (!Number.isInteger(count) || count < 1 || count > 40) return wrong('count', 'is not one to forty')
   if (!(widthMm > 0)) return wrong('size', 'is nothing: expected how wide it is when it is done')
   if (thing !== 'round cushion' && !(depthMm > 0))
     return wrong('depth', 'is nothing: expected how deep it is when it is done')
-  if ((thing === 'box cushion' || thing === 'bench cover') && !(heightMm > 0))
-    return wrong('height', 'is nothing: expected how thick the box is')
+  if (thick.has(thing) && !(heightMm > 0)) return wrong('height', 'is nothing: expected how thick the box is')
   if (!(heightMm >= 0)) return wrong('height', 'is below nothing')
   if (edge === 'flange' && !(flangeMm > 0)) return wrong('flange', 'is nothing: expected how wide it is')
   return null

@@ -88,12 +88,39 @@ const picture: FrameAsked = {
   inSun: false,
   facesWindow: false,
   school: 'shop frames',
+  old: null,
+  slipMm: 0,
+  frames: 1,
 }
 const framed = (more: Partial<FrameAsked> = {}) => {
   const result = framedAs({ ...picture, ...more }, rules)
   if (!result.ok) throw new Error(`${result.field} ${result.error}`)
   return result.framed
 }
+describe('an old frame used again', () => {
+  const old = { widthMm: 420, heightMm: 540 }
+  it('its mat fills what is left: 420 − 290 is 65 a side, 540 − 390 − 10 is 70 above and 80 below; no moulding is bought', () => {
+    expect(framed({ old })).toMatchObject({
+      border: { sidesMm: 65, topMm: 70, footMm: 80 },
+      glass: old,
+      mouldingMm: 0,
+      outer: { widthMm: 448, heightMm: 568 },
+    })
+  })
+  it('a slip takes its width from the glass on every side', () => {
+    expect(framed({ old, slipMm: 10 }).glass).toEqual({ widthMm: 400, heightMm: 520 })
+    expect(framed({ old, slipMm: 10 }).outer.widthMm).toBe(448)
+  })
+  it('too small for the picture it is said where it was typed', () => {
+    expect(framedAs({ ...picture, old: { widthMm: 300, heightMm: 540 } }, rules)).toMatchObject({ field: 'oldWidth' })
+    expect(framedAs({ ...picture, old: { widthMm: 420, heightMm: 400 } }, rules)).toMatchObject({ field: 'oldHeight' })
+    expect(framedAs({ ...picture, borderMm: null, old }, rules)).toMatchObject({ field: 'oldWidth' })
+  })
+})
+it('a set framed alike takes as many mouldings, each as heavy as one', () => {
+  expect(framed({ frames: 6 }).mouldingMm).toBe(6 * framed().mouldingMm)
+  expect(framed({ frames: 6 }).weightKg).toBe(framed().weightKg)
+})
 describe('frames', () => {
   it('by pencil: 300 × 400, 5 covered, a border of 60 and 70 at the foot is a glass of 410 × 520, and 2020 of moulding', () => {
     expect(framed()).toMatchObject({
@@ -124,7 +151,10 @@ describe('frames', () => {
     expect(says({ widthMm: 120, heightMm: 150, borderMm: 140 })).toBe('')
     expect(says({ inSun: true })).toContain('filters UV')
     expect(says({ facesWindow: true })).toContain('non-reflecting')
-    expect(says({ isValued: true })).toBe('')
+    // shop frames pass, but for what is valued: its mat is free of acid by either school
+    expect(says({ isValued: true })).toContain('free of acid')
+    expect(says({ isValued: true })).not.toContain('UV')
+    expect(says({ isValued: true, school: 'archival' })).toContain('UV')
     expect(says({ isValued: true, school: 'archival' })).toContain('free of acid')
     expect(says({ isValued: true, school: 'archival', borderMm: null })).toContain('Spacers')
     expect(says({ glazing: 'none', inSun: true, facesWindow: true })).toBe('')

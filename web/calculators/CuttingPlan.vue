@@ -1,10 +1,22 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, useId } from 'vue'
 import type { Answer } from '#core/calculators/index.ts'
 import { writeLength, type UnitSystem } from '#core/measure/length.ts'
 
 /** Panels as they lie on their cloth, its width down the page and its length along it. */
-const { told, units } = defineProps<{ told: NonNullable<Answer['packing']>; units: UnitSystem }>()
+const {
+  told,
+  units,
+  cloth = null,
+  title = '',
+} = defineProps<{
+  told: NonNullable<Answer['packing']>
+  units: UnitSystem
+  /** As the cloth looks, at its true size; without it panels are grey. */
+  cloth?: { readonly hex: string; readonly tile: string; readonly sizeMm: number } | null
+  title?: string
+}>()
+const fillId = useId()
 const size = (mm: number): string => writeLength(mm, units)
 const laid = computed(() =>
   told.packing.panels.map(({ name, x, y, widthMm, lengthMm, isTurned }) => ({
@@ -36,9 +48,35 @@ const letters = computed(() => Math.max(18, told.widthMm / 16))
       role="img"
       :aria-label="`How ${laid.length} panels lie on cloth ${size(told.widthMm)} wide, ${size(told.packing.lengthMm)} of it`"
     >
+      <defs v-if="cloth">
+        <!-- the length of the cloth runs to the right -->
+        <pattern
+          :id="fillId"
+          patternUnits="userSpaceOnUse"
+          :width="cloth.sizeMm"
+          :height="cloth.sizeMm"
+          patternTransform="rotate(90)"
+        >
+          <rect :width="cloth.sizeMm" :height="cloth.sizeMm" :fill="cloth.hex" />
+          <image
+            v-if="cloth.tile"
+            :href="cloth.tile"
+            :width="cloth.sizeMm"
+            :height="cloth.sizeMm"
+            preserveAspectRatio="none"
+          />
+        </pattern>
+      </defs>
       <rect class="cloth" x="0" y="0" :width="told.packing.lengthMm" :height="told.widthMm" />
       <g v-for="(panel, at) in laid" :key="at">
-        <rect class="panel" :x="panel.left" :y="panel.top" :width="panel.wide" :height="panel.high" />
+        <rect
+          class="panel"
+          :style="cloth ? { fill: `url(#${fillId})` } : undefined"
+          :x="panel.left"
+          :y="panel.top"
+          :width="panel.wide"
+          :height="panel.high"
+        />
         <text
           v-if="panel.wide > letters * 1.6 && panel.high > letters * 1.2"
           :x="panel.left + panel.wide / 2"
@@ -50,9 +88,12 @@ const letters = computed(() => Math.max(18, told.widthMm / 16))
       </g>
     </svg>
     <figcaption>
+      <strong v-if="title">{{ title }}</strong>
       {{ size(told.packing.lengthMm) }} of cloth {{ size(told.widthMm) }} wide, its length to the right.
       <span class="quiet">{{ cuts }}</span>
       <button type="button" class="word" @click="print">Print it</button>
     </figcaption>
   </figure>
 </template>
+
+<style src="./cutting-plan.css"></style>

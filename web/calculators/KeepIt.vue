@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { v7 as uuidv7 } from 'uuid'
 import { ref } from 'vue'
-import type { Answer } from '#core/calculators/index.ts'
+import { keepAnswers, type Answer, type Calculator, type Values } from '#core/calculators/index.ts'
 import { blank } from '#core/makeover/blank.ts'
 import { add } from '#core/makeover/change.ts'
 import { rowsOf, type Makeover } from '#core/makeover/document.ts'
@@ -10,7 +10,7 @@ import { NoAnswer, Refused, request } from '../api.ts'
 import { useMakeover } from '../stores/makeover.ts'
 
 /** What was reckoned, kept as a piece of a makeover: its room is tapped, and it is there. */
-const { keeps } = defineProps<{ keeps: Answer['keeps'] }>()
+const { keeps, calculator, values } = defineProps<{ keeps: Answer['keeps']; calculator: Calculator; values: Values }>()
 const makeover = useMakeover()
 type Line = { readonly id: string; readonly name: string; readonly rooms: readonly string[] }
 const places = ref<readonly Line[] | null>(null)
@@ -49,7 +49,7 @@ async function keep(line: Line, roomName: string): Promise<void> {
     problem.value = `${line.name} has no budget yet to count it in: draft one in its brief first.`
     return
   }
-  const pieceId = uuidv7()
+  const [pieceId, makingId] = [uuidv7(), uuidv7()]
   const faults = await makeover.change(`Reckoned ${keeps.name}: ${keeps.quantity} ${keeps.unit}`, [
     add('piece', pieceId, {
       ...blank.piece,
@@ -61,6 +61,15 @@ async function keep(line: Line, roomName: string): Promise<void> {
       categoryId,
       ...keeps,
     }),
+    // a cloth that was reckoned is its own line to buy
+    add('making', makingId, {
+      ...blank.making,
+      pieceId,
+      name: calculator.title,
+      calculator: calculator.id,
+      clothId: keeps.thing === 'material' ? pieceId : null,
+    }),
+    ...keepAnswers(document, makingId, values, uuidv7),
   ])
   problem.value = faults.map(({ message }) => message).join('; ')
   if (faults.length > 0) return

@@ -3,13 +3,13 @@ import { useLocalStorage } from '@vueuse/core'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { calculators, type Calculator } from '#core/calculators/index.ts'
-import FieldChoice from '../parts/FieldChoice.vue'
-import FieldText from '../parts/FieldText.vue'
-import { asOptions } from '../parts/rowform.ts'
 import type { Entry } from '../stores/entry.ts'
 import { ownKey } from '../stores/own.ts'
 import { useAsked } from './asked.ts'
+import AskFields from './AskFields.vue'
+import CutList from './CutList.vue'
 import CuttingPlan from './CuttingPlan.vue'
+import HowFar from './HowFar.vue'
 import KeepIt from './KeepIt.vue'
 
 /** Calculators for a shop: a few measures, and what to buy with its working. Nothing is kept unless it is asked to be. */
@@ -20,7 +20,7 @@ const chosen = computed(
 const units = useLocalStorage<Entry['units']>(ownKey('calculators.units'), 'metric')
 /** A bare number is centimetres, or inches. */
 const entry = computed((): Entry => ({ units: units.value, unit: units.value === 'metric' ? 'cm' : 'in' }))
-const { state, shown, answer, missing } = useAsked(chosen, entry)
+const { state, shown, answer, values, missing, share, stop } = useAsked(chosen, entry)
 </script>
 
 <template>
@@ -56,29 +56,10 @@ const { state, shown, answer, missing } = useAsked(chosen, entry)
       </nav>
       <div class="asks-and-answers">
         <form novalidate :aria-label="chosen.title" @submit.prevent>
-          <template v-for="ask in shown" :key="`${chosen.id} ${ask.key}`">
-            <FieldChoice
-              v-if="ask.as === 'choice' && state.fields[ask.key]"
-              :field="state.fields[ask.key]!"
-              :label="ask.label"
-              :options="asOptions(ask.options)"
-              :hint="ask.hint ?? ''"
-            />
-            <FieldText
-              v-else-if="state.fields[ask.key]"
-              :field="state.fields[ask.key]!"
-              :label="ask.label"
-              :hint="ask.hint ?? ''"
-              :unit="ask.as === 'number' ? ask.unit : ''"
-              :keypad="
-                ask.as === 'number' || ask.as === 'amount' || (ask.as === 'length' && units === 'metric')
-                  ? 'decimal'
-                  : undefined
-              "
-            />
-          </template>
+          <AskFields :key="chosen.id" :shown="shown" :fields="state.fields" :units="units" />
         </form>
         <section class="answer" aria-live="polite" aria-label="What to buy">
+          <HowFar v-if="share !== null" :share="share" @stop="stop" />
           <p v-if="!answer" class="quiet">{{ missing || 'Type the measures, and what to buy stands here.' }}</p>
           <template v-else>
             <p class="headline">{{ answer.headline }}</p>
@@ -92,7 +73,8 @@ const { state, shown, answer, missing } = useAsked(chosen, entry)
             </dl>
             <p v-for="says in answer.says" :key="says">{{ says }}</p>
             <CuttingPlan v-if="answer.packing" :told="answer.packing" :units="units" />
-            <KeepIt :key="chosen.id" :keeps="answer.keeps" />
+            <CutList v-if="answer.cuts" :cuts="answer.cuts" />
+            <KeepIt :key="chosen.id" :keeps="answer.keeps" :calculator="chosen" :values="values" />
           </template>
         </section>
       </div>

@@ -1,9 +1,11 @@
 /** A calculator as it is asked: a field for each thing it wants, and its answer, reckoned anew while one types. */
-import { wrap, type Remote } from 'comlink'
-import { computed, onScopeDispose, reactive, shallowRef, watch, type Ref } from 'vue'
+import { proxy, wrap, type Remote } from 'comlink'
+import { computed, onScopeDispose, reactive, shallowRef, toRaw, watch, type Ref } from 'vue'
 import type { Answer, Ask, Calculator, Values } from '#core/calculators/index.ts'
 import { readLength, writeLength } from '#core/measure/length.ts'
 import type { Reading } from '#core/measure/decimal.ts'
+import type { Rules } from '#core/rulebook/rulebook.ts'
+import type { Wrong } from '#core/soft-goods/cloth.ts'
 import { choiceField, distanceField, maybeLengthField, maybeNumberField, type Field } from '../parts/form.ts'
 import type { Entry } from '../stores/entry.ts'
 import type { CalculatorsWorker } from '../workers/calculators.worker.ts'
@@ -19,6 +21,22 @@ function readLengths(text: string, { unit }: Entry): Reading<number[]> {
     all.push(...Array.from({ length: Number(several?.[1] ?? 1) }, () => read.value))
   }
   return { ok: true, value: all }
+}
+
+/** A thing that is asked, with what was answered of it before in place of what it begins with. */
+function begun(ask: Ask, known: Values): Ask {
+  const value = known[ask.key]
+  if (value === undefined) return ask
+  switch (ask.as) {
+    case 'length':
+      return { ...ask, start: value as number | null, startFeet: undefined }
+    case 'lengths':
+      return { ...ask, start: (value as readonly number[]).map((mm) => `${mm} mm`).join('; ') }
+    case 'choice':
+      return { ...ask, start: value as string }
+    default:
+      return value === null ? ask : { ...ask, start: value as number }
+  }
 }
 
 export function fieldFor(ask: Ask, entry: Entry): Field<unknown> {
@@ -59,39 +77,62 @@ function newest() {
   let remote: Remote<CalculatorsWorker> | null = null
   let busy = 0
   let since: number | null = null
+  /** How far what takes long has come, 0 to 1; null while nothing does. */
+  const share = shallowRef<number | null>(null)
   const end = (): void => {
     instance?.terminate()
     instance = remote = null
+    since = null
+    share.value = null
+    busy++
   }
   onScopeDispose(end)
-  return async (...asked: Parameters<CalculatorsWorker['reckon']>) => {
-    const mine = ++busy
+  const reckon = async (
+    id: string,
+    values: Values,
+    units: Entry['units'],
+    rules: Rules | null,
+  ): Promise<Answer | Wrong | null> => {
     const startedAt = performance.now()
-    if (since !== null && startedAt - since > mostMs) {
-      end()
-      since = null
-    }
+    if (since !== null && startedAt - since > mostMs) end()
+    const mine = ++busy
     if (!remote) {
       instance = new Worker(new URL('../workers/calculators.worker.ts', import.meta.url), { type: 'module' })
       remote = wrap<CalculatorsWorker>(instance)
     }
     since ??= startedAt
-    const answer = await remote.reckon(...asked)
-    if (mine === busy) since = null
-    return mine === busy ? answer : null
+    const heard = proxy((so: number) => {
+      if (mine === busy) share.value = so
+    })
+    const answer = await remote.reckon(id, values, units, rules, heard)
+    if (mine !== busy) return null
+    since = null
+    share.value = null
+    return answer
   }
+  return { reckon, share, stop: end }
 }
 
-export function useAsked(calculator: Ref<Calculator>, entry: Ref<Entry>) {
+/** @param kept what was answered before, what the room answers unasked, and the rules of its makeover */
+export function useAsked(
+  calculator: Ref<Calculator>,
+  entry: Ref<Entry>,
+  kept?: { readonly known: Ref<Values>; readonly besides: Ref<Values>; readonly rules: Ref<Rules> },
+) {
+  const known = kept?.known
   const none: Record<string, Field<unknown>> = {}
   const state = reactive({ fields: none })
   const answer = shallowRef<Answer | null>(null)
   const missing = shallowRef('')
+  /** What was read last, where all of it could be. */
+  const values = shallowRef<Values>({})
   watch(
-    [calculator, entry],
-    () => {
-      answer.value = null
-      state.fields = Object.fromEntries(calculator.value.asks.map((ask) => [ask.key, fieldFor(ask, entry.value)]))
+    [calculator, entry, () => JSON.stringify(known?.value ?? {})],
+    ([next], [last]) => {
+      if (next !== last) answer.value = null
+      state.fields = Object.fromEntries(
+        calculator.value.asks.map((ask) => [ask.key, fieldFor(begun(ask, known?.value ?? {}), entry.value)]),
+      )
     },
     { immediate: true },
   )
@@ -99,18 +140,18 @@ export function useAsked(calculator: Ref<Calculator>, entry: Ref<Entry>) {
   const shown = computed(() =>
     calculator.value.asks.filter(({ when }) => when === undefined || when.is.includes(textOf(when.key))),
   )
-  const ask = newest()
+  const { reckon, share, stop } = newest()
   watch(
     () => shown.value.map(({ key }) => textOf(key)).join('\u0000'),
     async () => {
-      const values: Record<string, Values[string]> = {}
+      const read: Record<string, Values[string]> = {}
       let good = true
       for (const { key } of shown.value) {
         const field = state.fields[key]
         if (!field) continue
-        const read = field.read(field.text)
-        field.error = read.ok ? '' : read.error
-        if (read.ok) values[key] = read.value as Values[string]
+        const typed = field.read(field.text)
+        field.error = typed.ok ? '' : typed.error
+        if (typed.ok) read[key] = typed.value as Values[string]
         else good = false
       }
       missing.value = ''
@@ -118,7 +159,13 @@ export function useAsked(calculator: Ref<Calculator>, entry: Ref<Entry>) {
         answer.value = null
         return
       }
-      const found = await ask(calculator.value.id, values, entry.value.units)
+      values.value = read
+      const found = await reckon(
+        calculator.value.id,
+        { ...read, ...kept?.besides.value },
+        entry.value.units,
+        kept ? toRaw(kept.rules.value) : null,
+      )
       if (!found) return
       if (found.ok) {
         answer.value = found
@@ -133,5 +180,5 @@ export function useAsked(calculator: Ref<Calculator>, entry: Ref<Entry>) {
     },
     { immediate: true },
   )
-  return { state, shown, answer, missing }
+  return { state, shown, answer, values, missing, share, stop }
 }

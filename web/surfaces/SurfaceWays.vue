@@ -3,6 +3,7 @@
 const ways = [
   ['surfaces', 'Walls, floor, ceiling'],
   ['windows', 'Windows'],
+  ['made-things', 'Sewn, framed, made'],
 ] as const
 </script>
 

@@ -8,4 +8,10 @@ export const routes: RouteRecordRaw[] = [
     component: () => import('./windows/WindowsPage.vue'),
     meta: { title: 'Windows', step: 'surfaces' },
   },
+  {
+    path: 'surfaces/made',
+    name: 'made-things',
+    component: () => import('./made/MadePage.vue'),
+    meta: { title: 'Sewn, framed, made', step: 'surfaces' },
+  },
 ]
