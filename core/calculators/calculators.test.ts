@@ -130,3 +130,51 @@ describe('without a room', () => {
       )
   }, 60_000)
 })
+
+describe('made of board', () => {
+  it('a shelf of 900 in an alcove: a board of 897, a batten behind of 894, two at the sides of 250 − 25 − 20', () => {
+    const found = answered('shelf', { width: 900, depth: 250 })
+    expect(lineOf(found, 'Board')).toBe('897 mm × 250 mm')
+    expect(lineOf(found, 'Batten along the back')).toBe('894 mm')
+    expect(lineOf(found, 'Battens at the sides')).toBe('2 × 205 mm')
+    // a screw at least every 300: four along the back, two and two
+    expect(lineOf(found, 'Screws and plugs')).toBe('8')
+    expect(found.cuts).toHaveLength(3)
+    expect(ask('shelf', { width: 900, depth: 60 })).toMatchObject({ ok: false, field: 'depth' })
+  })
+  it('a pinboard: its cloth is drawn 80 round every edge; a ribbon on the diagonal of a square is √2 of its side', () => {
+    expect(lineOf(answered('pinboard', { width: 600, height: 400 }), 'Cloth')).toBe('760 mm × 560 mm')
+    // one ribbon each way through the middle: 600 × √2 and twice 80
+    expect(lineOf(answered('pinboard', { width: 600, height: 600, every: 600 }), 'Ribbon')).toBe(
+      `${Math.round(2 * (600 * Math.SQRT2 + 160) * 10) / 10} mm`,
+    )
+    expect(ask('pinboard', { width: 600, height: 400, every: 20 })).toMatchObject({ ok: false, field: 'every' })
+  })
+  it('a drum wider than half a metre has uprights, round it every 400 at most', () => {
+    expect(answered('shade', { across: 300, height: 200 }).cuts?.map(({ part }) => part)).not.toContain('Upright')
+    const [upright] =
+      answered('shade', { across: 600, height: 300 }).cuts?.filter(({ part }) => part === 'Upright') ?? []
+    expect(Math.PI * 600).toBeLessThanOrEqual((upright?.count ?? 0) * 400)
+  })
+})
+
+describe('upholstered', () => {
+  const cover = (values: Values) => {
+    const { packing } = answered('cushions', { clothWidth: 1400, ...values })
+    return packing?.packing.panels.map(({ widthMm, lengthMm }) => [widthMm, lengthMm])
+  }
+  it('a drop-in seat is its board, its foam up both sides and 80 under each edge', () => {
+    expect(cover({ thing: 'drop-in seat', size: 450, depth: 420, height: 50 })).toEqual([[450 + 260, 420 + 260]])
+  })
+  it('a headboard likewise; an ottoman has a top, and a border in two that goes round it', () => {
+    expect(cover({ thing: 'headboard', size: 1000, depth: 600, height: 40 })).toEqual([[1240, 840]])
+    expect(cover({ thing: 'ottoman', size: 600, depth: 500, height: 350 })).toHaveLength(3)
+    expect(ask('cushions', { thing: 'ottoman', size: 600, depth: 500, height: 0 })).toMatchObject({ field: 'height' })
+  })
+  it('a stripe along a bench lies along the cloth: its cover may be longer than the cloth is wide', () => {
+    const bench = { thing: 'bench cover', size: 1600, depth: 420, height: 60 }
+    expect(ask('cushions', bench)).toMatchObject({ ok: false })
+    for (const [, lengthMm] of cover({ ...bench, way: 'along its width' })?.slice(0, 2) ?? [])
+      expect(lengthMm).toBe(1630)
+  })
+})

@@ -61,7 +61,7 @@ export const suppliesOf = (makeover: Makeover, makingId: string): Bought[] =>
     .toSorted((left, right) => left.place - right.place || (left.id < right.id ? -1 : 1))
     .map((row) => {
       const missing = Math.max(0, row.needed - row.atHome)
-      const packs = Math.ceil(missing / row.packSize - 1e-9)
+      const packs = missing > 0 ? Math.ceil(missing / row.packSize - 1e-9) : 0
       return {
         row,
         packs,

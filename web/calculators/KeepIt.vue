@@ -96,7 +96,7 @@ async function keep(line: Line, roomName: string): Promise<void> {
     </template>
     <p v-if="kept" role="status">
       Kept in {{ kept.where }}.
-      <router-link :to="{ name: 'pieces', params: { id: kept.id }, query: { open: kept.pieceId } }"
+      <router-link :to="{ name: 'made-things', params: { id: kept.id }, query: { open: kept.pieceId } }"
         >Open it</router-link
       >
     </p>

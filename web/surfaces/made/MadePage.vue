@@ -65,30 +65,31 @@ const besides = computed((): Values => ({ school: makeover.reckoning?.practice.s
 const { state, shown, answer, values, missing, share, stop } = useAsked(calculator, entry, { known, besides, rules })
 const { frames, wallHex } = useTries(tried, besides, rules)
 
+const nameInHand = computed(() => (inHand.value && pieceOf(inHand.value)?.name) ?? '')
 const problem = ref('')
-async function save(answers: Values, words: string): Promise<void> {
+async function save(answers: Values, sentence: string): Promise<void> {
   const { opened } = makeover
   const making = inHand.value
   if (!opened || !making) return
   const operations = keepAnswers(opened.makeover, making.id, answers, uuidv7)
   if (operations.length === 0) return
-  const faults = await makeover.change(`${words}, ${pieceOf(making)?.name ?? making.name}`, operations)
+  const faults = await makeover.change(sentence.slice(0, 300), operations)
   problem.value = faults.map(({ message }) => message).join('; ')
 }
 /** Saved when a field is left, or a choice is made; what cannot be read stays as it was kept. */
 function keep(): void {
-  if (shown.value.every(({ key }) => state.fields[key]?.error === '')) void save(values.value, 'Measured')
+  if (shown.value.every(({ key }) => state.fields[key]?.error === ''))
+    void save(values.value, `Measured ${nameInHand.value}`)
 }
-watch(
-  () =>
-    shown.value
-      .filter(({ as }) => as === 'choice')
-      .map(({ key }) => state.fields[key]?.text ?? '')
-      .join('\u0000'),
-  (_now, before) => {
-    if (before !== '') void nextTick(() => keep())
-  },
+/** What was chosen otherwise than it is kept: fields that are filled anew, with another try, are as they are kept. */
+const chosenAnew = computed(() =>
+  shown.value.some(
+    ({ as, key }) => as === 'choice' && known.value[key] !== undefined && state.fields[key]?.text !== known.value[key],
+  ),
 )
+watch(chosenAnew, (is) => {
+  if (is) void nextTick(keep)
+})
 const suggested = computed(() => {
   const { opened } = makeover
   const making = inHand.value
@@ -210,7 +211,9 @@ useKeys([{ key: 'n', does: 'Make something', run: () => ask(null) }])
       <ul v-if="suggested.length > 0" class="suggested" aria-label="From the room">
         <li v-for="{ why, values: told } in suggested" :key="why">
           {{ why }}
-          <button type="button" class="word" @click="save(told, `Took over ${why}`.slice(0, 200))">take it over</button>
+          <button type="button" class="word" @click="save(told, `Took over for ${nameInHand}: ${why}`)">
+            take it over
+          </button>
         </li>
       </ul>
       <MadeOrBought :key="inHand.id" :making="inHand" @change="ask(inHand)" />

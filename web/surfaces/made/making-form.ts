@@ -30,7 +30,7 @@ export function makingForm(makeover: Makeover, roomId: string, currency: string,
     title: (row) => (row ? 'A way of making it' : like ? 'Another try' : 'Make something'),
     action: like ? 'Try it' : 'Make it',
     fields: (row) => ({
-      pieceId: choiceField([...ids(pieces), newPiece], row?.pieceId ?? like?.pieceId ?? newPiece),
+      forId: choiceField([...ids(pieces), newPiece], row?.pieceId ?? like?.pieceId ?? newPiece),
       pieceName: textField(''),
       calculator: choiceField(
         made.map(({ id }) => id),
@@ -49,12 +49,12 @@ export function makingForm(makeover: Makeover, roomId: string, currency: string,
     layout: [
       [
         {
-          key: 'pieceId',
+          key: 'forId',
           label: 'For',
           as: 'choice',
           options: [...pieces.map(asOption), { value: newPiece, label: 'a new piece' }],
         },
-        { key: 'pieceName', label: 'Its name', when: ({ pieceId }) => pieceId === newPiece },
+        { key: 'pieceName', label: 'Its name', when: ({ forId }) => forId === newPiece },
       ],
       [
         {
@@ -84,24 +84,23 @@ export function makingForm(makeover: Makeover, roomId: string, currency: string,
       ],
       [{ key: 'note', label: 'Note', optional: true }],
     ],
-    check: ({ pieceId, pieceName, name }) => [
-      ...(pieceId === newPiece && pieceName.trim() === ''
+    check: ({ forId, pieceName }) => [
+      ...(forId === newPiece && pieceName.trim() === ''
         ? [{ field: 'pieceName' as const, message: 'is empty: expected what it is' }]
         : []),
-      ...(pieceId === newPiece && categories.length === 0
-        ? [{ field: 'pieceId' as const, message: 'cannot be a new one: there is no budget yet to count it in' }]
+      ...(forId === newPiece && categories.length === 0
+        ? [{ field: 'forId' as const, message: 'cannot be a new one: there is no budget yet to count it in' }]
         : []),
-      ...(name.trim() === '' ? [{ field: 'name' as const, message: 'is empty: expected a name for this try' }] : []),
     ],
-    toRow: ({ pieceName: _name, pieceId, ...read }, row, _id, spareId) => ({
+    toRow: ({ pieceName: _name, forId, ...read }, row, _id, spareId) => ({
       ...blank.making,
       ...read,
-      pieceId: pieceId === newPiece ? spareId : pieceId,
+      pieceId: forId === newPiece ? spareId : forId,
       place: row?.place ?? nextPlace(makeover),
-      counts: row ? row.counts : !rowsOf(makeover, 'making').some((known) => known.pieceId === pieceId),
+      counts: row ? row.counts : !rowsOf(makeover, 'making').some((known) => known.pieceId === forId),
     }),
-    besides: ({ pieceId, pieceName }, _id, _row, spareId): Operation[] =>
-      pieceId === newPiece
+    besides: ({ forId, pieceName }, _id, _row, spareId): Operation[] =>
+      forId === newPiece
         ? [
             add('piece', spareId, {
               ...blank.piece,
@@ -118,10 +117,11 @@ export function makingForm(makeover: Makeover, roomId: string, currency: string,
             }),
           ]
         : [],
-    sentence: ({ name, pieceId, pieceName }, row) => {
-      const piece = pieces.find(({ id }) => id === pieceId)?.name ?? pieceName.trim()
+    sentence: ({ name, forId, pieceName }, row) => {
+      const piece = pieces.find(({ id }) => id === forId)?.name ?? pieceName.trim()
       return row ? `Changed ${name}, ${piece}` : `Tried ${name} for ${piece}`
     },
+    names: { pieceId: 'forId' },
     removed: (row) => `Took the try ${row.name} away`,
     removedWith: (row) => [
       ...rowsOf(makeover, 'measure')
