@@ -280,7 +280,7 @@ describe(`${malformed} malformed requests a route (MALFORMED=2000 for more)`, ()
         200,
       )
     },
-    60_000 + malformed * 400,
+    120_000 + malformed * 1000,
   )
   it('at the sign-out and in the headers are answered as well', async () => {
     for (const cookie of [

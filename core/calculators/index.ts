@@ -26,5 +26,5 @@ export const calculators: readonly Calculator[] = [
   frame,
   makeOrBuy,
 ]
-export { answersOf, keepAnswers, madeAgainst, suppliesOf, type Bought } from './making.ts'
+export { answersOf, keepAnswers, madeAgainst, suppliesOf } from './making.ts'
 export type { Answer, Ask, Calculator, CutPart, Values } from './calculator.ts'

@@ -22,7 +22,8 @@ export function surfaceRoutes(
 ): void {
   routes.get('/makeovers/:id/take-off.:ending', async (request, response) => {
     const { makeover, studio, today } = await open(request)
-    const tables = takeOffTables(makeover, reckon({ makeover, studio }, today).takeOffs)
+    const { takeOffs, dressings } = reckon({ makeover, studio }, today)
+    const tables = takeOffTables(makeover, takeOffs, dressings)
     const file = `${makeover.rows.makeover[makeover.id]?.name ?? 'makeover'} take-off ${today}.${request.params.ending}`
     const currency = currencyOf(makeover)
     if (request.params.ending === 'csv') send(response, 'text/csv; charset=utf-8', file, asCsv(tables, currency))

@@ -31,11 +31,11 @@ export function soldFor(makeover: Makeover, pieceId: string | null): Sold {
       : makeover.rows.candidate[piece.chosenId]
   const makeUp = candidate && rowsOf(makeover, 'makeUp').find((row) => row.candidateId === candidate.id)
   if (!makeUp || makeUp.widthMm === null) return usual
-  const repeats = makeUp.repeatMm !== null && makeUp.match !== 'free'
+  const repeat = makeUp.match === 'free' ? 0 : (makeUp.repeatMm ?? 0)
   return {
     widthMm: makeUp.widthMm,
-    repeatMm: repeats ? (makeUp.repeatMm ?? 0) : 0,
-    match: !repeats ? 'free' : makeUp.match === 'half-drop' ? 'half-drop' : 'straight',
+    repeatMm: repeat,
+    match: repeat === 0 ? 'free' : makeUp.match === 'half-drop' ? 'half-drop' : 'straight',
     isChosen: true,
   }
 }

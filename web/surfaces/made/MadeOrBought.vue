@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { scaleLinear } from 'd3-scale'
+import { scaleLinear } from 'd3'
 import { computed, nextTick, ref } from 'vue'
 import { madeAgainst, suppliesOf } from '#core/calculators/index.ts'
 import type { Row } from '#core/makeover/kinds.ts'

@@ -24,7 +24,10 @@ const name = computed(() => `window-${state}`)
 const emit = defineEmits<{ pick: [dressingId: string] }>()
 const box = useTemplateRef<HTMLElement>('box')
 const { width } = useElementSize(box)
-const mostPx = 430
+const mostPx = 410
+/** Over the ceiling, and under the floor for the tape. */
+const aboveMm = 60
+const belowPx = 44
 const walls = computed(() =>
   window.walls.flatMap(({ wall, atMm }) => {
     const face = faces.find(({ id }) => id === wall.row.id)
@@ -42,7 +45,7 @@ const view = computed(() => {
   return { left: Math.max(-60, left), right: Math.min(window.widthMm + 60, right), high: window.heightMm }
 })
 const scale = computed(() =>
-  Math.min(Math.max(200, width.value - 4) / (view.value.right - view.value.left), mostPx / (view.value.high + 260)),
+  Math.min(Math.max(200, width.value - 4) / (view.value.right - view.value.left), mostPx / (view.value.high + aboveMm)),
 )
 const up = (z: number): number => view.value.high - z
 const hung = computed(() =>
@@ -69,14 +72,15 @@ function foldsOf({ u0, u1, z0, z1, folds, across }: Hung): string {
 const size = (mm: number): string => writeLength(Math.round(mm), units)
 const taken = computed(() => hung.value.find(({ row }) => row.id === inHand) ?? hung.value.at(-1) ?? null)
 const letters = computed(() => 13 / scale.value)
+const tapeAt = computed(() => view.value.high + letters.value)
 </script>
 
 <template>
   <figure ref="box" class="window-drawing">
     <svg
-      :viewBox="`${view.left} ${-60} ${view.right - view.left} ${view.high + 260}`"
+      :viewBox="`${view.left} ${-aboveMm} ${view.right - view.left} ${view.high + aboveMm + belowPx / scale}`"
       :width="(view.right - view.left) * scale"
-      :height="(view.high + 260) * scale"
+      :height="(view.high + aboveMm) * scale + belowPx"
       :style="{ fontSize: `${letters}px` }"
       role="img"
       :aria-label="`${window.name}, ${state}`"
@@ -156,9 +160,9 @@ const letters = computed(() => 13 / scale.value)
       <template v-if="taken">
         <g class="tape">
           <path
-            :d="`M${taken.dressed.place.u0} ${view.high + 70}H${taken.dressed.place.u1}M${taken.dressed.place.u0} ${view.high + 40}v60M${taken.dressed.place.u1} ${view.high + 40}v60`"
+            :d="`M${taken.dressed.place.u0} ${tapeAt}H${taken.dressed.place.u1}M${taken.dressed.place.u0} ${tapeAt - letters / 2.5}v${letters / 1.25}M${taken.dressed.place.u1} ${tapeAt - letters / 2.5}v${letters / 1.25}`"
           />
-          <text :x="(taken.dressed.place.u0 + taken.dressed.place.u1) / 2" :y="view.high + 70 + letters * 1.3">
+          <text :x="(taken.dressed.place.u0 + taken.dressed.place.u1) / 2" :y="tapeAt + letters * 1.4">
             {{ size(taken.dressed.place.lengthMm) }}
           </text>
         </g>

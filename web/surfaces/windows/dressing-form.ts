@@ -172,10 +172,6 @@ export function dressingForm(
         { key: 'note', label: 'Note', optional: true },
       ],
     ],
-    check: ({ fullness, what }) =>
-      fullness !== null && !isBlind(what) && (fullness < 1 || fullness > 4)
-        ? [{ field: 'fullness' as const, message: `is ${fullness}: expected 1 to 4 times the width of the track` }]
-        : [],
     toRow: (read, row) => ({
       ...blank.dressing,
       ...read,
