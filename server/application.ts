@@ -5,6 +5,7 @@ import express, { type ErrorRequestHandler, type Express, type Request } from 'e
 import helmet from 'helmet'
 import type { Logger } from 'pino'
 import { accountRoutes, withPerson } from './accounts/routes.ts'
+import { sessionRoutes } from './accounts/session-routes.ts'
 import { isDatabaseAway } from './database/connection.ts'
 import { streamRoutes } from './changes/stream.ts'
 import { attachmentRoutes } from './attachments/routes.ts'
@@ -83,6 +84,7 @@ export function createApplication(setting: Setting): Express {
   application.use(
     '/api',
     withPerson(setting),
+    sessionRoutes(setting),
     attachmentRoutes(setting),
     makeoverRoutes(setting),
     erasureRoutes(setting),

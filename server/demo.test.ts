@@ -89,5 +89,5 @@ describe('the demo', () => {
           emptyStudio('01900000-0000-7000-8000-00000000ffff'),
         ).every((told) => told.changeSets.length > 20),
       ).toBe(true)
-  })
+  }, 120_000)
 })

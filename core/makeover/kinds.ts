@@ -11,7 +11,6 @@ import { placementKinds } from '../placement/kinds.ts'
 import { purchaseKinds } from '../purchases/kinds.ts'
 import { revealKinds } from '../reveal/kinds.ts'
 import { surfaceKinds } from '../surfaces/kinds.ts'
-import { softKinds } from '../surfaces/soft-kinds.ts'
 import { surveyKinds } from '../survey/kinds.ts'
 import { sharedKinds } from './shared-kinds.ts'
 
@@ -22,7 +21,6 @@ export const schemas = {
   ...pieceKinds,
   ...paletteKinds,
   ...surfaceKinds,
-  ...softKinds,
   ...placementKinds,
   ...purchaseKinds,
   ...calendarKinds,

@@ -15,6 +15,7 @@ import {
   several,
   size,
 } from '../makeover/fields.ts'
+import { softKinds } from './soft-kinds.ts'
 
 export const surfaceKinds = {
   /** A finish of the palette on surfaces of its room, and how it is done there. Where it lies are its treated surfaces. */
@@ -120,4 +121,5 @@ export const surfaceKinds = {
     have: flag(),
     pieceId: reference('piece').nullable(),
   }),
+  ...softKinds,
 }

@@ -6,7 +6,6 @@ import { catalogue } from './catalogue.ts'
 import { finishAreas, type FinishArea, type Measured } from './finish-areas.ts'
 import { surfaceGuards } from './guards.ts'
 import { surfaceKinds } from './kinds.ts'
-import { softKinds } from './soft-kinds.ts'
 import type { Money } from '../purchases/index.ts'
 import { surfaceRemarks } from './remarks.ts'
 import { surfaceRemedies } from './remedies.ts'
@@ -51,7 +50,7 @@ type Remarked = {
 export const step = {
   name: 'surfaces',
   title: 'Surfaces',
-  kinds: Object.keys({ ...surfaceKinds, ...softKinds }) as MakeoverKind[],
+  kinds: Object.keys(surfaceKinds) as MakeoverKind[],
   catalogue,
   parts: [
     part({

@@ -1,4 +1,4 @@
-import { createHash, createHmac, randomBytes, timingSafeEqual } from 'node:crypto'
+import { createHmac, randomBytes, timingSafeEqual } from 'node:crypto'
 import { asc, eq, lt, sql } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 import { inTransaction, type Database, type Transaction } from '../database/connection.ts'
@@ -14,6 +14,7 @@ import {
   studios,
 } from '../database/tables.ts'
 import { fitsHash, hashPassword } from './passwords.ts'
+import { hashToken } from './sessions.ts'
 
 export const sessionDays = 14
 export const deviceDays = 180
@@ -38,7 +39,6 @@ export type NewStudio = {
   readonly password: string
 }
 
-const hashToken = (token: string): string => createHash('sha256').update(token).digest('hex')
 export const normalEmail = (email: string): string => email.trim().normalize('NFC').toLowerCase()
 
 /**
@@ -129,6 +129,7 @@ export async function signIn(
   email: string,
   password: string,
   nowMs: number,
+  browser = 'A browser',
 ): Promise<{ token: string; device: string; person: SignedIn } | null> {
   const known = await ofEmail(database, normalEmail(email))
   // as much work for an email that nobody has, and for somebody of one studio as of two
@@ -147,6 +148,9 @@ export async function signIn(
       studioId: found.studioId,
       personId: found.id,
       expiresAt: new Date(nowMs + sessionDays * dayMs),
+      id: uuidv7(),
+      openedAt: new Date(nowMs),
+      browser,
     })
   })
   const person = await personOf(database, token, nowMs)

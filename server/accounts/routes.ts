@@ -22,6 +22,7 @@ import {
   type SignedIn,
 } from './accounts.ts'
 import { weakness } from './passwords.ts'
+import { browserFrom } from './sessions.ts'
 
 const cookieName = 'bonitas_session'
 /** Says that this browser signed in to an account before; it opens nothing. */
@@ -103,7 +104,7 @@ export function accountRoutes(setting: Setting): Router {
   })
 
   const letInto = async (response: Response, address: string, password: string, request: Request): Promise<void> => {
-    const session = await signIn(database, address, password, clock())
+    const session = await signIn(database, address, password, clock(), browserFrom(request.get('user-agent') ?? ''))
     if (!session) throw new Problem(401, 'wrong', 'Not signed in', 'The email or the password is not right.')
     const former = tokenIn(request)
     if (former) await signOut(database, former)
@@ -219,7 +220,7 @@ const emailIn = (request: Request): string => {
     : ''
 }
 
-const tokenIn = (request: Request): string | undefined => parseCookie(request.get('cookie') ?? '')[cookieName]
+export const tokenIn = (request: Request): string | undefined => parseCookie(request.get('cookie') ?? '')[cookieName]
 
 async function presented({ database, clock }: Setting, request: Request): Promise<SignedIn | null> {
   const token = tokenIn(request)
@@ -233,10 +234,10 @@ function setCookie(request: Request, response: Response, name: string, value: st
   )
 }
 
-const fieldProblem = (status: number, code: string, field: string, message: string): Problem =>
+export const fieldProblem = (status: number, code: string, field: string, message: string): Problem =>
   new Problem(status, code, 'Not complete', `${field}: ${message}`, { faults: [{ field, message }] })
 
-async function strong(password: string, about: readonly string[]): Promise<void> {
+export async function strong(password: string, about: readonly string[], field = 'password'): Promise<void> {
   const weak = await weakness(password, about)
-  if (weak) throw fieldProblem(422, 'invalid', 'password', weak)
+  if (weak) throw fieldProblem(422, 'invalid', field, weak)
 }

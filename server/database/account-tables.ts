@@ -26,6 +26,11 @@ export const sessions = pgTable(
     studioId: uuid('studio_id').notNull(),
     personId: uuid('person_id').notNull(),
     expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
+    /** By which it is spoken of: the hash of its token goes to nobody. */
+    id: uuid('id').notNull().unique('sessions_id_once'),
+    openedAt: timestamp('opened_at', { withTimezone: true }).notNull(),
+    /** The browser, in a few words. */
+    browser: text('browser').notNull(),
   },
   (t) => [
     foreignKey({

@@ -10,6 +10,7 @@ import { useKeys } from '../frame/keys.ts'
 import { useSession } from '../stores/session.ts'
 import ImportSection from './ImportSection.vue'
 import LeavingSection from './LeavingSection.vue'
+import SignedIn from './SignedIn.vue'
 
 /** What belongs to the studio and to no makeover: its people, how a phone reaches it, what leaves and comes in as files. */
 type Person = { readonly id: string; readonly name: string; readonly email: string }
@@ -119,6 +120,8 @@ useKeys([
           </tbody>
         </table>
       </section>
+
+      <SignedIn />
 
       <section aria-labelledby="phone-title">
         <div class="section-head"><h2 id="phone-title">On the phone</h2></div>

@@ -68,7 +68,7 @@ export function blindDressing(about: About): Dressed | Wrong {
               line('Folded up', size(blind.stackMm)),
             ]),
       ],
-      says: blind.gapMm > 0 ? [`Light comes in ${size(blind.gapMm)} wide at each side.`] : [],
+      says: [...(blind.gapMm > 0 ? [`Light comes in ${size(blind.gapMm)} wide at each side.`] : []), ofCords],
       open: [down(blind.widthMm, blind.stackMm, row.what === 'roller blind' ? 0 : 4)],
       shut: [down(blind.widthMm, blind.dropMm, blind.folds)],
       freeShare: freeOf(blind.stackMm),
@@ -135,6 +135,7 @@ export function blindDressing(about: About): Dressed | Wrong {
         ? ['So wide a blind is heavy and hangs out of true: two side by side, parted where the window is.']
         : []),
       ...(gap > 0 ? [`Light comes in ${size(gap)} wide at each side.`] : []),
+      ofCords,
     ],
     open: [down(blind.widthMm, blind.stackMm, 2)],
     shut: [down(blind.widthMm, blind.dropMm, blind.folds)],
@@ -143,6 +144,8 @@ export function blindDressing(about: About): Dressed | Wrong {
     widths: blind.widths,
   }
 }
+/** By the safety standard of window coverings, EN 13120 (memory). */
+const ofCords = 'Its cord or chain is held tight on the wall, out of a child’s reach.'
 /** A Roman blind beyond this is heavy for its cords (common practice). */
 const widestMm = 1800
 

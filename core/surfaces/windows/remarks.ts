@@ -72,7 +72,7 @@ function railing({ row, window, dressed: { place } }: Hanging, { rules, size }: 
       code: 'pole-place',
       title: `${window.name}: too little wall over the window`,
       sentence: `Between its head and the ceiling there are ${size(Math.max(0, ceilingMm - window.glass.z1))}: a ${name} there would hang before the glass. Fix a track to the ceiling, or hang a blind in the recess.`,
-      numbers: [Math.round(ceilingMm - window.glass.z1)],
+      numbers: [Math.round(place.atMm), Math.round(ceilingMm - window.glass.z1)],
     }
   if (!row.roundBay && (place.u0 < -1 || place.u1 > window.widthMm + 1))
     return {

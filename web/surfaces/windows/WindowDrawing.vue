@@ -61,6 +61,15 @@ const hung = computed(() =>
     return [{ row, dressed, parts, railed, material: row.finishId ? cloths.get(row.finishId) : undefined }]
   }),
 )
+/** A stripe or a motif lies whole in the middle of its blind: the middle of its tile is moved there. */
+const centred = computed(() =>
+  hung.value.flatMap(({ row, dressed, material }) => {
+    const part = dressed.shut[0]
+    if (!row.centred || !material || !part) return []
+    const [x, y] = [(part.u0 + part.u1) / 2 - material.sizeMm / 2, up((part.z0 + part.z1) / 2) - material.sizeMm / 2]
+    return [{ id: `${name.value}-c-${row.id}`, material: material.id, move: `translate(${x} ${y})` }]
+  }),
+)
 /** Where its folds are dark: between them the cloth comes forward. */
 function foldsOf({ u0, u1, z0, z1, folds, across }: Hung): string {
   if (folds < 1) return ''
@@ -95,6 +104,15 @@ const tapeAt = computed(() => view.value.high + letters.value)
           <stop offset="1" stop-color="#191919" stop-opacity="0.22" />
         </linearGradient>
       </defs>
+      <defs>
+        <pattern
+          v-for="{ id, material, move } in centred"
+          :id="id"
+          :key="id"
+          :href="`#${name}-m-${material}`"
+          :patternTransform="move"
+        />
+      </defs>
       <FaceDrawing
         v-for="{ face, atMm } in walls"
         :key="face.id"
@@ -125,7 +143,7 @@ const tapeAt = computed(() => view.value.high + letters.value)
             :y="up(part.z1)"
             :width="part.u1 - part.u0"
             :height="part.z1 - part.z0"
-            :fill="material ? `url(#${name}-m-${material.id})` : '#fff'"
+            :fill="material ? `url(#${row.centred ? `${name}-c-${row.id}` : `${name}-m-${material.id}`})` : '#fff'"
             class="cloth-part"
           />
           <template v-if="!part.across">
