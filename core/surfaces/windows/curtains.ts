@@ -2,7 +2,7 @@
 import { writeLength } from '../../measure/length.ts'
 import type { Wrong } from '../../soft-goods/cloth.ts'
 import { curtainsFor } from '../../soft-goods/curtains.ts'
-import { fullnessOf } from '../../soft-goods/headings.ts'
+import { fullnessOf, fullnessRange } from '../../soft-goods/headings.ts'
 import { line } from '../take-off/told.ts'
 import type { About, Dressed, Hung } from './dressed.ts'
 
@@ -14,6 +14,8 @@ export function curtainDressing({ window, row, place, sold, rules, units }: Abou
   const size = (mm: number): string => writeLength(Math.round(mm), units)
   const heading = row.what === 'sheers' ? 'sheer' : row.heading
   const fullness = row.fullness ?? fullnessOf(heading)
+  const [least, most] = fullnessRange[heading]
+  const headingWords = heading === 'sheer' ? 'sheers' : `${heading} curtains`
   const returns = row.returnMm ?? (row.inside || row.what === 'sheers' ? 0 : place.standOffMm)
   const sideMm = [glass.u0 - place.u0, place.u1 - glass.u1]
   const found = curtainsFor(
@@ -107,6 +109,12 @@ export function curtainDressing({ window, row, place, sold, rules, units }: Abou
       ),
     ],
     says: [
+      ...(fullness < least
+        ? [`At ${fullness} times its width it looks skimped: ${headingWords} take ${least} to ${most}.`]
+        : []),
+      ...(fullness > most
+        ? [`At ${fullness} times its width it is bulky and stacks wide: ${headingWords} take ${least} to ${most}.`]
+        : []),
       ...(row.roundBay && row.hung === 'pole'
         ? ['A pole takes a joint in every corner of the bay, and rings that pass it; a track is bent to it.']
         : []),

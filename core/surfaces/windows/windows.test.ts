@@ -121,6 +121,15 @@ describe('what hangs before something', () => {
   })
 })
 
+it('a fullness under what its heading takes is said to look skimped; within it nothing is (handbook: 2 to 2.5 pleated, 1.5 to 2 eyelet)', () => {
+  const says = (heading: 'pleated' | 'eyelet', fullness: number): string =>
+    dress(windowed, [{ heading, fullness }]).first().says.join(' ')
+  expect(says('pleated', 1.6)).toContain('skimped')
+  expect(says('eyelet', 1.6)).not.toContain('skimped')
+  expect(says('eyelet', 2.4)).toContain('bulky')
+  expect(says('pleated', 2.25)).not.toMatch(/skimped|bulky/)
+})
+
 describe('what is said', () => {
   it('nothing of plain curtains at a plain window', () => {
     expect(dress(windowed, [{}]).codes).toEqual([])
