@@ -1,4 +1,6 @@
 /** One's own browsers and password: seen, signed out at once, changed only by who knows the former one. */
+import { once } from 'node:events'
+import type { AddressInfo } from 'node:net'
 import request from 'supertest'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { password, person, serve, type Served } from '../testing/studio.ts'
@@ -23,6 +25,7 @@ async function browser(email: string, agent = firefox, secret = password) {
     request(served.application)[method](`/api${path}`).set('cookie', cookie).send(body)
   return {
     status: answer.status,
+    cookie,
     sessions: async () => (await ask('get', '/sessions')).body as Session[],
     stands: async () => (await ask('get', '/session')).body !== null,
     ask,
@@ -64,6 +67,28 @@ describe('browsers', () => {
     }
     expect(await helper.stands()).toBe(true)
   })
+})
+
+it('what a browser listens to ends within a second of its being signed out', async () => {
+  const { email } = await person(served)
+  const [here, there] = [await browser(email), await browser(email)]
+  const server = served.application.listen(0, '127.0.0.1')
+  try {
+    await once(server, 'listening')
+    const { port } = server.address() as AddressInfo
+    const stream = await fetch(`http://127.0.0.1:${port}/api/stream`, { headers: { cookie: there.cookie } })
+    const reader = stream.body?.getReader()
+    await reader?.read()
+    const [mine] = (await there.sessions()).filter(({ isThis }) => isThis)
+    const startedAt = performance.now()
+    await here.ask('delete', `/sessions/${mine?.id ?? ''}`)
+    while (!(await reader?.read())?.done) expect(performance.now() - startedAt).toBeLessThan(5000)
+    // a second, and what a busy machine adds
+    expect(performance.now() - startedAt).toBeLessThan(3000)
+  } finally {
+    server.closeAllConnections()
+    server.close()
+  }
 })
 
 describe('a password', () => {

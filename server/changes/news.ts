@@ -19,6 +19,8 @@ export type Here = {
 export type Word =
   | { readonly is: 'rev'; readonly studio: string; readonly document: string; readonly rev: number }
   | ({ readonly is: 'here'; readonly studio: string; readonly document: string } & Here)
+  /** Some browser of a person was signed out. */
+  | { readonly is: 'ended'; readonly studio: string; readonly personId: string }
 /** Words may have been missed: look again. */
 export type Heard = Word | { readonly is: 'again' }
 
@@ -36,6 +38,18 @@ export type News = {
 const mostWindows = 20
 const forgottenAfterMs = 50_000
 const coalescedMs = 1
+
+/** Of words with the same key only the last is told. */
+function keyOf(word: Word): string {
+  switch (word.is) {
+    case 'rev':
+      return word.document
+    case 'here':
+      return `${word.document} ${word.window}`
+    case 'ended':
+      return `ended ${word.personId}`
+  }
+}
 
 export function openNews(url: string, database: Database, log: Logger): News {
   const listeners = new Map<string, Set<(heard: Heard) => void>>()
@@ -101,7 +115,7 @@ export function openNews(url: string, database: Database, log: Logger): News {
 
   return {
     tell(word) {
-      waiting.set(word.is === 'rev' ? word.document : `${word.document} ${word.window}`, word)
+      waiting.set(keyOf(word), word)
       flushing ??= setTimeout(() => void flush(), coalescedMs)
     },
     hear(studio, listener) {
