@@ -9,7 +9,7 @@ export default defineConfig({
         test: {
           name: 'core',
           include: ['core/**/*.test.ts', 'demo/**/*.test.ts'],
-          testTimeout: 20_000,
+          testTimeout: 60_000,
           pool: 'threads',
           isolate: false,
         },
@@ -20,7 +20,7 @@ export default defineConfig({
           name: 'server',
           include: ['server/**/*.test.ts'],
           globalSetup: './server/testing/postgres.ts',
-          testTimeout: 30_000,
+          testTimeout: 90_000,
           hookTimeout: 180_000, // the demo takes ten seconds to load, and several times that on a loaded machine
           pool: 'forks',
           isolate: false,
