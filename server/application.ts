@@ -7,6 +7,7 @@ import type { Logger } from 'pino'
 import { accountRoutes, withPerson } from './accounts/routes.ts'
 import { sessionRoutes } from './accounts/session-routes.ts'
 import { isDatabaseAway } from './database/connection.ts'
+import { recording, recordRoutes } from './record/record.ts'
 import { streamRoutes } from './changes/stream.ts'
 import { attachmentRoutes } from './attachments/routes.ts'
 import { largestFile } from './attachments/files.ts'
@@ -84,6 +85,8 @@ export function createApplication(setting: Setting): Express {
   application.use(
     '/api',
     withPerson(setting),
+    recording(setting),
+    recordRoutes(setting),
     sessionRoutes(setting),
     attachmentRoutes(setting),
     makeoverRoutes(setting),

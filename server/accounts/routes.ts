@@ -21,6 +21,7 @@ import {
   signOut,
   type SignedIn,
 } from './accounts.ts'
+import { noteDown } from '../record/note.ts'
 import { weakness } from './passwords.ts'
 import { browserFrom } from './sessions.ts'
 
@@ -110,6 +111,7 @@ export function accountRoutes(setting: Setting): Router {
     if (former) await signOut(database, former)
     setCookie(request, response, cookieName, session.token, sessionDays * 86_400)
     setCookie(request, response, deviceCookie, session.device, deviceDays * 86_400)
+    await noteDown(database, { ...session.person, what: 'signed in' }, clock())
     response.json(shown(session.person))
   }
 
@@ -165,6 +167,7 @@ export function accountRoutes(setting: Setting): Router {
       throw fieldProblem(409, 'twice', 'email', 'is already somebody’s of this studio: expected another')
     if (made === 'password')
       throw fieldProblem(409, 'twice', 'password', 'cannot be taken for this email: expected another')
+    await noteDown(database, { ...personBehind(request), what: 'let somebody in' }, clock())
     response.status(201).json(made)
   })
 

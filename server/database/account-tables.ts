@@ -1,5 +1,5 @@
 /** Who may come in: people of a studio, and their sessions. */
-import { foreignKey, pgTable, primaryKey, text, timestamp, unique, uuid } from 'drizzle-orm/pg-core'
+import { foreignKey, index, pgTable, primaryKey, text, timestamp, unique, uuid } from 'drizzle-orm/pg-core'
 import { studios } from './rows.generated.ts'
 
 export const people = pgTable(
@@ -35,6 +35,29 @@ export const sessions = pgTable(
   (t) => [
     foreignKey({
       name: 'sessions_person',
+      columns: [t.studioId, t.personId],
+      foreignColumns: [people.studioId, people.id],
+    }),
+  ],
+)
+
+/** What was done that an owner may be asked about; the application only adds to it. */
+export const deeds = pgTable(
+  'deeds',
+  {
+    studioId: uuid('studio_id').notNull(),
+    id: uuid('id').notNull(),
+    at: timestamp('at', { withTimezone: true }).notNull(),
+    personId: uuid('person_id').notNull(),
+    what: text('what').notNull(),
+    /** It may be gone since. */
+    makeoverId: uuid('makeover_id'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.id] }),
+    index('deeds_at').on(t.studioId, t.at),
+    foreignKey({
+      name: 'deeds_person',
       columns: [t.studioId, t.personId],
       foreignColumns: [people.studioId, people.id],
     }),

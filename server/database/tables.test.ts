@@ -112,6 +112,8 @@ describe('the database', () => {
       'insert into bonitas_migrations (hash, created_at) values (1, 1)',
       'update signings set person_id = agreement_id',
       'delete from signings',
+      `update deeds set what = 'nothing'`,
+      'delete from deeds',
       'delete from documents',
       'drop table rooms',
     ])

@@ -10,6 +10,7 @@ import { useKeys } from '../frame/keys.ts'
 import { useSession } from '../stores/session.ts'
 import ImportSection from './ImportSection.vue'
 import LeavingSection from './LeavingSection.vue'
+import RecordSection from './RecordSection.vue'
 import SignedIn from './SignedIn.vue'
 
 /** What belongs to the studio and to no makeover: its people, how a phone reaches it, what leaves and comes in as files. */
@@ -172,6 +173,8 @@ useKeys([
         </p>
         <ImportSection />
       </section>
+
+      <RecordSection />
 
       <LeavingSection />
     </main>
