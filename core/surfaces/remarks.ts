@@ -3,6 +3,7 @@ import { groupBy, headOf, rowsOf, type Makeover } from '../makeover/document.ts'
 import { treatmentsOf } from '../makeover/laid.ts'
 import type { Money } from '../purchases/index.ts'
 import type { Row } from '../makeover/kinds.ts'
+import type { UnitSystem } from '../measure/length.ts'
 import type { Remark, Subject } from '../remarks/remark.ts'
 import { citeRule, type Rules } from '../rulebook/rulebook.ts'
 import { remark } from './catalogue.ts'
@@ -86,13 +87,32 @@ function lines(makeover: Makeover, taken: readonly TakeOff[], money: Money): Rem
       { kind: 'piece' as const, id: piece.id },
       { kind: 'treatment' as const, id: treatment.id },
     ]
-    return lineRemark(piece, held, subjects, finish.name)
+    return lineRemark(piece, held, subjects, finish.name, headOf(makeover)?.units ?? 'metric')
   })
 }
 
+/** An amount of a line as it is told: one counted in metres is told in feet where all else is. */
+function amountIn(amount: number, unit: string, units: UnitSystem): string {
+  const [size, told] =
+    units === 'metric'
+      ? [1, unit]
+      : /^(m|met(?:re|er)s?)$/i.test(unit.trim())
+        ? [0.3048, 'ft']
+        : /^(m²|m2|square met(?:re|er)s?)$/i.test(unit.trim())
+          ? [0.092_903_04, 'sq ft']
+          : [1, unit]
+  return `${Math.round((amount / size) * (size === 1 ? 1000 : 10)) / (size === 1 ? 1000 : 10)} ${told}`
+}
+
 /** What a line is to what it is for, in one remark; nothing where it says what is needed. */
-export function lineRemark(piece: Row<'piece'>, held: Held, subjects: readonly Subject[], what: string): Remark[] {
-  const amount = `${held.by} ${held.unit}`
+export function lineRemark(
+  piece: Row<'piece'>,
+  held: Held,
+  subjects: readonly Subject[],
+  what: string,
+  units: UnitSystem,
+): Remark[] {
+  const amount = amountIn(held.by, held.unit, units)
   const { name } = piece
   switch (held.state) {
     case 'short':
@@ -121,7 +141,7 @@ export function lineRemark(piece: Row<'piece'>, held: Held, subjects: readonly S
         remark({
           code: 'outdated',
           subjects,
-          title: `${name}: ${amount} needed, the line says ${piece.quantity}`,
+          title: `${name}: ${amount} needed, the line says ${amountIn(piece.quantity, piece.unit, units)}`,
           sentence: `${what} takes ${amount} as it is now. Bring the line up to date before it is ordered.`,
           numbers: [held.by, piece.quantity],
         }),

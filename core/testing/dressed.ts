@@ -1,6 +1,7 @@
 /** A measured room with something before its window, and what is said of it, for tests. */
 import { blank } from '../makeover/blank.ts'
-import { add, type Documents, type Operation } from '../makeover/change.ts'
+import { add, edit, type Documents, type Operation } from '../makeover/change.ts'
+import { headOf } from '../makeover/document.ts'
 import type { Fields } from '../makeover/kinds.ts'
 import { reckon } from '../reckoning/reckon.ts'
 import { change, testToday } from './small-makeover.ts'
@@ -47,7 +48,9 @@ export function dress(
   const world = room(measured)
   const openings = Object.values(world.documents.makeover.rows.opening)
   const openingId = openings[at]?.id ?? ''
+  const head = headOf(world.documents.makeover)
   const documents: Documents = change(world.documents, [
+    ...(head && measured.units ? [edit('makeover', head, { units: measured.units })] : []),
     ...more(world),
     ...dressings.map((fields, place) =>
       add('dressing', world.newId(), { ...blank.dressing, openingId, place, ...fields }),

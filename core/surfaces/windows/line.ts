@@ -94,6 +94,6 @@ export function dressingLines(makeover: Makeover, all: readonly DressedWindow[],
       { kind: 'piece' as const, id: piece.id },
       { kind: 'dressing' as const, id: row.id },
     ]
-    return lineRemark(piece, held, subjects, `What hangs at ${window.name}`)
+    return lineRemark(piece, held, subjects, `What hangs at ${window.name}`, headOf(makeover)?.units ?? 'metric')
   })
 }

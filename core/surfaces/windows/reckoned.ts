@@ -2,9 +2,11 @@
 import { isBlind } from '../../makeover/dressing-choices.ts'
 import { headOf, rowsOf, type Makeover } from '../../makeover/document.ts'
 import type { Row } from '../../makeover/kinds.ts'
+import type { UnitSystem } from '../../measure/length.ts'
 import type { Rules } from '../../rulebook/rulebook.ts'
 import type { Room } from '../../survey/index.ts'
 import type { Wrong } from '../../soft-goods/cloth.ts'
+import { inUnits } from '../take-off/words.ts'
 import { dressed, type Dressed, type Sold } from './dressed.ts'
 import { windowOf, type Window } from './window.ts'
 
@@ -76,25 +78,31 @@ export function dressedWindows(makeover: Makeover, rooms: readonly Room[], rules
       sold,
       behindMm: deepest.mm,
       behind: deepest.what,
-      dressed: dressed({
-        window,
-        row,
-        sold,
-        behindMm: deepest.mm,
-        under: longest
-          ? {
-              dropMm: dropOf(longest),
-              trackMm: Math.max(...hangs.map(({ place }) => place.lengthMm)),
-              standOffMm: Math.max(...hangs.map(({ place }) => place.standOffMm)),
-            }
-          : null,
-        rules,
+      dressed: inOwnUnits(
+        dressed({
+          window,
+          row,
+          sold,
+          behindMm: deepest.mm,
+          under: longest
+            ? {
+                dropMm: dropOf(longest),
+                trackMm: Math.max(...hangs.map(({ place }) => place.lengthMm)),
+                standOffMm: Math.max(...hangs.map(({ place }) => place.standOffMm)),
+              }
+            : null,
+          rules,
+          units,
+        }),
         units,
-      }),
+      ),
     })
   }
   return all
 }
+/** What cannot be is said in the lengths of its makeover. */
+const inOwnUnits = (found: Dressed | Wrong, units: UnitSystem): Dressed | Wrong =>
+  found.ok ? found : { ...found, error: inUnits(found.error, units) }
 const dropOf = ({ place }: Dressed): number => place.topMm - place.footMm
 export const sharesPane = (left: Window, right: Window): boolean =>
   left.panes.some(({ id }) => right.panes.some((pane) => pane.id === id))

@@ -222,12 +222,12 @@ function covers({ row, window, dressed: { freeShare } }: Hanging, { rules }: Set
   }
 }
 
-function cords({ row, window }: Hanging, { makeover }: Setting): Draft | null {
+function cords({ row, window }: Hanging, { makeover, size }: Setting): Draft | null {
   if (!hasCord(row) || !smallOnes(makeover, window.room.id)) return null
   return {
     code: 'cords',
     title: `${window.name}: no cord or chain in a child’s reach`,
-    sentence: `Ask for the ${row.what} without a cord, or with a wand or a spring; else every loop is held tight on the wall, 1.5 m or more above the floor, and no bed or cot stands under it.`,
+    sentence: `Ask for the ${row.what} without a cord, or with a wand or a spring; else every loop is held tight on the wall, ${size(1500)} or more above the floor, and no bed or cot stands under it.`,
     numbers: [row.what],
   }
 }

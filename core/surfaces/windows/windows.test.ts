@@ -211,3 +211,19 @@ it('a line that says less than is needed is said', () => {
   expect(linked.codes).toEqual(['outdated'])
   expect(linked.first().need).toBe(10.7)
 })
+
+it('in feet and inches nothing is told in metres: a blind too small to be, a cord, a line counted in metres', () => {
+  const feet = { ...windowed, units: 'feet and inches' as const }
+  const small = { ...feet, openings: [{ ...window, widthMm: 150 }] }
+  const told = [
+    dress(small, [{ what: 'Roman blind', inside: true }]),
+    dress(feet, [{ what: 'Roman blind' }], forbid('corded', 'children')),
+    dress(feet, [], (world) => {
+      const cloth = world.line({ unit: 'm', quantity: 5 }, { packSize: 1 }, { widthMm: 1370 })
+      const openingId = Object.keys(world.documents.makeover.rows.opening)[0] ?? ''
+      return [...cloth.operations, add('dressing', world.newId(), { ...blank.dressing, openingId, pieceId: cloth.id })]
+    }),
+  ].flatMap(({ remarks }) => remarks.filter(({ code }) => code.startsWith('surfaces.')))
+  expect(told).toHaveLength(3)
+  for (const { title, sentence } of told) expect(`${title} ${sentence}`).not.toMatch(/\d(\s|\u00a0|\u202f)(mm|cm|m)\b/)
+})
