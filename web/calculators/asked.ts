@@ -126,13 +126,23 @@ export function useAsked(
   const missing = shallowRef('')
   /** What was read last, where all of it could be. */
   const values = shallowRef<Values>({})
+  /** What the fields were filled from: what is the same stays as it is typed. */
+  let filled: { readonly from: string; readonly known: Values } | null = null
   watch(
-    [calculator, entry, () => JSON.stringify(known?.value ?? {})],
-    ([next], [last]) => {
-      if (next !== last) answer.value = null
+    () => JSON.stringify([calculator.value.id, entry.value.units, entry.value.unit, known?.value ?? {}]),
+    () => {
+      const from_ = JSON.stringify([calculator.value.id, entry.value.units, entry.value.unit])
+      const told = known?.value ?? {}
+      const former = filled?.from === from_ ? filled.known : null
+      if (!former) answer.value = null
       state.fields = Object.fromEntries(
-        calculator.value.asks.map((ask) => [ask.key, fieldFor(begun(ask, known?.value ?? {}), entry.value)]),
+        calculator.value.asks.map((ask) => {
+          const field = former && state.fields[ask.key]
+          const isSame = former && JSON.stringify(former[ask.key]) === JSON.stringify(told[ask.key])
+          return [ask.key, field && isSame ? field : fieldFor(begun(ask, told), entry.value)]
+        }),
       )
+      filled = { from: from_, known: told }
     },
     { immediate: true },
   )
