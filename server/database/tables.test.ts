@@ -114,6 +114,7 @@ describe('the database', () => {
       'delete from signings',
       `update deeds set what = 'nothing'`,
       'delete from deeds',
+      'update deeds set makeover_id = id',
       'delete from documents',
       'drop table rooms',
     ])

@@ -7,6 +7,7 @@ import {
   blobs,
   changes,
   changeWords,
+  deeds,
   documents,
   letters,
   links,
@@ -84,6 +85,7 @@ async function forget(tx: Transaction, id: string): Promise<void> {
     const table = makeoverTables[kind] as typeof makeoverTables.room
     await tx.delete(table).where(eq(table.makeoverId, id))
   }
+  await tx.update(deeds).set({ makeoverId: null }).where(eq(deeds.makeoverId, id))
   await tx.delete(letters).where(eq(letters.makeoverId, id))
   await tx.delete(links).where(eq(links.makeoverId, id))
   await tx.execute(sql`select bonitas_forget(${id})`)

@@ -1,6 +1,7 @@
 /**
  * The record of what an owner may be asked about: who signed in, took files out, brought them in, erased, let in. It is only added to:
- * the application's role may neither change nor delete it. It holds no names and no contents, only who, when, what and on which makeover.
+ * the application's role may neither change nor delete it, but for
+ * forgetting a makeover that is gone for good. It holds no names and no contents, only who, when, what and on which makeover.
  */
 import { desc, eq } from 'drizzle-orm'
 import { Router, type Request, type RequestHandler } from 'express'

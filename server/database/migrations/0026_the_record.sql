@@ -13,4 +13,7 @@ CREATE INDEX "deeds_at" ON "deeds" USING btree ("studio_id","at");--> statement-
 ALTER TABLE "deeds" ENABLE ROW LEVEL SECURITY;--> statement-breakpoint
 ALTER TABLE "deeds" FORCE ROW LEVEL SECURITY;--> statement-breakpoint
 CREATE POLICY own_studio ON "deeds" USING (studio_id = bonitas_studio()) WITH CHECK (studio_id = bonitas_studio());--> statement-breakpoint
-GRANT SELECT, INSERT ON "deeds" TO bonitas_app;
+GRANT SELECT, INSERT ON "deeds" TO bonitas_app;--> statement-breakpoint
+-- What was done is never rewritten; only that a makeover was its object is forgotten, when the makeover is gone for good.
+GRANT UPDATE ("makeover_id") ON "deeds" TO bonitas_app;--> statement-breakpoint
+CREATE POLICY only_forgets ON "deeds" AS RESTRICTIVE FOR UPDATE USING (true) WITH CHECK (makeover_id IS NULL);
