@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import PageWays from '../parts/PageWays.vue'
+
 /** From one page of the reveal to another. */
 const ways = [
   ['client', 'The client’s side'],
@@ -6,16 +8,4 @@ const ways = [
 ] as const
 </script>
 
-<template>
-  <span class="page-ways"
-    ><router-link
-      v-for="[name, words] in ways"
-      :key="name"
-      class="word"
-      :to="{ name, params: { id: $route.params.id } }"
-      :aria-current="$route.name === name ? 'page' : undefined"
-      :class="{ here: $route.name === name }"
-      >{{ words }}</router-link
-    ></span
-  >
-</template>
+<template><PageWays :ways="ways" /></template>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import PageWays from '../parts/PageWays.vue'
+
 /** From one page of the surfaces to another. */
 const ways = [
   ['surfaces', 'Walls, floor, ceiling'],
@@ -7,16 +9,4 @@ const ways = [
 ] as const
 </script>
 
-<template>
-  <span class="page-ways"
-    ><router-link
-      v-for="[name, words] in ways"
-      :key="name"
-      class="word"
-      :to="{ name, params: { id: $route.params.id }, query: $route.query.room ? { room: $route.query.room } : {} }"
-      :aria-current="$route.name === name ? 'page' : undefined"
-      :class="{ here: $route.name === name }"
-      >{{ words }}</router-link
-    ></span
-  >
-</template>
+<template><PageWays :ways="ways" /></template>

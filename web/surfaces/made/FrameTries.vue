@@ -14,6 +14,7 @@ const { tries, wallHex, units, inHand } = defineProps<{
     readonly count: number
     readonly frameHex: string
     readonly matHex: string
+    readonly filletHex: string
   }[]
   wallHex: string
   units: UnitSystem
@@ -80,7 +81,14 @@ const size = (mm: number): string => writeLength(Math.round(mm), units)
           :fill="tried.matHex"
         />
         <g v-for="(opening, at) in openings" :key="at">
-          <rect class="fillet" :x="opening.x" :y="opening.y" :width="opening.width" :height="opening.height" />
+          <rect
+            class="fillet"
+            :fill="tried.filletHex"
+            :x="opening.x"
+            :y="opening.y"
+            :width="opening.width"
+            :height="opening.height"
+          />
           <rect
             class="picture"
             :x="opening.x + opening.fillet"

@@ -11,6 +11,8 @@ import { useMakeover } from '../../stores/makeover.ts'
 
 const plainWood = '#8a6f52'
 const plainMat = '#f6f3ea'
+/** A fillet is gilt, where nobody says otherwise. */
+const gilt = '#b89a5b'
 
 /** The tries of a picture as they are drawn: framed, in their wood and their mat, on the colour of their wall. */
 export function useTries(tried: Ref<readonly Row<'making'>[]>, besides: Ref<Values>, rules: Ref<Rules>) {
@@ -39,6 +41,7 @@ export function useTries(tried: Ref<readonly Row<'making'>[]>, besides: Ref<Valu
             count: Number(told.count) || 1,
             frameHex: hexOf(making.finishId) ?? plainWood,
             matHex: hexOf(making.secondId) ?? plainMat,
+            filletHex: gilt,
           },
         ]
       })
