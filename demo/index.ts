@@ -1,3 +1,4 @@
+import type { Standing } from '#core/people/index.ts'
 /** The demo: one made-up studio and its makeovers, in the order they were begun. */
 import type { Studio } from '#core/makeover/document.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
@@ -14,7 +15,11 @@ export const demoDecorator = {
 }
 
 /** Who else works in it; signed in with the same password. */
-export const demoHelpers = [{ name: 'Jory Tide', email: 'jory@wrenandtide.example' }]
+export const demoHelpers: readonly (Standing & { readonly name: string; readonly email: string })[] = [
+  { name: 'Jory Tide', email: 'jory@wrenandtide.example', role: 'member', seesCosts: true },
+  { name: 'Odile Marsh', email: 'odile@wrenandtide.example', role: 'bookkeeper', seesCosts: true },
+  { name: 'Perrin Sedge', email: 'perrin@wrenandtide.example', role: 'looker-on', seesCosts: false },
+]
 
 export type { Told }
 

@@ -4,8 +4,12 @@ import compression from 'compression'
 import express, { type ErrorRequestHandler, type Express, type Request } from 'express'
 import helmet from 'helmet'
 import type { Logger } from 'pino'
+import { withinRole } from './accounts/may.ts'
+import { peopleRoutes } from './accounts/people-routes.ts'
 import { accountRoutes, withPerson } from './accounts/routes.ts'
+import { secondFactorRoutes } from './accounts/second-factor-routes.ts'
 import { sessionRoutes } from './accounts/session-routes.ts'
+import { ticketRoutes } from './accounts/ticket-routes.ts'
 import { isDatabaseAway } from './database/connection.ts'
 import { recording, recordRoutes } from './record/record.ts'
 import { streamRoutes } from './changes/stream.ts'
@@ -14,6 +18,7 @@ import { largestFile } from './attachments/files.ts'
 import { holidayRoutes } from './documents/holidays.ts'
 import { documentRoutes } from './documents/routes.ts'
 import { erasureRoutes } from './erasure/routes.ts'
+import { archiveRoutes } from './makeovers/archive.ts'
 import { makeoverRoutes } from './makeovers/routes.ts'
 import { largestParcel, parcelRoutes } from './parcels/routes.ts'
 import { notFound, Problem, withoutTokens, withoutValues } from './problem.ts'
@@ -81,15 +86,19 @@ export function createApplication(setting: Setting): Express {
       next()
     },
   )
-  application.use('/api', accountRoutes(setting), feedRoutes(setting), guestRoutes(setting))
+  application.use('/api', accountRoutes(setting), ticketRoutes(setting), feedRoutes(setting), guestRoutes(setting))
   application.use(
     '/api',
     withPerson(setting),
+    withinRole,
     recording(setting),
     recordRoutes(setting),
     sessionRoutes(setting),
+    secondFactorRoutes(setting),
+    peopleRoutes(setting),
     attachmentRoutes(setting),
     makeoverRoutes(setting),
+    archiveRoutes(setting),
     erasureRoutes(setting),
     streamRoutes(setting),
     parcelRoutes(setting),

@@ -25,14 +25,14 @@ describe('the demo', () => {
       await Promise.all([loadDemo(served.database, testTime), loadDemo(served.database, testTime)])
     )[0]
     await loadDemo(served.database, testTime)
-    const signed = await signIn(served.database, email, password, testTime)
-    const studio = signed?.person.studioId ?? ''
-    expect(await inTransaction(served.database, { studio }, (tx) => tx.select().from(people))).toHaveLength(2) // its decorator and her helper
+    const signed = await signIn(served.database, { email, password }, testTime)
+    const studio = signed.is === 'in' ? signed.person.studioId : ''
+    expect(await inTransaction(served.database, { studio }, (tx) => tx.select().from(people))).toHaveLength(4) // its decorator, her helper, a bookkeeper, and somebody who only looks on
     expect(await inTransaction(served.database, { studio }, (tx) => tx.select().from(documents))).toHaveLength(4) // the studio and three makeovers
   })
   it('shows every state, source, tender and kind of money, and nothing in it stops but a bench longer than the lift', async () => {
-    const signed = await signIn(served.database, demoDecorator.email, demoDecorator.password, testTime)
-    const studioId = signed?.person.studioId ?? ''
+    const signed = await signIn(served.database, demoDecorator, testTime)
+    const studioId = signed.is === 'in' ? signed.person.studioId : ''
     const opened = await inTransaction(served.database, { studio: studioId }, async (tx) => {
       const studio = await loadStudio(tx, studioId)
       const found = []

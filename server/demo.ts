@@ -5,7 +5,7 @@ import { hung } from '#demo/pictures.ts'
 import { add, schemaVersion } from '#core/makeover/change.ts'
 import { emptyStudio } from '#core/makeover/document.ts'
 import { dateIn } from '#core/measure/plain-date.ts'
-import { fits, makeStudio, setPassword, type Maker } from './accounts/accounts.ts'
+import { fits, makeStudio, newcomer, setPassword, type Maker } from './accounts/accounts.ts'
 import { hashPassword } from './accounts/passwords.ts'
 import { keepBlob, prepare } from './attachments/files.ts'
 import { take } from './changes/door.ts'
@@ -55,8 +55,7 @@ export async function loadDemo(
     }
     for (const helper of demoHelpers)
       await tx.insert(people).values({
-        studioId: maker.studioId,
-        id: uuidv7(),
+        ...newcomer(maker.studioId, uuidv7(), helper.role, helper.seesCosts),
         name: helper.name,
         email: helper.email,
         passwordHash: await hashPassword(password),

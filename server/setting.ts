@@ -27,6 +27,10 @@ export type Setting = {
   readonly port?: number
   readonly tls?: Reach['tls']
   readonly open?: boolean
+  /** The folder where letters of the studio itself are laid down as files; null where they are only in its outbox. */
+  readonly outbox?: string | null
+  /** How a browser reaches it from outside, for links in such letters: `https://studio.example`. */
+  readonly address?: string
   /** Failed sign-ins taken from one address in a quarter of an hour. */
   readonly failedSignIns: number
   /** What clients may do by their links from one address in a minute; 30 where nobody said. */

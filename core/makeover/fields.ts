@@ -14,6 +14,8 @@ declare module 'yup' {
     readonly json?: JsonShape
     /** Words for people: no figure rests on them. */
     readonly words?: boolean
+    /** It says what something costs, or what is kept of it: not for whoever is shown no costs. */
+    readonly cost?: boolean
     /** The kind that a reference points at. */
     readonly to?: string
     /** Both rows may come in one change, whichever is written first: the database checks it at commit. */
@@ -104,7 +106,7 @@ export const choice = <const T extends string>(options: readonly T[]) =>
 /** Money in minor units, from `least` to the largest amount the product takes. */
 export const money = (least = 0) =>
   mixed<Minor>({ check: isMinor })
-    .meta({ json: { type: 'integer', minimum: least, maximum: largestMinor } })
+    .meta({ json: { type: 'integer', minimum: least, maximum: largestMinor }, cost: true })
     .typeError('expected a whole number of minor units')
     .defined('is missing: expected an amount')
     .nonNullable('is missing: expected an amount')

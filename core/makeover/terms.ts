@@ -8,9 +8,9 @@ export const terms = {
   packSize: quantity(),
   /** How many periods it is rented for; 1 where it is bought. */
   periods: count(1, 1000),
-  discountPpm: rate(),
+  discountPpm: rate().meta({ cost: true }),
   deliveryMinor: money(),
-  taxPpm: rate(),
+  taxPpm: rate().meta({ cost: true }),
   taxIncluded: flag(),
   deliveryTaxed: flag(),
   /** Work on it, for all of it, as it is paid: cloth, paint, legs, fitting. */
@@ -23,7 +23,7 @@ export const terms = {
   /** What an hour of that work costs. */
   hourMinor: money(),
   /** What the studio keeps of the price where it buys and bills on: its trade discount, before tax. */
-  tradePpm: rate(),
+  tradePpm: rate().meta({ cost: true }),
   /** Days from the order to the goods; null while nobody asked. */
   leadDays: count(0, 1000).nullable(),
   /** Days to return; null is a final sale. */

@@ -1,6 +1,7 @@
 import { createHmac, randomBytes, timingSafeEqual } from 'node:crypto'
-import { asc, eq, lt, sql } from 'drizzle-orm'
+import { and, asc, eq, isNull, lt, sql } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
+import type { Role, Standing } from '#core/people/index.ts'
 import { inTransaction, type Database, type Transaction } from '../database/connection.ts'
 import {
   changedDocuments,
@@ -14,21 +15,24 @@ import {
   studios,
 } from '../database/tables.ts'
 import { fitsHash, hashPassword } from './passwords.ts'
+import { takeCode, type CodeTold } from './second-factor.ts'
 import { hashToken } from './sessions.ts'
 
 export const sessionDays = 14
 export const deviceDays = 180
 const dayMs = 86_400_000
 
-export type SignedIn = {
+export type SignedIn = Standing & {
   readonly studioId: string
   readonly personId: string
   readonly name: string
   readonly email: string
   readonly studioName: string
   readonly timeZone: string
+  /** A code is asked for at the door too. */
+  readonly hasSecondFactor: boolean
 }
-type Person = typeof people.$inferSelect
+export type Person = typeof people.$inferSelect
 /** The first person of a studio. */
 export type Maker = { readonly studioId: string; readonly personId: string }
 export type NewStudio = {
@@ -66,25 +70,32 @@ export async function makeStudio(
 }
 
 /** Everybody of an email, in whatever studio; whoever else comes with that email waits for the end of this transaction. */
-async function takenTurn(tx: Transaction, email: string): Promise<Person[]> {
+export async function takenTurn(tx: Transaction, email: string): Promise<Person[]> {
   await tx.execute(
     sql`select pg_advisory_xact_lock(hashtext(${`email ${email}`})), set_config('bonitas.email', ${email}, true)`,
   )
   return tx.select().from(people).where(eq(people.email, email)).orderBy(asc(people.id))
 }
 
-const ofEmail = (database: Database, email: string): Promise<Person[]> =>
+/** Everybody of an email who still works somewhere. */
+export const ofEmail = (database: Database, email: string): Promise<Person[]> =>
   inTransaction(database, { email }, (tx) =>
-    tx.select().from(people).where(eq(people.email, email)).orderBy(asc(people.id)).limit(mostOfOneEmail),
+    tx
+      .select()
+      .from(people)
+      .where(and(eq(people.email, email), isNull(people.removedAt)))
+      .orderBy(asc(people.id))
+      .limit(mostOfOneEmail),
   )
 
 /** One email may be somebody's in several studios; more than these are not tried at the door. */
 const mostOfOneEmail = 5
 
 /** Those whose password it is. */
-async function fitting(among: readonly Person[], password: string): Promise<Person[]> {
-  const fits = await Promise.all(among.map((person) => fitsHash(person.passwordHash, password)))
-  return among.filter((_person, at) => fits[at])
+export async function fitting(among: readonly Person[], password: string): Promise<Person[]> {
+  const here = among.filter(({ removedAt }) => removedAt === null)
+  const fits = await Promise.all(here.map((person) => fitsHash(person.passwordHash, password)))
+  return here.filter((_person, at) => fits[at])
 }
 
 async function writeStudio(
@@ -99,7 +110,12 @@ async function writeStudio(
   await tx.insert(documents).values({ studioId, id: studioId, rev: 1, changeId })
   await tx
     .insert(people)
-    .values({ studioId, id: personId, name: newStudio.name, email: normalEmail(newStudio.email), passwordHash })
+    .values({
+      ...newcomer(studioId, personId, 'owner'),
+      name: newStudio.name,
+      email: normalEmail(newStudio.email),
+      passwordHash,
+    })
   await tx.insert(changes).values({ studioId, id: changeId, personId, digest: '' })
   await tx.insert(changedRows).values({
     studioId,
@@ -121,16 +137,34 @@ async function writeStudio(
   await tx.insert(changedDocuments).values({ studioId, documentId: studioId, rev: 1, changeId })
 }
 
+/** What is so of everybody who comes new. */
+export const newcomer = (studioId: string, id: string, role: Role, seesCosts = true) => ({
+  studioId,
+  id,
+  role,
+  seesCosts: seesCosts || role !== 'looker-on',
+  removedAt: null,
+  totpSecret: null,
+  totpOn: false,
+  totpStep: 0,
+})
+
 let decoy: Promise<string> | undefined
 
-/** Checks email and password and opens a session; null where they do not fit, after the same work for any email. */
+export type Tried =
+  | { readonly is: 'in'; readonly token: string; readonly device: string; readonly person: SignedIn }
+  /** Email or password do not fit; those whose email it is, for their studio's record. */
+  | { readonly is: 'wrong'; readonly known: readonly Person[] }
+  /** They fit, and a code is asked for too. */
+  | { readonly is: 'code'; readonly known: readonly Person[]; readonly told: CodeTold }
+
+/** Checks email, password and second factor, and opens a session; where they do not fit, after the same work for any email. */
 export async function signIn(
   database: Database,
-  email: string,
-  password: string,
+  { email, password, code = '' }: { readonly email: string; readonly password: string; readonly code?: string },
   nowMs: number,
   browser = 'A browser',
-): Promise<{ token: string; device: string; person: SignedIn } | null> {
+): Promise<Tried> {
   const known = await ofEmail(database, normalEmail(email))
   // as much work for an email that nobody has, and for somebody of one studio as of two
   const decoys = Math.max(0, 2 - known.length)
@@ -139,7 +173,18 @@ export async function signIn(
     fitting(known, password),
     ...Array.from({ length: decoys }, async () => fitsHash(await (decoy ?? ''), password)),
   ])
-  if (!found) return null
+  if (!found) return { is: 'wrong', known }
+  if (found.totpOn) {
+    const told = await takeCode(database, found, code, nowMs)
+    if (told.is !== 'right') return { is: 'code', known: [found], told }
+  }
+  const token = await openSession(database, found, nowMs, browser)
+  const person = await personOf(database, token, nowMs)
+  if (!person) return { is: 'wrong', known }
+  return { is: 'in', token, device: deviceMark(found.passwordHash, Math.floor(nowMs / dayMs) + deviceDays), person }
+}
+
+async function openSession(database: Database, found: Person, nowMs: number, browser: string): Promise<string> {
   const token = randomBytes(32).toString('base64url')
   await inTransaction(database, { studio: found.studioId }, async (tx) => {
     await tx.delete(sessions).where(lt(sessions.expiresAt, new Date(nowMs)))
@@ -153,8 +198,7 @@ export async function signIn(
       browser,
     })
   })
-  const person = await personOf(database, token, nowMs)
-  return person && { token, device: deviceMark(found.passwordHash, Math.floor(nowMs / dayMs) + deviceDays), person }
+  return token
 }
 
 /** Is this somebody's password? */
@@ -198,35 +242,6 @@ export async function isKnownDevice(database: Database, email: string, mark: str
   })
 }
 
-/** The people of a studio, in the order they came. */
-export const peopleOf = (
-  database: Database,
-  studioId: string,
-): Promise<{ id: string; name: string; email: string }[]> =>
-  inTransaction(database, { studio: studioId }, (tx) =>
-    tx.select({ id: people.id, name: people.name, email: people.email }).from(people).orderBy(asc(people.id)),
-  )
-
-/** Why somebody was not let in: the email is one of this studio's, or with that password it opens another. */
-export type Unfit = 'email' | 'password'
-
-/** Lets another person into a studio. What other studios know of an email is not told. */
-export async function letIn(
-  database: Database,
-  studioId: string,
-  newPerson: Pick<NewStudio, 'name' | 'email' | 'password'>,
-): Promise<{ id: string; name: string; email: string } | Unfit> {
-  const person = { id: uuidv7(), name: newPerson.name, email: normalEmail(newPerson.email) }
-  const passwordHash = await hashPassword(newPerson.password)
-  return inTransaction(database, { studio: studioId }, async (tx) => {
-    const known = await takenTurn(tx, person.email)
-    if (known.some((known) => known.studioId === studioId)) return 'email'
-    if ((await fitting(known, newPerson.password)).length > 0) return 'password'
-    await tx.insert(people).values({ studioId, ...person, passwordHash })
-    return person
-  })
-}
-
 /** Has anybody made a studio here yet? */
 export const hasStudio = async (database: Database): Promise<boolean> =>
   (await inTransaction(database, { sweep: 'yes' }, (tx) => tx.select({ id: studios.id }).from(studios).limit(1)))
@@ -241,6 +256,9 @@ export async function personOf(database: Database, token: string, nowMs: number)
     email: string
     studio_name: string
     time_zone: string
+    role: Role
+    sees_costs: boolean
+    totp_on: boolean
   }>({ name: 'person', text: 'select * from bonitas_person($1, $2)', values: [hashToken(token), new Date(nowMs)] })
   const [row] = rows
   return row
@@ -251,6 +269,9 @@ export async function personOf(database: Database, token: string, nowMs: number)
         email: row.email,
         studioName: row.studio_name,
         timeZone: row.time_zone,
+        role: row.role,
+        seesCosts: row.sees_costs,
+        hasSecondFactor: row.totp_on,
       }
     : null
 }

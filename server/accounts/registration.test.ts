@@ -1,7 +1,7 @@
 import request from 'supertest'
 import { v7 as uuidv7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
-import { password, person, serve, type Served } from '../testing/studio.ts'
+import { password, person, serve, tokenOf, type Served } from '../testing/studio.ts'
 
 let served: Served
 beforeAll(async () => {
@@ -26,9 +26,14 @@ describe('an email', () => {
   it('tells nobody whether another studio knows it', async () => {
     const [owner, stranger] = [await person(served), await person(served)]
     const secret = 'four herons over slate'
+    const letIn = async (email: string) => {
+      await owner.post('/invitations', { email, role: 'member', seesCosts: true })
+      const token = await tokenOf(owner)
+      return request(served.application).post('/api/join').send({ token, name: 'A helper', password: secret })
+    }
     const answers = [
-      await owner.post('/people', { name: 'A helper', email: stranger.email, password: secret }),
-      await owner.post('/people', { name: 'A helper', email: `${uuidv7()}@test.example`, password: secret }),
+      await letIn(stranger.email),
+      await letIn(`${uuidv7()}@test.example`),
       await newStudio({ email: stranger.email, password: 'seven ferns under rain' }),
       await newStudio({ password: secret }),
     ]

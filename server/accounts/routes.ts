@@ -4,25 +4,26 @@ import { ipKeyGenerator, rateLimit } from 'express-rate-limit'
 import { object } from 'yup'
 import { isEmail, label, line, timeZone } from '#core/makeover/fields.ts'
 import type { Setting } from '../setting.ts'
-import { Problem, signedOut } from '../problem.ts'
+import { Problem, signedOut, withoutValues } from '../problem.ts'
 import { read } from '../read.ts'
 import { addressesOf } from '../reach.ts'
 import {
   deviceDays,
   hasStudio,
   isKnownDevice,
-  letIn,
   makeStudio,
   normalEmail,
-  peopleOf,
   personOf,
   sessionDays,
   signIn,
   signOut,
+  type Person,
   type SignedIn,
 } from './accounts.ts'
 import { noteDown } from '../record/note.ts'
 import { weakness } from './passwords.ts'
+import { codeWords } from './code-words.ts'
+import type { CodeTold } from './second-factor.ts'
 import { browserFrom } from './sessions.ts'
 
 const cookieName = 'bonitas_session'
@@ -32,7 +33,7 @@ const deviceCookie = 'bonitas_device'
 const email = () => label(254, [isEmail, 'expected an email address'])
 const password = () => line(1000)
 
-const credentials = object({ email: label(254), password: line(1000) })
+const credentials = object({ email: label(254), password: line(1000), code: line(40).optional() })
 const newStudio = object({
   studioName: label(),
   timeZone: timeZone(),
@@ -40,8 +41,6 @@ const newStudio = object({
   email: email(),
   password: password(),
 })
-
-const newPerson = object({ name: label(), email: email(), password: password() })
 
 const quarter = 15 * 60_000
 const tooMany = (): never => {
@@ -60,6 +59,8 @@ export function accountRoutes(setting: Setting): Router {
   const counted = {
     windowMs: quarter,
     skipSuccessfulRequests: true,
+    requestWasSuccessful: (_request: Request, response: Response) =>
+      response.statusCode < 400 || response.locals.asked === true,
     standardHeaders: 'draft-8',
     legacyHeaders: false,
     handler: tooMany,
@@ -104,20 +105,38 @@ export function accountRoutes(setting: Setting): Router {
     keyGenerator: async (request) => (await deviceOf(request)) ?? `account ${emailIn(request)}`,
   })
 
-  const letInto = async (response: Response, address: string, password: string, request: Request): Promise<void> => {
-    const session = await signIn(database, address, password, clock(), browserFrom(request.get('user-agent') ?? ''))
-    if (!session) throw new Problem(401, 'wrong', 'Not signed in', 'The email or the password is not right.')
+  const letInto = async (
+    request: Request,
+    response: Response,
+    tried: { readonly email: string; readonly password: string; readonly code?: string | undefined },
+  ): Promise<void> => {
+    const browser = browserFrom(request.get('user-agent') ?? '')
+    const session = await signIn(database, { ...tried, code: tried.code ?? '' }, clock(), browser)
+    if (session.is !== 'in') {
+      // a password that fits and lacks its code is no failed try; what is refused stands in the record of the studio it was tried on
+      response.locals.asked = session.is === 'code' && session.told.is === 'asked'
+      if (response.locals.asked !== true) refusedAt(session.known)
+      throw session.is === 'wrong'
+        ? new Problem(401, 'wrong', 'Not signed in', 'The email or the password is not right.')
+        : codeProblem(session.told)
+    }
     const former = tokenIn(request)
     if (former) await signOut(database, former)
     setCookie(request, response, cookieName, session.token, sessionDays * 86_400)
     setCookie(request, response, deviceCookie, session.device, deviceDays * 86_400)
     await noteDown(database, { ...session.person, what: 'signed in' }, clock())
-    response.json(shown(session.person))
+    response.json(session.person)
+  }
+  /** The answer does not wait for it: it would tell whose email it is. */
+  const refusedAt = (known: readonly Person[]): void => {
+    for (const { studioId, id: personId } of known)
+      noteDown(database, { studioId, personId, what: 'was refused at the sign-in' }, clock()).catch((error: unknown) =>
+        setting.log.error({ err: withoutValues(error) }, 'the record was not written'),
+      )
   }
 
   routes.post('/session', perAddress, perAccount, async (request, response) => {
-    const body = read(credentials, request.body)
-    await letInto(response, body.email, body.password, request)
+    await letInto(request, response, read(credentials, request.body))
   })
 
   const mayRegister = async (): Promise<boolean> =>
@@ -147,7 +166,7 @@ export function accountRoutes(setting: Setting): Router {
         { faults: [{ field: 'email', message: 'with this password already opens a studio here: sign in instead' }] },
       )
     response.status(201)
-    await letInto(response, body.email, body.password, request)
+    await letInto(request, response, body)
   })
 
   routes.get('/reach', withPerson(setting), (_request, response) => {
@@ -155,25 +174,9 @@ export function accountRoutes(setting: Setting): Router {
     response.json({ open, secure, addresses: addressesOf({ host, port, tls, open }) })
   })
 
-  routes.get('/people', withPerson(setting), async (request, response) => {
-    response.json(await peopleOf(database, personBehind(request).studioId))
-  })
-
-  routes.post('/people', withPerson(setting), async (request, response) => {
-    const body = read(newPerson, request.body)
-    await strong(body.password, [body.email, body.name, personBehind(request).studioName])
-    const made = await letIn(database, personBehind(request).studioId, body)
-    if (made === 'email')
-      throw fieldProblem(409, 'twice', 'email', 'is already somebody’s of this studio: expected another')
-    if (made === 'password')
-      throw fieldProblem(409, 'twice', 'password', 'cannot be taken for this email: expected another')
-    await noteDown(database, { ...personBehind(request), what: 'let somebody in' }, clock())
-    response.status(201).json(made)
-  })
-
   routes.get('/session', async (request, response) => {
     const person = await presented(setting, request)
-    response.json(person ? shown(person) : null)
+    response.json(person)
   })
 
   routes.delete('/session', async (request, response) => {
@@ -185,14 +188,15 @@ export function accountRoutes(setting: Setting): Router {
   return routes
 }
 
-const shown = ({ personId, studioId, name, email: address, studioName, timeZone }: SignedIn) => ({
-  personId,
-  studioId,
-  name,
-  email: address,
-  studioName,
-  timeZone,
-})
+const codeProblem = (told: CodeTold): Problem =>
+  told.is === 'asked'
+    ? new Problem(
+        401,
+        'code',
+        'A code is asked',
+        'Type the six figures that your app shows now, or one of your recovery codes.',
+      )
+    : new Problem(401, 'code', 'Not signed in', `The code ${codeWords(told)}.`)
 
 const people = new WeakMap<Request, SignedIn>()
 

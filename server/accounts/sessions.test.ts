@@ -3,7 +3,7 @@ import { once } from 'node:events'
 import type { AddressInfo } from 'node:net'
 import request from 'supertest'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
-import { password, person, serve, type Served } from '../testing/studio.ts'
+import { helper, password, person, serve, type Served } from '../testing/studio.ts'
 import { browserFrom, type Session } from './sessions.ts'
 
 let served: Served
@@ -56,16 +56,14 @@ describe('browsers', () => {
   })
   it('of somebody else are neither seen nor signed out, in another studio or in one’s own', async () => {
     const [owner, stranger] = [await person(served), await person(served)]
-    const helperEmail = `helper-${owner.email}`
-    await owner.post('/people', { name: 'A helper', email: helperEmail, password: 'four herons over slate' })
-    const helper = await browser(helperEmail, firefox, 'four herons over slate')
-    const [theirs] = await helper.sessions()
+    const second = await browser((await helper(served, owner)).email)
+    const [theirs] = await second.sessions()
     for (const stray of [await browser(owner.email), await browser(stranger.email)]) {
       expect((await stray.sessions()).map(({ id }) => id)).not.toContain(theirs?.id)
       expect((await stray.ask('delete', `/sessions/${theirs?.id ?? ''}`)).status).toBe(404)
       await stray.ask('delete', '/sessions')
     }
-    expect(await helper.stands()).toBe(true)
+    expect(await second.stands()).toBe(true)
   })
 })
 

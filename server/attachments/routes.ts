@@ -1,10 +1,11 @@
 import express, { Router, type Request, type Response } from 'express'
-import { and, eq } from 'drizzle-orm'
+import { and, eq, isNull } from 'drizzle-orm'
+import { showsCosts } from '#core/people/index.ts'
 import { personBehind } from '../accounts/routes.ts'
 import { gate } from '../heavy/gate.ts'
 import type { Setting } from '../setting.ts'
-import { inTransaction, type Database } from '../database/connection.ts'
-import { blobs } from '../database/tables.ts'
+import { inTransaction, type Database, type Transaction } from '../database/connection.ts'
+import { attachments, blobs } from '../database/tables.ts'
 import { notFound, Problem } from '../problem.ts'
 import { keepBlob, largestFile, prepare } from './files.ts'
 import { partRoutes } from './parts.ts'
@@ -44,6 +45,16 @@ export async function sendFile(
   sendKept(response, file)
 }
 
+/** Does it hang on nothing but orders and deliveries? Such a file is a bill, a slip, or on its way to be one. */
+async function isBill(tx: Transaction, sha256: string): Promise<boolean> {
+  const shown = await tx
+    .select({ id: attachments.id })
+    .from(attachments)
+    .where(and(eq(attachments.sha256, sha256), isNull(attachments.orderId), isNull(attachments.deliveryId)))
+    .limit(1)
+  return shown.length === 0
+}
+
 /** Files come in and go out so that none can run as a page. What they hang on is a row of the makeover. */
 export function attachmentRoutes(setting: Setting): Router {
   const { database, heavy } = setting
@@ -65,15 +76,18 @@ export function attachmentRoutes(setting: Setting): Router {
   )
 
   const found = async (request: Request) => {
-    const { studioId } = personBehind(request)
+    const who = personBehind(request)
+    const { studioId } = who
     const { sha256 } = request.params
     if (typeof sha256 !== 'string' || !/^[0-9a-f]{64}$/.test(sha256)) throw notFound()
-    const [file] = await inTransaction(database, { studio: studioId }, (tx) =>
-      tx
+    const file = await inTransaction(database, { studio: studioId }, async (tx) => {
+      if (!showsCosts(who) && (await isBill(tx, sha256))) throw notFound()
+      const found = await tx
         .select()
         .from(blobs)
-        .where(and(eq(blobs.studioId, studioId), eq(blobs.sha256, sha256))),
-    )
+        .where(and(eq(blobs.studioId, studioId), eq(blobs.sha256, sha256)))
+      return found[0]
+    })
     if (!file) throw notFound()
     return file
   }

@@ -137,7 +137,7 @@ export async function take(
   )
   if (begins) await tx.insert(documents).values({ studioId, id: makeoverId, rev: 0 }).onConflictDoNothing()
   const touched = [makeoverId, ...(operations.some(isStudioOperation) ? [studioId] : [])]
-  const { locked, studio, earlier } = await lock(tx, studioId, makeoverId, touched, changeSet.id)
+  const { locked, studio, archived, earlier } = await lock(tx, studioId, makeoverId, touched, changeSet.id)
   if (locked.length !== touched.length) return { is: 'not found' }
 
   const digest = createHash('sha256')
@@ -146,6 +146,16 @@ export async function take(
   if (earlier && earlier.digest !== digest)
     refuse(fault('id', null, null, 'id', 'this id was used for another change: expected a new one'))
   if (earlier) return { is: 'taken', rev: earlier.rev, repeated: true, after: null }
+  if (archived && !erases)
+    refuse(
+      fault(
+        'archived',
+        null,
+        null,
+        null,
+        'this makeover is in the archive: take it up again, then nothing stands in the way',
+      ),
+    )
   if (changeSet.undoes !== undefined && !(await isOwn(tx, person, makeoverId, changeSet.undoes)))
     refuse(
       fault(
@@ -215,12 +225,13 @@ async function isOwn(tx: Transaction, { personId }: Person, makeoverId: string, 
 type Locked = {
   readonly locked: readonly Stand[]
   readonly studio: Stand
+  readonly archived: boolean
   readonly earlier: { readonly digest: string; readonly rev: number } | null
 }
 
 const lockText = `
-  select d.id, d.rev, d.change_id, s.rev as studio_rev, s.change_id as studio_change_id, c.digest, cd.rev as taken_rev
-  from (select id, rev, change_id from documents where id = any($1::uuid[]) and deleted_at is null order by id for update) d
+  select d.id, d.rev, d.change_id, d.archived_at, s.rev as studio_rev, s.change_id as studio_change_id, c.digest, cd.rev as taken_rev
+  from (select id, rev, change_id, archived_at from documents where id = any($1::uuid[]) and deleted_at is null order by id for update) d
   left join documents s on s.id = $2
   left join changes c on c.id = $4
   left join changed_documents cd on cd.change_id = c.id and cd.document_id = $3`
@@ -241,6 +252,7 @@ async function lock(
     studio_change_id: string | null
     digest: string | null
     taken_rev: number | null
+    archived_at: Date | null
   }
   const { rows } = await statement<Row>(tx, 'lock', lockText, [touched, studioId, makeoverId, changeId])
   const locked = rows.map(({ id, rev, change_id: last }) => ({ id, rev, changeId: last }))
@@ -252,6 +264,7 @@ async function lock(
       rev: first?.studio_rev ?? 0,
       changeId: first?.studio_change_id ?? null,
     },
+    archived: rows.some((row) => row.archived_at !== null),
     earlier: first?.digest == null ? null : { digest: first.digest, rev: first.taken_rev ?? 0 },
   }
 }

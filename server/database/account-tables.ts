@@ -1,5 +1,18 @@
 /** Who may come in: people of a studio, and their sessions. */
-import { foreignKey, index, pgTable, primaryKey, text, timestamp, unique, uuid } from 'drizzle-orm/pg-core'
+import {
+  bigint,
+  boolean,
+  foreignKey,
+  index,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  unique,
+  uniqueIndex,
+  uuid,
+} from 'drizzle-orm/pg-core'
+import type { Role } from '#core/people/index.ts'
 import { studios } from './rows.generated.ts'
 
 export const people = pgTable(
@@ -9,12 +22,75 @@ export const people = pgTable(
     id: uuid('id').notNull(),
     name: text('name').notNull(),
     email: text('email').notNull(),
+    /** Empty where nobody comes in with a password: somebody who was removed. */
     passwordHash: text('password_hash').notNull(),
+    role: text('role').$type<Role>().notNull(),
+    /** False for a looker-on who is shown no costs. */
+    seesCosts: boolean('sees_costs').notNull(),
+    /** They work here no more; what they did stays under their name. */
+    removedAt: timestamp('removed_at', { withTimezone: true }),
+    /** The shared secret of the second factor, in base32; null where there is none. */
+    totpSecret: text('totp_secret'),
+    /** It is asked for at the door: its first code was right. */
+    totpOn: boolean('totp_on').notNull(),
+    /** The time step of the last code that was taken: none is taken twice (RFC 6238, 5.2). */
+    totpStep: bigint('totp_step', { mode: 'number' }).notNull(),
   },
   (t) => [
     primaryKey({ columns: [t.studioId, t.id] }),
     unique('people_email_once').on(t.studioId, t.email),
     foreignKey({ name: 'people_studio', columns: [t.studioId], foreignColumns: [studios.id] }),
+  ],
+)
+
+/** Codes that open once where the second factor is lost, known by their SHA-256. */
+export const recoveryCodes = pgTable(
+  'recovery_codes',
+  {
+    studioId: uuid('studio_id').notNull(),
+    personId: uuid('person_id').notNull(),
+    codeHash: text('code_hash').notNull(),
+    usedAt: timestamp('used_at', { withTimezone: true }),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.personId, t.codeHash] }),
+    foreignKey({
+      name: 'recovery_codes_person',
+      columns: [t.studioId, t.personId],
+      foreignColumns: [people.studioId, people.id],
+    }),
+  ],
+)
+
+/**
+ * What lets somebody in once without a password: an invitation, or a way to another password. Known by the SHA-256 of its token; the token
+ * itself is only in the letter.
+ */
+export const tickets = pgTable(
+  'tickets',
+  {
+    studioId: uuid('studio_id').notNull(),
+    id: uuid('id').notNull(),
+    opens: text('opens').$type<'invitation' | 'reset'>().notNull(),
+    /** Whom it is written to. */
+    email: text('email').notNull(),
+    /** Whose password it sets; null for an invitation. */
+    personId: uuid('person_id'),
+    role: text('role').$type<Role>().notNull(),
+    seesCosts: boolean('sees_costs').notNull(),
+    tokenHash: text('token_hash').notNull(),
+    /** Who wrote it; null where somebody at the door asked for it. */
+    madeBy: uuid('made_by'),
+    madeAt: timestamp('made_at', { withTimezone: true }).notNull(),
+    expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
+    usedAt: timestamp('used_at', { withTimezone: true }),
+    revokedAt: timestamp('revoked_at', { withTimezone: true }),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.id] }),
+    uniqueIndex('tickets_token').on(t.tokenHash),
+    index('tickets_person').on(t.studioId, t.personId),
+    foreignKey({ name: 'tickets_studio', columns: [t.studioId], foreignColumns: [studios.id] }),
   ],
 )
 
@@ -52,6 +128,8 @@ export const deeds = pgTable(
     what: text('what').notNull(),
     /** It may be gone since. */
     makeoverId: uuid('makeover_id'),
+    /** To whom it was done, where it was done to somebody. */
+    toPersonId: uuid('to_person_id'),
   },
   (t) => [
     primaryKey({ columns: [t.studioId, t.id] }),

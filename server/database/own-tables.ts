@@ -29,6 +29,8 @@ export const documents = pgTable(
     /** Put away: nobody sees it any more, and thirty days later it is gone. */
     deletedAt: timestamp('deleted_at', { withTimezone: true }),
     deletedBy: uuid('deleted_by'),
+    /** Done with: it is kept and can be looked at, and nothing in it changes until it is taken up again. */
+    archivedAt: timestamp('archived_at', { withTimezone: true }),
   },
   (t) => [primaryKey({ columns: [t.studioId, t.id] }), check('documents_rev', sql`${t.rev} >= 0`)],
 )
@@ -243,6 +245,7 @@ export const letters = pgTable(
   {
     studioId: uuid('studio_id').notNull(),
     id: uuid('id').notNull(),
+    /** Null for a letter of the studio itself: an invitation, or a way to another password. */
     makeoverId: uuid('makeover_id'),
     /** Who it is for, by their id. */
     forWhom: text('for_whom').notNull(),
@@ -253,6 +256,8 @@ export const letters = pgTable(
     writtenAt: timestamp('written_at', { withTimezone: true }).notNull(),
     arrivesAt: timestamp('arrives_at', { withTimezone: true }),
     linkId: uuid('link_id'),
+    /** The invitation or the way to another password that it opens. */
+    ticketId: uuid('ticket_id'),
   },
   (t) => [primaryKey({ columns: [t.studioId, t.id] })],
 )

@@ -3,6 +3,8 @@ import { Router } from 'express'
 import { readChangeSet, type Documents } from '#core/makeover/change.ts'
 import { isUuid } from '#core/makeover/fields.ts'
 import { dateIn } from '#core/measure/plain-date.ts'
+import { showsCosts, withoutCosts } from '#core/people/index.ts'
+import { withinKinds } from '../accounts/may.ts'
 import { personBehind } from '../accounts/routes.ts'
 import type { Setting } from '../setting.ts'
 import { changesAfter, diaryBefore, documentsAt, momentOf } from '../changes/diary.ts'
@@ -20,10 +22,11 @@ export function makeoverRoutes({ database, news, clock }: Setting): Router {
   const today = (timeZone: string) => dateIn(timeZone, clock())
 
   routes.get('/day', async (request, response) => {
-    const { studioId, timeZone } = personBehind(request)
+    const who = personBehind(request)
+    const { studioId, timeZone } = who
     const day = today(timeZone)
     const makeovers = await inTransaction(database, { studio: studioId }, (tx) =>
-      dayLines(tx, database.memory, studioId, day),
+      dayLines(tx, database.memory, studioId, day, showsCosts(who)),
     )
     response.json({ today: day, makeovers })
   })
@@ -42,8 +45,9 @@ export function makeoverRoutes({ database, news, clock }: Setting): Router {
   })
 
   routes.get('/makeovers/:id', async (request, response) => {
-    const { studioId, timeZone } = personBehind(request)
-    response.json({ ...(await open(studioId, idIn(request))), today: today(timeZone) })
+    const who = personBehind(request)
+    const found = await open(who.studioId, idIn(request))
+    response.json({ ...(showsCosts(who) ? found : withoutCosts(found)), today: today(who.timeZone) })
   })
 
   async function open(studioId: string, id: string): Promise<Documents> {
@@ -124,6 +128,7 @@ export function makeoverRoutes({ database, news, clock }: Setting): Router {
     const person = personBehind(request)
     const read = readChangeSet(request.body)
     if (!read.ok) throw refused(read.faults)
+    withinKinds(person, read.value.operations)
     const outcome = await takeChange(database, news, person, idIn(request), read.value, clock())
     if (outcome.is === 'not found') throw notFound()
     if (outcome.is === 'refused') throw refused(outcome.faults)

@@ -1,5 +1,6 @@
 import { and, asc, gt, isNull } from 'drizzle-orm'
 import type { PlainDate } from '#core/measure/plain-date.ts'
+import { remarksWithoutCosts, withoutCosts } from '#core/people/index.ts'
 import { reckon } from '#core/reckoning/reckon.ts'
 import { summarise, type Summary } from '#core/reckoning/summary.ts'
 import type { Transaction } from '../database/connection.ts'
@@ -9,17 +10,18 @@ import { clients, documents } from '../database/tables.ts'
 
 export type DayLine = Summary & { readonly clients: readonly string[] }
 
-/** All makeovers of the studio in sight for the day page. */
+/** All makeovers under way of the studio in sight for the day page; without `costs`, of what is shown without them. */
 export async function dayLines(
   tx: Transaction,
   memory: Memory,
   studioId: string,
   today: PlainDate,
+  costs = true,
 ): Promise<DayLine[]> {
   const stands = await tx
     .select({ id: documents.id, rev: documents.rev, changeId: documents.changeId })
     .from(documents)
-    .where(and(gt(documents.rev, 0), isNull(documents.deletedAt)))
+    .where(and(gt(documents.rev, 0), isNull(documents.deletedAt), isNull(documents.archivedAt)))
     .orderBy(asc(documents.id))
   const studioChange = stands.find(({ id }) => id === studioId)?.changeId ?? null
   const names = await tx
@@ -28,9 +30,13 @@ export async function dayLines(
     .orderBy(asc(clients.id))
   const lines: DayLine[] = []
   for (const { id, changeId } of stands.filter((stand) => stand.id !== studioId)) {
-    const summary = await summaryAt(`${id} ${changeId ?? ''} ${studioChange ?? ''} ${today}`, async () => {
+    const moment = `${id} ${changeId ?? ''} ${studioChange ?? ''} ${today} ${costs}`
+    const summary = await summaryAt(moment, async () => {
       const found = await loadDocuments(tx, memory, studioId, id)
-      return summarise(found.makeover, reckon(found, today))
+      const shown = costs ? found : withoutCosts(found)
+      const reckoning = reckon(shown, today)
+      const remarks = costs ? reckoning.remarks : remarksWithoutCosts(reckoning.remarks)
+      return summarise(shown.makeover, { ...reckoning, remarks, attention: costs ? reckoning.attention : [] })
     })
     lines.push({ ...summary, clients: names.filter((client) => client.makeoverId === id).map((client) => client.name) })
   }

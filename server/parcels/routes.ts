@@ -3,7 +3,7 @@ import { and, asc, isNull, ne } from 'drizzle-orm'
 import { studioRows } from '#core/makeover/document.ts'
 import { dateIn } from '#core/measure/plain-date.ts'
 import { checkZip, Damaged, type Parcel } from '#core/parcel/index.ts'
-import { peopleOf } from '../accounts/accounts.ts'
+import { peopleOf } from '../accounts/people.ts'
 import { personBehind } from '../accounts/routes.ts'
 import { gate } from '../heavy/gate.ts'
 import type { Heavy } from '../heavy/heavy.ts'
@@ -65,7 +65,7 @@ export function parcelRoutes(setting: Setting): Router {
           version: 1,
           name: studioName,
           timeZone,
-          people: people.map(({ name, email }) => ({ name, email })),
+          people: people.map(({ name, email, role, removedAt }) => ({ name, email, role, leftOn: removedAt })),
           rows,
         }
         return { own, ids: all.map(({ id }) => id) }

@@ -1,15 +1,18 @@
 /** The post, simulated: nothing leaves the machine. What would be sent lies in the outbox, where it can be lost or held up on purpose. */
-import { and, desc, eq, lt } from 'drizzle-orm'
-import { Router } from 'express'
+import { and, desc, eq, isNull, lt } from 'drizzle-orm'
+import { Router, type Request } from 'express'
 import { number, object, string } from 'yup'
 import { v7 as uuidv7 } from 'uuid'
 import { isUuid, line } from '#core/makeover/fields.ts'
+import type { Role } from '#core/people/index.ts'
 import { personBehind } from '../accounts/routes.ts'
+import { takeBack } from '../accounts/tickets.ts'
 import { inTransaction, type Transaction } from '../database/connection.ts'
 import { loadDocuments } from '../database/documents.ts'
-import { letters } from '../database/tables.ts'
+import { letters, people, tickets } from '../database/tables.ts'
 import { makeLink, revoke } from '../links/links.ts'
 import { idIn, notFound } from '../problem.ts'
+import { takeAway } from './drop.ts'
 import { read } from '../read.ts'
 import type { Setting } from '../setting.ts'
 
@@ -35,15 +38,23 @@ const asked = object({
 })
 const fate = object({ state: string().oneOf(['sent', 'held up', 'lost']).required() })
 
-export function letterRoutes({ database, clock }: Setting): Router {
+export function letterRoutes(setting: Setting): Router {
+  const { database, clock } = setting
   const routes = Router()
   routes.get('/letters', async (request, response) => {
-    const { studioId } = personBehind(request)
+    const { studioId, role } = personBehind(request)
     const all = await inTransaction(database, { studio: studioId }, async (tx) => {
       await forgetOld(tx, clock())
-      return tx.select().from(letters).orderBy(desc(letters.writtenAt)).limit(200)
+      return tx
+        .select({ letter: letters, ticket: tickets, whose: people.role })
+        .from(letters)
+        .leftJoin(tickets, eq(tickets.id, letters.ticketId))
+        .leftJoin(people, eq(people.id, tickets.personId))
+        .where(role === 'owner' ? undefined : isNull(letters.ticketId))
+        .orderBy(desc(letters.writtenAt), desc(letters.id))
+        .limit(200)
     })
-    response.json(all.map((letter) => shownLetter(letter, clock())))
+    response.json(all.map((entry) => shownLetter(entry, clock())))
   })
   routes.post('/makeovers/:id/letters', async (request, response) => {
     const { studioId, personId } = personBehind(request)
@@ -73,35 +84,39 @@ export function letterRoutes({ database, clock }: Setting): Router {
       return letter
     })
     if (!made) throw notFound()
-    response.status(201).json(shownLetter(made, clock()))
+    response.status(201).json(shownLetter({ letter: made, ticket: null, whose: null }, clock()))
   })
+  /** A letter that whoever asks may do something to: those of the studio itself are the owner's. */
+  const heldLetter = async (tx: Transaction, request: Request): Promise<typeof letters.$inferSelect> => {
+    const { letter: id } = request.params
+    const [letter] = isUuid(id) ? await tx.select().from(letters).where(eq(letters.id, id)) : []
+    if (!letter || (letter.ticketId !== null && personBehind(request).role !== 'owner')) throw notFound()
+    return letter
+  }
   routes.post('/letters/:letter', async (request, response) => {
     const { studioId } = personBehind(request)
-    const { letter: id } = request.params
-    if (!isUuid(id)) throw notFound()
     const { state } = read(fate, request.body)
-    const [changed] = await inTransaction(database, { studio: studioId }, (tx) =>
-      tx
-        .update(letters)
-        .set({
-          state,
-          arrivesAt: state === 'lost' ? null : new Date(clock() + (state === 'held up' ? heldUpMs : 0)),
-        })
-        .where(eq(letters.id, id))
-        .returning(),
-    )
-    if (!changed) throw notFound()
-    response.json(shownLetter(changed, clock()))
+    const changed = await inTransaction(database, { studio: studioId }, async (tx) => {
+      const { id } = await heldLetter(tx, request)
+      const arrivesAt = state === 'lost' ? null : new Date(clock() + (state === 'held up' ? heldUpMs : 0))
+      return tx.update(letters).set({ state, arrivesAt }).where(eq(letters.id, id)).returning()
+    })
+    const [letter] = changed
+    if (!letter) throw notFound()
+    if (state !== 'sent') await takeAway(setting, letter.id)
+    response.json(shownLetter({ letter, ticket: null, whose: null }, clock()))
   })
   routes.delete('/letters/:letter/link', async (request, response) => {
     const { studioId } = personBehind(request)
-    const { letter: id } = request.params
-    if (!isUuid(id)) throw notFound()
-    await inTransaction(database, { studio: studioId }, async (tx) => {
-      const [letter] = await tx.update(letters).set({ opens: null }).where(eq(letters.id, id)).returning()
-      if (!letter?.makeoverId || !letter.linkId) throw notFound()
-      await revoke(tx, letter.makeoverId, letter.linkId, clock())
+    const id = await inTransaction(database, { studio: studioId }, async (tx) => {
+      const letter = await heldLetter(tx, request)
+      await tx.update(letters).set({ opens: null }).where(eq(letters.id, letter.id))
+      if (letter.ticketId !== null) await takeBack(tx, letter.ticketId, clock())
+      else if (letter.makeoverId && letter.linkId) await revoke(tx, letter.makeoverId, letter.linkId, clock())
+      else throw notFound()
+      return letter.id
     })
+    await takeAway(setting, id)
     response.status(204).end()
   })
   return routes
@@ -113,13 +128,23 @@ const forgetOld = (tx: Transaction, nowMs: number) =>
     .set({ opens: null })
     .where(and(lt(letters.writtenAt, new Date(nowMs - keptDays * dayMs))))
 
-/** What is lost, or not there yet, opens nothing for whoever waits for it. */
-const shownLetter = (letter: typeof letters.$inferSelect, nowMs: number): Letter => ({
+type Entry = {
+  readonly letter: typeof letters.$inferSelect
+  readonly ticket: typeof tickets.$inferSelect | null
+  /** The role of whose password it sets. */
+  readonly whose: Role | null
+}
+/**
+ * What is lost, or not there yet, opens nothing for whoever waits for it. A way to another password of an owner is for that owner alone: it
+ * is never shown in the outbox, where another could take it up.
+ */
+const shownLetter = ({ letter, ticket, whose }: Entry, nowMs: number): Letter => ({
   id: letter.id,
   makeoverId: letter.makeoverId,
-  forWhom: letter.forWhom,
+  forWhom: ticket?.email ?? letter.forWhom,
   subject: letter.subject,
-  opens: letter.state === 'lost' || (letter.arrivesAt?.getTime() ?? 0) > nowMs ? null : letter.opens,
+  opens:
+    letter.state === 'lost' || (letter.arrivesAt?.getTime() ?? 0) > nowMs || whose === 'owner' ? null : letter.opens,
   state: letter.state,
   writtenAt: letter.writtenAt.toISOString(),
   arrivesAt: letter.arrivesAt?.toISOString() ?? null,

@@ -1,7 +1,7 @@
 /** The record: it tells who did what and when, of one studio alone, and nobody takes anything out of it. */
 import request from 'supertest'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
-import { makeover, password, person, serve, type Served } from '../testing/studio.ts'
+import { helper, makeover, password, person, serve, type Served } from '../testing/studio.ts'
 
 let served: Served
 beforeAll(async () => {
@@ -31,8 +31,9 @@ describe('the record', () => {
     expect((await told(who, /a makeover out/)).makeover).not.toBeNull()
     await who.get(`/makeovers/${world.ids.makeover}/take-off.csv`)
     await told(who, /paper or a table/)
-    await who.post('/people', { name: 'A helper', email: `h-${who.email}`, password: 'four herons over slate' })
-    await told(who, /let somebody in/)
+    await helper(served, who)
+    await told(who, /invited somebody as member/)
+    expect((await told(who, /came in by an invitation/)).who).toBe('A helper')
     await who.get('/studio/export')
     await told(who, /all of the studio/)
     // newest first, and each at its moment
@@ -43,10 +44,10 @@ describe('the record', () => {
     const [who, stranger] = [await person(served), await person(served)]
     const world = await makeover(who)
     await stranger.get(`/makeovers/${world.ids.makeover}/export`)
-    await who.post('/people', { name: 'A helper', email: 'no email', password: 'x' })
+    await who.post('/invitations', { email: 'no email', role: 'member', seesCosts: true })
     await who.get('/studio/export')
     await told(who, /all of the studio/)
-    expect((await recordOf(who)).some(({ what }) => /let somebody in|a makeover out/.test(what))).toBe(false)
+    expect((await recordOf(who)).some(({ what }) => /invited|a makeover out/.test(what))).toBe(false)
     expect((await recordOf(stranger)).some(({ what }) => /out as a file/.test(what))).toBe(false)
   })
   it('is told to nobody who is not signed in, and holds no word of a password', async () => {

@@ -4,6 +4,7 @@ import request from 'supertest'
 import { v7 as uuidv7 } from 'uuid'
 import { schemaVersion, type Operation } from '#core/makeover/change.ts'
 import type { Makeover, Studio } from '#core/makeover/document.ts'
+import type { Standing } from '#core/people/index.ts'
 import { begin } from '#core/testing/small-makeover.ts'
 import { createApplication } from '../application.ts'
 import { openNews } from '../changes/news.ts'
@@ -27,7 +28,15 @@ export async function serve(
     at = testTime,
     trustProxy,
     guestActs = 1000,
-  }: { guestActs?: number; failedSignIns?: number; registration?: Registration; at?: number; trustProxy?: number } = {},
+    outbox = null,
+  }: {
+    outbox?: string | null
+    guestActs?: number
+    failedSignIns?: number
+    registration?: Registration
+    at?: number
+    trustProxy?: number
+  } = {},
 ) {
   const { url, drop } = await freshDatabase(address)
   const database = connect(url)
@@ -46,6 +55,7 @@ export async function serve(
     registration,
     trustProxy,
     guestActs,
+    outbox,
   })
   const close = async (): Promise<void> => {
     await news.close()
@@ -111,12 +121,27 @@ export const person = async (
       .send({ studioName: 'A studio', timeZone: 'UTC', name: 'A person', email, password }),
   )
 
-/** Another person of somebody's studio, signed in. */
-export async function helper(served: Pick<Served, 'application'>, owner: Speaker, name = 'A helper') {
+/** Another person of somebody's studio, who took up an invitation and signed in. */
+export async function helper(
+  served: Pick<Served, 'application'>,
+  owner: Speaker,
+  name = 'A helper',
+  { role, seesCosts }: Standing = { role: 'member', seesCosts: true },
+) {
   const email = `${uuidv7()}@test.example`
-  const made = await owner.post('/people', { name, email, password })
-  if (made.status !== 201) throw new Error(made.text)
+  const invited = await owner.post('/invitations', { email, role, seesCosts })
+  if (invited.status !== 201) throw new Error(invited.text)
+  const joined = await request(served.application)
+    .post('/api/join')
+    .send({ token: await tokenOf(owner), name, password })
+  if (joined.status !== 201) throw new Error(joined.text)
   return signedIn(served, { email, password })
+}
+
+/** The token of the newest letter in the outbox of an owner. */
+export async function tokenOf(owner: Speaker): Promise<string> {
+  const [letter] = (await owner.get('/letters')).body as { opens: string | null }[]
+  return letter?.opens?.split('#')[1] ?? ''
 }
 
 /** A makeover begun by a person: a client, a room, a signed budget of 5 400 with 600 of contingency. */
