@@ -1,5 +1,5 @@
-import type { Standing } from '#core/people/index.ts'
 /** The demo: one made-up studio and its makeovers, in the order they were begun. */
+import type { Standing } from '#core/people/index.ts'
 import type { Studio } from '#core/makeover/document.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import { breakfastRoom } from './breakfast-room.ts'
@@ -22,6 +22,7 @@ export const demoHelpers: readonly (Standing & { readonly name: string; readonly
 ]
 
 export type { Told }
+export { demoStudio } from './studio.ts'
 
 export const demoMakeovers = (today: PlainDate, newId: () => string, studio: Studio): Told[] => {
   const told: Told[] = []

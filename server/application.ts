@@ -17,6 +17,7 @@ import { attachmentRoutes } from './attachments/routes.ts'
 import { largestFile } from './attachments/files.ts'
 import { holidayRoutes } from './documents/holidays.ts'
 import { documentRoutes } from './documents/routes.ts'
+import { keptOfRoutes } from './erasure/kept-of.ts'
 import { erasureRoutes } from './erasure/routes.ts'
 import { archiveRoutes } from './makeovers/archive.ts'
 import { makeoverRoutes } from './makeovers/routes.ts'
@@ -26,6 +27,7 @@ import { notAllowed, otherMethods } from './routes.ts'
 import { guestRoutes } from './guest/routes.ts'
 import { letterRoutes } from './post/routes.ts'
 import { feedRoutes, linkRoutes } from './links/routes.ts'
+import { studioRoutes } from './studio/routes.ts'
 import { standinRoutes } from './standins/routes.ts'
 import { type Setting } from './setting.ts'
 
@@ -98,8 +100,10 @@ export function createApplication(setting: Setting): Express {
     peopleRoutes(setting),
     attachmentRoutes(setting),
     makeoverRoutes(setting),
+    studioRoutes(setting),
     archiveRoutes(setting),
     erasureRoutes(setting),
+    keptOfRoutes(setting),
     streamRoutes(setting),
     parcelRoutes(setting),
     documentRoutes(setting),

@@ -1,6 +1,6 @@
 import sharp from 'sharp'
 import { v7 as uuidv7 } from 'uuid'
-import { demoDecorator, demoHelpers, demoMakeovers } from '#demo/index.ts'
+import { demoDecorator, demoHelpers, demoMakeovers, demoStudio } from '#demo/index.ts'
 import { hung } from '#demo/pictures.ts'
 import { add, schemaVersion } from '#core/makeover/change.ts'
 import { emptyStudio } from '#core/makeover/document.ts'
@@ -53,6 +53,9 @@ export async function loadDemo(
       }
       if (told.closesBy !== undefined) await closeAccount(tx, database, maker, told.makeoverId, told.closesBy, nowMs)
     }
+    const changeSet = demoStudio(await loadStudio(tx, maker.studioId), today, uuidv7)
+    const kept = await takeStudio(tx, database, maker, changeSet)
+    if (kept.is !== 'taken') throw new Error(`The demo does not fit the product: ${JSON.stringify(kept)}`)
     for (const helper of demoHelpers)
       await tx.insert(people).values({
         ...newcomer(maker.studioId, uuidv7(), helper.role, helper.seesCosts),

@@ -30,6 +30,28 @@ export const router = createRouter({
       component: () => import('./accounts/SignInPage.vue'),
       meta: { open: true, title: 'Sign in' },
     },
+    ...[
+      ['record', 'The record and the post', () => import('./studio/RecordPage.vue')] as const,
+      ['sellers', 'The sellers’ book', () => import('./studio/SellersPage.vue')] as const,
+      ['stock', 'The studio’s stock', () => import('./studio/StockPage.vue')] as const,
+    ].map(([path, title, component]) => ({
+      path: `/studio/${path}`,
+      name: `studio-${path}`,
+      component,
+      meta: { title },
+    })),
+    {
+      path: '/join',
+      name: 'join',
+      component: () => import('./accounts/JoinPage.vue'),
+      meta: { open: true, title: 'Come into a studio' },
+    },
+    {
+      path: '/another-password',
+      name: 'another-password',
+      component: () => import('./accounts/AnotherPasswordPage.vue'),
+      meta: { open: true, title: 'Another password' },
+    },
     {
       path: '/makeovers/:id',
       component: () => import('./frame/MakeoverFrame.vue'),

@@ -284,3 +284,6 @@ export const splitSeveral = (text: string): string[] => (text === '' ? [] : text
 /** The chosen ones as one text, in the order of the list; what is not in the list is dropped. */
 export const joinSeveral = (options: readonly string[], chosen: readonly string[]): string =>
   options.filter((option) => chosen.includes(option)).join(', ')
+
+/** What the studio keeps: to show, to lend, left over and to use up, or its own tools. */
+export const stockKinds = ['piece', 'sample', 'left over', 'tool'] as const

@@ -1,11 +1,24 @@
 /** What holds for every document, whatever step a row is of: one head, what may be there once, files that hang on one thing. */
 import { anyRows, fault, type Documents, type Fault } from './change.ts'
-import { headOf, rowsOf } from './document.ts'
+import { headOf, rowsOf, studioRows } from './document.ts'
 import { kindNames, onceIn, referencesOf } from './kinds.ts'
+
+/** What holds for the rows of a studio alone, whatever makeovers it has. */
+export const studioGuards = (after: Documents): Fault[] => [...twice(after), ...lent(after)]
+
+/** What is lent has a day and a place, and what is not has neither. */
+const lent = ({ studio }: Documents): Fault[] =>
+  studioRows(studio, 'stock').flatMap(({ id, lentTo, lentOn, backOn }) => {
+    if ((lentTo === '') !== (lentOn === null))
+      return [fault('lent', 'stock', id, lentTo === '' ? 'lentTo' : 'lentOn', 'expected where it is and since when, or neither')]
+    return lentOn !== null && backOn !== null && backOn < lentOn
+      ? [fault('lent', 'stock', id, 'backOn', 'lies before it was lent')]
+      : []
+  })
 
 export const sharedGuards = (before: Documents, after: Documents): Fault[] => [
   ...headGuards(before, after),
-  ...twice(after),
+  ...studioGuards(after),
   ...hanging(after),
 ]
 

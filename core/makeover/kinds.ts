@@ -40,6 +40,8 @@ export const studioKinds = [
   'studioRuling',
   'studioSchool',
   'template',
+  'sellerEntry',
+  'stock',
 ] as const satisfies readonly Kind[]
 export type StudioKind = (typeof studioKinds)[number]
 export type MakeoverKind = Exclude<Kind, StudioKind>

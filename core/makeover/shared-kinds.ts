@@ -4,8 +4,23 @@ import { countryCodes } from '../measure/habits.ts'
 import { currencyCodes } from '../money/currencies.ts'
 import { ruleIds } from '../rulebook/rulebook.ts'
 import { questionIds } from '../rulebook/schools.ts'
-import { contrastStandards, entryUnits, mediaTypes, roomUses, scopes, taxRoundings, unitSystems } from './choices.ts'
-import { choice, count, date, digest, label, line, real, reference, row, several, timeZone } from './fields.ts'
+import { contrastStandards, entryUnits, mediaTypes, roomUses, scopes, stockKinds, taxRoundings, unitSystems } from './choices.ts'
+import {
+  choice,
+  count,
+  date,
+  digest,
+  label,
+  line,
+  quantity,
+  rate,
+  real,
+  reference,
+  row,
+  several,
+  size,
+  timeZone,
+} from './fields.ts'
 
 export const sharedKinds = {
   studio: row('studio', { name: label(), timeZone: timeZone() }, { document: 'studio' }),
@@ -33,6 +48,48 @@ export const sharedKinds = {
   ),
   /** What a makeover may begin with: rooms, needs, categories and schools of an earlier one, as JSON. */
   template: row('template', { name: label(), holds: line(200_000) }, { document: 'studio' }),
+  /** What the studio knows of a seller beyond what a makeover needs: it stays at home when a makeover goes out as a file. */
+  sellerEntry: row(
+    'entry of the sellers’ book',
+    {
+      sellerId: reference('seller'),
+      contact: line(120),
+      phone: line(60),
+      email: line(254),
+      /** The studio’s number with them. */
+      account: line(60).meta({ words: false }),
+      payTerms: line(300),
+      tradePpm: rate().meta({ cost: true }),
+      /** Days in which they usually take goods back; null where nobody asked. */
+      returnDays: count(0, 1000).nullable(),
+      returnHabit: line(500),
+      matchHabit: line(500),
+      note: line(1000),
+    },
+    { document: 'studio', personal: true, once: ['sellerId'] },
+  ),
+  /** What the studio itself owns, to lend, to place or to use up. */
+  stock: row(
+    'thing in stock',
+    {
+      name: label(),
+      kind: choice(stockKinds),
+      quantity: quantity(),
+      unit: label(20).meta({ words: false }),
+      /** Where it lies: “rack 3, left”. */
+      lies: line(120),
+      cameFrom: line(200),
+      widthMm: size(),
+      depthMm: size(),
+      heightMm: size(),
+      /** Where it is while it is lent, and since and until when. */
+      lentTo: line(200),
+      lentOn: date().nullable(),
+      backOn: date().nullable(),
+      note: line(500),
+    },
+    { document: 'studio' },
+  ),
   makeover: row('makeover', {
     name: label(),
     currency: choice(currencyCodes),

@@ -27,6 +27,7 @@ const booked: ReadonlySet<Kind> = new Set<Kind>([
   'receipt',
   'attachment',
   'seller',
+  'sellerEntry',
 ])
 
 export function mayChange({ role }: Standing, kind: Kind): boolean {

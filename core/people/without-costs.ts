@@ -6,7 +6,7 @@ import { fieldsOf, kindNames, references, type Kind } from '../makeover/kinds.ts
 import type { Documents } from '../makeover/change.ts'
 import type { Remark } from '../remarks/remark.ts'
 
-/** Rows that are nothing but money. */
+/** Rows that are nothing but money, or terms of trade. */
 const moneyAlone: ReadonlySet<Kind> = new Set<Kind>([
   'agreementLine',
   'claim',
@@ -16,6 +16,7 @@ const moneyAlone: ReadonlySet<Kind> = new Set<Kind>([
   'payment',
   'price',
   'receipt',
+  'sellerEntry',
   'stage',
   'stint',
 ])
@@ -72,6 +73,9 @@ export const withoutCosts = ({ makeover, studio }: Documents): Documents => ({
   studio: { ...studio, rows: withoutIn(studio.rows as unknown as AnyRows) as unknown as typeof studio.rows },
 })
 
+/** Remarks of those steps that rest on a cost all the same: a line that was written out is held against what it cost then. */
+const restsOnCosts: ReadonlySet<string> = new Set(['surfaces.outdated'])
+
 /** What is remarked, without what rests on costs. */
 export const remarksWithoutCosts = (remarks: readonly Remark[]): Remark[] =>
-  remarks.filter(({ step }) => stepsWithoutCosts.has(step))
+  remarks.filter(({ step, code }) => stepsWithoutCosts.has(step) && !restsOnCosts.has(code))

@@ -108,14 +108,12 @@ async function writeStudio(
   const { timeZone } = newStudio
   await tx.insert(studios).values({ studioId, id: studioId, version: changeId, name: newStudio.studioName, timeZone })
   await tx.insert(documents).values({ studioId, id: studioId, rev: 1, changeId })
-  await tx
-    .insert(people)
-    .values({
-      ...newcomer(studioId, personId, 'owner'),
-      name: newStudio.name,
-      email: normalEmail(newStudio.email),
-      passwordHash,
-    })
+  await tx.insert(people).values({
+    ...newcomer(studioId, personId, 'owner'),
+    name: newStudio.name,
+    email: normalEmail(newStudio.email),
+    passwordHash,
+  })
   await tx.insert(changes).values({ studioId, id: changeId, personId, digest: '' })
   await tx.insert(changedRows).values({
     studioId,

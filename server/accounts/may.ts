@@ -40,7 +40,7 @@ const own: Routes = [
 const changes: Routes = [['POST', /^\/(?:makeovers\/[^/]+|studio)\/changes$/]]
 
 /** What a bookkeeper writes besides: receipts as files. */
-const booked: Routes = [...changes, ['POST PUT', /^\/(?:files|uploads\/[^/]+)$/]]
+const booked: Routes = [...changes, ['POST PUT', /^\/(?:files$|uploads\/)/]]
 
 /** What is asked for by whoever is shown no costs: what is answered there is without them. */
 const costless: Routes = [

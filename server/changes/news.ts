@@ -21,6 +21,8 @@ export type Word =
   | ({ readonly is: 'here'; readonly studio: string; readonly document: string } & Here)
   /** Some browser of a person was signed out. */
   | { readonly is: 'ended'; readonly studio: string; readonly personId: string }
+  /** A makeover went into the archive, or came out: nothing in it changed. */
+  | { readonly is: 'laid'; readonly studio: string; readonly document: string }
 /** Words may have been missed: look again. */
 export type Heard = Word | { readonly is: 'again' }
 
@@ -46,6 +48,8 @@ function keyOf(word: Word): string {
       return word.document
     case 'here':
       return `${word.document} ${word.window}`
+    case 'laid':
+      return `laid ${word.document}`
     case 'ended':
       return `ended ${word.personId}`
   }

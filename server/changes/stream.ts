@@ -51,22 +51,22 @@ export function streamRoutes(setting: Setting): Router {
       'x-accel-buffering': 'no',
     })
     response.write('retry: 1000\nevent: again\ndata: {}\n\n')
-    const stillStands = (): void => {
+    const stillStands = (text = ': alive\n\n'): void => {
       sessionStands(setting, request)
-        .then((stands) => (stands ? response.write(': alive\n\n') : response.end()))
+        .then((stands) => (stands ? response.write(text) : response.end()))
         .catch(() => response.end())
     }
     const stop = news.hear(studioId, (heard) => {
       if (heard.is === 'ended') {
-        if (heard.personId === personId) stillStands()
-      } else if (heard.is === 'again') response.write('event: again\ndata: {}\n\n')
+        if (heard.personId === personId) stillStands('event: who\ndata: {}\n\n')
+      } else if (heard.is === 'again' || heard.is === 'laid') response.write('event: again\ndata: {}\n\n')
       else if (heard.is === 'rev')
         response.write(
           `id: ${heard.rev}\nevent: rev\ndata: ${JSON.stringify({ document: heard.document, rev: heard.rev })}\n\n`,
         )
       else response.write(`event: here\ndata: ${JSON.stringify({ document: heard.document })}\n\n`)
     })
-    const alive = setInterval(stillStands, aliveEveryMs)
+    const alive = setInterval(() => stillStands(), aliveEveryMs)
     response.on('close', () => {
       clearInterval(alive)
       stop()

@@ -57,6 +57,46 @@ export const templates = pgTable(
   (t) => keysOf('template', 'templates', t, tableOf),
 )
 
+export const sellerEntries = pgTable(
+  'seller_entries',
+  {
+    ...shared(),
+    sellerId: uuid('seller_id').notNull(),
+    contact: text('contact').notNull(),
+    phone: text('phone').notNull(),
+    email: text('email').notNull(),
+    account: text('account').notNull(),
+    payTerms: text('pay_terms').notNull(),
+    tradePpm: integer('trade_ppm').notNull(),
+    returnDays: integer('return_days'),
+    returnHabit: text('return_habit').notNull(),
+    matchHabit: text('match_habit').notNull(),
+    note: text('note').notNull(),
+  },
+  (t) => keysOf('sellerEntry', 'seller_entries', t, tableOf),
+)
+
+export const stocks = pgTable(
+  'stocks',
+  {
+    ...shared(),
+    name: text('name').notNull(),
+    kind: text('kind').notNull(),
+    quantity: quantity('quantity').notNull(),
+    unit: text('unit').notNull(),
+    lies: text('lies').notNull(),
+    cameFrom: text('came_from').notNull(),
+    widthMm: doublePrecision('width_mm'),
+    depthMm: doublePrecision('depth_mm'),
+    heightMm: doublePrecision('height_mm'),
+    lentTo: text('lent_to').notNull(),
+    lentOn: day('lent_on'),
+    backOn: day('back_on'),
+    note: text('note').notNull(),
+  },
+  (t) => keysOf('stock', 'stocks', t, tableOf),
+)
+
 export const makeovers = pgTable(
   'makeovers',
   {
@@ -1450,6 +1490,8 @@ export const studioTables = {
   studioRuling: studioRulings,
   studioSchool: studioSchools,
   template: templates,
+  sellerEntry: sellerEntries,
+  stock: stocks,
 }
 export const makeoverTables = {
   makeover: makeovers,

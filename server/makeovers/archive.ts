@@ -2,10 +2,16 @@
 import { and, eq, isNotNull, isNull, ne } from 'drizzle-orm'
 import { Router, type Request } from 'express'
 import { personBehind } from '../accounts/routes.ts'
-import { inTransaction } from '../database/connection.ts'
+import { inTransaction, type Transaction } from '../database/connection.ts'
 import { documents, makeovers } from '../database/tables.ts'
 import { idIn, notFound } from '../problem.ts'
 import type { Setting } from '../setting.ts'
+
+/** Since when a makeover is in the archive; null where it is under way. */
+export async function archivedSince(tx: Transaction, id: string): Promise<string | null> {
+  const [found] = await tx.select({ at: documents.archivedAt }).from(documents).where(eq(documents.id, id))
+  return found?.at?.toISOString() ?? null
+}
 
 export function archiveRoutes({ database, clock, news }: Setting): Router {
   const routes = Router()
@@ -36,11 +42,10 @@ export function archiveRoutes({ database, clock, news }: Setting): Router {
             at ? isNull(documents.archivedAt) : isNotNull(documents.archivedAt),
           ),
         )
-        .returning({ rev: documents.rev }),
+        .returning({ id: documents.id }),
     )
-    const [laid] = changed
-    if (!laid) throw notFound()
-    news.tell({ is: 'rev', studio: studioId, document: id, rev: laid.rev })
+    if (changed.length === 0) throw notFound()
+    news.tell({ is: 'laid', studio: studioId, document: id })
   }
   routes.post('/makeovers/:id/archive', async (request, response) => {
     await lay(request, new Date(clock()))

@@ -14,6 +14,7 @@ import { inTransaction } from '../database/connection.ts'
 import { recall, stands } from '../database/documents.ts'
 import { templates } from '../database/tables.ts'
 import { idIn, notFound, Problem, refused } from '../problem.ts'
+import { archivedSince } from './archive.ts'
 import { dayLines } from './summary.ts'
 
 /** Reads of the documents, and the one door for changes. Another studio's makeover is not found. */
@@ -46,8 +47,10 @@ export function makeoverRoutes({ database, news, clock }: Setting): Router {
 
   routes.get('/makeovers/:id', async (request, response) => {
     const who = personBehind(request)
-    const found = await open(who.studioId, idIn(request))
-    response.json({ ...(showsCosts(who) ? found : withoutCosts(found)), today: today(who.timeZone) })
+    const id = idIn(request)
+    const found = await open(who.studioId, id)
+    const archivedAt = await inTransaction(database, { studio: who.studioId }, (tx) => archivedSince(tx, id))
+    response.json({ ...(showsCosts(who) ? found : withoutCosts(found)), today: today(who.timeZone), archivedAt })
   })
 
   async function open(studioId: string, id: string): Promise<Documents> {

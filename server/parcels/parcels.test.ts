@@ -197,8 +197,11 @@ describe('export, import, export', () => {
       .parse(binary)
     const entries = unzipSync(all.body as Buffer)
     const own = JSON.parse(Buffer.from(entries['studio.json'] ?? []).toString()) as { name: string; people: unknown[] }
-    expect(own).toMatchObject({ name: 'Wren & Tide', people: [{ email: demoDecorator.email }, {}] })
-    expect(JSON.stringify(own)).not.toMatch(/argon2|passwordHash/)
+    expect(own).toMatchObject({
+      name: 'Wren & Tide',
+      people: [{ email: demoDecorator.email, role: 'owner' }, {}, {}, {}],
+    })
+    expect(JSON.stringify(own)).not.toMatch(/argon2|passwordHash|totp/)
     for (const { id } of demo)
       expect(
         Buffer.compare(Buffer.from(entries[`makeovers/${id}.zip`] ?? []), await exported(here, decorator, id)),

@@ -50,7 +50,7 @@ export function parcelRoutes(setting: Setting): Router {
       async (tx) => {
         const studio = await loadStudio(tx, studioId)
         const rows = Object.fromEntries(
-          (['seller', 'studioRuling', 'studioSchool'] as const).map((kind) => [
+          (['seller', 'sellerEntry', 'stock', 'studioRuling', 'studioSchool', 'template'] as const).map((kind) => [
             kind,
             studioRows(studio, kind).map(({ version: _version, ...row }) => row),
           ]),

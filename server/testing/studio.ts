@@ -133,15 +133,15 @@ export async function helper(
   if (invited.status !== 201) throw new Error(invited.text)
   const joined = await request(served.application)
     .post('/api/join')
-    .send({ token: await tokenOf(owner), name, password })
+    .send({ token: await tokenOf(owner, email), name, password })
   if (joined.status !== 201) throw new Error(joined.text)
   return signedIn(served, { email, password })
 }
 
-/** The token of the newest letter in the outbox of an owner. */
-export async function tokenOf(owner: Speaker): Promise<string> {
-  const [letter] = (await owner.get('/letters')).body as { opens: string | null }[]
-  return letter?.opens?.split('#')[1] ?? ''
+/** The token of the newest letter in the outbox of an owner, to an address where one is said. */
+export async function tokenOf(owner: Speaker, email?: string): Promise<string> {
+  const all = (await owner.get('/letters')).body as { forWhom: string; opens: string | null }[]
+  return all.find(({ forWhom }) => email === undefined || forWhom === email)?.opens?.split('#')[1] ?? ''
 }
 
 /** A makeover begun by a person: a client, a room, a signed budget of 5 400 with 600 of contingency. */

@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { ref } from 'vue'
 import { Refused } from '../api.ts'
 import FieldText from '../parts/FieldText.vue'
-import { saidField, useForm } from '../parts/form.ts'
+import { saidField, textField, useForm } from '../parts/form.ts'
 import { useSession } from '../stores/session.ts'
 
 const { email = '' } = defineProps<{ email?: string }>()
@@ -10,14 +11,21 @@ const session = useSession()
 const { form, submit } = useForm(() => ({
   email: saidField(email, 254),
   password: saidField('', 1000),
+  code: textField(''),
 }))
+/** The password was right, and a code is asked for too. */
+const asksCode = ref(false)
 
 async function signIn(): Promise<void> {
   const done = await submit(async (values) => {
     try {
-      await session.signIn(values.email, form.fields.password.text)
+      await session.signIn(values.email, form.fields.password.text, asksCode.value ? values.code : undefined)
       return []
     } catch (error) {
+      if (error instanceof Refused && error.problem.type.endsWith(':code') && !asksCode.value) {
+        asksCode.value = true
+        return [{ field: null, message: error.problem.detail }]
+      }
       return [
         {
           field: null,
@@ -37,8 +45,16 @@ async function signIn(): Promise<void> {
   <form novalidate class="sign-in-form" @submit.prevent="signIn">
     <FieldText :field="form.fields.email" label="Email" type="email" autocomplete="username" />
     <FieldText :field="form.fields.password" label="Password" type="password" autocomplete="current-password" />
+    <FieldText
+      v-if="asksCode"
+      :field="form.fields.code"
+      label="Code"
+      autocomplete="one-time-code"
+      hint="Six figures of your app, or a recovery code"
+    />
     <p v-for="fault in form.faults" :key="fault" class="stop-line" role="alert">{{ fault }}</p>
     <el-button type="primary" native-type="submit" :loading="form.busy">Sign in</el-button>
+    <router-link class="word forgot" :to="{ name: 'another-password' }">Another password</router-link>
   </form>
 </template>
 

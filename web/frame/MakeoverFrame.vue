@@ -24,6 +24,8 @@ import ReckoningLine from './ReckoningLine.vue'
 import ConflictDialog from '../saving/ConflictDialog.vue'
 import SaveState from '../saving/SaveState.vue'
 import { useHere } from '../stores/here.ts'
+import { useSession } from '../stores/session.ts'
+import ShutLine from './ShutLine.vue'
 import { useUndo } from '../stores/undo.ts'
 import { stepProgress } from './progress.ts'
 
@@ -32,6 +34,9 @@ const LikelyWords = defineAsyncComponent(() => import('../calendar/LikelyWords.v
 const route = useRoute()
 const router = useRouter()
 const makeover = useMakeover()
+const session = useSession()
+/** Where costs are not shown, there is nothing to see at the purchases. */
+const shownSteps = computed(() => steps.filter(({ name }) => session.costs || name !== 'purchases'))
 const viewing = useViewing()
 const working = useWorking()
 const undo = useUndo()
@@ -151,7 +156,7 @@ useKeys([
         <p class="quiet name" :title="head?.name ?? ''">{{ head?.name ?? '…' }}</p>
         <MaterialStrip :parts="strip" :height="6" />
       </div>
-      <ReckoningLine v-if="makeover.line" class="money" :line="makeover.line" />
+      <ReckoningLine v-if="makeover.line && session.costs" class="money" :line="makeover.line" />
       <div v-if="makeover.line" class="beside">
         <button type="button" class="bare" aria-label="Install date and slack, working" @click="working.show('slack')">
           <span class="label">Install</span>
@@ -185,7 +190,7 @@ useKeys([
 
     <nav class="run" aria-label="Steps">
       <ol>
-        <li v-for="step in steps" :key="step.name" :class="{ here: here(step.name) }">
+        <li v-for="step in shownSteps" :key="step.name" :class="{ here: here(step.name) }">
           <router-link :to="{ name: step.name, params: { id } }" :aria-current="here(step.name) ? 'page' : undefined">
             <span class="title">{{ step.title }}</span>
             <span class="marks">
@@ -204,7 +209,9 @@ useKeys([
         </li>
       </ol>
       <div class="foot">
-        <router-link :to="{ name: 'history', params: { id } }" class="keys-word">History<kbd>H</kbd></router-link>
+        <router-link v-if="session.costs" :to="{ name: 'history', params: { id } }" class="keys-word"
+          >History<kbd>H</kbd></router-link
+        >
         <span class="undo"
           ><button type="button" class="bare keys-word" @click="undo.undo()">Undo</button
           ><button type="button" class="bare keys-word" @click="undo.redo()">Redo</button></span
@@ -223,6 +230,7 @@ useKeys([
 
     <main v-if="makeover.opened && makeover.reckoning" class="surface">
       <PastLine v-if="makeover.past" />
+      <ShutLine v-else />
       <p v-if="undo.said" :class="undo.said.stop ? 'stop-line' : 'said-line'" role="status">
         {{ undo.said.text }}
         <button v-if="undo.said.opposite" type="button" class="word" @click="undo.enterOpposite()">
@@ -234,7 +242,7 @@ useKeys([
     </main>
     <main v-else class="surface"><p class="quiet" role="status">Opening …</p></main>
 
-    <p v-if="y > 130" class="head-line" aria-hidden="true">
+    <p v-if="y > 130 && session.costs" class="head-line" aria-hidden="true">
       <span class="name">{{ head?.name }}</span>
       <span v-if="makeover.line?.signed"
         >{{ makeover.line.left < 0 ? 'over' : 'left' }}

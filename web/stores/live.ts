@@ -6,6 +6,8 @@ export type Heard =
   | { readonly is: 'rev'; readonly document: string; readonly rev: number }
   | { readonly is: 'here'; readonly document: string }
   | { readonly is: 'again' }
+  /** Something of one's own standing changed: the role, or whether the session stands. */
+  | { readonly is: 'who' }
 
 /**
  * What the server tells as it happens: one stream a browser, held by one of its windows and passed on to the others.
@@ -34,6 +36,7 @@ export const useLive = defineStore('live', () => {
     source.addEventListener('here', (event: MessageEvent<string>) =>
       pass({ is: 'here', ...(JSON.parse(event.data) as { document: string }) }),
     )
+    source.addEventListener('who', () => pass({ is: 'who' }))
     source.addEventListener('again', () => pass({ is: 'again' }))
     source.addEventListener('error', () => {
       // refused (signed out, or a proxy whose server is away): the browser gives up, and we do not

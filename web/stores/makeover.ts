@@ -15,6 +15,8 @@ import {
   type Operation,
 } from '#core/makeover/change.ts'
 import { currencyOf } from '#core/makeover/document.ts'
+import { aSpoken } from '#core/makeover/kinds.ts'
+import { mayChange, roleWords } from '#core/people/roles.ts'
 import type { Reckoner } from '#core/reckoning/reckoner.ts'
 import { lineFigures } from '#core/reckoning/summary.ts'
 import { NoAnswer, Refused, request } from '../api.ts'
@@ -46,7 +48,7 @@ export const useMakeover = defineStore('makeover', () => {
   const session = useSession()
   /** As the server has it. */
   const base = shallowRef<Opened | null>(null)
-  const view = createView(reckoner)
+  const view = createView(reckoner, () => session.costs)
   const { opened, reckoning } = view
   const { past, lookAt: layPast } = createPast(view)
   /** The held change that asks for a decision right now. */
@@ -75,6 +77,7 @@ export const useMakeover = defineStore('makeover', () => {
     },
     busy: () => queue.busy.value,
     send: () => void queue.send(),
+    history: () => session.costs,
     quietly: (work) =>
       void work().catch((error: unknown) => {
         if (error instanceof Refused && error.status === 401) session.ranOut = true
@@ -115,6 +118,7 @@ export const useMakeover = defineStore('makeover', () => {
       base.value?.makeover.rev,
       base.value?.studio.rev,
       base.value?.today,
+      base.value?.archivedAt,
       ...sorted.value.going.map(({ changeSet }) => changeSet.id),
     ].join(' ')
   /** Lays what waits over what the server has. What does not fit any more is left out until it is answered. */
@@ -128,7 +132,7 @@ export const useMakeover = defineStore('makeover', () => {
         const applied = apply(documents, changeSet.operations, changeSet.id)
         if (applied.faults.length === 0) documents = applied.documents
       }
-      return { ...documents, today: under.today }
+      return { ...under, ...documents }
     })
   }
 
@@ -144,9 +148,9 @@ export const useMakeover = defineStore('makeover', () => {
       const after = alone ? documentsOf(seen) : apply(documentsOf(under), changeSet.operations, changeSet.id).documents
       const studioRev = under.studio.rev + (changeSet.operations.some(isStudioOperation) ? 1 : 0)
       base.value = {
+        ...under,
         makeover: { ...after.makeover, rev },
         studio: { ...after.studio, rev: studioRev },
-        today: under.today,
       }
       queue.reread()
       if (seen && !past.value && shown !== '') {
@@ -180,6 +184,8 @@ export const useMakeover = defineStore('makeover', () => {
   ): Promise<readonly Fault[]> {
     if (past.value)
       return [fault('past', null, null, null, 'this is an earlier moment: go back to now to change something')]
+    const shut = shutTo(operations)
+    if (shut) return [fault('role', null, null, null, shut)]
     if (!opened.value || !base.value) return [fault('closed', null, null, null, 'no makeover is open')]
     const changeSet: ChangeSet = {
       id: uuidv7(),
@@ -215,6 +221,16 @@ export const useMakeover = defineStore('makeover', () => {
     return { faults: [], answer }
   }
 
+  /** Why a change is not made here: the makeover is in the archive, or it is not in one's role. */
+  function shutTo(operations: readonly Operation[]): string {
+    if (base.value?.archivedAt) return 'this makeover is in the archive: take it up again to change something'
+    const who = session.person
+    const beyond = who && operations.find(({ kind }) => !mayChange(who, kind))
+    return beyond
+      ? `you are here as ${roleWords[who.role].title.toLowerCase()}, which does not change ${aSpoken(beyond.kind)}`
+      : ''
+  }
+
   const neverDone = (id: string): void => {
     const at = done.findIndex((entry) => entry.id === id)
     if (at >= 0) done.splice(at, 1)
@@ -248,7 +264,10 @@ export const useMakeover = defineStore('makeover', () => {
     await show()
   }
 
-  useLive().hear((heard) => follow.hear(heard))
+  useLive().hear((heard) => {
+    if (heard.is === 'who') void session.askAgain().catch(() => undefined)
+    else follow.hear(heard)
+  })
   useEventListener(document, 'visibilitychange', () => {
     if (document.visibilityState === 'visible') follow.hear({ is: 'again' })
   })

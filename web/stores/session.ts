@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
+import { showsCosts, type Role } from '#core/people/roles.ts'
 import { request } from '../api.ts'
 import { forgetCopies } from '../away/away.ts'
 import { forgetOwn } from './own.ts'
@@ -11,6 +12,9 @@ export type Person = {
   readonly email: string
   readonly studioName: string
   readonly timeZone: string
+  readonly role: Role
+  readonly seesCosts: boolean
+  readonly hasSecondFactor: boolean
 }
 export type NewStudio = { studioName: string; timeZone: string; name: string; email: string; password: string }
 
@@ -31,8 +35,22 @@ export const useSession = defineStore('session', () => {
     ranOut.value = false
     asked = true
   }
-  const signIn = async (email: string, password: string): Promise<void> =>
-    enter(await request<Person>('POST', '/session', { email, password }))
+  /** Where a code is asked for and none is given, it is refused as `code`. */
+  const signIn = async (email: string, password: string, code?: string): Promise<void> =>
+    enter(await request<Person>('POST', '/session', { email, password, ...(code === undefined ? {} : { code }) }))
+  /** Asks again: the role of whoever works here may be another now. */
+  async function askAgain(): Promise<void> {
+    asked = false
+    const before = person.value
+    const found = await ask()
+    if (before && !found) {
+      person.value = before
+      ranOut.value = true
+    }
+  }
+  /** Costs are shown to whoever works here, and to lookers-on unless the owner said not. */
+  const costs = computed(() => person.value === null || showsCosts(person.value))
+  const owns = computed(() => person.value?.role === 'owner')
   const makeStudio = async (newStudio: NewStudio): Promise<void> =>
     enter(await request<Person>('POST', '/studios', newStudio))
   async function signOut(): Promise<void> {
@@ -41,5 +59,5 @@ export const useSession = defineStore('session', () => {
     forgetOwn()
     person.value = null
   }
-  return { person, ranOut, ask, signIn, makeStudio, signOut }
+  return { person, ranOut, costs, owns, ask, askAgain, signIn, makeStudio, signOut }
 })

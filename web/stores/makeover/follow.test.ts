@@ -18,7 +18,7 @@ const documents = change(world.start, world.operations)
 const at = (rev: number): Opened => ({ ...documents, makeover: { ...documents.makeover, rev }, today: testToday })
 const { id } = documents.makeover
 
-function setting(busy = false) {
+function setting(busy = false, history = true) {
   let base = at(3)
   const sent = vi.fn()
   let last: Promise<void> = Promise.resolve()
@@ -30,6 +30,7 @@ function setting(busy = false) {
     },
     busy: () => busy,
     send: sent,
+    history: () => history,
     quietly: (work) => {
       last = work()
     },
@@ -80,5 +81,13 @@ describe('following others', () => {
     follow.hear({ is: 'again' })
     await settled()
     expect(rev()).toBe(3)
+  })
+  it('asks for all of it where the history is not shown: to whoever sees no costs', async () => {
+    const { follow, settled, rev } = setting(false, false)
+    answer = () => at(7)
+    follow.hear({ is: 'rev', document: id, rev: 7 })
+    await settled()
+    expect(asked).toEqual([`/makeovers/${id}`])
+    expect(rev()).toBe(7)
   })
 })

@@ -10,6 +10,8 @@ export type Following = {
   /** A change of this window's own is under way: its answer may hold what was heard of. */
   readonly busy: () => boolean
   readonly send: () => void
+  /** Whether the history may be asked for: where costs are not shown, all is fetched instead. */
+  readonly history: () => boolean
   /** Runs what may fail, where nobody waits for it. */
   readonly quietly: (work: () => Promise<void>) => void
 }
@@ -18,7 +20,7 @@ export type Following = {
 const page = 500
 
 /** What others change: heard of, fetched from where this window stands, and laid under what waits. */
-export function createFollow({ base, setBase, busy, send, quietly }: Following) {
+export function createFollow({ base, setBase, busy, send, history, quietly }: Following) {
   /** The newest rev that was heard of. */
   let heardRev = 0
   let catching = false
@@ -32,6 +34,10 @@ export function createFollow({ base, setBase, busy, send, quietly }: Following) 
         const known = base()
         if (!known || known.makeover.rev >= heardRev) return
         const { id, rev } = known.makeover
+        if (!history()) {
+          await refresh()
+          return
+        }
         const entries = await request<DiaryEntry[]>('GET', `/makeovers/${id}/changes?after=${rev}`)
         if (base() !== known) continue
         if (entries.length === 0) return
@@ -55,7 +61,10 @@ export function createFollow({ base, setBase, busy, send, quietly }: Following) 
     const known = base()
     if (known?.makeover.id !== id || found.makeover.rev < known.makeover.rev) return
     const same =
-      found.makeover.rev === known.makeover.rev && found.studio.rev === known.studio.rev && found.today === known.today
+      found.makeover.rev === known.makeover.rev &&
+      found.studio.rev === known.studio.rev &&
+      found.today === known.today &&
+      found.archivedAt === known.archivedAt
     if (!same) await setBase(found)
   }
 

@@ -1,5 +1,6 @@
 import { shallowRef, toRaw } from 'vue'
 import { apply, type ChangeSet, type Documents, type Fault, type Operation } from '#core/makeover/change.ts'
+import { remarksWithoutCosts } from '#core/people/index.ts'
 import type { Makeover, Studio } from '#core/makeover/document.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import type { Preview } from '#core/reckoning/preview.ts'
@@ -9,7 +10,13 @@ import type { Remedy } from '#core/remarks/remedy.ts'
 import { tablesApart, type Reckoner } from '#core/reckoning/reckoner.ts'
 
 /** A makeover and its studio as of a day. */
-export type Opened = { readonly makeover: Makeover; readonly studio: Studio; readonly today: PlainDate }
+export type Opened = {
+  readonly makeover: Makeover
+  readonly studio: Studio
+  readonly today: PlainDate
+  /** Since when it is in the archive, where nothing changes; null where it is under way. */
+  readonly archivedAt?: string | null
+}
 export const documentsOf = ({ makeover, studio }: Opened): Documents => ({ makeover, studio })
 
 /** The reckoner as it is reached: in a worker every answer is a promise. */
@@ -24,12 +31,16 @@ export type Taken = {
 }
 
 /** What is on the screen: documents and their reckoning, always of one moment. One thing is laid after the other. */
-export function createView(reckoner: () => FarReckoner) {
+export function createView(reckoner: () => FarReckoner, costs: () => boolean = () => true) {
   const opened = shallowRef<Opened | null>(null)
   const reckoning = shallowRef<Reckoning | null>(null)
   let last: Promise<unknown> = Promise.resolve()
   /** Raised when the screen is cleared: what was under way then is not shown any more. */
   let era = 0
+
+  /** Where no costs are shown, nothing is remarked that rests on them. */
+  const shown = (found: Reckoning): Reckoning =>
+    costs() ? found : { ...found, remarks: remarksWithoutCosts(found.remarks), attention: [] }
 
   function inTurn<T>(work: () => Promise<T>): Promise<T> {
     const mine = last.catch(() => undefined).then(work)
@@ -48,7 +59,7 @@ export function createView(reckoner: () => FarReckoner) {
         ? await reckoner().lay(tablesApart(documentsOf(before), documentsOf(after)), after.today)
         : await reckoner().open(documentsOf(after), after.today)
       if (mine !== era) return
-      reckoning.value = { ...(same ? reckoning.value : null), ...changed } as Reckoning
+      reckoning.value = shown({ ...(same ? reckoning.value : null), ...changed } as Reckoning)
       opened.value = after
     })
 
@@ -64,7 +75,7 @@ export function createView(reckoner: () => FarReckoner) {
       const { faults, changed } = await answer
       if (faults.length > 0 || mine !== era) return { faults, before: null, after: null }
       if (reckoning.value) reckoning.value = { ...reckoning.value, ...changed }
-      opened.value = { ...documents, today: before.today }
+      opened.value = { ...before, ...documents }
       return { faults: [], before: documentsOf(before), after: documents }
     })
 

@@ -1,0 +1,99 @@
+<script setup lang="ts">
+import { onMounted, ref } from 'vue'
+import type { Documents } from '#core/makeover/change.ts'
+import { rowsOf } from '#core/makeover/document.ts'
+import { NoAnswer, Refused, request } from '../api.ts'
+import { useSession } from '../stores/session.ts'
+
+/** What is kept and how long; and what is kept of one person or client, as one file for whoever asks. */
+const session = useSession()
+type Line = { readonly id: string; readonly name: string }
+const lines = ref<readonly Line[]>([])
+const chosen = ref('')
+const clients = ref<readonly Line[]>([])
+const problem = ref('')
+async function tried(work: () => Promise<void>): Promise<void> {
+  try {
+    problem.value = ''
+    await work()
+  } catch (error) {
+    if (!(error instanceof Refused || error instanceof NoAnswer)) throw error
+    problem.value = error instanceof Refused ? error.problem.detail : 'No answer from the server: try again.'
+  }
+}
+onMounted(() =>
+  tried(async () => {
+    if (session.owns) lines.value = (await request<{ makeovers: readonly Line[] }>('GET', '/day')).makeovers
+  }),
+)
+const look = (id: string): Promise<void> =>
+  tried(async () => {
+    chosen.value = id
+    const { makeover } = await request<Documents>('GET', `/makeovers/${id}`)
+    clients.value = rowsOf(makeover, 'client')
+  })
+const kept = [
+  ['Makeovers, their history and files', 'until they are put away, and thirty days longer'],
+  ['What was signed, and the record', 'as long as the makeover, or the studio, is kept'],
+  ['Who signed in with which browser', 'fourteen days, or until it is signed out'],
+  ['Letters of the post', 'what they open for fourteen days; that they were written, as long as the makeover'],
+  ['Invitations; letters for another password', 'open for fourteen days; for one hour'],
+  ['Pictures and receipts that hang on nothing', 'thirty days'],
+  ['People who left', 'their name with what they did; no password and no session'],
+  ['Backups', 'as many as are set where Bonitas runs, fourteen unless said'],
+] as const
+</script>
+
+<template>
+  <section aria-labelledby="kept-title">
+    <div class="section-head"><h2 id="kept-title">What is kept, and how long</h2></div>
+    <dl class="kept-long">
+      <div v-for="[what, long] in kept" :key="what">
+        <dt>{{ what }}</dt>
+        <dd>{{ long }}</dd>
+      </div>
+    </dl>
+    <p class="quiet">
+      How long books have to be kept, and when somebody’s data has to go, the law where you work says: it comes first.
+    </p>
+    <p><a href="/api/me/data">What is kept of you, as one file</a></p>
+    <template v-if="session.owns">
+      <p>
+        <label
+          >What is kept of a client of
+          <select :value="chosen" @change="look(($event.target as HTMLSelectElement).value)">
+            <option value="" disabled>choose a makeover</option>
+            <option v-for="line in lines" :key="line.id" :value="line.id">{{ line.name }}</option>
+          </select>
+        </label>
+      </p>
+      <ul v-if="clients.length > 0" class="plain-lines">
+        <li v-for="client in clients" :key="client.id">
+          <a :href="`/api/makeovers/${chosen}/clients/${client.id}/data`">{{ client.name }}, as one file</a>
+        </li>
+      </ul>
+    </template>
+    <p v-if="problem" class="stop-line" role="alert">{{ problem }}</p>
+  </section>
+</template>
+
+<style>
+.studio .kept-long > div {
+  display: grid;
+  grid-template-columns: minmax(200px, 320px) 1fr;
+  gap: 2px 24px;
+  padding: 5px 0;
+  border-bottom: 1px solid var(--hairline);
+}
+.studio .kept-long dd {
+  margin: 0;
+}
+.studio .plain-lines li {
+  padding: 4px 0;
+}
+@media (max-width: 600px) {
+  .studio .kept-long > div {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

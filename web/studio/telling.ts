@@ -1,0 +1,41 @@
+/** What a page of the studio asks of the server, and what it says where that goes wrong. */
+import { ref } from 'vue'
+import { NoAnswer, Refused } from '../api.ts'
+
+type Blamed = readonly { readonly field: string | null; readonly message: string }[]
+
+/** Work of a form: nothing is wrong, or what is, by field. */
+export async function answered(work: () => Promise<unknown>): Promise<Blamed> {
+  try {
+    await work()
+    return []
+  } catch (error) {
+    if (error instanceof Refused) return error.problem.faults ?? [{ field: null, message: error.problem.detail }]
+    if (error instanceof NoAnswer)
+      return [{ field: null, message: 'No answer from the server. What you typed is still here: try again.' }]
+    throw error
+  }
+}
+
+/** Work of a button: what is said of it afterwards. */
+export function useTelling(load: () => Promise<void>) {
+  const said = ref('')
+  const failed = ref(false)
+  async function told(work: () => Promise<string>): Promise<void> {
+    try {
+      const words = await work()
+      await load()
+      said.value = words
+      failed.value = false
+    } catch (error) {
+      if (!(error instanceof NoAnswer || error instanceof Refused)) throw error
+      failed.value = true
+      said.value = error instanceof Refused ? error.problem.detail : 'No answer from the server: try again.'
+    }
+  }
+  return { said, failed, told }
+}
+
+/** “3 Mar, 14:05”. */
+export const moment = (at: string): string =>
+  new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
