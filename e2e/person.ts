@@ -11,7 +11,7 @@ export async function signIn(page: Page, { email, password } = demo): Promise<vo
   await page.getByLabel('Email').fill(email)
   await page.getByLabel('Password').fill(password)
   await page.getByRole('button', { name: 'Sign in' }).click()
-  await expect(page.getByRole('button', { name: 'Begin a makeover' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Sign out', exact: true })).toBeVisible()
 }
 
 /** A studio of its own for a test, so that tests do not see each other. */

@@ -1,26 +1,29 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue'
+import { ref, watch } from 'vue'
 import { NoAnswer, Refused, request } from '../api.ts'
 import FieldText from '../parts/FieldText.vue'
 import { saidField, useForm } from '../parts/form.ts'
 import { answered } from '../studio/telling.ts'
 import DoorFrame from './DoorFrame.vue'
-import { tokenInAddress } from './ticket.ts'
+import { useToken } from './ticket.ts'
 
 /** Another password: a letter is asked for, and its link sets it. */
-const token = tokenInAddress()
+const token = useToken()
 const email = ref('')
 const problem = ref('')
 const done = ref<'asked' | 'set' | null>(null)
-onMounted(async () => {
-  if (token === '') return
+async function look(): Promise<void> {
+  if (token.value === '') return
+  problem.value = ''
+  done.value = null
   try {
-    email.value = (await request<{ email: string }>('POST', '/resets/look', { token })).email
+    email.value = (await request<{ email: string }>('POST', '/resets/look', { token: token.value })).email
   } catch (error) {
     if (!(error instanceof Refused || error instanceof NoAnswer)) throw error
     problem.value = error instanceof Refused ? error.problem.detail : 'No answer from the server: open the link again.'
   }
-})
+}
+watch(token, look, { immediate: true })
 const asking = useForm(() => ({ email: saidField('', 254) }))
 const setting = useForm(() => ({ password: saidField('', 1000) }))
 async function ask(): Promise<void> {
@@ -28,7 +31,7 @@ async function ask(): Promise<void> {
 }
 async function set(): Promise<void> {
   const password = setting.form.fields.password.text
-  if (await setting.submit(() => answered(() => request('POST', '/resets/use', { token, password }))))
+  if (await setting.submit(() => answered(() => request('POST', '/resets/use', { token: token.value, password }))))
     done.value = 'set'
 }
 </script>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue'
+import { ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { NoAnswer, Refused, request } from '../api.ts'
 import FieldText from '../parts/FieldText.vue'
@@ -7,26 +7,30 @@ import { saidField, useForm } from '../parts/form.ts'
 import { answered } from '../studio/telling.ts'
 import { useSession } from '../stores/session.ts'
 import DoorFrame from './DoorFrame.vue'
-import { tokenInAddress } from './ticket.ts'
+import { useToken } from './ticket.ts'
 
 /** Somebody comes into a studio by an invitation. */
 const router = useRouter()
 const session = useSession()
-const token = tokenInAddress()
+const token = useToken()
 const leads = ref<{ readonly studioName: string; readonly email: string; readonly role: string } | null>(null)
 const problem = ref('')
-onMounted(async () => {
+async function look(): Promise<void> {
+  problem.value = ''
   try {
-    leads.value = await request('POST', '/join/look', { token })
+    leads.value = await request('POST', '/join/look', { token: token.value })
   } catch (error) {
     if (!(error instanceof Refused || error instanceof NoAnswer)) throw error
     problem.value = error instanceof Refused ? error.problem.detail : 'No answer from the server: open the link again.'
   }
-})
+}
+watch(token, look, { immediate: true })
 const { form, submit } = useForm(() => ({ name: saidField(), password: saidField('', 1000) }))
 async function join(): Promise<void> {
   const password = form.fields.password.text
-  const done = await submit(({ name }) => answered(() => request('POST', '/join', { token, name, password })))
+  const done = await submit(({ name }) =>
+    answered(() => request('POST', '/join', { token: token.value, name, password })),
+  )
   if (!done || !leads.value) return
   await session.signIn(leads.value.email, password)
   await router.push({ name: 'day' })

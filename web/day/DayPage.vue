@@ -73,12 +73,14 @@ const attention = computed(() =>
   ),
 )
 
+/** Who only looks on, or keeps the books, begins none. */
+const mayBegin = computed(() => ['owner', 'member'].includes(session.person?.role ?? ''))
 async function signOut(): Promise<void> {
   await session.signOut()
   await router.push({ name: 'sign-in' })
 }
 useKeys([
-  { key: 'n', does: 'Begin a makeover', run: () => (beginning.value = true) },
+  { key: 'n', does: 'Begin a makeover', run: () => (beginning.value = mayBegin.value) },
   ...[1, 2, 3, 4, 5].map((at) => ({
     key: String(at),
     does: `Open makeover ${at} of the list`,
@@ -112,7 +114,7 @@ useKeys([
         <span v-if="lines && lines.length > 0" class="quiet">{{
           lines.length === 1 ? 'One makeover' : `${lines.length} makeovers, the nearest install date first`
         }}</span>
-        <span class="end"
+        <span v-if="mayBegin" class="end"
           ><el-button type="primary" @click="beginning = true"
             >Begin a makeover<kbd aria-hidden="true">N</kbd></el-button
           ></span
@@ -143,7 +145,8 @@ useKeys([
               <h2 class="serif">{{ line.name }}</h2>
               <p class="quiet">{{ line.clients.join(' and ') }}</p>
             </div>
-            <div class="sums">
+            <div v-if="!session.costs" class="sums" />
+            <div v-else class="sums">
               <template v-if="line.line.signed">
                 <div class="figures">
                   <span

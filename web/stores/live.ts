@@ -40,7 +40,9 @@ export const useLive = defineStore('live', () => {
     source.addEventListener('again', () => pass({ is: 'again' }))
     source.addEventListener('error', () => {
       // refused (signed out, or a proxy whose server is away): the browser gives up, and we do not
-      if (source?.readyState === EventSource.CLOSED) setTimeout(listen, 3000)
+      if (source?.readyState !== EventSource.CLOSED) return
+      pass({ is: 'who' })
+      setTimeout(listen, 3000)
     })
   }
   let begun = false

@@ -118,8 +118,8 @@ useKeys([{ key: 'n', does: 'Invite somebody', run: () => session.owns && openFor
       <tbody>
         <tr v-for="entry in here" :key="entry.id">
           <td>
-            <strong>{{ entry.name }}</strong>
-            <span v-if="entry.id === session.person?.personId" class="quiet">you</span>
+            <strong>{{ entry.name }}</strong>{{ ' '
+            }}<span v-if="entry.id === session.person?.personId" class="quiet">you</span>
           </td>
           <td>{{ entry.email }}</td>
           <td>{{ asWhat(entry) }}</td>

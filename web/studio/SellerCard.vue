@@ -12,7 +12,7 @@ const { line, sums, late } = defineProps<{
     readonly entry: Row<'sellerEntry'> | null
     readonly bought: readonly BoughtAt[]
   }
-  sums: readonly { readonly currency: string; readonly owed: BoughtAt['owed'] }[]
+  sums: readonly { readonly currency: string; readonly makeovers: number; readonly owed: BoughtAt['owed'] }[]
   late: string
 }>()
 const total = (figure: (entry: BoughtAt) => number): number =>
@@ -34,6 +34,13 @@ const known = computed(() => {
   ]
   return pairs.filter(([, text]) => text !== '')
 })
+function deliveryWords(deliveries: readonly number[], overdue: readonly number[], middle: string): string {
+  if (deliveries.length === 1) return `One delivery, ${middle}.`
+  const worst = Math.max(...overdue)
+  const overdueWords =
+    overdue.length === 0 ? 'none late' : `${overdue.length} late, at worst by ${worst} ${worst === 1 ? 'day' : 'days'}`
+  return `${deliveries.length} deliveries, ${overdueWords}; in the middle ${middle}.`
+}
 const went = computed(() => {
   const [deliveries, damaged, packs] = [
     line.bought.flatMap(({ lateDays }) => lateDays),
@@ -44,9 +51,7 @@ const went = computed(() => {
   const [returns, taken] = [total((entry) => entry.returns), line.bought.flatMap((entry) => entry.acceptedInDays)]
   const [asked, granted] = [total((entry) => entry.matchesAsked), total((entry) => entry.matchesGranted)]
   return [
-    deliveries.length === 0
-      ? 'No delivery with a time that was said.'
-      : `${overdue.length} of ${deliveries.length} deliveries came after their day; in the middle ${late}${overdue.length > 0 ? `, at worst ${Math.max(...overdue)} days late` : ''}.`,
+    deliveries.length === 0 ? 'No delivery with a time that was said.' : deliveryWords(deliveries, overdue, late),
     ...(damaged > 0 ? [`${damaged} of ${packs} packs came damaged.`] : []),
     ...(returns > 0
       ? [
@@ -87,7 +92,11 @@ const went = computed(() => {
           >
           <MoneyAmount :amount="entry.owed" :currency="entry.currency" with-currency />
         </li>
-        <li v-for="{ currency, owed } in line.bought.length > 1 ? sums : []" :key="currency" class="whole-sum">
+        <li
+          v-for="{ currency, owed } in sums.filter(({ makeovers }) => makeovers > 1)"
+          :key="currency"
+          class="whole-sum"
+        >
           <span>In all</span><MoneyAmount :amount="owed" :currency="currency" with-currency />
         </li>
       </ul>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { v7 as uuidv7 } from 'uuid'
-import { computed, onMounted, ref } from 'vue'
+import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
 import { blank } from '#core/makeover/blank.ts'
 import { add, edit } from '#core/makeover/change.ts'
 import { groupBy, studioRows } from '#core/makeover/document.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { medianOf, type BoughtAt } from '#core/purchases/book.ts'
+import { writeMoney } from '#core/money/written.ts'
 import { request } from '../api.ts'
 import { useKeys } from '../frame/keys.ts'
 import FormDialog from '../parts/FormDialog.vue'
@@ -59,29 +60,34 @@ const lateWords = (line: Line): string => {
 const columns: readonly Column<Line>[] = [
   { id: 'name', title: 'Seller', cell: ({ seller }) => ({ text: seller.name }) },
   { id: 'contact', title: 'Speak to', cell: ({ entry }) => words(entry?.contact ?? '') },
-  { id: 'orders', title: 'Orders', number: true, cell: (line) => ({ number: ordersOf(line) }) },
-  {
-    id: 'owed',
-    title: 'Bought for',
-    number: true,
-    cell: (line) => words(line.bought.map(({ owed, currency }) => `${owed} ${currency}`).join(', ')),
-  },
   { id: 'late', title: 'Comes, in the middle', cell: (line) => words(lateWords(line)) },
   {
     id: 'back',
     title: 'Takes back within',
     cell: ({ entry }) => words(entry?.returnDays == null ? '' : `${entry.returnDays} days`),
   },
+  { id: 'orders', title: 'Orders', number: true, cell: (line) => ({ number: ordersOf(line) }) },
+  {
+    id: 'owed',
+    title: 'Bought for',
+    number: true,
+    cell: (line) =>
+      words(
+        sumsOf(line)
+          .map(({ owed, currency }) => writeMoney(owed, currency))
+          .join(', '),
+      ),
+  },
 ]
-const chosen = ref<string | null>(null)
-const open = computed(() => lines.value.find(({ id }) => id === (chosen.value ?? lines.value[0]?.id)) ?? null)
 /** What was bought of a seller, by currency. */
 const sumsOf = (line: Line) =>
   [...groupBy(line.bought, ({ currency }) => currency)].map(([currency, all]) => ({
     currency,
+    makeovers: all.length,
     owed: all.reduce((sum, { owed }) => sum + owed, 0) as BoughtAt['owed'],
   }))
-
+const chosen = ref<string | null>(null)
+const open = computed(() => lines.value.find(({ id }) => id === (chosen.value ?? lines.value[0]?.id)) ?? null)
 const writing = ref(false)
 /** Whose entry is written; null for a seller that is new. */
 const whose = ref<Line | null>(null)
@@ -124,6 +130,13 @@ async function save(): Promise<void> {
   writing.value = false
   chosen.value = id
 }
+/** On a phone the card lies below the list: whoever taps a seller wants to see it. */
+const card = useTemplateRef<HTMLElement>('card')
+async function choose(id: string): Promise<void> {
+  chosen.value = id
+  await nextTick()
+  if (window.innerWidth <= 960) card.value?.scrollIntoView({ block: 'start' })
+}
 const mayWrite = computed(() => session.person?.role !== 'looker-on')
 useKeys([{ key: 'n', does: 'Note a seller', run: () => mayWrite.value && write(null) }])
 </script>
@@ -142,15 +155,9 @@ useKeys([{ key: 'n', does: 'Note a seller', run: () => mayWrite.value && write(n
             Note a seller<kbd aria-hidden="true">N</kbd>
           </button>
         </div>
-        <RowTable
-          name="the sellers"
-          :lines="lines"
-          :columns="columns"
-          :chosen="open?.id ?? null"
-          @choose="chosen = $event"
-        >
+        <RowTable name="sellers" :lines="lines" :columns="columns" :chosen="open?.id ?? null" @choose="choose">
           <template #name="{ line }">
-            <button type="button" class="word" :aria-pressed="open?.id === line.id" @click="chosen = line.id">
+            <button type="button" class="word" :aria-pressed="open?.id === line.id" @click="choose(line.id)">
               {{ line.seller.name }}
             </button>
           </template>
@@ -161,9 +168,11 @@ useKeys([{ key: 'n', does: 'Note a seller', run: () => mayWrite.value && write(n
           </template>
         </RowTable>
       </section>
-      <SellerCard v-if="open" :line="open" :sums="sumsOf(open)" :late="lateWords(open)">
-        <button v-if="mayWrite" type="button" class="word" @click="write(open)">Change</button>
-      </SellerCard>
+      <div ref="card">
+        <SellerCard v-if="open" :line="open" :sums="sumsOf(open)" :late="lateWords(open)">
+          <button v-if="mayWrite" type="button" class="word" @click="write(open)">Change</button>
+        </SellerCard>
+      </div>
     </div>
     <FormDialog
       v-model="writing"
@@ -219,6 +228,14 @@ useKeys([{ key: 'n', does: 'Note a seller', run: () => mayWrite.value && write(n
 @media (max-width: 960px) {
   .studio .book {
     grid-template-columns: 1fr;
+  }
+}
+@media (max-width: 720px) {
+  .studio .book tr.chosen,
+  .studio .book tr.chosen td {
+    background: none;
+    border-color: transparent;
+    box-shadow: none;
   }
 }
 @media (max-width: 480px) {

@@ -40,6 +40,11 @@ const { said, failed, told } = useTelling(async () => {
 onMounted(() => told(() => Promise.resolve('')))
 const lines = computed(() => (studio.value ? studioRows(studio.value, 'stock') : []))
 const out = computed(() => lines.value.filter(({ lentTo }) => lentTo !== ''))
+const countWords = computed(() =>
+  lines.value.length === 1
+    ? `One thing${out.value.length === 1 ? ', lent' : ''}`
+    : `${lines.value.length} things, ${out.value.length} of them lent`,
+)
 const overdue = computed(() =>
   out.value.filter(({ backOn }) => backOn !== null && today.value !== null && backOn < today.value),
 )
@@ -118,13 +123,13 @@ useKeys([{ key: 'n', does: 'Put something into stock', run: () => mayWrite.value
     <section aria-labelledby="stock-title">
       <div class="section-head">
         <h2 id="stock-title">
-          {{ lines.length === 0 ? 'Nothing in stock yet' : `${lines.length} things, ${out.length} of them lent` }}
+          {{ lines.length === 0 ? 'Nothing in stock yet' : countWords }}
         </h2>
         <button v-if="mayWrite" type="button" class="word" @click="write(null)">
           Put something into stock<kbd aria-hidden="true">N</kbd>
         </button>
       </div>
-      <RowTable v-if="lines.length > 0" name="the stock" sorted="name" :lines="lines" :columns="columns">
+      <RowTable v-if="lines.length > 0" name="things in stock" sorted="name" :lines="lines" :columns="columns">
         <template #do="{ line }">
           <span v-if="mayWrite" class="do-ways">
             <button

@@ -57,4 +57,7 @@ useKeys([{ key: '0', does: 'To the day page', run: () => void router.push({ name
 .studio .do-ways .word + .word {
   margin-left: 16px;
 }
+.studio td {
+  overflow-wrap: anywhere;
+}
 </style>
