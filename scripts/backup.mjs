@@ -1,19 +1,19 @@
-// npm run backup [-- [--main | --empty] [FILE]]: what runs here, as one file of PostgreSQL's own (pg_dump), proved by a trial
+// npm run backup [-- [--main | --empty | --studio] [FILE]]: what runs here, as one file of PostgreSQL's own (pg_dump), proved by a trial
 // restore. --keep N does away with all but the last N of that folder. BACKUP_PASSPHRASE seals it (age).
 //   DATABASE_URL=postgresql://… npm run backup   of any other database
 import { existsSync, readdirSync, rmSync, statSync } from 'node:fs'
 import { join, resolve } from 'node:path'
-import { Ask, dataFolder, installPackages, postgresPrograms, requireNode, say } from './prerequisites.mjs'
+import { Ask, dataFolder, databaseUrl, installPackages, postgresPrograms, requireNode, say } from './prerequisites.mjs'
 
 function asked(words) {
   const found = { folder: null, keep: null, file: null }
   for (let at = 0; at < words.length; at++) {
     const word = words[at]
-    if (word === '--main' || word === '--empty') found.folder = word.slice(2)
+    if (['--main', '--empty', '--studio'].includes(word)) found.folder = word.slice(2)
     else if (word === '--keep') found.keep = Number(words[++at])
     else if (word.startsWith('-') || found.file !== null)
       throw new Ask(
-        `“${word}” is not understood: expected --main or --empty, --keep N, and at most the name of a file.`,
+        `“${word}” is not understood: expected --main, --empty or --studio, --keep N, and at most the name of a file.`,
       )
     else found.file = word
   }
@@ -41,9 +41,10 @@ async function main() {
     say(
       `Backed up ${what} to ${to} (${Math.ceil(statSync(to).size / 1000)} kB${sealed ? ', sealed with the passphrase' : ''}).\n  ${told(held)}.\n  Restored on trial: all ${rows} rows of ${tables} tables are the same. ${sealed ? 'Without the passphrase nobody opens it, you neither.' : 'It holds clients’ names and money: keep it as you keep those.'}`,
     )
-  if (process.env.DATABASE_URL) {
+  const named = databaseUrl()
+  if (named) {
     const to = target('database')
-    return saved('the database of DATABASE_URL', to, await backUp(process.env.DATABASE_URL, to))
+    return saved('the database of DATABASE_URL', to, await backUp(named, to))
   }
   const all = folders()
   const running = all.filter(({ runs }) => runs)
@@ -53,7 +54,7 @@ async function main() {
       `There is nothing to back up: ${folder ? `the folder “${folder}” in ${dataFolder()}` : dataFolder()} has no data.`,
     )
   if (file !== null && wanted.length > 1)
-    throw new Ask(`There is more than one folder: say which goes to ${file}, --main or --empty.`)
+    throw new Ask(`There is more than one folder: say which goes to ${file}, --main, --empty or --studio.`)
   for (const { name, home, runs } of wanted) {
     const to = target(name)
     const running = runs ? runningPostgres(home) : null

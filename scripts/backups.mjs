@@ -16,9 +16,9 @@ import { Readable, Writable } from 'node:stream'
 import { Ask, dataFolder } from './prerequisites.mjs'
 import { client, ensureDatabase, runningPostgres, startPostgres } from './postgres.mjs'
 
-const names = ['main', 'empty']
+const names = ['main', 'empty', 'studio']
 
-/** The folders that hold data: `main` of npm start, `empty` of npm start -- --empty; and whether one is in use. */
+/** The folders that hold data: `main` of npm start, `empty` and `studio` of npm start with that word; and whether one is in use. */
 export const folders = () =>
   names
     .map((name) => ({ name, home: join(dataFolder(), name) }))

@@ -1,3 +1,3 @@
 import type { ChildProcess } from 'node:child_process'
 export function build(): void
-export function forkServer(env: NodeJS.ProcessEnv, stdio?: 'inherit' | 'ignore'): ChildProcess
+export function forkServer(env: NodeJS.ProcessEnv, stdio?: 'inherit' | 'ignore' | 'pipe'): ChildProcess

@@ -60,6 +60,15 @@ export function dataFolder() {
   return folder
 }
 
+/** The database that was named: DATABASE_URL, or what a file DATABASE_URL_FILE says; undefined where nobody named one. */
+export function databaseUrl() {
+  const { DATABASE_URL: said, DATABASE_URL_FILE: file } = process.env
+  if (!file) return said || undefined
+  if (said) throw new Ask('DATABASE_URL and DATABASE_URL_FILE are both set: expected one of them.')
+  if (!existsSync(file)) throw new Ask(`DATABASE_URL_FILE is ${file}, and there is no such file.`)
+  return readFileSync(file, 'utf8').trim() || undefined
+}
+
 /** The newest PostgreSQL server programs: PG_BIN, or Debian's folders, or null. */
 export function postgresPrograms() {
   if (process.env.PG_BIN) {

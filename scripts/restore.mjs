@@ -1,10 +1,11 @@
-// npm run restore -- [--main | --empty] [--over | --over-newer] FILE: what a backup holds, into a folder (BONITAS_HOME) or an empty
+// npm run restore -- [--main | --empty | --studio] [--over | --over-newer] FILE: what a backup holds, into a folder (BONITAS_HOME) or an empty
 // database (DATABASE_URL). What is there already is never lost: with --over it is put beside, and the backup takes its place.
 import { existsSync, renameSync, rmSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import {
   Ask,
   dataFolder,
+  databaseUrl,
   installDebian,
   installPackages,
   postgresPrograms,
@@ -15,12 +16,12 @@ import {
 function asked(words) {
   const found = { folder: 'main', over: false, newer: false, file: null }
   for (const word of words) {
-    if (word === '--main' || word === '--empty') found.folder = word.slice(2)
+    if (['--main', '--empty', '--studio'].includes(word)) found.folder = word.slice(2)
     else if (word === '--over') found.over = true
     else if (word === '--over-newer') found.over = found.newer = true
     else if (word.startsWith('-') || found.file !== null)
       throw new Ask(
-        `“${word}” is not understood: expected --main or --empty, --over or --over-newer, and the name of one backup.`,
+        `“${word}” is not understood: expected --main, --empty or --studio, --over or --over-newer, and the name of one backup.`,
       )
     else found.file = word
   }
@@ -46,7 +47,8 @@ async function main() {
     dump = plain
   }
   try {
-    if (process.env.DATABASE_URL) await intoDatabase(process.env.DATABASE_URL)
+    const named = databaseUrl()
+    if (named) await intoDatabase(named)
     else await intoFolder(join(dataFolder(), folder))
   } finally {
     rmSync(plain, { force: true })

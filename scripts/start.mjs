@@ -1,5 +1,6 @@
 // npm start: installs what is missing, starts PostgreSQL on loopback, builds, migrates, loads the demo, serves.
 //   npm start -- --empty   a second, empty data folder        PORT=8090 npm start
+//   npm start -- --studio  a studio's own data, without the demo, for work in earnest
 //   npm start -- --phone   reachable from a phone in the house, over HTTPS
 //   DATABASE_URL=postgresql://… npm start   any other PostgreSQL (15 or newer)
 import { spawn } from 'node:child_process'
@@ -8,6 +9,7 @@ import { join } from 'node:path'
 import {
   Ask,
   dataFolder,
+  databaseUrl,
   installDebian,
   installPackages,
   postgresPrograms,
@@ -17,14 +19,18 @@ import {
 } from './prerequisites.mjs'
 import { build, forkServer } from './built.mjs'
 
-const empty = process.argv.includes('--empty')
+const studio = process.argv.includes('--studio')
+/** Both begin with nothing in them; a studio's own data lie in a folder of their own. */
+const empty = studio || process.argv.includes('--empty')
+const folder = studio ? 'studio' : empty ? 'empty' : 'main'
 const phone = process.argv.includes('--phone')
 const words = process.argv.slice(2)
 const firstAt = words.indexOf('--first')
 /** The email of a first person to make with a studio of their own, in an installation that has none. */
 const first = firstAt < 0 ? null : (words[firstAt + 1] ?? '')
 const unknown = words.filter(
-  (word, at) => word !== '--empty' && word !== '--phone' && (firstAt < 0 || (at !== firstAt && at !== firstAt + 1)),
+  (word, at) =>
+    !['--empty', '--studio', '--phone'].includes(word) && (firstAt < 0 || (at !== firstAt && at !== firstAt + 1)),
 )
 const port = Number(process.env.PORT ?? 8080)
 
@@ -78,13 +84,13 @@ function beginning(pid) {
  * ten minutes after the start, and then each hour whether the last is old enough. The last BACKUP_KEEP stay.
  */
 function keepBackups() {
-  const own = !process.env.DATABASE_URL
+  const own = isOwn()
   const hours = Number(process.env.BACKUP_EVERY ?? (empty && own ? 24 : 0))
   const keep = Number(process.env.BACKUP_KEEP ?? 14)
   if (!(hours >= 0) || !(Number.isInteger(keep) && keep > 0))
     throw new Ask('BACKUP_EVERY expects hours (0 for no backups), BACKUP_KEEP how many to keep.')
   if (hours === 0) return []
-  const name = own ? (empty ? 'empty' : 'main') : 'database'
+  const name = own ? folder : 'database'
   const folder = join(dataFolder(), 'backups')
   const due = () => {
     const last = existsSync(folder)
@@ -103,20 +109,25 @@ function keepBackups() {
   return [setTimeout(look, soon), setInterval(look, 3_600_000)]
 }
 
+/** The database is one of our own, on loopback, unless somebody names another. */
+const isOwn = () => databaseUrl() === undefined
+
 async function main() {
   requireNode()
   if (unknown.length > 0)
-    throw new Ask(`“${unknown.join(' ')}” is not understood: expected nothing, --empty, --phone, or --first EMAIL.`)
+    throw new Ask(
+      `“${unknown.join(' ')}” is not understood: expected nothing, --empty, --studio, --phone, or --first EMAIL.`,
+    )
   if (first !== null && !/^[^\s@]+@[^\s@]+$/.test(first))
     throw new Ask(`--first expects the email of the first person, such as --first me@studio.example`)
   if (!Number.isInteger(port) || port < 1 || port > 65535)
     throw new Ask(`PORT is “${process.env.PORT}”: expected a number from 1 to 65535.`)
-  const home = join(dataFolder(), empty ? 'empty' : 'main')
+  const home = join(dataFolder(), folder)
   takeLock(`${home}.lock`)
   installPackages()
-  const own = !process.env.DATABASE_URL
+  const own = isOwn()
   let database = { stop: () => undefined }
-  let url = process.env.DATABASE_URL
+  let url = databaseUrl()
   let owner = process.env.DATABASE_OWNER_URL ?? url
   if (own) {
     installDebian('postgresql', () => postgresPrograms() !== null, 'PostgreSQL')
@@ -142,7 +153,9 @@ async function main() {
     ...reach,
     NODE_ENV: 'production',
     DATABASE_URL: url,
-    DATABASE_OWNER_URL: owner,
+    DATABASE_URL_FILE: '',
+    ...(process.env.DATABASE_OWNER_URL_FILE ? {} : { DATABASE_OWNER_URL: owner }),
+    OUTBOX_DIR: process.env.OUTBOX_DIR ?? join(dataFolder(), `${folder}.outbox`),
     PORT: String(port),
     ...(first === null ? {} : { FIRST_PERSON: first }),
     BONITAS_DEMO: empty ? 'no' : own ? 'yes' : 'if new',
@@ -161,6 +174,7 @@ async function main() {
         ? `Sign in to the demo as ${demo.email} with the password ${demo.password}`
         : 'Sign in, or make a studio on the sign-in page to begin.',
     )
+    if (studio) say(`Letters of the studio lie in ${process.env.OUTBOX_DIR ?? join(dataFolder(), `${folder}.outbox`)}.`)
     say('Ctrl+C stops it.')
   })
   const backups = keepBackups()

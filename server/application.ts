@@ -28,6 +28,8 @@ import { guestRoutes } from './guest/routes.ts'
 import { letterRoutes } from './post/routes.ts'
 import { feedRoutes, linkRoutes } from './links/routes.ts'
 import { studioRoutes } from './studio/routes.ts'
+import { healthRoutes } from './running/health-routes.ts'
+import { idOf, requestLog } from './running/request-log.ts'
 import { standinRoutes } from './standins/routes.ts'
 import { type Setting } from './setting.ts'
 
@@ -36,6 +38,8 @@ export function createApplication(setting: Setting): Express {
   const application = express()
   application.disable('x-powered-by')
   if (setting.trustProxy !== undefined) application.set('trust proxy', setting.trustProxy)
+  application.use(requestLog(setting.log))
+  if (setting.health) application.use(healthRoutes(setting.health))
   application.use(
     helmet({
       contentSecurityPolicy: {
@@ -158,10 +162,22 @@ function problems(log: Logger): ErrorRequestHandler {
     }
     const problem = error instanceof Problem ? error : fromHttpError(error, request.path)
     if (problem.status >= 500)
-      log.error({ err: withoutValues(error), method: request.method, path: withoutTokens(request.path) }, 'unexpected')
+      log.error(
+        { req: idOf(request), err: withoutValues(error), method: request.method, path: withoutTokens(request.path) },
+        'unexpected',
+      )
     if (problem.status === 405) response.set('allow', String(problem.more.allow))
     if (problem.status === 503) response.set('retry-after', '1')
-    response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem.body()))
+    response
+      .status(problem.status)
+      .type('application/problem+json')
+      .send(
+        JSON.stringify({
+          ...problem.body(),
+          // by it the line of the log is found
+          ...(problem.status >= 500 ? { instance: `urn:uuid:${idOf(request)}` } : {}),
+        }),
+      )
   }
 }
 

@@ -182,7 +182,7 @@ describe('what is refused', () => {
     ).catch((error: unknown) => log.error({ err: withoutValues(error) }, 'unexpected'))
     expect((await request(application).get('/api/day?name=secret').set('cookie', who.cookie)).status).toBe(500)
     await broken.close()
-    expect(lines).toHaveLength(2)
+    expect(lines.filter((line) => line.includes('unexpected'))).toHaveLength(2)
     expect(lines.join('')).not.toMatch(/secret|bonitas_session/)
     expect(lines.join('')).toMatch(/22P02/) // invalid_text_representation: what broke is said
   })

@@ -1,10 +1,13 @@
 /** Serves Bonitas. Settings come from the environment; `scripts/start.mjs` sets them. */
 import { randomBytes } from 'node:crypto'
+import { mkdirSync } from 'node:fs'
 import { createServer } from 'node:http'
 import { createServer as createSecureServer } from 'node:https'
 import { pino } from 'pino'
 import { hasStudio, makeStudio } from './accounts/accounts.ts'
 import { createApplication } from './application.ts'
+import { openHealth } from './running/health.ts'
+import { readSecrets } from './running/secrets.ts'
 import { openNews } from './changes/news.ts'
 import { connect } from './database/connection.ts'
 import { migrateDatabase, MissingRight } from './database/migrate.ts'
@@ -15,6 +18,7 @@ import { withoutValues } from './problem.ts'
 import { addressesOf, readReach, type Reach } from './reach.ts'
 import { registrations, type Registration } from './setting.ts'
 
+readSecretsOrFail()
 const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' })
 const url = process.env.DATABASE_URL
 
@@ -23,6 +27,13 @@ function fail(message: string): never {
   process.exit(1)
 }
 
+function readSecretsOrFail(): void {
+  try {
+    readSecrets(process.env)
+  } catch (error) {
+    fail(error instanceof Error ? error.message : String(error))
+  }
+}
 const reach = reachOrFail()
 const { port, host } = reach
 if (!url) fail('DATABASE_URL is not set: expected the address of a PostgreSQL database')
@@ -51,7 +62,8 @@ try {
   )
 }
 const database = connect(url)
-const news = openNews(url, database, log)
+// what is listened on is one connection that stays: a pooler that hands connections on by transaction cannot hold it
+const news = openNews(process.env.DATABASE_LISTEN_URL ?? url, database, log)
 const heavy = openHeavy()
 const wanted = process.env.BONITAS_DEMO
 const ownPassword = process.env.DEMO_PASSWORD
@@ -83,6 +95,14 @@ async function makeFirst(email: string): Promise<{ email: string; password: stri
   return made && { email, password }
 }
 
+/** Where browsers reach it from outside, for links in letters. */
+const address =
+  process.env.PUBLIC_URL ??
+  `${reach.tls ? 'https' : 'http'}://${reach.open ? (addressesOf(reach)[0]?.replace(/^https?:\/\//, '') ?? host) : `${host}:${port}`}`
+const outbox = process.env.OUTBOX_DIR ?? null
+if (outbox !== null) mkdirSync(outbox, { recursive: true, mode: 0o700 })
+const health = openHealth({ database, metricsToken: process.env.METRICS_TOKEN ?? null, alone: !reach.open })
+
 const application = createApplication({
   database,
   news,
@@ -90,6 +110,9 @@ const application = createApplication({
   log,
   pages,
   clock: Date.now,
+  address,
+  outbox,
+  health,
   failedSignIns: Number(process.env.FAILED_SIGN_INS ?? 20),
   registration: registrationOrFail(),
   ...reach,
@@ -122,6 +145,9 @@ let stopping = false
 async function stop(): Promise<void> {
   if (stopping) return
   stopping = true
+  // whoever hands requests on sees it first, and hands none on any more
+  health.stop()
+  await new Promise((resolve) => setTimeout(resolve, Number(process.env.STOP_AFTER_MS ?? 0)))
   for (const timer of sweeps) clearTimeout(timer)
   server.close()
   server.closeIdleConnections()

@@ -3,6 +3,7 @@ import type { Logger } from 'pino'
 import { type Database } from './database/connection.ts'
 import type { News } from './changes/news.ts'
 import type { Heavy } from './heavy/heavy.ts'
+import type { Health } from './running/health.ts'
 import type { Reach } from './reach.ts'
 
 /** Whether strangers may make studios here. */
@@ -31,6 +32,8 @@ export type Setting = {
   readonly outbox?: string | null
   /** How a browser reaches it from outside, for links in such letters: `https://studio.example`. */
   readonly address?: string
+  /** How it does, for whoever watches it; nothing is told where it is missing. */
+  readonly health?: Health
   /** Failed sign-ins taken from one address in a quarter of an hour. */
   readonly failedSignIns: number
   /** What clients may do by their links from one address in a minute; 30 where nobody said. */
