@@ -13,6 +13,7 @@ import { benchFollow, benchStart } from './follow.ts'
 import { benchDrags } from './drags.ts'
 import { benchClient } from './client.ts'
 import { benchHandling } from './handling.ts'
+import { benchStudio } from './studio.ts'
 import { benchLists } from './lists.ts'
 
 await benchBrowser()
@@ -20,6 +21,7 @@ await benchChanges()
 await benchImports()
 await benchStart()
 await benchFollow()
+await benchStudio()
 await benchLists()
 await benchDrags()
 await benchHandling()

@@ -231,10 +231,10 @@ type Locked = {
 
 const lockText = `
   select d.id, d.rev, d.change_id, d.archived_at, s.rev as studio_rev, s.change_id as studio_change_id, c.digest, cd.rev as taken_rev
-  from (select id, rev, change_id, archived_at from documents where id = any($1::uuid[]) and deleted_at is null order by id for update) d
-  left join documents s on s.id = $2
-  left join changes c on c.id = $4
-  left join changed_documents cd on cd.change_id = c.id and cd.document_id = $3`
+  from (select id, rev, change_id, archived_at from documents where studio_id = $2 and id = any($1::uuid[]) and deleted_at is null order by id for update) d
+  left join documents s on s.studio_id = $2 and s.id = $2
+  left join changes c on c.studio_id = $2 and c.id = $4
+  left join changed_documents cd on cd.studio_id = $2 and cd.change_id = c.id and cd.document_id = $3`
 
 /** Locks documents in the order of their ids; tells how they and the studio stand, and whether the change was taken before. */
 async function lock(

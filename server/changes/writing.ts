@@ -26,7 +26,7 @@ const writeText = `
   ), mentioned as (
     insert into mentions (studio_id, row_id, change_id) select $1, unnest($10::uuid[]), $2
   ), raised as (
-    update documents set rev = rev + 1, change_id = $2 where id = any($9::uuid[]) returning id, rev
+    update documents set rev = rev + 1, change_id = $2 where studio_id = $1 and id = any($9::uuid[]) returning id, rev
   )
   insert into changed_documents (studio_id, document_id, rev, change_id) select $1, raised.id, raised.rev, $2 from raised`
 

@@ -39,6 +39,9 @@ export const people = pgTable(
   (t) => [
     primaryKey({ columns: [t.studioId, t.id] }),
     unique('people_email_once').on(t.studioId, t.email),
+    // before sign-in it is not known whose studio it is: people are found by their email, and by their id
+    index('people_email').on(t.email),
+    index('people_id').on(t.id),
     foreignKey({ name: 'people_studio', columns: [t.studioId], foreignColumns: [studios.id] }),
   ],
 )
@@ -90,6 +93,7 @@ export const tickets = pgTable(
     primaryKey({ columns: [t.studioId, t.id] }),
     uniqueIndex('tickets_token').on(t.tokenHash),
     index('tickets_person').on(t.studioId, t.personId),
+    index('tickets_email').on(t.email),
     foreignKey({ name: 'tickets_studio', columns: [t.studioId], foreignColumns: [studios.id] }),
   ],
 )
@@ -109,6 +113,8 @@ export const sessions = pgTable(
     browser: text('browser').notNull(),
   },
   (t) => [
+    index('sessions_of_person').on(t.personId),
+    index('sessions_expire').on(t.expiresAt),
     foreignKey({
       name: 'sessions_person',
       columns: [t.studioId, t.personId],

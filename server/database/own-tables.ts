@@ -32,7 +32,12 @@ export const documents = pgTable(
     /** Done with: it is kept and can be looked at, and nothing in it changes until it is taken up again. */
     archivedAt: timestamp('archived_at', { withTimezone: true }),
   },
-  (t) => [primaryKey({ columns: [t.studioId, t.id] }), check('documents_rev', sql`${t.rev} >= 0`)],
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.id] }),
+    check('documents_rev', sql`${t.rev} >= 0`),
+    // whoever clears up sees across studios, so a document is not found by its studio alone
+    index('documents_id').on(t.id),
+  ],
 )
 
 /** Files by their content: one copy in a studio, however often it is hung on something. */
@@ -228,6 +233,7 @@ export const links = pgTable(
   (t) => [
     primaryKey({ columns: [t.studioId, t.id] }),
     uniqueIndex('links_token').on(t.tokenHash),
+    index('links_makeover').on(t.makeoverId),
     foreignKey({
       name: 'links_document',
       columns: [t.studioId, t.makeoverId],

@@ -1,4 +1,4 @@
-import { and, asc, gt, isNull } from 'drizzle-orm'
+import { and, asc, eq, gt, isNull } from 'drizzle-orm'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import { remarksWithoutCosts, withoutCosts } from '#core/people/index.ts'
 import { reckon } from '#core/reckoning/reckon.ts'
@@ -21,7 +21,14 @@ export async function dayLines(
   const stands = await tx
     .select({ id: documents.id, rev: documents.rev, changeId: documents.changeId })
     .from(documents)
-    .where(and(gt(documents.rev, 0), isNull(documents.deletedAt), isNull(documents.archivedAt)))
+    .where(
+      and(
+        eq(documents.studioId, studioId),
+        gt(documents.rev, 0),
+        isNull(documents.deletedAt),
+        isNull(documents.archivedAt),
+      ),
+    )
     .orderBy(asc(documents.id))
   const studioChange = stands.find(({ id }) => id === studioId)?.changeId ?? null
   const names = await tx

@@ -1,5 +1,5 @@
 /** The studio itself: its rows, changes of them alone, and what its makeovers bought of whom. */
-import { and, asc, isNull, ne } from 'drizzle-orm'
+import { and, asc, eq, isNull, ne } from 'drizzle-orm'
 import { Router } from 'express'
 import { readChangeSet } from '#core/makeover/change.ts'
 import { emptyMakeover } from '#core/makeover/document.ts'
@@ -55,7 +55,7 @@ export function studioRoutes({ database, clock, news }: Setting): Router {
         const all = await tx
           .select({ id: documents.id })
           .from(documents)
-          .where(and(ne(documents.id, studioId), isNull(documents.deletedAt)))
+          .where(and(eq(documents.studioId, studioId), ne(documents.id, studioId), isNull(documents.deletedAt)))
           .orderBy(asc(documents.id))
         const lines = []
         for (const { id } of all)

@@ -20,8 +20,18 @@ export const sharedHeavy = (): Heavy => (shared ??= openHeavy())
 /** Noon of 1 March 2027, the day the small makeover is reckoned on. */
 export const testTime = Date.parse('2027-03-01T12:00:00Z')
 
-export async function serve(
-  address: string,
+type Serving = {
+  readonly outbox?: string | null
+  readonly guestActs?: number
+  readonly failedSignIns?: number
+  readonly registration?: Registration
+  readonly at?: number
+  readonly trustProxy?: number
+}
+
+/** Served over a database that is there. */
+export function serveAt(
+  url: string,
   {
     failedSignIns = 1000,
     registration = 'open',
@@ -29,25 +39,16 @@ export async function serve(
     trustProxy,
     guestActs = 1000,
     outbox = null,
-  }: {
-    outbox?: string | null
-    guestActs?: number
-    failedSignIns?: number
-    registration?: Registration
-    at?: number
-    trustProxy?: number
-  } = {},
+  }: Serving = {},
 ) {
-  const { url, drop } = await freshDatabase(address)
   const database = connect(url)
   const clock = { time: at }
   const log = pino({ level: 'silent' })
   const news = openNews(url, database, log)
-  const heavy = sharedHeavy()
   const application = createApplication({
     database,
     news,
-    heavy,
+    heavy: sharedHeavy(),
     log,
     pages: null,
     clock: () => clock.time,
@@ -60,9 +61,19 @@ export async function serve(
   const close = async (): Promise<void> => {
     await news.close()
     await database.close()
-    await drop()
   }
   return { application, database, url, clock, close }
+}
+
+/** Served over a database of its own, which goes with it. */
+export async function serve(address: string, serving: Serving = {}) {
+  const { url, drop } = await freshDatabase(address)
+  const served = serveAt(url, serving)
+  const close = async (): Promise<void> => {
+    await served.close()
+    await drop()
+  }
+  return { ...served, close }
 }
 export type Served = Awaited<ReturnType<typeof serve>>
 
