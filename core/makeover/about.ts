@@ -7,7 +7,7 @@ export type About = { readonly kind: MakeoverKind; readonly row: Readonly<Record
 
 export function rowsAbout(documents: Documents, clientId: string): About[] {
   const rows = anyRows(documents)
-  const name = String(rows.client[clientId]?.name ?? '')
+  const name = documents.makeover.rows.client[clientId]?.name ?? ''
   const naming = new Set(erasing(documents, clientId, { names: [name], notes: false }).map(({ id }) => id))
   return makeoverKinds.flatMap((kind) =>
     Object.values(rows[kind]).flatMap((row): About[] => {

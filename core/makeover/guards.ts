@@ -10,7 +10,15 @@ export const studioGuards = (after: Documents): Fault[] => [...twice(after), ...
 const lent = ({ studio }: Documents): Fault[] =>
   studioRows(studio, 'stock').flatMap(({ id, lentTo, lentOn, backOn }) => {
     if ((lentTo === '') !== (lentOn === null))
-      return [fault('lent', 'stock', id, lentTo === '' ? 'lentTo' : 'lentOn', 'expected where it is and since when, or neither')]
+      return [
+        fault(
+          'lent',
+          'stock',
+          id,
+          lentTo === '' ? 'lentTo' : 'lentOn',
+          'expected where it is and since when, or neither',
+        ),
+      ]
     return lentOn !== null && backOn !== null && backOn < lentOn
       ? [fault('lent', 'stock', id, 'backOn', 'lies before it was lent')]
       : []

@@ -4,7 +4,16 @@ import { countryCodes } from '../measure/habits.ts'
 import { currencyCodes } from '../money/currencies.ts'
 import { ruleIds } from '../rulebook/rulebook.ts'
 import { questionIds } from '../rulebook/schools.ts'
-import { contrastStandards, entryUnits, mediaTypes, roomUses, scopes, stockKinds, taxRoundings, unitSystems } from './choices.ts'
+import {
+  contrastStandards,
+  entryUnits,
+  mediaTypes,
+  roomUses,
+  scopes,
+  stockKinds,
+  taxRoundings,
+  unitSystems,
+} from './choices.ts'
 import {
   choice,
   count,

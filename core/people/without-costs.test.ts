@@ -55,8 +55,8 @@ describe('a makeover without its costs', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 9_000_000 }), fc.nat(demos.length - 1), (seed, which) => {
         const documents = demos[which] as Documents
-        const other = withoutCosts(marked(documents, (at) => 1 + ((seed * (at + 7)) % 9_999_991)))
-        expect(other).toEqual(withoutCosts(documents))
+        const dearer = withoutCosts(marked(documents, (at) => 1 + ((seed * (at + 7)) % 9_999_991)))
+        expect(dearer).toEqual(withoutCosts(documents))
       }),
       { numRuns: 12 },
     )

@@ -69,8 +69,8 @@ function withoutIn(rows: AnyRows): AnyRows {
 }
 
 export const withoutCosts = ({ makeover, studio }: Documents): Documents => ({
-  makeover: { ...makeover, rows: withoutIn(makeover.rows as unknown as AnyRows) as unknown as typeof makeover.rows },
-  studio: { ...studio, rows: withoutIn(studio.rows as unknown as AnyRows) as unknown as typeof studio.rows },
+  makeover: { ...makeover, rows: withoutIn(makeover.rows) as unknown as typeof makeover.rows },
+  studio: { ...studio, rows: withoutIn(studio.rows) as unknown as typeof studio.rows },
 })
 
 /** Remarks of those steps that rest on a cost all the same: a line that was written out is held against what it cost then. */

@@ -15,8 +15,6 @@ import {
   type Operation,
 } from '#core/makeover/change.ts'
 import { currencyOf } from '#core/makeover/document.ts'
-import { aSpoken } from '#core/makeover/kinds.ts'
-import { mayChange, roleWords } from '#core/people/roles.ts'
 import type { Reckoner } from '#core/reckoning/reckoner.ts'
 import { lineFigures } from '#core/reckoning/summary.ts'
 import { NoAnswer, Refused, request } from '../api.ts'
@@ -25,6 +23,7 @@ import { useLive } from './live.ts'
 import { createFollow } from './makeover/follow.ts'
 import { createPast } from './makeover/past.ts'
 import { createQueue } from './makeover/queue.ts'
+import { shutTo } from './makeover/shut.ts'
 import { createView, documentsOf, type FarReckoner, type Opened } from './makeover/view.ts'
 import { useSession } from './session.ts'
 import { isWaitingKey, type Held } from './waiting.ts'
@@ -184,9 +183,8 @@ export const useMakeover = defineStore('makeover', () => {
   ): Promise<readonly Fault[]> {
     if (past.value)
       return [fault('past', null, null, null, 'this is an earlier moment: go back to now to change something')]
-    const shut = shutTo(operations)
-    if (shut) return [fault('role', null, null, null, shut)]
-    if (!opened.value || !base.value) return [fault('closed', null, null, null, 'no makeover is open')]
+    const shut = opened.value && base.value ? shutTo(session.person, base.value, operations) : 'no makeover is open'
+    if (shut) return [fault('shut', null, null, null, shut)]
     const changeSet: ChangeSet = {
       id: uuidv7(),
       schemaVersion,
@@ -219,16 +217,6 @@ export const useMakeover = defineStore('makeover', () => {
     const answer = queue.add({ changeSet, addedAt: new Date().toISOString(), was, held: null, old: false })
     shown = stands ? state() : ''
     return { faults: [], answer }
-  }
-
-  /** Why a change is not made here: the makeover is in the archive, or it is not in one's role. */
-  function shutTo(operations: readonly Operation[]): string {
-    if (base.value?.archivedAt) return 'this makeover is in the archive: take it up again to change something'
-    const who = session.person
-    const beyond = who && operations.find(({ kind }) => !mayChange(who, kind))
-    return beyond
-      ? `you are here as ${roleWords[who.role].title.toLowerCase()}, which does not change ${aSpoken(beyond.kind)}`
-      : ''
   }
 
   const neverDone = (id: string): void => {
@@ -264,13 +252,8 @@ export const useMakeover = defineStore('makeover', () => {
     await show()
   }
 
-  useLive().hear((heard) => {
-    if (heard.is === 'who') void session.askAgain().catch(() => undefined)
-    else follow.hear(heard)
-  })
-  useEventListener(document, 'visibilitychange', () => {
-    if (document.visibilityState === 'visible') follow.hear({ is: 'again' })
-  })
+  useLive().hear((heard) => (heard.is === 'who' ? void session.askAgain().catch(() => undefined) : follow.hear(heard)))
+  useEventListener(document, 'visibilitychange', () => document.hidden || follow.hear({ is: 'again' }))
   useEventListener(window, 'focus', () => follow.hear({ is: 'again' }))
   useEventListener(window, 'online', () => void queue.send())
   // another window of this browser added to what waits, or had it answered
