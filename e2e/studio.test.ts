@@ -232,3 +232,45 @@ test('what is kept of oneself comes as one file', async ({ page }) => {
   ])
   expect(download.suggestedFilename()).toBe('what is kept of me.json')
 })
+
+test('a passkey lets in without a password; forgotten, it opens nothing', async ({ page, context, baseURL }) => {
+  // a passkey is for a name: the same server under the name of this machine
+  const at = (baseURL ?? '').replace('127.0.0.1', 'localhost')
+  const devtools = await context.newCDPSession(page)
+  await devtools.send('WebAuthn.enable')
+  await devtools.send('WebAuthn.addVirtualAuthenticator', {
+    options: {
+      protocol: 'ctap2',
+      transport: 'internal',
+      hasResidentKey: true,
+      hasUserVerification: true,
+      isUserVerified: true,
+      automaticPresenceSimulation: true,
+    },
+  })
+  const who = { email: `key-${Date.now()}@test.example`, password: words }
+  const made = await page.request.post(`${at}/api/studios`, {
+    data: { studioName: 'Test studio', timeZone: 'UTC', name: 'Kay Ling', ...who },
+  })
+  expect(made.status()).toBe(201)
+  await page.goto(`${at}/studio`)
+  await page.getByRole('button', { name: 'Make one for this device' }).click()
+  await dialog(page).getByLabel('Your password').fill('not my password')
+  await dialog(page).getByRole('button', { name: 'Make it' }).click()
+  await expect(dialog(page).getByText('is not right')).toBeVisible()
+  await dialog(page).getByLabel('Your password').fill(who.password)
+  await dialog(page).getByRole('button', { name: 'Make it' }).click()
+  await expect(page.getByRole('list', { name: 'Passkeys' }).getByRole('listitem')).toHaveCount(1)
+  await clean(page, 'passkeys')
+  await page.goto(at)
+  await page.getByRole('button', { name: 'Sign out', exact: true }).click()
+  await page.getByRole('button', { name: 'With a passkey' }).click()
+  await expect(page.getByRole('button', { name: 'Sign out', exact: true })).toBeVisible()
+  await page.goto(`${at}/studio`)
+  await page.getByRole('button', { name: 'Forget the passkey This device' }).click()
+  await expect(page.getByText('This device opens nothing here any more.')).toBeVisible()
+  await page.goto(at)
+  await page.getByRole('button', { name: 'Sign out', exact: true }).click()
+  await page.getByRole('button', { name: 'With a passkey' }).click()
+  await expect(page.getByText('That passkey opens nothing here')).toBeVisible()
+})

@@ -6,6 +6,7 @@ import helmet from 'helmet'
 import type { Logger } from 'pino'
 import { withinRole } from './accounts/may.ts'
 import { peopleRoutes } from './accounts/people-routes.ts'
+import { passkeyRoutes } from './accounts/passkey-routes.ts'
 import { accountRoutes, withPerson } from './accounts/routes.ts'
 import { secondFactorRoutes } from './accounts/second-factor-routes.ts'
 import { sessionRoutes } from './accounts/session-routes.ts'
@@ -101,6 +102,7 @@ export function createApplication(setting: Setting): Express {
     recordRoutes(setting),
     sessionRoutes(setting),
     secondFactorRoutes(setting),
+    passkeyRoutes(setting),
     peopleRoutes(setting),
     attachmentRoutes(setting),
     makeoverRoutes(setting),

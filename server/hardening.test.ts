@@ -38,7 +38,9 @@ afterAll(async () => {
 /** Whoever is signed in or not may ask these. */
 const open = new Set([
   ...['POST', 'GET', 'DELETE'].map((method) => `${method} /session`),
-  ...['studios', 'join', 'join/look', 'resets', 'resets/look', 'resets/use'].map((path) => `POST /${path}`),
+  ...'studios join join/look resets resets/look resets/use session/passkey session/passkey/options'
+    .split(' ')
+    .map((path) => `POST /${path}`),
   'GET /registration',
 ])
 const byLink = /^\/(guest|feeds)\b/

@@ -150,7 +150,7 @@ export const newcomer = (studioId: string, id: string, role: Role, seesCosts = t
 let decoy: Promise<string> | undefined
 
 export type Tried =
-  | { readonly is: 'in'; readonly token: string; readonly device: string; readonly person: SignedIn }
+  | Entered
   /** Email or password do not fit; those whose email it is, for their studio's record. */
   | { readonly is: 'wrong'; readonly known: readonly Person[] }
   /** They fit, and a code is asked for too. */
@@ -176,10 +176,22 @@ export async function signIn(
     const told = await takeCode(database, found, code, nowMs)
     if (told.is !== 'right') return { is: 'code', known: [found], told }
   }
+  return (await enter(database, found, nowMs, browser)) ?? { is: 'wrong', known }
+}
+
+export type Entered = { readonly is: 'in'; readonly token: string; readonly device: string; readonly person: SignedIn }
+
+/** Opens a session for somebody who was found at the door; null where they were taken out in the same moment. */
+export async function enter(
+  database: Database,
+  found: Person,
+  nowMs: number,
+  browser: string,
+): Promise<Entered | null> {
   const token = await openSession(database, found, nowMs, browser)
   const person = await personOf(database, token, nowMs)
-  if (!person) return { is: 'wrong', known }
-  return { is: 'in', token, device: deviceMark(found.passwordHash, Math.floor(nowMs / dayMs) + deviceDays), person }
+  const device = deviceMark(found.passwordHash, Math.floor(nowMs / dayMs) + deviceDays)
+  return person && { is: 'in', token, device, person }
 }
 
 async function openSession(database: Database, found: Person, nowMs: number, browser: string): Promise<string> {

@@ -29,6 +29,7 @@ const own: Routes = [
   ['GET DELETE', /^\/sessions(?:\/|$)/],
   ['POST', /^\/password$/],
   ['GET POST', /^\/second-factor(?:\/|$)/],
+  ['GET POST DELETE', /^\/passkeys(?:\/|$)/],
   ['GET', /^\/me\/data$/],
   ['GET', /^\/people$/],
   ['GET', /^\/stream$/],

@@ -2,7 +2,7 @@
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm'
 import type { Role, Standing } from '#core/people/index.ts'
 import { inTransaction, type Database, type Transaction } from '../database/connection.ts'
-import { people, sessions, tickets } from '../database/tables.ts'
+import { passkeys, people, sessions, tickets } from '../database/tables.ts'
 import { newcomer } from './accounts.ts'
 import { endSecondFactor } from './second-factor.ts'
 
@@ -82,6 +82,7 @@ export const takeOut = (database: Database, studioId: string, id: string, nowMs:
       .set({ removedAt: new Date(nowMs), passwordHash: '' })
       .where(eq(people.id, id))
     await endSecondFactor(tx, id)
+    await tx.delete(passkeys).where(eq(passkeys.personId, id))
     await tx.delete(sessions).where(eq(sessions.personId, id))
     await tx
       .update(tickets)

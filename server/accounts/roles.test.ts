@@ -20,7 +20,7 @@ beforeAll(async () => {
 })
 afterAll(() => served.close())
 
-const open = /^\/(?:guest|feeds|join|resets|registration|studios|session$)/
+const open = /^\/(?:guest|feeds|join|resets|registration|studios|session(?:\/|$))/
 const ask = ({ method, path }: Route, { cookie }: Speaker, id: string) => {
   const filled = path
     .replace(':id', id)
@@ -55,10 +55,14 @@ const forOneself = [
   'POST /second-factor/codes',
   'POST /makeovers/:id/here',
   'POST /record/prints',
+  'POST /passkeys',
+  'POST /passkeys/options',
+  'DELETE /passkeys/:passkey',
 ]
 const withoutCosts = [
   'GET /sessions',
   'GET /second-factor',
+  'GET /passkeys',
   'GET /me/data',
   'GET /people',
   'GET /stream',

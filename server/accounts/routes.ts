@@ -9,6 +9,7 @@ import { read } from '../read.ts'
 import { addressesOf } from '../reach.ts'
 import {
   deviceDays,
+  enter,
   hasStudio,
   isKnownDevice,
   makeStudio,
@@ -17,11 +18,13 @@ import {
   sessionDays,
   signIn,
   signOut,
+  type Entered,
   type Person,
   type SignedIn,
 } from './accounts.ts'
 import { noteDown } from '../record/note.ts'
 import { weakness } from './passwords.ts'
+import { passkeyDoor } from './passkey-routes.ts'
 import { codeWords } from './code-words.ts'
 import type { CodeTold } from './second-factor.ts'
 import { browserFrom } from './sessions.ts'
@@ -120,11 +123,15 @@ export function accountRoutes(setting: Setting): Router {
         ? new Problem(401, 'wrong', 'Not signed in', 'The email or the password is not right.')
         : codeProblem(session.told)
     }
+    await letIn(request, response, session, 'signed in')
+  }
+  /** A session in the cookie of whoever comes, in place of the one they came with. */
+  const letIn = async (request: Request, response: Response, session: Entered, what: string): Promise<void> => {
     const former = tokenIn(request)
     if (former) await signOut(database, former)
     setCookie(request, response, cookieName, session.token, sessionDays * 86_400)
     setCookie(request, response, deviceCookie, session.device, deviceDays * 86_400)
-    await noteDown(database, { ...session.person, what: 'signed in' }, clock())
+    await noteDown(database, { ...session.person, what }, clock())
     response.json(session.person)
   }
   /** The answer does not wait for it: it would tell whose email it is. */
@@ -137,6 +144,14 @@ export function accountRoutes(setting: Setting): Router {
 
   routes.post('/session', perAddress, perAccount, async (request, response) => {
     await letInto(request, response, read(credentials, request.body))
+  })
+
+  passkeyDoor(routes, setting, perAddress, async (request, response, found) => {
+    const browser = browserFrom(request.get('user-agent') ?? '')
+    const session = found && (await enter(database, found, clock(), browser))
+    if (!session)
+      throw new Problem(401, 'wrong', 'Not signed in', 'That passkey opens nothing here: sign in with your password.')
+    await letIn(request, response, session, 'signed in with a passkey')
   })
 
   const mayRegister = async (): Promise<boolean> =>

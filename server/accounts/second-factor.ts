@@ -93,7 +93,11 @@ const personIn = async (tx: Transaction, personId: string): Promise<Person | und
   (await tx.select().from(people).where(eq(people.id, personId)))[0]
 
 /** Is it their password? Asked again before anything of the second factor changes. */
-async function isTheirs(database: Database, { studioId, personId }: Who, password: string): Promise<Person | null> {
+export async function isTheirs(
+  database: Database,
+  { studioId, personId }: Who,
+  password: string,
+): Promise<Person | null> {
   const person = await inTransaction(database, { studio: studioId }, (tx) => personIn(tx, personId))
   return person && (await fitsHash(person.passwordHash, password)) ? person : null
 }

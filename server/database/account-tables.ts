@@ -13,6 +13,7 @@ import {
   uuid,
 } from 'drizzle-orm/pg-core'
 import type { Role } from '#core/people/index.ts'
+import { bytea } from './columns.ts'
 import { studios } from './rows.generated.ts'
 
 export const people = pgTable(
@@ -45,6 +46,35 @@ export const people = pgTable(
     foreignKey({ name: 'people_studio', columns: [t.studioId], foreignColumns: [studios.id] }),
   ],
 )
+
+/** Keys of devices that let their person in, by the id that the device knows them by. */
+export const passkeys = pgTable(
+  'passkeys',
+  {
+    studioId: uuid('studio_id').notNull(),
+    personId: uuid('person_id').notNull(),
+    id: text('id').notNull().unique('passkeys_id_once'),
+    publicKey: bytea('public_key').notNull(),
+    counter: bigint('counter', { mode: 'number' }).notNull(),
+    name: text('name').notNull(),
+    madeAt: timestamp('made_at', { withTimezone: true }).notNull(),
+    lastUsedAt: timestamp('last_used_at', { withTimezone: true }),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.id] }),
+    foreignKey({
+      name: 'passkeys_person',
+      columns: [t.studioId, t.personId],
+      foreignColumns: [people.studioId, people.id],
+    }),
+  ],
+)
+
+/** What devices were asked and have not answered yet, by its SHA-256; each is answered once. It is nobody's, and lasts minutes. */
+export const challenges = pgTable('challenges', {
+  hash: text('hash').primaryKey(),
+  expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
+})
 
 /** Codes that open once where the second factor is lost, known by their SHA-256. */
 export const recoveryCodes = pgTable(

@@ -34,6 +34,8 @@ const recorded: readonly (readonly [method: string, path: RegExp, what: string])
   ['POST', /^\/second-factor\/codes$/, 'had other recovery codes made'],
   ['GET', /^\/(?:me|people\/[^/]+)\/data$/, 'took what is kept of a person out as a file'],
   ['GET', /^\/makeovers\/[^/]+\/clients\/[^/]+\/data$/, 'took what is kept of a client out as a file'],
+  ['POST', /^\/passkeys$/, 'made a passkey'],
+  ['DELETE', /^\/passkeys\/[^/]+$/, 'forgot a passkey'],
   ['DELETE', /^\/sessions(?:\/[^/]+)?$/, 'signed browsers out'],
 ]
 

@@ -32,4 +32,4 @@ export const requestLog = (log: Logger): RequestHandler =>
       res: ({ statusCode }: { statusCode: number }) => ({ status: statusCode }),
       err: () => undefined,
     },
-  }) as unknown as RequestHandler
+  })

@@ -58,7 +58,7 @@ describe('the rows of a studio', () => {
   ])('that are %s are refused with why, and nothing is kept', async (_name, operation, why) => {
     const who = await person(served)
     const before = await studioOf(who)
-    const answer = await change(who, [stool(), operation() as Operation])
+    const answer = await change(who, [stool(), operation()])
     expect([answer.status, (answer.body as { detail: string }).detail]).toEqual([422, expect.stringMatching(why)])
     expect(await studioOf(who)).toEqual(before)
   })
@@ -131,9 +131,9 @@ describe('what is kept', () => {
     const opened = await owner.open(ids.makeover)
     const client = opened.makeover.rows.client[ids.client]
     if (!client) throw new Error('a client is expected')
-    const other = uuidv7()
+    const second = uuidv7()
     const changed = await owner.change(ids.makeover, [
-      add('client', other, { name: 'Somebody Else' }),
+      add('client', second, { name: 'Somebody Else' }),
       add('need', uuidv7(), {
         ...blank.need,
         zoneId: null,

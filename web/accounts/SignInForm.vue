@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { Refused } from '../api.ts'
+import { hasPasskeys, KeyRefused } from './passkey.ts'
 import FieldText from '../parts/FieldText.vue'
 import { saidField, textField, useForm } from '../parts/form.ts'
 import { useSession } from '../stores/session.ts'
@@ -39,6 +40,21 @@ async function signIn(): Promise<void> {
   })
   if (done) emit('done')
 }
+async function byKey(): Promise<void> {
+  try {
+    form.faults = []
+    await session.enterByKey()
+    emit('done')
+  } catch (error) {
+    form.faults = [
+      error instanceof Refused
+        ? error.problem.detail
+        : error instanceof KeyRefused
+          ? error.message
+          : 'No answer from the server: try again.',
+    ]
+  }
+}
 </script>
 
 <template>
@@ -54,6 +70,7 @@ async function signIn(): Promise<void> {
     />
     <p v-for="fault in form.faults" :key="fault" class="stop-line" role="alert">{{ fault }}</p>
     <el-button type="primary" native-type="submit" :loading="form.busy">Sign in</el-button>
+    <button v-if="hasPasskeys()" type="button" class="word" @click="byKey">With a passkey</button>
     <router-link class="word forgot" :to="{ name: 'another-password' }">Another password</router-link>
   </form>
 </template>

@@ -51,6 +51,7 @@ export const useSession = defineStore('session', () => {
   /** Costs are shown to whoever works here, and to lookers-on unless the owner said not. */
   const costs = computed(() => person.value === null || showsCosts(person.value))
   const owns = computed(() => person.value?.role === 'owner')
+  const enterByKey = async (): Promise<void> => enter(await (await import('../accounts/passkey.ts')).enterByKey())
   const makeStudio = async (newStudio: NewStudio): Promise<void> =>
     enter(await request<Person>('POST', '/studios', newStudio))
   async function signOut(): Promise<void> {
@@ -59,5 +60,5 @@ export const useSession = defineStore('session', () => {
     forgetOwn()
     person.value = null
   }
-  return { person, ranOut, costs, owns, ask, askAgain, signIn, makeStudio, signOut }
+  return { person, ranOut, costs, owns, ask, askAgain, signIn, enterByKey, makeStudio, signOut }
 })

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Row } from '#core/makeover/kinds.ts'
 import { writeDate } from '#core/measure/plain-date.ts'
-import { medianOf, type BoughtAt } from '#core/purchases/book.ts'
+import { medianOf, type BoughtAt } from '#core/purchases/index.ts'
 import MoneyAmount from '../parts/MoneyAmount.vue'
 
 /** One seller: what the studio knows of them, and what it made of them, makeover by makeover. */

@@ -7,6 +7,7 @@ import ArchiveSection from './ArchiveSection.vue'
 import ImportSection from './ImportSection.vue'
 import KeptSection from './KeptSection.vue'
 import LeavingSection from './LeavingSection.vue'
+import PasskeySection from './PasskeySection.vue'
 import PeopleSection from './PeopleSection.vue'
 import SecondFactor from './SecondFactor.vue'
 import SignedIn from './SignedIn.vue'
@@ -51,6 +52,7 @@ onMounted(load)
     <PeopleSection />
     <SignedIn />
     <SecondFactor />
+    <PasskeySection />
     <section aria-labelledby="phone-title">
       <div class="section-head"><h2 id="phone-title">On the phone</h2></div>
       <template v-if="reach?.open">
