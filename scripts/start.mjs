@@ -91,12 +91,12 @@ function keepBackups() {
     throw new Ask('BACKUP_EVERY expects hours (0 for no backups), BACKUP_KEEP how many to keep.')
   if (hours === 0) return []
   const name = own ? folder : 'database'
-  const folder = join(dataFolder(), 'backups')
+  const kept = join(dataFolder(), 'backups')
   const due = () => {
-    const last = existsSync(folder)
-      ? readdirSync(folder)
+    const last = existsSync(kept)
+      ? readdirSync(kept)
           .filter((file) => file.startsWith(`bonitas-${name}-`))
-          .map((file) => statSync(join(folder, file)).mtimeMs)
+          .map((file) => statSync(join(kept, file)).mtimeMs)
       : []
     return Date.now() - Math.max(0, ...last) > hours * 3_600_000
   }

@@ -100,6 +100,18 @@ describe('npm start', () => {
       (await post(port, '/session', { email: 'ottilie@wrenandtide.example', password: 'lamplight-on-larch' })).status,
     ).toBe(401)
   })
+  it('--studio has a folder of its own without the demo, its database told by a file or its own, and says where letters lie', async () => {
+    const port = await freePort()
+    const studio = start(['--studio', '--first', 'owner@test.example'], { PORT: String(port) })
+    await ready(studio)
+    expect(studio.said()).toContain(`Letters of the studio lie in ${join(home, 'studio.outbox')}`)
+    const [, password = ''] = /Sign in as owner@test\.example with the password (\S+):/.exec(studio.said()) ?? []
+    expect((await post(port, '/session', { email: 'owner@test.example', password })).status).toBe(200)
+    expect((await fetch(`http://127.0.0.1:${port}/health/ready`)).status).toBe(200)
+    const both = start(['--studio'], { DATABASE_URL: 'postgresql://x/y', DATABASE_URL_FILE: '/nowhere' })
+    expect(await both.exit).toBe(1)
+    expect(both.said()).toContain('DATABASE_URL and DATABASE_URL_FILE are both set')
+  })
   it('a lock that a crash left half written does not keep anyone out', async () => {
     writeFileSync(join(home, 'empty.lock'), '{"pid":')
     const empty = start(['--empty'], { PORT: String(await freePort()) })
@@ -110,7 +122,7 @@ describe('npm start', () => {
       'a word that is not known',
       ['--emtpy'],
       {},
-      /“--emtpy” is not understood: expected nothing, --empty, --phone, or --first EMAIL/,
+      /“--emtpy” is not understood: expected nothing, --empty, --studio, --phone, or --first EMAIL/,
     ],
     ['a port that is none', [], { PORT: '99999' }, /PORT is “99999”: expected a number from 1 to 65535/],
     [

@@ -74,7 +74,7 @@ export const withoutCosts = ({ makeover, studio }: Documents): Documents => ({
 })
 
 /** Remarks of those steps that rest on a cost all the same: a line that was written out is held against what it cost then. */
-const restsOnCosts: ReadonlySet<string> = new Set(['surfaces.outdated'])
+const restsOnCosts: ReadonlySet<string> = new Set(['surfaces.outdated', 'surfaces.short'])
 
 /** What is remarked, without what rests on costs. */
 export const remarksWithoutCosts = (remarks: readonly Remark[]): Remark[] =>

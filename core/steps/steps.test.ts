@@ -102,6 +102,8 @@ describe('the steps', () => {
         'makeover',
         'room',
         'seller',
+        'sellerEntry',
+        'stock',
         'studio',
         'studioRuling',
         'studioSchool',
