@@ -108,9 +108,15 @@ describe('npm start', () => {
     const [, password = ''] = /Sign in as owner@test\.example with the password (\S+):/.exec(studio.said()) ?? []
     expect((await post(port, '/session', { email: 'owner@test.example', password })).status).toBe(200)
     expect((await fetch(`http://127.0.0.1:${port}/health/ready`)).status).toBe(200)
-    const both = start(['--studio'], { DATABASE_URL: 'postgresql://x/y', DATABASE_URL_FILE: '/nowhere' })
+    const elsewhere = mkdtempSync(join(tmpdir(), 'bonitas-first-'))
+    const both = start(['--studio'], {
+      BONITAS_HOME: elsewhere,
+      DATABASE_URL: 'postgresql://x/y',
+      DATABASE_URL_FILE: '/nowhere',
+    })
     expect(await both.exit).toBe(1)
     expect(both.said()).toContain('DATABASE_URL and DATABASE_URL_FILE are both set')
+    rmSync(elsewhere, { recursive: true })
   })
   it('a lock that a crash left half written does not keep anyone out', async () => {
     writeFileSync(join(home, 'empty.lock'), '{"pid":')
