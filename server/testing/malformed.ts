@@ -125,3 +125,12 @@ export const heldInMemory = (): number => {
   const { heapUsed, external } = process.memoryUsage()
   return heapUsed + external
 }
+
+/** A path with something well formed for each of its parameters. */
+export const filled = (path: string, id: string): string =>
+  path
+    .replace(':id', id)
+    .replace(':rev', '1')
+    .replace(':sha256', 'a'.repeat(64))
+    .replace(':reader', 'client')
+    .replace(':ending', 'csv')
