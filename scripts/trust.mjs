@@ -16,7 +16,7 @@ const parts = {
     says: 'killed in the middle of writing: nothing lost, nothing by half',
   },
   malformed: {
-    files: ['server/malformed.test.ts'],
+    files: ['server/malformed.test.ts', 'server/hardening.test.ts'],
     env: { MALFORMED: '3100' },
     says: 'malformed requests: no 5xx, none over a second, memory as before; every route × another studio',
   },

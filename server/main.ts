@@ -13,6 +13,7 @@ import { connect } from './database/connection.ts'
 import { migrateDatabase, MissingRight } from './database/migrate.ts'
 import { openHeavy } from './heavy/heavy.ts'
 import { clearUp } from './erasure/put-away.ts'
+import { layOutEarly } from './makeovers/early.ts'
 import { pages } from './places.ts'
 import { withoutValues } from './problem.ts'
 import { addressesOf, readReach, type Reach } from './reach.ts'
@@ -140,6 +141,9 @@ const sweep = (): void =>
     log.warn({ err: withoutValues(error) }, 'not cleared up'),
   )
 const sweeps = [setTimeout(sweep, 30_000), setInterval(sweep, 3_600_000)]
+const stopLayingOut = layOutEarly({ database, news, clock: Date.now }, (error) =>
+  log.warn({ err: withoutValues(error) }, 'no day page laid out'),
+)
 
 let stopping = false
 async function stop(): Promise<void> {
@@ -149,6 +153,7 @@ async function stop(): Promise<void> {
   health.stop()
   await new Promise((resolve) => setTimeout(resolve, Number(process.env.STOP_AFTER_MS ?? 0)))
   for (const timer of sweeps) clearTimeout(timer)
+  stopLayingOut()
   server.close()
   server.closeIdleConnections()
   setTimeout(() => server.closeAllConnections(), 500).unref()

@@ -1,4 +1,6 @@
 /** Where things lie in an installation, for the server read from its sources and for the built one alike. */
+import { randomUUID } from 'node:crypto'
+import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 
 const built = import.meta.filename.endsWith('.js')
@@ -11,3 +13,5 @@ export const migrations = join(root, 'server/database/migrations')
 export const heavyJobs = built
   ? { filename: join(root, 'dist/server/jobs.js'), execArgv: [] }
   : { filename: join(root, 'server/heavy/jobs.ts'), execArgv: ['--import', 'tsx'] }
+/** Tells one state of the program from another: what was reckoned by other rules is reckoned again. Read from its sources, each process is another. */
+export const rules = built ? readFileSync(join(root, 'dist/server/.built-from'), 'utf8') : randomUUID()

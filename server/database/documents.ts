@@ -72,23 +72,68 @@ export async function recall(
 }
 
 /** A makeover with all its rows; null where the studio in sight has none of that id, or it has not been begun. */
-export async function loadMakeover(tx: Transaction, id: string): Promise<Makeover | null> {
-  const [document] = await tx
-    .select({ rev: documents.rev })
+export const loadMakeover = async (tx: Transaction, id: string): Promise<Makeover | null> =>
+  (await loadMakeovers(tx, [id])).get(id) ?? null
+
+/** Makeovers with all their rows, by their ids: one statement a kind, however many they are. */
+export async function loadMakeovers(tx: Transaction, ids: readonly string[]): Promise<Map<string, Makeover>> {
+  const found = await tx
+    .select({ id: documents.id, rev: documents.rev })
     .from(documents)
-    .where(and(eq(documents.id, id), isNull(documents.deletedAt)))
-  if (!document) return null
-  const rows: Record<string, Record<string, StoredRow>> = {}
-  for (const [kind, table] of Object.entries(makeoverTables))
-    rows[kind] = byId(
-      await tx
+    .where(and(inArray(documents.id, [...ids]), isNull(documents.deletedAt)))
+  const rows = new Map(found.map(({ id }) => [id, emptyRows()]))
+  if (found.length > 0)
+    for (const [kind, table] of Object.entries(makeoverTables))
+      for (const row of await tx
         .select()
         .from(table as typeof makeoverTables.room)
-        .where(eq(table.makeoverId, id)),
-    )
-  if (!rows.makeover?.[id]) return document.rev === 0 ? { ...emptyMakeover(id), rev: 0 } : null
-  return { id, rev: document.rev, rows: rows as unknown as Makeover['rows'] } // parsed here: the database holds only what the schemas took
+        .where(inArray(table.makeoverId, [...rows.keys()]))) {
+        const kinds = rows.get(row.makeoverId)
+        if (kinds) (kinds[kind] ??= {})[row.id] = strip(row)
+      }
+  const makeovers = new Map<string, Makeover>()
+  for (const { id, rev } of found) {
+    const held = rows.get(id) ?? emptyRows()
+    // parsed here: the database holds only what the schemas took
+    if (held.makeover?.[id]) makeovers.set(id, { id, rev, rows: held as unknown as Makeover['rows'] })
+    else if (rev === 0) makeovers.set(id, { ...emptyMakeover(id), rev: 0 })
+  }
+  return makeovers
 }
+
+const emptyRows = (): Record<string, Record<string, StoredRow>> =>
+  Object.fromEntries(Object.keys(makeoverTables).map((kind) => [kind, {}]))
+
+/** Several makeovers, each with how it stands, and their studio: from memory where it has them, in a `still` transaction. */
+export async function recallAll(
+  tx: Transaction,
+  memory: Memory,
+  studioId: string,
+  ids: readonly string[],
+): Promise<{ readonly studio: Studio; readonly changeId: string | null; readonly makeovers: readonly Recalled[] }> {
+  const stands = await standsOf(tx, [...ids, studioId])
+  const changeId = stands.find(({ id }) => id === studioId)?.changeId ?? null
+  const studio = (memory.at(studioId, studioId, changeId) as Studio | null) ?? (await loadStudio(tx, studioId))
+  memory.keep(studioId, studio, changeId)
+  const remembered = stands
+    .filter(({ id }) => id !== studioId)
+    .map((stand) => ({ ...stand, makeover: memory.at(studioId, stand.id, stand.changeId) as Makeover | null }))
+  const read = await loadMakeovers(
+    tx,
+    remembered.flatMap(({ id, makeover }) => (makeover ? [] : [id])),
+  )
+  return {
+    studio,
+    changeId,
+    makeovers: remembered.flatMap((stand) => {
+      const makeover = stand.makeover ?? read.get(stand.id)
+      return makeover ? [{ changeId: stand.changeId, makeover }] : []
+    }),
+  }
+}
+
+/** A makeover, and the change that made it what it is. */
+type Recalled = { readonly changeId: string | null; readonly makeover: Makeover }
 
 /** The studio in sight with what its makeovers share. */
 export async function loadStudio(tx: Transaction, id: string): Promise<Studio> {

@@ -15,6 +15,7 @@ import {
 } from 'drizzle-orm/pg-core'
 import { sql } from 'drizzle-orm'
 import type { Words } from '#core/diary/index.ts'
+import type { Summary } from '#core/reckoning/summary.ts'
 import { bytea } from './columns.ts'
 
 /** A document is a makeover or a studio: the row whose lock a change takes, and its count of changes. */
@@ -37,6 +38,30 @@ export const documents = pgTable(
     check('documents_rev', sql`${t.rev} >= 0`),
     // whoever clears up sees across studios, so a document is not found by its studio alone
     index('documents_id').on(t.id),
+  ],
+)
+
+/**
+ * What the day page shows of each makeover, as it was last reckoned: of the changes, the day and the rules that its
+ * moment names. It can be reckoned again at any time.
+ */
+export const summaries = pgTable(
+  'summaries',
+  {
+    studioId: uuid('studio_id').notNull(),
+    makeoverId: uuid('makeover_id').notNull(),
+    /** False: of what is shown to whoever sees no costs. */
+    costs: boolean('costs').notNull(),
+    moment: text('moment').notNull(),
+    summary: jsonb('summary').$type<Summary>().notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.studioId, t.makeoverId, t.costs] }),
+    foreignKey({
+      name: 'summaries_document',
+      columns: [t.studioId, t.makeoverId],
+      foreignColumns: [documents.studioId, documents.id],
+    }),
   ],
 )
 

@@ -9,7 +9,7 @@ import { committed, take, type Person } from '../changes/door.ts'
 import { forgetTyped, signAnew } from '../changes/signings.ts'
 import { inTransaction, type Transaction } from '../database/connection.ts'
 import { loadDocuments, stands } from '../database/documents.ts'
-import { changedDocuments, changedRows, changeWords } from '../database/tables.ts'
+import { changedDocuments, changedRows, changeWords, summaries } from '../database/tables.ts'
 import { notFound, Problem } from '../problem.ts'
 import type { Setting } from '../setting.ts'
 
@@ -127,6 +127,7 @@ export async function erase(
         .set({ sentence, words })
         .where(and(eq(changeWords.studioId, studioId), eq(changeWords.changeId, changeId)))
     await forgetTyped(tx, id, asked.names)
+    await tx.delete(summaries).where(eq(summaries.makeoverId, id))
     if (outcome?.is === 'taken' && outcome.after) await signAnew(tx, outcome.after.makeover, nowMs)
     return { found, outcome }
   })

@@ -14,6 +14,7 @@ import {
   makeovers,
   makeoverTables,
   studios,
+  summaries,
 } from '../database/tables.ts'
 
 const dayMs = 86_400_000
@@ -88,6 +89,7 @@ async function forget(tx: Transaction, id: string): Promise<void> {
   await tx.update(deeds).set({ makeoverId: null }).where(eq(deeds.makeoverId, id))
   await tx.delete(letters).where(eq(letters.makeoverId, id))
   await tx.delete(links).where(eq(links.makeoverId, id))
+  await tx.delete(summaries).where(eq(summaries.makeoverId, id))
   await tx.execute(sql`select bonitas_forget(${id})`)
   for (const sha256 of new Set(sha256s))
     await tx

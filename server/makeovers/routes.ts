@@ -26,10 +26,7 @@ export function makeoverRoutes({ database, news, clock }: Setting): Router {
     const who = personBehind(request)
     const { studioId, timeZone } = who
     const day = today(timeZone)
-    const makeovers = await inTransaction(database, { studio: studioId }, (tx) =>
-      dayLines(tx, database.memory, studioId, day, showsCosts(who)),
-    )
-    response.json({ today: day, makeovers })
+    response.json({ today: day, makeovers: await dayLines(database, studioId, day, showsCosts(who)) })
   })
 
   /** What the studio keeps for a makeover to begin with. */

@@ -1,25 +1,60 @@
-import { and, asc, eq, gt, isNull } from 'drizzle-orm'
+/** What the day page shows of each makeover under way: kept where it was reckoned before, reckoned where anything changed since. */
+import { setImmediate as breathe } from 'node:timers/promises'
+import { and, asc, eq, gt, isNull, sql } from 'drizzle-orm'
 import type { PlainDate } from '#core/measure/plain-date.ts'
+import type { Documents } from '#core/makeover/change.ts'
 import { remarksWithoutCosts, withoutCosts } from '#core/people/index.ts'
 import { reckon } from '#core/reckoning/reckon.ts'
 import { summarise, type Summary } from '#core/reckoning/summary.ts'
-import type { Transaction } from '../database/connection.ts'
-import { loadDocuments } from '../database/documents.ts'
-import type { Memory } from '../database/memory.ts'
-import { clients, documents } from '../database/tables.ts'
+import { inTransaction, isDatabaseAway, sqlState, type Database, type Transaction } from '../database/connection.ts'
+import { recallAll } from '../database/documents.ts'
+import { clients, documents, summaries } from '../database/tables.ts'
+import { rules } from '../places.ts'
 
 export type DayLine = Summary & { readonly clients: readonly string[] }
+type Reckoned = Pick<typeof summaries.$inferSelect, 'makeoverId' | 'moment' | 'summary'>
 
-/** All makeovers under way of the studio in sight for the day page; without `costs`, of what is shown without them. */
+/** Makeovers that are read at once: their rows are all in memory until they are reckoned. */
+const together = 50
+
+/** All makeovers under way of a studio for the day page; without `costs`, of what is shown without them. */
 export async function dayLines(
-  tx: Transaction,
-  memory: Memory,
+  database: Database,
   studioId: string,
   today: PlainDate,
   costs = true,
 ): Promise<DayLine[]> {
+  const { ids, names, known } = await inTransaction(
+    database,
+    { studio: studioId },
+    (tx) => knownLines(tx, studioId, today, costs),
+    { still: true },
+  )
+  const missing = ids.filter((id) => !known.has(id))
+  for (let at = 0; at < missing.length; at += together)
+    for (const { makeoverId, summary } of await reckonAnew(
+      database,
+      studioId,
+      missing.slice(at, at + together),
+      today,
+      costs,
+    ))
+      known.set(makeoverId, summary)
+  return ids.flatMap((id) => {
+    const summary = known.get(id)
+    return summary
+      ? [{ ...summary, clients: names.filter((client) => client.makeoverId === id).map((client) => client.name) }]
+      : []
+  })
+}
+
+/** A summary stands as long as its makeover, what its studio shares, the day and the rules are the same. */
+const momentOf = (changeId: string | null, studioChange: string | null, today: PlainDate): string =>
+  `${changeId ?? ''} ${studioChange ?? ''} ${today} ${rules}`
+
+async function knownLines(tx: Transaction, studioId: string, today: PlainDate, costs: boolean) {
   const stands = await tx
-    .select({ id: documents.id, rev: documents.rev, changeId: documents.changeId })
+    .select({ id: documents.id, changeId: documents.changeId })
     .from(documents)
     .where(
       and(
@@ -31,37 +66,70 @@ export async function dayLines(
     )
     .orderBy(asc(documents.id))
   const studioChange = stands.find(({ id }) => id === studioId)?.changeId ?? null
+  const under = stands.filter(({ id }) => id !== studioId)
+  const moments = new Map(under.map(({ id, changeId }) => [id, momentOf(changeId, studioChange, today)]))
+  const kept = await tx
+    .select({ id: summaries.makeoverId, moment: summaries.moment, summary: summaries.summary })
+    .from(summaries)
+    .where(eq(summaries.costs, costs))
   const names = await tx
     .select({ makeoverId: clients.makeoverId, name: clients.name })
     .from(clients)
     .orderBy(asc(clients.id))
-  const lines: DayLine[] = []
-  for (const { id, changeId } of stands.filter((stand) => stand.id !== studioId)) {
-    const moment = `${id} ${changeId ?? ''} ${studioChange ?? ''} ${today} ${costs}`
-    const summary = await summaryAt(moment, async () => {
-      const found = await loadDocuments(tx, memory, studioId, id)
-      const shown = costs ? found : withoutCosts(found)
-      const reckoning = reckon(shown, today)
-      const remarks = costs ? reckoning.remarks : remarksWithoutCosts(reckoning.remarks)
-      return summarise(shown.makeover, { ...reckoning, remarks, attention: costs ? reckoning.attention : [] })
-    })
-    lines.push({ ...summary, clients: names.filter((client) => client.makeoverId === id).map((client) => client.name) })
-  }
-  return lines
+  const known = new Map(
+    kept.filter(({ id, moment }) => moments.get(id) === moment).map(({ id, summary }) => [id, summary]),
+  )
+  return { ids: under.map(({ id }) => id), names, known }
 }
 
-/**
- * What was reckoned for the day page, by the makeover, the changes that made it and its studio what they are, and the
- * day. It is kept in this process alone: to look at the day page writes nothing.
- */
-const known = new Map<string, Summary>()
-const most = 2000
+/** Reads and reckons some makeovers as of one moment, and keeps what came of it. Others are served in between. */
+async function reckonAnew(
+  database: Database,
+  studioId: string,
+  ids: readonly string[],
+  today: PlainDate,
+  costs: boolean,
+): Promise<Reckoned[]> {
+  const { studio, changeId, makeovers } = await inTransaction(
+    database,
+    { studio: studioId },
+    (tx) => recallAll(tx, database.memory, studioId, ids),
+    { still: true },
+  )
+  const reckoned: Reckoned[] = []
+  for (const recalled of makeovers) {
+    reckoned.push({
+      makeoverId: recalled.makeover.id,
+      moment: momentOf(recalled.changeId, changeId, today),
+      summary: summaryOf({ makeover: recalled.makeover, studio }, today, costs),
+    })
+    await breathe()
+  }
+  await keep(database, studioId, costs, reckoned)
+  return reckoned
+}
 
-async function summaryAt(moment: string, reckoned: () => Promise<Summary>): Promise<Summary> {
-  const summary = known.get(moment) ?? (await reckoned())
-  known.delete(moment) // what is asked for again stands last, and goes last
-  known.set(moment, summary)
-  const [oldest] = known.keys()
-  if (known.size > most && oldest !== undefined) known.delete(oldest)
-  return summary
+function summaryOf(found: Documents, today: PlainDate, costs: boolean): Summary {
+  const shown = costs ? found : withoutCosts(found)
+  const reckoning = reckon(shown, today)
+  const remarks = costs ? reckoning.remarks : remarksWithoutCosts(reckoning.remarks)
+  return summarise(shown.makeover, { ...reckoning, remarks, attention: costs ? reckoning.attention : [] })
+}
+
+/** Where it cannot be kept, the page is shown all the same: a makeover may be gone in between, or the database only be read. */
+async function keep(database: Database, studioId: string, costs: boolean, reckoned: readonly Reckoned[]) {
+  if (reckoned.length === 0) return
+  try {
+    await inTransaction(database, { studio: studioId }, (tx) =>
+      tx
+        .insert(summaries)
+        .values(reckoned.map((line) => ({ studioId, costs, ...line })))
+        .onConflictDoUpdate({
+          target: [summaries.studioId, summaries.makeoverId, summaries.costs],
+          set: { moment: sql`excluded.moment`, summary: sql`excluded.summary` },
+        }),
+    )
+  } catch (error) {
+    if (!sqlState(error) && !isDatabaseAway(error)) throw error
+  }
 }
