@@ -60,10 +60,20 @@ test('somebody comes in by a letter, sees no costs, is made a member while at wo
   expect(await theirs.locator('main').innerText()).not.toMatch(/\d[.,]\d\d\b(?! m)/) // no sum, written with its decimals
   await theirs.getByRole('link', { name: /^Brief/ }).click()
   await theirs.getByRole('button', { name: 'Add a need' }).click()
-  await dialog(theirs).getByLabel('What has to be possible').fill('Somewhere for boots')
-  await dialog(theirs).getByRole('button', { name: 'Add', exact: true }).click()
-  await expect(dialog(theirs).getByText('you are here as looker-on, which does not change a need')).toBeVisible()
-  await dialog(theirs).getByRole('button', { name: 'Cancel' }).click()
+  await expect(theirs.getByText('You are here as looker-on, which does not change a need.')).toBeVisible()
+  await expect(dialog(theirs)).toBeHidden()
+  // what is there can be read in its form, and nothing is typed there in vain
+  await theirs.getByRole('link', { name: /^Pieces/ }).click()
+  await theirs.getByText('Wicker chairs').first().click()
+  await expect(theirs.getByText('which does not change a need')).toBeHidden({ timeout: 10_000 }) // it goes by itself
+  await clean(theirs, 'a piece that is looked at')
+  await theirs.getByRole('region', { name: 'Piece', exact: true }).getByRole('button', { name: 'Change' }).click()
+  await expect(dialog(theirs).getByLabel('What is wanted')).toHaveValue('Wicker chairs')
+  await expect(dialog(theirs).getByLabel('What is wanted')).toBeDisabled()
+  await expect(dialog(theirs).getByLabel('Allowance')).toHaveValue('–')
+  await expect(dialog(theirs).getByRole('combobox').first()).toBeDisabled()
+  await expect(dialog(theirs).getByText('which does not change a piece')).toBeVisible()
+  await dialog(theirs).getByRole('button', { name: 'Close' }).click()
 
   // made a member while they work: it counts without signing in again
   await page.getByRole('link', { name: 'People and files' }).click()
@@ -214,10 +224,8 @@ test('the sellers’ book, the stock and the archive are kept, on a phone too', 
     .click()
   await expect(page.getByText(/In the archive since/)).toBeVisible()
   await page.getByRole('button', { name: 'Add a need' }).click()
-  await dialog(page).getByLabel('What has to be possible').fill('Somewhere for boots')
-  await dialog(page).getByRole('button', { name: 'Add', exact: true }).click()
-  await expect(dialog(page).getByText('this makeover is in the archive')).toBeVisible()
-  await dialog(page).getByRole('button', { name: 'Cancel' }).click()
+  await expect(page.getByText('This makeover is in the archive: take it up again')).toBeVisible()
+  await expect(dialog(page)).toBeHidden()
   await page.getByRole('button', { name: 'Take it up again' }).click()
   await expect(page.getByText(/In the archive since/)).toBeHidden()
 })

@@ -14,6 +14,7 @@ import { toPart } from '../parts/to-part.ts'
 import RemarkList from '../remarks/RemarkList.vue'
 import StepRemarks from '../remarks/StepRemarks.vue'
 import { useMakeover } from '../stores/makeover.ts'
+import { useSession } from '../stores/session.ts'
 import { useRows } from '../stores/rows.ts'
 import { useWorking } from '../stores/working.ts'
 import BudgetTable from './BudgetTable.vue'
@@ -31,6 +32,7 @@ import { needForm } from './forms.ts'
 import { useSetting } from '../stores/setting.ts'
 
 const makeover = useMakeover()
+const session = useSession()
 const working = useWorking()
 const setting = useSetting()
 const needs = useRows('need')
@@ -148,12 +150,12 @@ useKeys([
             <dd>{{ open.length }}</dd>
           </div>
         </dl>
-        <p>
+        <p v-if="session.costs">
           <a :href="`/api/makeovers/${makeover.opened.makeover.id}/brief.pdf`" target="_blank" rel="noopener"
             >The brief as a page to sign (PDF)</a
           >
         </p>
-        <p>
+        <p v-if="session.costs">
           All of it as one file:
           <a :href="`/api/makeovers/${makeover.opened.makeover.id}/export?history=yes`">with its history</a>,
           <a :href="`/api/makeovers/${makeover.opened.makeover.id}/export`">without</a>

@@ -170,6 +170,7 @@ async function save(): Promise<void> {
     :faults="form.faults"
     :busy="form.busy"
     :width="620"
+    :changes="['agreement']"
     @submit="save"
   >
     <p v-if="mode === 'change'" class="quiet">

@@ -37,6 +37,7 @@ watch(
   // what is signed here is noted when the server takes it
   () => [versions.value.map(({ row }) => `${row.id} ${row.signedOn ?? ''}`).join(), makeover.savedAt?.getTime()].join(),
   async () => {
+    if (!session.costs) return
     signings.value = await request<readonly Signed[]>('GET', `/makeovers/${String(route.params.id)}/signings`).catch(
       () => [],
     )
@@ -102,6 +103,7 @@ onMounted(() => {
                   ><span class="quiet">{{ vouched(row.id, row.signedOn) }}</span
                   ><br /></template
                 ><a
+                  v-if="session.costs"
                   :href="`/api/makeovers/${$route.params.id}/brief.pdf?version=${row.number}`"
                   :aria-label="`The brief as signed, ${row.number === 1 ? 'agreed' : `change ${row.number - 1}`}, PDF`"
                   >as signed</a

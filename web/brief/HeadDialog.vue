@@ -91,7 +91,16 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <FormDialog v-model="open" title="The makeover" action="Save" :faults="form.faults" :busy="form.busy" @submit="save">
+  <FormDialog
+    v-model="open"
+    title="The makeover"
+    action="Save"
+    :faults="form.faults"
+    :busy="form.busy"
+    :changes="['makeover']"
+    reads
+    @submit="save"
+  >
     <FieldText :field="form.fields.name" label="What it is called" />
     <div class="columns">
       <FieldText :field="form.fields.installOn" label="Install date" optional hint="14 Mar 2027" />

@@ -46,6 +46,7 @@ const takeAway = (row: Row<'template'>): Promise<unknown> =>
     action="Keep it"
     :faults="form.faults"
     :busy="form.busy"
+    :changes="['template']"
     @submit="save"
   >
     <p class="quiet">It keeps {{ holds }}. Sellers belong to the studio and are there already.</p>

@@ -2,12 +2,14 @@
 import { computed } from 'vue'
 import type { Schedule } from '#core/calendar/index.ts'
 import { useMakeover } from '../stores/makeover.ts'
+import { useSession } from '../stores/session.ts'
 import CalendarLinks from './CalendarLinks.vue'
 import DaysIn from './DaysIn.vue'
 
 /** The calendar to take along, on paper and as files, by links that other programs follow; and days away that come in. */
 const { plan } = defineProps<{ plan: Schedule }>()
 const makeover = useMakeover()
+const session = useSession()
 const base = computed(() => `/api/makeovers/${makeover.opened?.makeover.id ?? ''}`)
 const hands = computed(() => [
   ...new Map(plan.tasks.filter(({ is }) => is === 'work').map(({ hand, handId }) => [handId, hand])),
@@ -15,7 +17,7 @@ const hands = computed(() => [
 </script>
 
 <template>
-  <section aria-labelledby="calendar-files">
+  <section v-if="session.costs" aria-labelledby="calendar-files">
     <div class="section-head"><h2 id="calendar-files">Out and in</h2></div>
     <p class="papers">
       The plan as <a class="word" :href="`${base}/calendar.pdf`" download>PDF</a>, the sheet of the install day as

@@ -8,6 +8,7 @@ import FilesOf from '../files/FilesOf.vue'
 import type { AnyRowForm } from '../parts/rowform.ts'
 import RowDialog from '../parts/RowDialog.vue'
 import { useMakeover } from '../stores/makeover.ts'
+import { useSession } from '../stores/session.ts'
 import { useRows } from '../stores/rows.ts'
 import { useCalendar } from './calendar.ts'
 import CalendarWays from './CalendarWays.vue'
@@ -15,6 +16,7 @@ import { snagForm } from './coming-forms.ts'
 
 /** The install day, as one stands in it with a phone: in the order of carrying in, where it goes, what to bring, and what is not right yet. */
 const makeover = useMakeover()
+const session = useSession()
 const calendar = useCalendar()
 const { today } = calendar
 const [rooms, pieces, snags, pictures] = [useRows('room'), useRows('piece'), useRows('snag'), useRows('attachment')]
@@ -118,7 +120,7 @@ const roomOf = (id: string | null): string => rooms.value.find((room) => room.id
         </li>
       </ul>
     </section>
-    <p class="papers">
+    <p v-if="session.costs" class="papers">
       This sheet as
       <a class="word" :href="`/api/makeovers/${makeover.opened?.makeover.id ?? ''}/install-day.pdf`" download>PDF</a>.
     </p>

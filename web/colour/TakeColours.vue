@@ -42,6 +42,7 @@ async function save(): Promise<void> {
     :faults="faults"
     :busy="false"
     :width="760"
+    :changes="['takenColour']"
     @submit="save"
   >
     <PhotoPicker :start="picture" @pick="take" />

@@ -82,6 +82,7 @@ const lab = (chip: Chip): string => {
     :busy="busy"
     :blocked="cures.length === 0 ? 'There is nothing that may be changed' : ''"
     :width="640"
+    :changes="['finish']"
     @submit="take"
   >
     <p v-for="why in fixed" :key="why" class="quiet">{{ why }}</p>

@@ -62,6 +62,8 @@ const {
     :faults="form.faults"
     :busy="form.busy"
     :width="760"
+    :changes="['finish']"
+    :reads="finish !== null"
     @submit="save"
   >
     <div class="finish-form">

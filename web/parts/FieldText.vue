@@ -2,6 +2,7 @@
 import { Calendar } from '@element-plus/icons-vue'
 import { computed, defineAsyncComponent, ref, useId, useTemplateRef } from 'vue'
 import { isPlainDate, writeDate, type PlainDate } from '#core/measure/plain-date.ts'
+import { useSession } from '../stores/session.ts'
 import type { Field } from './form.ts'
 
 const {
@@ -30,6 +31,9 @@ const {
   keypad?: 'decimal' | 'numeric' | undefined
 }>()
 const id = useId()
+const session = useSession()
+/** What it costs is not shown to everybody. */
+const hidden = computed(() => field.cost === true && !session.costs)
 /** The month comes when it is first asked for: most days are typed. */
 const DayPick = defineAsyncComponent(() => import('./DayPick.vue'))
 const frame = useTemplateRef<HTMLElement>('frame')
@@ -48,7 +52,7 @@ const day = computed<PlainDate | null>({
 
 /** What was typed, as it was read: shown when it says more than the text itself. */
 const echo = computed(() => {
-  if (field.error || field.text.trim() === '') return ''
+  if (hidden.value || field.error || field.text.trim() === '') return ''
   const read = field.read(field.text)
   if (!read.ok) return ''
   const said = field.echo(read.value)
@@ -70,7 +74,8 @@ function check(): void {
     <label class="label" :for="id">{{ label }}<span v-if="optional">, if known</span></label>
     <el-input
       :id="id"
-      v-model="field.text"
+      :model-value="hidden ? '–' : field.text"
+      :disabled="hidden || undefined"
       :type="rows > 0 ? 'textarea' : type"
       :rows="rows || 2"
       :autocomplete="autocomplete"
@@ -80,6 +85,7 @@ function check(): void {
       :aria-describedby="`${id}-below`"
       spellcheck="false"
       @blur="check"
+      @update:model-value="field.text = $event"
       @input="field.error = ''"
       @keydown.alt.down.prevent="picking = field.day === true"
     >

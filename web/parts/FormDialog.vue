@@ -1,6 +1,9 @@
 <script setup lang="ts">
-import { nextTick, onBeforeUnmount, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, useTemplateRef, watch } from 'vue'
+import type { Kind } from '#core/makeover/kinds.ts'
+import { useClosed } from '../stores/makeover/closed.ts'
 import { say } from '../stores/said.ts'
+import ClosedFields from './ClosedFields.vue'
 import { draftHere } from './draft.ts'
 import { toMade } from './made.ts'
 
@@ -12,6 +15,8 @@ const {
   width = 560,
   blocked = '',
   away = 'Cancel',
+  changes = [],
+  reads = false,
 } = defineProps<{
   title: string
   action: string
@@ -22,9 +27,23 @@ const {
   blocked?: string
   /** What going away without it is called. */
   away?: string
+  /** The kinds of rows that it changes: where that is not in one's role, or the makeover is in the archive, nothing is typed first. */
+  changes?: readonly Kind[]
+  /** There is something to read in it, also for whoever changes nothing. */
+  reads?: boolean
 }>()
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ submit: [] }>()
+const closed = useClosed(() => changes)
+const shown = computed({
+  get: () => open.value && (closed.value === '' || reads),
+  set: (isOpen) => (open.value = isOpen),
+})
+watch(open, (isOpen) => {
+  if (!isOpen || shown.value) return
+  say(closed.value)
+  open.value = false
+})
 
 const draft = draftHere()
 const restored = draft?.restored
@@ -58,7 +77,7 @@ onBeforeUnmount(() => window.removeEventListener('beforeunload', warn))
 
 <template>
   <el-dialog
-    v-model="open"
+    v-model="shown"
     :title="title"
     :width="width"
     :close-on-click-modal="false"
@@ -69,18 +88,18 @@ onBeforeUnmount(() => window.removeEventListener('beforeunload', warn))
     @opened="toFirstField"
     @closed="toMade"
   >
-    <form ref="form" novalidate @input="typed = true" @submit.prevent="emit('submit')">
+    <form ref="form" novalidate @input="typed = true" @submit.prevent="closed || emit('submit')">
       <p v-if="restored" class="quiet" role="status">
         What was typed here before is back.
         <button type="button" class="word" @click="draft?.startAfresh()">Start afresh</button>
       </p>
-      <slot />
+      <ClosedFields :closed="closed !== ''"><slot /></ClosedFields>
       <p v-for="fault in faults" :key="fault" class="stop-line" role="alert">{{ fault }}</p>
       <div class="actions">
-        <span v-if="blocked" class="quiet">{{ blocked }}</span>
-        <slot name="before-action" />
-        <el-button @click="open = false">{{ away }}</el-button>
-        <el-button type="primary" native-type="submit" :disabled="blocked !== ''" :loading="busy">{{
+        <span v-if="closed || blocked" class="quiet">{{ closed || blocked }}</span>
+        <slot v-if="!closed" name="before-action" />
+        <el-button @click="open = false">{{ closed ? 'Close' : away }}</el-button>
+        <el-button v-if="!closed" type="primary" native-type="submit" :disabled="blocked !== ''" :loading="busy">{{
           action
         }}</el-button>
       </div>

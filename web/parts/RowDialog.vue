@@ -80,6 +80,8 @@ async function takeAway(): Promise<void> {
     :busy="form.busy"
     :away="told.away ?? 'Cancel'"
     :width="width"
+    :changes="[told.kind]"
+    :reads="row !== null"
     @submit="save"
   >
     <div v-for="(line, at) in lines" :key="at" class="columns">

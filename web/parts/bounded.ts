@@ -16,6 +16,7 @@ export function bounded<F extends Record<string, Field<unknown>>>(kind: Kind, fi
 
 const within = <T>(schema: AnySchema, field: Field<T>): Field<T> => ({
   ...field,
+  ...(isCost(schema) ? { cost: true } : {}),
   read: (text) => {
     const read = field.read(text)
     const error = read.ok ? faultOf(schema, read.value) : null
@@ -24,6 +25,8 @@ const within = <T>(schema: AnySchema, field: Field<T>): Field<T> => ({
     return { ok: false, error: error.startsWith('expected') ? `“${text.trim().slice(0, 24)}”: ${error}` : error }
   },
 })
+
+const isCost = (schema: AnySchema): boolean => (schema.spec.meta as { cost?: boolean } | undefined)?.cost === true
 
 function faultOf(schema: AnySchema, value: unknown): string | null {
   try {

@@ -21,6 +21,8 @@ export type Field<T> = {
   echo(value: T): string
   /** It is a day, and may be picked from a month as well. */
   readonly day?: true
+  /** It says what something costs: whoever is shown no costs is not shown it. */
+  readonly cost?: boolean
 }
 const field = <T>(
   text: string,
@@ -47,8 +49,8 @@ export const saidField = (start = '', most = 120): Field<string> =>
 export const writtenMoney = (amount: Minor | null, currency: string): string =>
   amount === null ? '' : moneyParts(amount, currency).join('').replaceAll('\u00a0', '').replace('−', '-')
 
-export const moneyField = (currency: string, start: Minor | null = null, { least = 0 } = {}): Field<Minor> =>
-  field(
+export const moneyField = (currency: string, start: Minor | null = null, { least = 0 } = {}): Field<Minor> => ({
+  ...field(
     writtenMoney(start, currency),
     (text) => {
       const read = readMoney(text, currency, habits.value.decimal)
@@ -58,7 +60,9 @@ export const moneyField = (currency: string, start: Minor | null = null, { least
       return read.value > largestMinor ? wrong('is too large') : read
     },
     (amount) => `${writeMoney(amount, currency)} ${currency}`,
-  )
+  ),
+  cost: true,
+})
 
 /** A number of a row, with so many decimals at most; its bounds are those of its schema. */
 export const numberField = (start: number | null, decimals: number): Field<number> =>

@@ -45,6 +45,7 @@ async function save(): Promise<void> {
     :faults="faults"
     :busy="false"
     :width="820"
+    :changes="['candidate']"
     @submit="save"
   >
     <div class="arrivals" @dragover.prevent @drop.prevent="take($event.dataTransfer?.files)">

@@ -14,6 +14,7 @@ import WorkingSlip from '../parts/WorkingSlip.vue'
 import { useEntry } from '../stores/entry.ts'
 import { thingOf } from '#core/pieces/index.ts'
 import { useMakeover } from '../stores/makeover.ts'
+import { useSession } from '../stores/session.ts'
 import { useRows } from '../stores/rows.ts'
 import { useCandidateForm } from './candidate-form.ts'
 import CandidateDetails from './CandidateDetails.vue'
@@ -21,6 +22,7 @@ import CandidateDetails from './CandidateDetails.vue'
 const { piece, candidate } = defineProps<{ piece: Row<'piece'>; candidate: Row<'candidate'> | null }>()
 const open = defineModel<boolean>({ required: true })
 const makeover = useMakeover()
+const session = useSession()
 const entry = useEntry()
 const lengthUnit = computed(() => entry.value.unit)
 const servings = useRows('serving')
@@ -43,6 +45,8 @@ const { form, sellers, needs, bought, landed, save } = useCandidateForm(() => ({
     :faults="form.faults"
     :busy="form.busy"
     :width="920"
+    :changes="['candidate']"
+    :reads="candidate !== null"
     @submit="save"
   >
     <div class="candidate-form">
@@ -203,7 +207,7 @@ const { form, sellers, needs, bought, landed, save } = useCandidateForm(() => ({
         </details>
         <p v-if="needs.caution" class="quiet">{{ needs.caution }}</p>
       </div>
-      <aside class="landed-so-far" aria-label="Landed cost so far" aria-live="polite">
+      <aside v-if="session.costs" class="landed-so-far" aria-label="Landed cost so far" aria-live="polite">
         <h3>Landed, for {{ writeQuantity(piece.quantity, piece.unit) }}</h3>
         <template v-if="landed">
           <WorkingSlip :working="landed.working" :currency="makeover.currency" />

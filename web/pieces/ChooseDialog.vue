@@ -66,6 +66,7 @@ async function save(): Promise<void> {
     action="Choose"
     :faults="form.faults"
     :busy="form.busy"
+    :changes="['piece']"
     @submit="save"
   >
     <FieldText

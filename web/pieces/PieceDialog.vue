@@ -167,6 +167,8 @@ async function save(): Promise<void> {
     :faults="form.faults"
     :busy="form.busy"
     :width="680"
+    :changes="['piece']"
+    :reads="piece !== null"
     @submit="save"
   >
     <div class="columns">

@@ -90,6 +90,7 @@ async function save(): Promise<void> {
     :faults="form.faults"
     :busy="form.busy"
     :width="760"
+    :changes="['substitution']"
     @submit="save"
   >
     <table class="differences">

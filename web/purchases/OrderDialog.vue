@@ -52,6 +52,7 @@ const overTheCounter = tenders.filter((tender) => tender !== 'gift card' && tend
     :busy="form.busy"
     :width="860"
     :blocked="breaks ? 'Needs a signed change first' : ''"
+    :changes="['order']"
     @submit="save"
   >
     <p class="quiet" style="margin-bottom: 6px">

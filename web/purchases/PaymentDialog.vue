@@ -145,6 +145,7 @@ async function save(): Promise<void> {
     :action="back ? 'Note the refund' : 'Paid'"
     :faults="form.faults"
     :busy="form.busy"
+    :changes="['payment']"
     @submit="save"
   >
     <div class="columns">

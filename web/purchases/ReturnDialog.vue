@@ -176,6 +176,7 @@ async function save(): Promise<void> {
     :faults="form.faults"
     :busy="form.busy"
     :width="620"
+    :changes="['return']"
     @submit="save"
   >
     <template v-if="!accepting">

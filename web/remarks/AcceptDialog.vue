@@ -27,6 +27,7 @@ async function save(): Promise<void> {
     action="Accept"
     :faults="form.faults"
     :busy="form.busy"
+    :changes="['acceptance']"
     @submit="save"
   >
     <p>{{ remark?.title }}.</p>

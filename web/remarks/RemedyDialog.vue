@@ -62,6 +62,8 @@ async function make(): Promise<void> {
     :faults="problem"
     :blocked="looking ? 'Looking …' : remedies.length === 0 ? 'Nothing is free to change' : ''"
     :width="560"
+    :changes="['makeover']"
+    reads
     @submit="make"
   >
     <p v-if="looking" class="quiet" role="status">Looking for what cures it …</p>

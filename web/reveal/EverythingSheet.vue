@@ -5,10 +5,12 @@ import { finishLines, thingLines } from '#core/reveal/index.ts'
 import { words, type Column } from '../parts/row-table.ts'
 import RowTable from '../parts/RowTable.vue'
 import { useMakeover } from '../stores/makeover.ts'
+import { useSession } from '../stores/session.ts'
 import { useRows } from '../stores/rows.ts'
 
 /** Everything on one sheet: to find it again, clean it, match it, take it off; and what was taken in another's place. */
 const makeover = useMakeover()
+const session = useSession()
 const substitutions = useRows('substitution')
 const base = computed(() => `/api/makeovers/${makeover.opened?.makeover.id ?? ''}`)
 const things = computed(() => {
@@ -59,7 +61,7 @@ const named = (id: string): string => makeover.opened?.makeover.rows.candidate[i
         </li>
       </ul>
     </template>
-    <p>
+    <p v-if="session.costs">
       For the client, without prices: <a class="word" :href="`${base}/everything-client.pdf`" download>PDF</a>,
       <a class="word" :href="`${base}/everything-client.csv`" download>CSV</a>,
       <a class="word" :href="`${base}/everything-client.xlsx`" download>XLSX</a>; for the studio, with what was paid:

@@ -23,7 +23,7 @@ import { useLive } from './live.ts'
 import { createFollow } from './makeover/follow.ts'
 import { createPast } from './makeover/past.ts'
 import { createQueue } from './makeover/queue.ts'
-import { shutTo } from './makeover/shut.ts'
+import { refusal, shutTo } from './makeover/shut.ts'
 import { createView, documentsOf, type FarReckoner, type Opened } from './makeover/view.ts'
 import { useSession } from './session.ts'
 import { isWaitingKey, type Held } from './waiting.ts'
@@ -181,10 +181,9 @@ export const useMakeover = defineStore('makeover', () => {
     operations: readonly Operation[],
     undoes?: string,
   ): Promise<readonly Fault[]> {
-    if (past.value)
-      return [fault('past', null, null, null, 'this is an earlier moment: go back to now to change something')]
+    if (past.value) return refusal('this is an earlier moment: go back to now to change something')
     const shut = opened.value && base.value ? shutTo(session.person, base.value, operations) : 'no makeover is open'
-    if (shut) return [fault('shut', null, null, null, shut)]
+    if (shut) return refusal(shut)
     const changeSet: ChangeSet = {
       id: uuidv7(),
       schemaVersion,

@@ -23,7 +23,9 @@ async function tried(work: () => Promise<void>): Promise<void> {
 }
 onMounted(() =>
   tried(async () => {
-    if (session.owns) lines.value = (await request<{ makeovers: readonly Line[] }>('GET', '/day')).makeovers
+    if (!session.owns) return
+    const { makeovers } = await request<{ makeovers: readonly Line[] }>('GET', '/day')
+    lines.value = [...makeovers, ...(await request<readonly Line[]>('GET', '/archive'))]
   }),
 )
 const look = (id: string): Promise<void> =>
@@ -58,15 +60,19 @@ const kept = [
     </p>
     <p><a href="/api/me/data">What is kept of you, as one file</a></p>
     <template v-if="session.owns">
-      <p>
-        <label
-          >What is kept of a client of
-          <select :value="chosen" @change="look(($event.target as HTMLSelectElement).value)">
-            <option value="" disabled>choose a makeover</option>
-            <option v-for="line in lines" :key="line.id" :value="line.id">{{ line.name }}</option>
-          </select>
-        </label>
-      </p>
+      <div class="field whose">
+        <label class="label" for="kept-of">What is kept of a client of</label>
+        <el-select
+          id="kept-of"
+          :model-value="chosen"
+          :filterable="lines.length > 12"
+          placeholder="Choose a makeover"
+          aria-label="What is kept of a client of"
+          @change="look"
+        >
+          <el-option v-for="line in lines" :key="line.id" :value="line.id" :label="line.name" />
+        </el-select>
+      </div>
       <ul v-if="clients.length > 0" class="plain-lines">
         <li v-for="client in clients" :key="client.id">
           <a :href="`/api/makeovers/${chosen}/clients/${client.id}/data`">{{ client.name }}, as one file</a>
@@ -87,6 +93,9 @@ const kept = [
 }
 .studio .kept-long dd {
   margin: 0;
+}
+.studio .whose {
+  max-width: 340px;
 }
 .studio .plain-lines li {
   padding: 4px 0;

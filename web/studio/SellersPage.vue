@@ -180,6 +180,8 @@ useKeys([{ key: 'n', does: 'Note a seller', run: () => mayWrite.value && write(n
       action="Keep it"
       :faults="form.faults"
       :busy="form.busy"
+      :changes="['seller']"
+      :reads="whose !== null"
       @submit="save"
     >
       <FieldText :field="form.fields.name" label="Name" />

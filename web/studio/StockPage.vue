@@ -152,6 +152,8 @@ useKeys([{ key: 'n', does: 'Put something into stock', run: () => mayWrite.value
       action="Keep it"
       :faults="form.faults"
       :busy="form.busy"
+      :changes="['stock']"
+      :reads="whose !== null"
       @submit="save"
     >
       <FieldText :field="form.fields.name" label="What it is" />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useMakeover } from '../stores/makeover.ts'
+import { useSession } from '../stores/session.ts'
 import type { Face, TakeOff } from '#core/surfaces/index.ts'
 import { letterOf } from '#core/survey/index.ts'
 
@@ -12,6 +13,7 @@ const { inHand, faces, hasCuts } = defineProps<{
   hasCuts: boolean
 }>()
 const makeover = useMakeover()
+const session = useSession()
 const base = computed(() => `/api/makeovers/${makeover.opened?.makeover.id ?? ''}`)
 const paper = computed(() =>
   makeover.opened?.makeover.rows.makeover[makeover.opened.makeover.id]?.units === 'metric' ? 'a4' : 'letter',
@@ -29,7 +31,7 @@ const laid = computed(() => {
 </script>
 
 <template>
-  <section aria-labelledby="surface-files-title">
+  <section v-if="session.costs" aria-labelledby="surface-files-title">
     <div class="section-head"><h2 id="surface-files-title">Out</h2></div>
     <p class="files">
       The take-off as <a class="word" :href="`${base}/take-off.xlsx`" download>XLSX</a> or

@@ -61,6 +61,7 @@ async function save(): Promise<void> {
     action="Put it in"
     :faults="form.faults"
     :busy="form.busy"
+    :changes="['room']"
     @submit="save"
   >
     <FieldChoice
