@@ -73,7 +73,7 @@ test('somebody comes in by a letter, sees no costs, is made a member while at wo
   await expect(dialog(theirs).getByLabel('Allowance')).toHaveValue('–')
   await expect(dialog(theirs).getByRole('combobox').first()).toBeDisabled()
   await expect(dialog(theirs).getByText('which does not change a piece')).toBeVisible()
-  await dialog(theirs).getByRole('button', { name: 'Close' }).click()
+  await dialog(theirs).getByRole('button', { name: 'Close', exact: true }).click()
 
   // made a member while they work: it counts without signing in again
   await page.getByRole('link', { name: 'People and files' }).click()

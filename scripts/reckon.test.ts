@@ -8,7 +8,7 @@ import { afterAll, describe, expect, it } from 'vitest'
 import { plainDate } from '#core/measure/plain-date.ts'
 import { readParcel } from '#core/parcel/index.ts'
 import { reckon } from '#core/reckoning/reckon.ts'
-import { sha256Of } from '#server/attachments/files.ts'
+import { sha256Of } from '#server/digest.ts'
 
 const root = join(import.meta.dirname, '..')
 const folder = mkdtempSync(join(tmpdir(), 'bonitas-reckon-'))

@@ -9,12 +9,12 @@ import { fits, makeStudio, newcomer, setPassword, type Maker } from './accounts/
 import { hashPassword } from './accounts/passwords.ts'
 import { keepBlob, prepare } from './attachments/files.ts'
 import { take } from './changes/door.ts'
-import { digestOf } from './changes/signings.ts'
 import { loadDocuments, loadStudio } from './database/documents.ts'
 import { takeStudio } from './changes/studio-door.ts'
 import { closingText } from './guest/shown.ts'
 import type { Database, Transaction } from './database/connection.ts'
 import { people } from './database/tables.ts'
+import { sha256Of } from './digest.ts'
 
 /**
  * Loads the demo through the door, as its decorator would have typed it: once a database, and all or nothing, so that
@@ -83,7 +83,7 @@ async function closeAccount(
   const { makeover, studio } = await loadDocuments(tx, database.memory, maker.studioId, makeoverId)
   const today = dateIn(demoDecorator.timeZone, nowMs)
   const kept = closingText({ makeover, studio }, today)
-  const closing = { closedOn: today, signedById, statement: kept, digest: digestOf(kept), reopenedOn: null, reason: '' }
+  const closing = { closedOn: today, signedById, statement: kept, digest: sha256Of(kept), reopenedOn: null, reason: '' }
   const sentence = 'Closed the account with the society'
   const changeSet = { id: uuidv7(), schemaVersion, sentence, operations: [add('closing', uuidv7(), closing)] }
   const outcome = await take(tx, database, maker, makeoverId, changeSet, nowMs)

@@ -5,6 +5,7 @@ import { createServer } from 'node:http'
 import { createServer as createSecureServer } from 'node:https'
 import { pino } from 'pino'
 import { hasStudio, makeStudio } from './accounts/accounts.ts'
+import { forgetTries } from './accounts/tries.ts'
 import { createApplication } from './application.ts'
 import { openHealth } from './running/health.ts'
 import { readSecrets } from './running/secrets.ts'
@@ -137,7 +138,7 @@ server.on('listening', () =>
 
 /** What was put away long enough goes, soon after the start and every hour. */
 const sweep = (): void =>
-  void clearUp(database, Date.now()).catch((error: unknown) =>
+  void Promise.all([clearUp(database, Date.now()), forgetTries(database, Date.now())]).catch((error: unknown) =>
     log.warn({ err: withoutValues(error) }, 'not cleared up'),
   )
 const sweeps = [setTimeout(sweep, 30_000), setInterval(sweep, 3_600_000)]

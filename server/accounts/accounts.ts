@@ -16,7 +16,7 @@ import {
 } from '../database/tables.ts'
 import { fitsHash, hashPassword } from './passwords.ts'
 import { takeCode, type CodeTold } from './second-factor.ts'
-import { hashToken } from './sessions.ts'
+import { sha256Of } from '../digest.ts'
 
 export const sessionDays = 14
 export const deviceDays = 180
@@ -199,7 +199,7 @@ async function openSession(database: Database, found: Person, nowMs: number, bro
   await inTransaction(database, { studio: found.studioId }, async (tx) => {
     await tx.delete(sessions).where(lt(sessions.expiresAt, new Date(nowMs)))
     await tx.insert(sessions).values({
-      tokenHash: hashToken(token),
+      tokenHash: sha256Of(token),
       studioId: found.studioId,
       personId: found.id,
       expiresAt: new Date(nowMs + sessionDays * dayMs),
@@ -269,7 +269,7 @@ export async function personOf(database: Database, token: string, nowMs: number)
     role: Role
     sees_costs: boolean
     totp_on: boolean
-  }>({ name: 'person', text: 'select * from bonitas_person($1, $2)', values: [hashToken(token), new Date(nowMs)] })
+  }>({ name: 'person', text: 'select * from bonitas_person($1, $2)', values: [sha256Of(token), new Date(nowMs)] })
   const [row] = rows
   return row
     ? {
@@ -287,7 +287,7 @@ export async function personOf(database: Database, token: string, nowMs: number)
 }
 
 export async function signOut(database: Database, token: string): Promise<void> {
-  const tokenHash = hashToken(token)
+  const tokenHash = sha256Of(token)
   await inTransaction(database, { token: tokenHash }, (tx) =>
     tx.delete(sessions).where(eq(sessions.tokenHash, tokenHash)),
   )

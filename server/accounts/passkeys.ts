@@ -1,5 +1,4 @@
 /** Passkeys (W3C Web Authentication): a key of a device lets its person in, with no password and no code. */
-import { createHash } from 'node:crypto'
 import {
   generateAuthenticationOptions,
   generateRegistrationOptions,
@@ -14,6 +13,7 @@ import { and, asc, eq, gt, lt } from 'drizzle-orm'
 import { inTransaction, type Database, type Transaction } from '../database/connection.ts'
 import { challenges, passkeys, people } from '../database/tables.ts'
 import type { Person, SignedIn } from './accounts.ts'
+import { sha256Of } from '../digest.ts'
 
 /** Where a browser is: a passkey is for one name, and for the address it was made at. */
 export type At = { readonly name: string; readonly origin: string }
@@ -25,24 +25,22 @@ export type Passkey = {
 }
 
 const challengeMs = 5 * 60_000
-const hashOf = (text: string): string => createHash('sha256').update(text).digest('hex')
-
 /** Keeps a challenge for a few minutes: it is answered once. */
 async function keep(database: Database, challenge: string, nowMs: number): Promise<void> {
   await inTransaction(database, { sweep: 'yes' }, async (tx) => {
     await tx.delete(challenges).where(lt(challenges.expiresAt, new Date(nowMs)))
-    await tx.insert(challenges).values({ hash: hashOf(challenge), expiresAt: new Date(nowMs + challengeMs) })
+    await tx.insert(challenges).values({ hash: sha256Of(challenge), expiresAt: new Date(nowMs + challengeMs) })
   })
 }
 const take = async (tx: Transaction, challenge: string, nowMs: number): Promise<boolean> =>
   (
     await tx
       .delete(challenges)
-      .where(and(eq(challenges.hash, hashOf(challenge)), gt(challenges.expiresAt, new Date(nowMs))))
+      .where(and(eq(challenges.hash, sha256Of(challenge)), gt(challenges.expiresAt, new Date(nowMs))))
       .returning({ hash: challenges.hash })
   ).length > 0
 const taken = (database: Database, nowMs: number) => (challenge: string) =>
-  inTransaction(database, { link: hashOf(challenge) }, (tx) => take(tx, challenge, nowMs))
+  inTransaction(database, { link: sha256Of(challenge) }, (tx) => take(tx, challenge, nowMs))
 
 export const passkeysOf = (database: Database, { studioId, personId }: SignedIn): Promise<Passkey[]> =>
   inTransaction(database, { studio: studioId }, async (tx) => {

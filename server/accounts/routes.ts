@@ -1,6 +1,6 @@
 import { parseCookie, stringifySetCookie } from 'cookie'
 import { Router, type Request, type RequestHandler, type Response } from 'express'
-import { ipKeyGenerator, rateLimit } from 'express-rate-limit'
+import { ipKeyGenerator } from 'express-rate-limit'
 import { object } from 'yup'
 import { isEmail, label, line, timeZone } from '#core/makeover/fields.ts'
 import type { Setting } from '../setting.ts'
@@ -28,6 +28,7 @@ import { passkeyDoor } from './passkey-routes.ts'
 import { codeWords } from './code-words.ts'
 import type { CodeTold } from './second-factor.ts'
 import { browserFrom } from './sessions.ts'
+import { limited } from './tries.ts'
 
 const cookieName = 'bonitas_session'
 /** Says that this browser signed in to an account before; it opens nothing. */
@@ -45,29 +46,15 @@ const newStudio = object({
   password: password(),
 })
 
-const quarter = 15 * 60_000
-const tooMany = (): never => {
-  throw new Problem(
-    429,
-    'too-many',
-    'Too many tries',
-    'Too many failed sign-ins: wait a quarter of an hour. Where you signed in to this account before, you still can.',
-  )
-}
+const tooMany =
+  'Too many failed sign-ins: wait a quarter of an hour. Where you signed in to this account before, you still can.'
 
 /** Sign in and out, make a studio with its first person, and let others of the studio in. */
 export function accountRoutes(setting: Setting): Router {
   const { database, clock } = setting
   const routes = Router()
-  const counted = {
-    windowMs: quarter,
-    skipSuccessfulRequests: true,
-    requestWasSuccessful: (_request: Request, response: Response) =>
-      response.statusCode < 400 || response.locals.asked === true,
-    standardHeaders: 'draft-8',
-    legacyHeaders: false,
-    handler: tooMany,
-  } as const
+  /** What was refused for lack of a code that was not asked for yet is no failed try. */
+  const failed = (response: Response): boolean => response.statusCode >= 400 && response.locals.asked !== true
   /** The mark of a browser that signed in to the account that is tried; it has counts of its own. */
   const deviceOf = async (request: Request): Promise<string | null> => {
     const device = parseCookie(request.get('cookie') ?? '')[deviceCookie] ?? ''
@@ -75,37 +62,30 @@ export function accountRoutes(setting: Setting): Router {
   }
   const addressOf = (request: Request): string => ipKeyGenerator(request.ip ?? '')
   /** From one address, whatever account is tried. */
-  const perAddress = rateLimit({
-    ...counted,
+  const perAddress = limited(setting, {
+    as: 'address',
     limit: setting.failedSignIns,
-    identifier: 'address',
-    keyGenerator: async (request) => (await deviceOf(request)) ?? addressOf(request),
+    keyOf: async (request) => (await deviceOf(request)) ?? addressOf(request),
+    failed,
+    tooMany,
   })
   /** Studios made from one address, whether it comes to anything or not. */
-  const perMaker = rateLimit({
-    ...counted,
-    skipSuccessfulRequests: false,
+  const perMaker = limited(setting, {
+    as: 'maker',
     limit: setting.failedSignIns,
-    identifier: 'maker',
-    keyGenerator: addressOf,
-    handler: () => {
-      throw new Problem(
-        429,
-        'too-many',
-        'Too many tries',
-        'Too many studios from this address: wait a quarter of an hour.',
-      )
-    },
+    keyOf: addressOf,
+    tooMany: 'Too many studios from this address: wait a quarter of an hour.',
   })
   /**
    * On one account, from wherever it is tried: so that guessing from many addresses is held back too. A browser that signed
    * in to it before has a count of its own, so nobody can lock an owner out by failing on purpose.
    */
-  const perAccount = rateLimit({
-    ...counted,
+  const perAccount = limited(setting, {
+    as: 'account',
     limit: Math.ceil(setting.failedSignIns / 2),
-    identifier: 'account',
-    keyGenerator: async (request) => (await deviceOf(request)) ?? `account ${emailIn(request)}`,
+    keyOf: async (request) => (await deviceOf(request)) ?? `account ${emailIn(request)}`,
+    failed,
+    tooMany,
   })
 
   const letInto = async (

@@ -1,6 +1,5 @@
 /** One’s own second factor: set up with an app, turned off, and the codes for when the app is lost. */
 import { Router, type Request } from 'express'
-import { rateLimit } from 'express-rate-limit'
 import { object } from 'yup'
 import { line } from '#core/makeover/fields.ts'
 import { Problem } from '../problem.ts'
@@ -9,6 +8,7 @@ import type { Setting } from '../setting.ts'
 import { fieldProblem, personBehind } from './routes.ts'
 import { beginSecondFactor, codesLeft, confirmSecondFactor, newCodes, turnOff } from './second-factor.ts'
 import { codeWords } from './code-words.ts'
+import { limited } from './tries.ts'
 
 const passwordAsked = object({ password: line(1000) })
 const codeAsked = object({ code: line(40) })
@@ -16,22 +16,12 @@ const codeAsked = object({ code: line(40) })
 export function secondFactorRoutes(setting: Setting): Router {
   const { database, clock } = setting
   const routes = Router()
-  const few = rateLimit({
-    windowMs: 15 * 60_000,
-    skipSuccessfulRequests: true,
-    standardHeaders: 'draft-8',
-    legacyHeaders: false,
+  const few = limited(setting, {
+    as: 'second-factor',
     limit: Math.ceil(setting.failedSignIns / 2),
-    identifier: 'second-factor',
-    keyGenerator: (request) => personBehind(request).personId,
-    handler: () => {
-      throw new Problem(
-        429,
-        'too-many',
-        'Too many tries',
-        'Too many wrong passwords or codes: wait a quarter of an hour.',
-      )
-    },
+    keyOf: (request) => personBehind(request).personId,
+    failed: true,
+    tooMany: 'Too many wrong passwords or codes: wait a quarter of an hour.',
   })
   const wrongPassword = (): Problem =>
     fieldProblem(403, 'wrong', 'password', 'is not right: expected the one you have now')

@@ -1,11 +1,12 @@
 /** The second factor: six figures of an app, by time (RFC 6238), and codes that open once where the app is lost. */
-import { createHash, randomBytes } from 'node:crypto'
+import { randomBytes } from 'node:crypto'
 import { and, eq, isNull, lt } from 'drizzle-orm'
 import { Secret, TOTP } from 'otpauth'
 import { inTransaction, type Database, type Transaction } from '../database/connection.ts'
 import { people, recoveryCodes } from '../database/tables.ts'
 import type { Person } from './accounts.ts'
 import { fitsHash } from './passwords.ts'
+import { sha256Of } from '../digest.ts'
 
 /** The step of RFC 6238, 5.2: what apps expect where nothing else is said. */
 export const stepSeconds = 30
@@ -46,7 +47,6 @@ function stepOf(secret: string, code: string, nowMs: number, window: number): nu
   return delta === null ? null : Math.floor(nowMs / 1000 / stepSeconds) + delta
 }
 
-const hashOf = (code: string): string => createHash('sha256').update(code).digest('hex')
 const asFigures = (code: string): string => code.replace(/\s+/g, '')
 const asRecovery = (code: string): string => code.replace(/[\s-]+/g, '').toUpperCase()
 
@@ -69,7 +69,7 @@ export async function takeCode(database: Database, person: Person, code: string,
       .where(
         and(
           eq(recoveryCodes.personId, personId),
-          eq(recoveryCodes.codeHash, hashOf(asRecovery(code))),
+          eq(recoveryCodes.codeHash, sha256Of(asRecovery(code))),
           isNull(recoveryCodes.usedAt),
         ),
       )
@@ -168,7 +168,7 @@ async function giveCodes(tx: Transaction, { studioId, personId }: Who): Promise<
   await tx.delete(recoveryCodes).where(eq(recoveryCodes.personId, personId))
   await tx
     .insert(recoveryCodes)
-    .values(codes.map((code) => ({ studioId, personId, codeHash: hashOf(code), usedAt: null })))
+    .values(codes.map((code) => ({ studioId, personId, codeHash: sha256Of(code), usedAt: null })))
   return codes.map((code) => code.replace(/(.{4})(?=.)/g, '$1-'))
 }
 

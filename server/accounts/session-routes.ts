@@ -1,13 +1,13 @@
 /** What somebody sees and does of their own way in: their browsers, and their password. */
 import { Router } from 'express'
-import { rateLimit } from 'express-rate-limit'
 import { object } from 'yup'
 import { isUuid, line } from '#core/makeover/fields.ts'
-import { notFound, Problem } from '../problem.ts'
+import { notFound } from '../problem.ts'
 import { read } from '../read.ts'
 import type { Setting } from '../setting.ts'
 import { fieldProblem, personBehind, strong, tokenIn } from './routes.ts'
 import type { SignedIn } from './accounts.ts'
+import { limited } from './tries.ts'
 import { changePassword, endOtherSessions, endSession, sessionsOf } from './sessions.ts'
 
 const passwords = object({ former: line(1000), next: line(1000) })
@@ -15,17 +15,12 @@ const passwords = object({ former: line(1000), next: line(1000) })
 export function sessionRoutes(setting: Setting): Router {
   const { database, clock, news } = setting
   /** Whoever sits down at a browser that is signed in does not guess the password there. */
-  const perPerson = rateLimit({
-    windowMs: 15 * 60_000,
-    skipSuccessfulRequests: true,
-    standardHeaders: 'draft-8',
-    legacyHeaders: false,
+  const perPerson = limited(setting, {
+    as: 'person',
     limit: Math.ceil(setting.failedSignIns / 2),
-    identifier: 'person',
-    keyGenerator: (request) => personBehind(request).personId,
-    handler: () => {
-      throw new Problem(429, 'too-many', 'Too many tries', 'Too many wrong passwords: wait a quarter of an hour.')
-    },
+    keyOf: (request) => personBehind(request).personId,
+    failed: true,
+    tooMany: 'Too many wrong passwords: wait a quarter of an hour.',
   })
   const routes = Router()
   /** In every process, what such a browser listens to ends at once. */

@@ -1,9 +1,9 @@
 /** The browsers somebody is signed in with, and their password: listed, signed out, changed by themselves. */
-import { createHash } from 'node:crypto'
 import { and, desc, eq, gt, ne } from 'drizzle-orm'
 import { inTransaction, type Database } from '../database/connection.ts'
 import { people, sessions } from '../database/tables.ts'
 import { fitsHash, hashPassword } from './passwords.ts'
+import { sha256Of } from '../digest.ts'
 
 export type Session = {
   readonly id: string
@@ -14,8 +14,6 @@ export type Session = {
   readonly isThis: boolean
 }
 type Who = { readonly studioId: string; readonly personId: string }
-export const hashToken = (token: string): string => createHash('sha256').update(token).digest('hex')
-
 /** Theirs that still stand, the newest first. */
 export const sessionsOf = (
   database: Database,
@@ -34,7 +32,7 @@ export const sessionsOf = (
       browser,
       openedAt: openedAt.toISOString(),
       expiresAt: expiresAt.toISOString(),
-      isThis: tokenHash === hashToken(token),
+      isThis: tokenHash === sha256Of(token),
     }))
   })
 
@@ -53,7 +51,7 @@ export const endOtherSessions = (database: Database, { studioId, personId }: Who
   inTransaction(database, { studio: studioId }, async (tx) => {
     const gone = await tx
       .delete(sessions)
-      .where(and(eq(sessions.personId, personId), ne(sessions.tokenHash, hashToken(token))))
+      .where(and(eq(sessions.personId, personId), ne(sessions.tokenHash, sha256Of(token))))
       .returning({ id: sessions.id })
     return gone.length
   })
@@ -79,7 +77,7 @@ export async function changePassword(
   const passwordHash = await hashPassword(next)
   await inTransaction(database, { studio: studioId }, async (tx) => {
     await tx.update(people).set({ passwordHash }).where(eq(people.id, personId))
-    await tx.delete(sessions).where(and(eq(sessions.personId, personId), ne(sessions.tokenHash, hashToken(token))))
+    await tx.delete(sessions).where(and(eq(sessions.personId, personId), ne(sessions.tokenHash, sha256Of(token))))
   })
   return 'changed'
 }

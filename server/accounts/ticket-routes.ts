@@ -1,6 +1,6 @@
 /** Ways in by a letter: an invitation taken up, another password asked for and set. Tokens are in bodies, never in addresses. */
 import { Router, type Request } from 'express'
-import { ipKeyGenerator, rateLimit } from 'express-rate-limit'
+import { ipKeyGenerator } from 'express-rate-limit'
 import { object } from 'yup'
 import { label, line } from '#core/makeover/fields.ts'
 import { roleWords } from '#core/people/index.ts'
@@ -11,6 +11,7 @@ import { noteDown } from '../record/note.ts'
 import type { Setting } from '../setting.ts'
 import { normalEmail } from './accounts.ts'
 import { fieldProblem, strong } from './routes.ts'
+import { limited } from './tries.ts'
 import { askForReset, openTicket, setAnother, studioOf, takeUp, type Opens } from './tickets.ts'
 
 const held = object({ token: line(100) })
@@ -21,18 +22,8 @@ const asking = object({ email: label(254) })
 export function ticketRoutes(setting: Setting): Router {
   const { database, clock, log, news } = setting
   const routes = Router()
-  const limited = (identifier: string, limit: number, keyOf: (request: Request) => string) =>
-    rateLimit({
-      windowMs: 15 * 60_000,
-      limit,
-      identifier,
-      standardHeaders: 'draft-8',
-      legacyHeaders: false,
-      keyGenerator: keyOf,
-      handler: () => {
-        throw new Problem(429, 'too-many', 'Too many tries', 'Too many tries: wait a quarter of an hour.')
-      },
-    })
+  const few = (as: string, limit: number, keyOf: (request: Request) => string) =>
+    limited(setting, { as, limit, keyOf, tooMany: 'Too many tries: wait a quarter of an hour.' })
   const addressOf = (request: Request): string => ipKeyGenerator(request.ip ?? '')
   const emailOf = ({ body }: Request): string => {
     const sent: unknown = body
@@ -40,10 +31,10 @@ export function ticketRoutes(setting: Setting): Router {
       ? normalEmail(sent.email).slice(0, 254)
       : ''
   }
-  const byAddress = limited('tickets', 3 * setting.failedSignIns, addressOf)
+  const byAddress = few('tickets', 3 * setting.failedSignIns, addressOf)
   const asks = [
-    limited('asked-from', setting.failedSignIns, addressOf),
-    limited('asked-for', Math.ceil(setting.failedSignIns / 4), emailOf),
+    few('asked-from', setting.failedSignIns, addressOf),
+    few('asked-for', Math.ceil(setting.failedSignIns / 4), emailOf),
   ]
 
   /** What a letter opens, before anything is done with it. */

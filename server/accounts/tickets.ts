@@ -4,10 +4,11 @@ import { v7 as uuidv7 } from 'uuid'
 import type { Standing } from '#core/people/index.ts'
 import { inTransaction, type Database, type Transaction } from '../database/connection.ts'
 import { letters, people, sessions, studios, tickets } from '../database/tables.ts'
-import { hashOf, newToken } from '../links/links.ts'
+import { newToken } from '../links/links.ts'
 import { Problem } from '../problem.ts'
 import { fitting, newcomer, normalEmail, ofEmail, takenTurn, type Person } from './accounts.ts'
 import { hashPassword } from './passwords.ts'
+import { sha256Of } from '../digest.ts'
 
 export type Ticket = typeof tickets.$inferSelect
 export type Opens = Ticket['opens']
@@ -47,7 +48,7 @@ async function write(tx: Transaction, asked: Asked, nowMs: number): Promise<{ ti
     .values({
       ...asked,
       id: uuidv7(),
-      tokenHash: hashOf(token),
+      tokenHash: sha256Of(token),
       madeAt: new Date(nowMs),
       expiresAt: new Date(nowMs + lasts[asked.opens]),
     })
@@ -136,7 +137,7 @@ const never = (): Problem => closed('It was copied in part, or never was. Ask fo
 /** The ticket of a token, looked up by its hash; throws where it opens nothing, and says why to whoever holds it. */
 export async function openTicket(database: Database, token: unknown, opens: Opens, nowMs: number): Promise<Ticket> {
   if (typeof token !== 'string' || !/^[\w-]{43}$/.test(token)) throw never()
-  const tokenHash = hashOf(token)
+  const tokenHash = sha256Of(token)
   const [ticket] = await inTransaction(database, { link: tokenHash }, (tx) =>
     tx.select().from(tickets).where(eq(tickets.tokenHash, tokenHash)),
   )

@@ -1,10 +1,10 @@
 /** Files as they are kept: told by their first bytes, turned and without their metadata, by their digest. */
-import { createHash } from 'node:crypto'
 import { fileTypeFromBuffer } from 'file-type'
 import { mediaTypes } from '#core/makeover/choices.ts'
 import { type Transaction } from '../database/connection.ts'
 import { blobs } from '../database/tables.ts'
 import { Problem } from '../problem.ts'
+import { sha256Of } from '../digest.ts'
 
 export const largestFile = 10 * 1024 * 1024
 
@@ -43,8 +43,6 @@ export type Prepared = {
   readonly bytes: Buffer
   readonly thumbnail: Buffer | null
 }
-
-export const sha256Of = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex')
 
 /** In this process, for whoever has no others: the demo. */
 const preparedHere = async (bytes: Buffer) => (await import('./pictures.ts')).preparePicture(bytes)

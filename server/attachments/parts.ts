@@ -7,7 +7,8 @@ import { uploadParts } from '../database/tables.ts'
 import { gate } from '../heavy/gate.ts'
 import { notFound, Problem } from '../problem.ts'
 import type { Setting } from '../setting.ts'
-import { keepBlob, largestFile, prepare, sha256Of } from './files.ts'
+import { keepBlob, largestFile, prepare } from './files.ts'
+import { sha256Of } from '../digest.ts'
 
 export const largestPart = 1024 * 1024
 const [mostUploads, keptMs] = [24, 24 * 3_600_000]

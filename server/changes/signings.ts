@@ -1,5 +1,4 @@
 /** What was signed here: typed by whom, when, and bound by a digest to what it said. What a file brought in has none. */
-import { createHash } from 'node:crypto'
 import { eq } from 'drizzle-orm'
 import { signedText } from '#core/brief/index.ts'
 import { withoutNames } from '#core/makeover/erase.ts'
@@ -7,8 +6,7 @@ import { rowsOf, type Makeover } from '#core/makeover/document.ts'
 import type { Transaction } from '../database/connection.ts'
 import { people, signings } from '../database/tables.ts'
 import type { Person } from './door.ts'
-
-export const digestOf = (text: string): string => createHash('sha256').update(text).digest('hex')
+import { sha256Of } from '../digest.ts'
 
 /** Who makes a change that comes by a client's link, as the history names it: the name itself is in its sentence, where it can be erased. */
 export const clientsPage = 'the client’s page'
@@ -27,7 +25,7 @@ export async function sign(
 ): Promise<void> {
   const signed = rowsOf(after, 'agreement').flatMap(({ id }) => {
     const text = before.rows.agreement[id]?.signedOn == null ? signedText(after, id) : null
-    return text === null ? [] : [{ id, digest: digestOf(text) }]
+    return text === null ? [] : [{ id, digest: sha256Of(text) }]
   })
   // a closing statement bears its own digest
   for (const { id, signedById, digest } of byLink ? rowsOf(after, 'closing') : [])
@@ -87,7 +85,7 @@ export async function signedOf(tx: Transaction, makeover: Makeover): Promise<Sig
           byClient: linkId === null ? null : { from: address ?? '' },
           typedAt: typedAt.toISOString(),
           digest,
-          holds: digestOf(text) === digest,
+          holds: sha256Of(text) === digest,
           erasedAt: erasedAt?.toISOString() ?? null,
         },
       },
@@ -109,7 +107,7 @@ export async function signAnew(tx: Transaction, makeover: Makeover, nowMs: numbe
     if (text !== null && here && !here.holds)
       await tx
         .update(signings)
-        .set({ digest: digestOf(text), erasedAt: new Date(nowMs) })
+        .set({ digest: sha256Of(text), erasedAt: new Date(nowMs) })
         .where(eq(signings.agreementId, agreementId))
   }
 }

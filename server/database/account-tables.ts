@@ -4,6 +4,7 @@ import {
   boolean,
   foreignKey,
   index,
+  integer,
   pgTable,
   primaryKey,
   text,
@@ -74,6 +75,13 @@ export const passkeys = pgTable(
 export const challenges = pgTable('challenges', {
   hash: text('hash').primaryKey(),
   expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
+})
+
+/** How often something was tried, by the SHA-256 of what and by whom: it is nobody’s, and lasts a quarter of an hour. */
+export const tries = pgTable('tries', {
+  hash: text('hash').primaryKey(),
+  count: integer('count').notNull(),
+  endsAt: timestamp('ends_at', { withTimezone: true }).notNull(),
 })
 
 /** Codes that open once where the second factor is lost, known by their SHA-256. */

@@ -30,6 +30,8 @@ const scans =
  * whoever clears up.
  */
 const atTheDoor = new Set(['people', 'sessions', 'links', 'tickets', 'studios', 'documents'])
+/** What is nobody's, and found by the hash of what is presented. */
+const nobodys = new Set(['tries', 'challenges'])
 
 /** What each scan of a plan is held to: the conditions below it, up to the next node. */
 function scansOf(plan: readonly string[]): { readonly table: string; readonly held: string }[] {
@@ -72,6 +74,10 @@ describe('the statements of a day’s work', () => {
       const { rows } = await client.query<{ 'QUERY PLAN': string }>(`explain (costs off) ${text}`, [...values])
       for (const { table, held } of scansOf(rows.map((row) => row['QUERY PLAN']))) {
         reads++
+        if (nobodys.has(table)) {
+          expect([table, held]).toEqual([table, expect.stringMatching(/hash = /)])
+          continue
+        }
         // bonitas_studio() is written out in a plan
         const byStudio =
           /current_setting\('bonitas\.studio'/.test(held) || /studio_id = (?:\w+\.studio_id|'[0-9a-f-]{36}')/.test(held)

@@ -19,11 +19,11 @@ import { reckon } from '#core/reckoning/reckon.ts'
 import { client } from '../../scripts/postgres.mjs'
 import { createApplication } from '../application.ts'
 import { openNews } from '../changes/news.ts'
-import { sha256Of } from '../attachments/files.ts'
 import { run, withDatabase } from '../testing/postgres.ts'
 import { sharedHeavy, type Opened } from '../testing/studio.ts'
 import { connect } from './connection.ts'
 import { migrateDatabase } from './migrate.ts'
+import { sha256Of } from '../digest.ts'
 
 const folder = join(import.meta.dirname, 'released')
 

@@ -10,12 +10,12 @@ import { reckonMoney } from '#core/purchases/index.ts'
 import { everythingTables, finishLines, thingLines } from '#core/reveal/index.ts'
 import { personBehind } from '../accounts/routes.ts'
 import { takeChange } from '../changes/door.ts'
-import { digestOf } from '../changes/signings.ts'
 import { closingText } from '../guest/shown.ts'
 import { notFound, Problem, refused } from '../problem.ts'
 import { read } from '../read.ts'
 import type { Setting } from '../setting.ts'
 import { asCsv } from './sheets.ts'
+import { sha256Of } from '../digest.ts'
 
 type Open = {
   readonly makeover: Makeover
@@ -82,7 +82,7 @@ export function revealRoutes(
       closedOn: today,
       signedById,
       statement: kept,
-      digest: digestOf(kept),
+      digest: sha256Of(kept),
       reopenedOn: null,
       reason: '',
     }

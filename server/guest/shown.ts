@@ -9,7 +9,7 @@ import type { PlainDate } from '#core/measure/plain-date.ts'
 import { sum, type Minor } from '#core/money/minor.ts'
 import { reckonMoney, statement, type Statement } from '#core/purchases/index.ts'
 import { offeredNow } from '#core/reveal/index.ts'
-import { digestOf } from '../changes/signings.ts'
+import { sha256Of } from '../digest.ts'
 
 export function shownTo(documents: Documents, clientId: string, today: PlainDate): Shown {
   const { makeover } = documents
@@ -63,7 +63,7 @@ function toClose(documents: Documents, today: PlainDate): ToClose | null {
   const offered = offeredNow(documents.makeover)
   if (!offered) return null
   const text = closingText(documents, today)
-  return { id: offered.id, statement: JSON.parse(text) as Statement, digest: digestOf(text) }
+  return { id: offered.id, statement: JSON.parse(text) as Statement, digest: sha256Of(text) }
 }
 
 /** The first version that is drafted and not signed. */
@@ -75,7 +75,7 @@ function toSign(makeover: Makeover): ToSign | null {
     .toSorted((left, right) => left.place - right.place)
     .map(({ id, name }) => ({ category: name, amount: amounts.get(id) ?? (0 as Minor) }))
   const told = { number: row.number, reason: row.reason, sums, contingency: row.contingencyMinor }
-  return { id: row.id, ...told, whole: sum([categories, row.contingencyMinor]), digest: digestOf(toSignText(told)) }
+  return { id: row.id, ...told, whole: sum([categories, row.contingencyMinor]), digest: sha256Of(toSignText(told)) }
 }
 /** The words and figures that a client sees as they sign, as the text their digest is taken of. */
 export const toSignText = ({

@@ -12,6 +12,7 @@ import type { placementPaper } from '../documents/placement-paper.ts'
 import type { surfacesPaper } from '../documents/surfaces-paper.ts'
 import type { surveyPaper } from '../documents/survey-paper.ts'
 import { Problem } from '../problem.ts'
+import { sha256Of } from '../digest.ts'
 
 /** Each loads what it needs when it is first asked for, so that a picture does not wait for what writes papers. */
 const jobs = {
@@ -43,8 +44,7 @@ const jobs = {
     (await import('#core/parcel/index.ts')).writeParcel(...told),
   zip: async ({ told }: { told: Parameters<typeof writeZip> }) =>
     (await import('#core/parcel/index.ts')).writeZip(...told),
-  read: async ({ bytes }: { bytes: Uint8Array }) =>
-    (await import('#core/parcel/index.ts')).readParcel(bytes, (await import('../attachments/files.ts')).sha256Of),
+  read: async ({ bytes }: { bytes: Uint8Array }) => (await import('#core/parcel/index.ts')).readParcel(bytes, sha256Of),
 } as const
 
 async function pictures() {

@@ -1,11 +1,12 @@
 /** Links for who has no account: made, listed, taken back, and opened by their token. */
-import { createHash, randomBytes } from 'node:crypto'
+import { randomBytes } from 'node:crypto'
 import { and, desc, eq, isNull } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 import { inTransaction, type Database, type Transaction } from '../database/connection.ts'
 import { documents, links } from '../database/tables.ts'
 import { Problem } from '../problem.ts'
 import { fitsHash, hashPassword } from '../accounts/passwords.ts'
+import { sha256Of } from '../digest.ts'
 
 export type Link = typeof links.$inferSelect
 export type Opens = Link['opens']
@@ -22,7 +23,6 @@ export type ShownLink = {
 }
 
 const dayMs = 86_400_000
-export const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex')
 /** 32 random bytes: 256 bits, which nobody guesses. */
 export const newToken = (): string => randomBytes(32).toString('base64url')
 const tokenShape = /^[\w-]{43}$/
@@ -62,7 +62,7 @@ export async function makeLink(
       makeoverId: asked.makeoverId,
       opens: asked.opens,
       forWhom: asked.forWhom,
-      tokenHash: hashOf(token),
+      tokenHash: sha256Of(token),
       wordHash: asked.word === '' ? null : await hashPassword(asked.word),
       madeAt: new Date(nowMs),
       madeBy: asked.madeBy,
@@ -115,11 +115,11 @@ export async function openLink(
   word: string | null = null,
 ): Promise<Link> {
   if (typeof token !== 'string' || !tokenShape.test(token)) throw closed()
-  const link = await inTransaction(database, { link: hashOf(token) }, async (tx) => {
+  const link = await inTransaction(database, { link: sha256Of(token) }, async (tx) => {
     const [found] = await tx
       .select()
       .from(links)
-      .where(eq(links.tokenHash, hashOf(token)))
+      .where(eq(links.tokenHash, sha256Of(token)))
     return found
   })
   if (!link || link.opens !== opens || link.revokedAt !== null || (link.expiresAt?.getTime() ?? Infinity) <= nowMs)

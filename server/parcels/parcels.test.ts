@@ -17,8 +17,8 @@ import { loadDemo } from '../demo.ts'
 import { inTransaction } from '../database/connection.ts'
 import { changes, documents } from '../database/tables.ts'
 import { makeover, person, serve, signedIn, type Opened, type Served, type Speaker } from '../testing/studio.ts'
-import { sha256Of } from '../attachments/files.ts'
 import type { DryRun } from './arrive.ts'
+import { sha256Of } from '../digest.ts'
 
 let here: Served
 let there: Served
