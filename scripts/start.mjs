@@ -4,7 +4,18 @@
 //   npm start -- --phone   reachable from a phone in the house, over HTTPS
 //   DATABASE_URL=postgresql://… npm start   any other PostgreSQL (15 or newer)
 import { spawn } from 'node:child_process'
-import { closeSync, existsSync, openSync, readdirSync, readFileSync, rmSync, statSync, writeSync } from 'node:fs'
+import { randomBytes } from 'node:crypto'
+import {
+  closeSync,
+  existsSync,
+  openSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+  writeSync,
+} from 'node:fs'
 import { join } from 'node:path'
 import {
   Ask,
@@ -109,6 +120,12 @@ function keepBackups() {
   return [setTimeout(look, soon), setInterval(look, 3_600_000)]
 }
 
+/** The key that secrets in the database are sealed with: made at the first start, kept beside it and in none of its backups. */
+function ownKey(file) {
+  if (!existsSync(file)) writeFileSync(file, randomBytes(32).toString('base64url'), { mode: 0o600, flag: 'wx' })
+  return file
+}
+
 /** The database is one of our own, on loopback, unless somebody names another. */
 const isOwn = () => databaseUrl() === undefined
 
@@ -155,6 +172,7 @@ async function main() {
     DATABASE_URL: url,
     DATABASE_URL_FILE: '',
     ...(process.env.DATABASE_OWNER_URL_FILE ? {} : { DATABASE_OWNER_URL: owner }),
+    ...(process.env.SEAL_KEY || process.env.SEAL_KEY_FILE ? {} : { SEAL_KEY_FILE: ownKey(`${home}.seal-key`) }),
     OUTBOX_DIR: process.env.OUTBOX_DIR ?? join(dataFolder(), `${folder}.outbox`),
     PORT: String(port),
     ...(first === null ? {} : { FIRST_PERSON: first }),

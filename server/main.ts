@@ -11,6 +11,7 @@ import { openHealth } from './running/health.ts'
 import { readSecrets } from './running/secrets.ts'
 import { openNews } from './changes/news.ts'
 import { connect } from './database/connection.ts'
+import { shortestKey } from './database/seal.ts'
 import { migrateDatabase, MissingRight } from './database/migrate.ts'
 import { openHeavy } from './heavy/heavy.ts'
 import { clearUp } from './erasure/put-away.ts'
@@ -63,7 +64,10 @@ try {
       : `Bonitas cannot use the database: ${error instanceof Error ? error.message : String(error)}`,
   )
 }
-const database = connect(url)
+const sealKey = process.env.SEAL_KEY ?? null
+if (sealKey !== null && sealKey.length < shortestKey)
+  fail(`SEAL_KEY is too short: expected at least ${shortestKey} characters`)
+const database = connect(url, { sealKey })
 // what is listened on is one connection that stays: a pooler that hands connections on by transaction cannot hold it
 const news = openNews(process.env.DATABASE_LISTEN_URL ?? url, database, log)
 const heavy = openHeavy()

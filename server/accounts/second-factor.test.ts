@@ -4,7 +4,8 @@ import fc from 'fast-check'
 import { generateSync } from 'otplib'
 import request from 'supertest'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
-import { helper, password, person, serve, type Served, type Speaker } from '../testing/studio.ts'
+import { inTransaction } from '../database/connection.ts'
+import { helper, password, person, serve, serveAt, type Served, type Speaker } from '../testing/studio.ts'
 import { codeAt } from './second-factor.ts'
 
 let served: Served
@@ -140,5 +141,32 @@ describe('at the door', () => {
     expect((await signIn(second.email)).status).toBe(401)
     expect((await post(owner, `/people/${second.personId}/second-factor-off`, {})).status).toBe(204)
     expect((await signIn(second.email)).status).toBe(200)
+  })
+  it('lies sealed in the database, and where the key is gone a recovery code still opens', async () => {
+    const sealed = await serve(inject('postgres'), { sealKey: 'a key of more than thirty-two characters' })
+    const who = await person(sealed)
+    const { secret } = (await who.post('/second-factor', { password })).body as { secret: string }
+    const { codes } = (await who.post('/second-factor/confirm', { code: codeAt(secret, sealed.clock.time) })).body as {
+      codes: string[]
+    }
+    const { rows } = await inTransaction(sealed.database, { studio: who.studioId }, (tx) =>
+      tx.execute<{ secret: string }>('select totp_secret as secret from people'),
+    )
+    expect(rows[0]?.secret).toMatch(/^sealed\./)
+    expect(rows[0]?.secret).not.toContain(secret)
+    const signInAt = (at: Pick<Served, 'application'>, code: string) =>
+      request(at.application).post('/api/session').send({ email: who.email, password, code })
+    sealed.clock.time += 60_000
+    expect((await signInAt(sealed, codeAt(secret, sealed.clock.time))).status).toBe(200)
+    const keyless = serveAt(sealed.url)
+    keyless.clock.time += 120_000
+    const refused = await signInAt(keyless, codeAt(secret, keyless.clock.time))
+    expect([refused.status, refused.body]).toMatchObject([
+      503,
+      { detail: expect.stringMatching(/SEAL_KEY is not set/) },
+    ])
+    expect((await signInAt(keyless, codes[0] ?? '')).status).toBe(200)
+    await keyless.close()
+    await sealed.close()
   })
 })

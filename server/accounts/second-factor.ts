@@ -3,7 +3,9 @@ import { randomBytes } from 'node:crypto'
 import { and, eq, isNull, lt } from 'drizzle-orm'
 import { Secret, TOTP } from 'otpauth'
 import { inTransaction, type Database, type Transaction } from '../database/connection.ts'
+import { Unsealable } from '../database/seal.ts'
 import { people, recoveryCodes } from '../database/tables.ts'
+import { Problem } from '../problem.ts'
 import type { Person } from './accounts.ts'
 import { fitsHash } from './passwords.ts'
 import { sha256Of } from '../digest.ts'
@@ -38,6 +40,23 @@ const totpOf = (secret: string, label = ''): TOTP =>
     secret: Secret.fromBase32(secret),
   })
 
+/** A sealed secret fits its own person alone. */
+const about = ({ studioId, personId }: Who): string => `second factor ${studioId} ${personId}`
+
+function opened(database: Database, sealed: string, who: Who): string {
+  try {
+    return database.seal.open(sealed, about(who))
+  } catch (error) {
+    if (!(error instanceof Unsealable)) throw error
+    throw new Problem(
+      503,
+      'sealed',
+      'Codes of apps cannot be read',
+      `${error.message}: whoever runs Bonitas has to give it back. A recovery code still lets you in.`,
+    )
+  }
+}
+
 /** The code of a secret (base32) at a moment. */
 export const codeAt = (secret: string, atMs: number): string => totpOf(secret).generate({ timestamp: atMs })
 
@@ -54,8 +73,9 @@ const asRecovery = (code: string): string => code.replace(/[\s-]+/g, '').toUpper
 export async function takeCode(database: Database, person: Person, code: string, nowMs: number): Promise<CodeTold> {
   if (code.trim() === '') return { is: 'asked' }
   const figures = asFigures(code)
-  const { studioId, id: personId, totpSecret: secret } = person
-  if (/^\d{6}$/.test(figures) && secret !== null) {
+  const { studioId, id: personId } = person
+  if (/^\d{6}$/.test(figures) && person.totpSecret !== null) {
+    const secret = opened(database, person.totpSecret, { studioId, personId })
     const step = stepOf(secret, figures, nowMs, windowSteps)
     if (step !== null) return { is: (await takeStep(database, { studioId, personId }, step)) ? 'right' : 'used' }
     const far = stepOf(secret, figures, nowMs, toldSteps)
@@ -114,7 +134,7 @@ export async function beginSecondFactor(
   const begun = await inTransaction(database, { studio: who.studioId }, (tx) =>
     tx
       .update(people)
-      .set({ totpSecret: secret, totpStep: 0 })
+      .set({ totpSecret: database.seal.close(secret, about(who)), totpStep: 0 })
       .where(and(eq(people.id, who.personId), eq(people.totpOn, false)))
       .returning({ id: people.id }),
   )

@@ -1,15 +1,24 @@
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres'
 import pg from 'pg'
 import { openMemory, type Memory } from './memory.ts'
+import { openSeal, type Seal } from './seal.ts'
 
 /** The role that every request works under. It owns nothing, so row-level security binds it. */
 export const applicationRole = 'bonitas_app'
 
-export type Database = { readonly pool: pg.Pool; readonly memory: Memory; close(): Promise<void> }
+export type Database = {
+  readonly pool: pg.Pool
+  readonly memory: Memory
+  readonly seal: Seal
+  close(): Promise<void>
+}
 export type Transaction = NodePgDatabase
 
-/** A pool whose connections work under the application role. */
-export function connect(url: string, most = 10): Database {
+/** A pool whose connections work under the application role; what is to be sealed is sealed with this key. */
+export function connect(
+  url: string,
+  { most = 10, sealKey = null }: { most?: number; sealKey?: string | null } = {},
+): Database {
   const pool = new pg.Pool({
     connectionString: url,
     max: most,
@@ -18,7 +27,7 @@ export function connect(url: string, most = 10): Database {
   })
   pool.on('error', () => undefined) // an idle connection that breaks is replaced at its next use
   pool.on('connect', (client) => client.on('error', () => undefined)) // one that breaks at work fails the query under way, and must not end the process
-  return { pool, memory: openMemory(), close: () => pool.end() }
+  return { pool, memory: openMemory(), seal: openSeal(sealKey), close: () => pool.end() }
 }
 
 /** What a transaction may see: the rows of a studio, or before sign-in those of the email or token presented. */

@@ -44,7 +44,7 @@ describe('secrets', () => {
 
 describe('a process', () => {
   const watched = (settings: { metricsToken?: string | null; alone?: boolean; url?: string } = {}) => {
-    const database = connect(settings.url ?? served.url, 1)
+    const database = connect(settings.url ?? served.url, { most: 1 })
     const health = openHealth({ database, metricsToken: settings.metricsToken ?? null, alone: settings.alone ?? true })
     const application = express().use(healthRoutes(health))
     application.use(((error: unknown, _request, response, _next) => {

@@ -2,7 +2,14 @@
 import { readFileSync } from 'node:fs'
 
 /** What may be told by a file, so that no list of processes shows it. */
-const secrets = ['DATABASE_URL', 'DATABASE_OWNER_URL', 'DATABASE_LISTEN_URL', 'DEMO_PASSWORD', 'METRICS_TOKEN'] as const
+const secrets = [
+  'DATABASE_URL',
+  'DATABASE_OWNER_URL',
+  'DATABASE_LISTEN_URL',
+  'DEMO_PASSWORD',
+  'METRICS_TOKEN',
+  'SEAL_KEY',
+] as const
 
 /** Reads what is told by a file into the environment. Throws where both are set, or the file cannot be read or is empty. */
 export function readSecrets(env: NodeJS.ProcessEnv): void {

@@ -21,6 +21,7 @@ export const sharedHeavy = (): Heavy => (shared ??= openHeavy())
 export const testTime = Date.parse('2027-03-01T12:00:00Z')
 
 type Serving = {
+  readonly sealKey?: string | null
   readonly outbox?: string | null
   readonly guestActs?: number
   readonly failedSignIns?: number
@@ -39,9 +40,10 @@ export function serveAt(
     trustProxy,
     guestActs = 1000,
     outbox = null,
+    sealKey = null,
   }: Serving = {},
 ) {
-  const database = connect(url)
+  const database = connect(url, { sealKey })
   const clock = { time: at }
   const log = pino({ level: 'silent' })
   const news = openNews(url, database, log)

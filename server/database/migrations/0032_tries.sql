@@ -1,5 +1,4 @@
--- Counts need not outlast a crash: they are written without the log of the database.
-CREATE UNLOGGED TABLE "tries" (
+CREATE TABLE "tries" (
 	"hash" text PRIMARY KEY NOT NULL,
 	"count" integer NOT NULL,
 	"ends_at" timestamp with time zone NOT NULL
