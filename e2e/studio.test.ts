@@ -1,4 +1,4 @@
-/** The studio as a place of work: invited, given a role, taken out; a second factor; its book, its stock, its archive. */
+/** The studio as a place of work: invited, given a role, taken out; a second factor; what is kept of oneself. */
 import { expect, test, type Browser, type Page } from '@playwright/test'
 import { generateSync } from 'otplib'
 import { begin, choose, clean, dialog, makeStudio, openOwn, signIn } from './person.ts'
@@ -174,60 +174,6 @@ test('another password is set by a letter, and the former opens nothing', async 
   await theirs.reload()
   await expect(theirs.getByLabel('Password')).toBeVisible()
   await signIn(theirs, { email, password: 'seven ferns under rain' })
-})
-
-test('the sellers’ book, the stock and the archive are kept, on a phone too', async ({ page }) => {
-  await openOwn(page, 'tea-room-long-acre-allotments', 'Tea room, Long Acre allotments')
-  await page.goto('/studio/sellers')
-  await page.getByRole('button', { name: 'Slipway Paints' }).click()
-  const card = page.getByRole('complementary', { name: 'Slipway Paints' })
-  await expect(card.getByText('Nothing is noted of them yet.')).toBeVisible()
-  await card.getByRole('button', { name: 'Change' }).click()
-  await dialog(page).getByLabel('Whom one speaks to').fill('Noll')
-  await dialog(page).getByLabel('Trade discount').fill('eight')
-  await dialog(page).getByRole('button', { name: 'Keep it' }).click()
-  await expect(dialog(page)).toBeVisible() // what cannot be read is said, and nothing is kept
-  await dialog(page).getByLabel('Trade discount').fill('8')
-  await dialog(page).getByLabel('Takes back within').fill('14')
-  await clean(page, 'seller')
-  await dialog(page).getByRole('button', { name: 'Keep it' }).click()
-  await expect(card.getByText('within 14 days')).toBeVisible()
-  await expect(card.getByText('8 %')).toBeVisible()
-  await clean(page, 'sellers’ book')
-
-  await page.goto('/studio/stock')
-  await expect(page.getByRole('heading', { name: 'Nothing in stock yet' })).toBeVisible()
-  await page.keyboard.press('n')
-  await dialog(page).getByLabel('What it is').fill('Ash screen')
-  await dialog(page).getByLabel('Width').fill('600')
-  await dialog(page).getByLabel('Lent to').fill('Tea room')
-  await dialog(page).getByRole('button', { name: 'Keep it' }).click()
-  await expect(page.getByRole('heading', { name: 'One thing, lent' })).toBeVisible()
-  await page.getByRole('button', { name: 'Ash screen is back' }).click()
-  await expect(page.getByRole('button', { name: 'Ash screen is back' })).toBeHidden()
-  await clean(page, 'stock')
-  await page.setViewportSize({ width: 390, height: 844 })
-  for (const path of ['/studio', '/studio/sellers', '/studio/stock', '/studio/record']) {
-    await page.goto(path)
-    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
-    await page.waitForLoadState('networkidle')
-    expect([path, await page.evaluate('document.documentElement.scrollWidth')]).toEqual([path, 390])
-  }
-  await page.setViewportSize({ width: 1280, height: 800 })
-
-  await page.goto('/studio')
-  await page.getByRole('button', { name: /^Lay Tea room.* into the archive/ }).click()
-  await expect(page.getByText('is in the archive.')).toBeVisible()
-  await page
-    .getByRole('list', { name: 'In the archive' })
-    .getByRole('link', { name: /^Tea room/ })
-    .click()
-  await expect(page.getByText(/In the archive since/)).toBeVisible()
-  await page.getByRole('button', { name: 'Add a need' }).click()
-  await expect(page.getByText('This makeover is in the archive: take it up again')).toBeVisible()
-  await expect(dialog(page)).toBeHidden()
-  await page.getByRole('button', { name: 'Take it up again' }).click()
-  await expect(page.getByText(/In the archive since/)).toBeHidden()
 })
 
 test('what is kept of oneself comes as one file', async ({ page }) => {

@@ -1,7 +1,6 @@
 /** Candidates for one piece, compared on what can be computed, with the weights of the rulebook and the working shown. */
 import { belongingTo } from '../makeover/by-id.ts'
 import { forbiddenIn, ruledOut, wordsOfCandidate, type Forbidden } from '../brief/index.ts'
-import { splitSeveral, type openTerms } from '../makeover/choices.ts'
 import { headOf, type Makeover, rowsOf, type Studio, studioRows } from '../makeover/document.ts'
 import { paletteFinishes } from '../makeover/laid.ts'
 import type { Row } from '../makeover/kinds.ts'
@@ -14,6 +13,7 @@ import type { RuleId, Rules } from '../rulebook/rulebook.ts'
 import { afterLead } from './dates.ts'
 import { fitOf, placeOf, type Fit } from './fit.ts'
 import { makeOrBuy, type MakeOrBuy } from './make-or-buy.ts'
+import { returnOf } from './returns.ts'
 import { wearIn, type WornBy } from './wear.ts'
 
 export const criteria = ['cost', 'life', 'wear', 'colour', 'time', 'return', 'fit'] as const
@@ -104,6 +104,7 @@ export function compareCandidates(
   return first
     .map((candidate) => {
       const write = (amount: Minor): string => writeMoney(amount, currency)
+      const back = returnOf(candidate.row)
       const marks: Mark[] = [
         mark(
           'cost',
@@ -162,19 +163,7 @@ export function compareCandidates(
               ? 0
               : clamp(0.5 + candidate.slackDays / (2 * enoughSlack)),
         ),
-        mark(
-          'return',
-          isOpenTerm(candidate.row, 'returns')
-            ? 'returns are not asked yet'
-            : candidate.row.returnDays === null
-              ? 'a final sale'
-              : `${candidate.row.returnDays} days to return`,
-          isOpenTerm(candidate.row, 'returns')
-            ? null
-            : candidate.row.returnDays === null
-              ? 0
-              : clamp(candidate.row.returnDays / enoughReturn),
-        ),
+        mark('return', back.words, back.days === null ? null : clamp(back.days / enoughReturn)),
         mark('fit', candidate.fit.words, candidate.fit.is === 'not known' ? null : candidate.fit.is === 'fits' ? 1 : 0),
       ]
       // what may not be done is not weighed
@@ -192,10 +181,6 @@ export function compareCandidates(
     return { criterion, said, score, weight: rules[rule], rule }
   }
 }
-
-/** Has nobody asked the seller about it yet? */
-export const isOpenTerm = (row: Row<'candidate'>, term: (typeof openTerms)[number]): boolean =>
-  splitSeveral(row.toAsk).includes(term)
 
 /** The weighted mean of the marks that are known, 0 to 100. */
 export function scoreOf(marks: readonly Mark[]): number {

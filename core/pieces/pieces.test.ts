@@ -179,7 +179,7 @@ describe('a substitution', () => {
     )
     expect(told.get('Landed, for all')).toEqual(['100.00', '190.00'])
     expect(told.get('Lead time')).toEqual(['10 days', '200 days'])
-    expect(told.get('To return')).toEqual(['30 days', 'final sale'])
+    expect(told.get('To return')).toEqual(['30 days from delivery', 'final sale'])
     expect(told.get('Fit')).toEqual(['fits', '500\u00a0mm too large'])
     expect(told.has('From')).toBe(false)
     expect(differences(documents.makeover, start, start, 'EUR', rules)).toEqual([])

@@ -6,13 +6,12 @@ import type { Row } from '../makeover/kinds.ts'
 import { writeMoney } from '../money/written.ts'
 import { compare, coloursOf } from '../palette/index.ts'
 import type { Rules } from '../rulebook/rulebook.ts'
-import { isOpenTerm, type CandidateReckoning } from './compare.ts'
+import type { CandidateReckoning } from './compare.ts'
+import { returnOf } from './returns.ts'
 
 export type Difference = { readonly what: string; readonly from: string; readonly to: string }
 
 const days = (count: number | null, none: string): string => (count === null ? none : `${count} days`)
-const returns = (row: Row<'candidate'>): string =>
-  isOpenTerm(row, 'returns') ? 'not asked yet' : days(row.returnDays, 'final sale')
 const size = (row: Row<'candidate'>, units: UnitSystem): string =>
   [row.widthMm, row.depthMm, row.heightMm].map((side) => (side === null ? '–' : writeLength(side, units))).join(' × ')
 
@@ -58,7 +57,7 @@ export function differences(
     { what: 'Size', from: size(start.row, units), to: size(to.row, units) },
     { what: 'Fit', from: start.fit.words, to: to.fit.words },
     { what: 'Lead time', from: days(start.row.leadDays, 'not asked yet'), to: days(to.row.leadDays, 'not asked yet') },
-    { what: 'To return', from: returns(start.row), to: returns(to.row) },
+    { what: 'To return', from: returnOf(start.row).words, to: returnOf(to.row).words },
     {
       what: 'Life',
       from: start.row.lifeYears === null ? 'not known' : `${start.row.lifeYears} years`,

@@ -34,7 +34,10 @@ const holdsUnit = computed(
       ({ id, unit }) => unit !== '' && servings.value.some((row) => row.pieceId === piece.id && row.needId === id),
     )?.unit ?? '',
 )
-const { form, sellers, needs, bought, landed, save } = useCandidateForm(() => ({ piece, candidate }), open)
+const { form, sellers, needs, bought, stock, fromStock, landed, save } = useCandidateForm(
+  () => ({ piece, candidate }),
+  open,
+)
 </script>
 
 <template>
@@ -65,7 +68,18 @@ const { form, sellers, needs, bought, landed, save } = useCandidateForm(() => ({
             :known="sellers.map((seller) => seller.name)"
           />
           <FieldText v-if="needs.origin" :field="form.fields.origin" :label="needs.origin" optional />
-          <FieldText :field="form.fields.name" label="What it is" />
+          <FieldText
+            :field="form.fields.name"
+            label="What it is"
+            :known="stock.map(({ name }) => name)"
+            :hint="
+              fromStock
+                ? `In our stock: ${writeQuantity(fromStock.quantity, fromStock.unit)}`
+                : stock.length > 0
+                  ? 'Offered while you type: what is in our stock'
+                  : ''
+            "
+          />
         </div>
         <div
           v-if="

@@ -5,7 +5,7 @@ import { writeDate, writeShortDate } from '#core/measure/plain-date.ts'
 import { writeQuantity } from '#core/measure/quantity.ts'
 import { minus } from '#core/money/minor.ts'
 import { writeRate } from '#core/money/written.ts'
-import { isOpenTerm } from '#core/pieces/index.ts'
+import { returnOf } from '#core/pieces/index.ts'
 import { seenWords } from '#core/palette/index.ts'
 import { landedWorking, type PieceReckoning } from '#core/purchases/index.ts'
 import { effectiveRules } from '#core/rulebook/rulebook.ts'
@@ -191,13 +191,7 @@ const cheapest = computed(() =>
         <tr>
           <th scope="row">To return</th>
           <td v-for="candidate in candidates" :key="candidate.row.id" :class="{ chosen: candidate.chosen }">
-            {{
-              isOpenTerm(candidate.row, 'returns')
-                ? 'not asked yet'
-                : candidate.row.returnDays === null
-                  ? 'final sale'
-                  : `${candidate.row.returnDays} days from ${candidate.row.returnFrom === 'order' ? 'the purchase' : 'delivery'}`
-            }}
+            {{ returnOf(candidate.row).words }}
           </td>
         </tr>
         <tr>

@@ -18,7 +18,7 @@ import {
   uses,
 } from '#core/makeover/choices.ts'
 import type { Row } from '#core/makeover/kinds.ts'
-import { sourceNeeds } from '#core/pieces/index.ts'
+import { inStock, ownStock, sourceNeeds, stockBehind } from '#core/pieces/index.ts'
 import { landedCost, landedWorking, packsFor, quantityOf } from '#core/purchases/index.ts'
 import { useBasis } from '../parts/basis.ts'
 import {
@@ -133,6 +133,30 @@ export function useCandidateForm(
   const needs = computed(() => sourceNeeds[sources.find((source) => source === form.fields.source.text) ?? 'new'])
   const bought = computed(() => needs.value.seller || needs.value.work)
 
+  /** What may be borrowed of our own stock; once it is named, what is known of it is filled in where nothing was typed. */
+  const stock = computed(() =>
+    form.fields.source.text === 'borrowed' && makeover.opened ? inStock(makeover.opened.studio) : [],
+  )
+  const fromStock = computed(() =>
+    makeover.opened
+      ? stockBehind(makeover.opened.studio, {
+          source: form.fields.source.text === 'borrowed' ? 'borrowed' : 'new',
+          name: form.fields.name.text,
+        })
+      : null,
+  )
+  watch(fromStock, (line) => {
+    if (!line) return
+    const known = {
+      origin: ownStock(line),
+      widthMm: maybeLengthField(entry.value, line.widthMm).text,
+      depthMm: maybeLengthField(entry.value, line.depthMm).text,
+      heightMm: maybeLengthField(entry.value, line.heightMm).text,
+    }
+    for (const name of ['origin', 'widthMm', 'depthMm', 'heightMm'] as const)
+      if (form.fields[name].text.trim() === '') form.fields[name].text = known[name]
+  })
+
   /** The landed cost of what is typed so far, as soon as its parts can be read. */
   const landed = computed(() => {
     const fields = form.fields
@@ -242,5 +266,5 @@ export function useCandidateForm(
     open.value = false
   }
 
-  return { form, sellers, needs, bought, landed, save }
+  return { form, sellers, needs, bought, stock, fromStock, landed, save }
 }
