@@ -13,7 +13,7 @@ import { add } from '#core/makeover/change.ts'
 import { codeAt } from '#server/accounts/second-factor.ts'
 import { openNews } from '#server/changes/news.ts'
 import { openEarly } from '#server/makeovers/early.ts'
-import { makeover, password, person, serveAt, type Served, type Speaker } from '#server/testing/studio.ts'
+import { makeover, password, person, serveAt, sharedHeavy, type Served, type Speaker } from '#server/testing/studio.ts'
 import { migrateDatabase } from '#server/database/migrate.ts'
 import { ensureDatabase, startPostgres } from '../scripts/postgres.mjs'
 
@@ -72,7 +72,7 @@ async function dayPage(served: Served, url: string): Promise<void> {
   say(`Laid out: the first after a start ${first.toFixed(0)} ms, then ${shown(times)} (goal: under 300 ms)`)
   started.clock.time += 86_400_000
   const news = openNews(url, started.database, pino({ level: 'silent' }))
-  const early = openEarly({ database: started.database, news, clock: () => started.clock.time })
+  const early = openEarly({ database: started.database, news, heavy: sharedHeavy(), clock: () => started.clock.time })
   const began = performance.now()
   const laying = early.turn().then(() => performance.now() - began)
   const meanwhile: number[] = []

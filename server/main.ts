@@ -146,7 +146,7 @@ const sweep = (): void =>
     log.warn({ err: withoutValues(error) }, 'not cleared up'),
   )
 const sweeps = [setTimeout(sweep, 30_000), setInterval(sweep, 3_600_000)]
-const stopLayingOut = layOutEarly({ database, news, clock: Date.now }, (error) =>
+const stopLayingOut = layOutEarly({ database, news, heavy, clock: Date.now }, (error) =>
   log.warn({ err: withoutValues(error) }, 'no day page laid out'),
 )
 

@@ -11,6 +11,7 @@ import type { hangingPaper } from '../documents/hanging-paper.ts'
 import type { placementPaper } from '../documents/placement-paper.ts'
 import type { surfacesPaper } from '../documents/surfaces-paper.ts'
 import type { surveyPaper } from '../documents/survey-paper.ts'
+import type { Told } from '../makeovers/summary-of.ts'
 import { Problem } from '../problem.ts'
 import { sha256Of } from '../digest.ts'
 
@@ -44,6 +45,7 @@ const jobs = {
     (await import('#core/parcel/index.ts')).writeParcel(...told),
   zip: async ({ told }: { told: Parameters<typeof writeZip> }) =>
     (await import('#core/parcel/index.ts')).writeZip(...told),
+  summary: async ({ told }: { told: Told }) => (await import('../makeovers/summary-of.ts')).summaryOf(told),
   read: async ({ bytes }: { bytes: Uint8Array }) => (await import('#core/parcel/index.ts')).readParcel(bytes, sha256Of),
 } as const
 

@@ -6,7 +6,9 @@ import { v7 as uuidv7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, inject, it, vi } from 'vitest'
 import { add, schemaVersion } from '#core/makeover/change.ts'
 import { openNews } from '../changes/news.ts'
-import { helper, makeover, person, serve, serveAt, type Served, type Speaker } from '../testing/studio.ts'
+import type { Heavy } from '../heavy/heavy.ts'
+import { Problem } from '../problem.ts'
+import { helper, makeover, person, serve, serveAt, sharedHeavy, type Served, type Speaker } from '../testing/studio.ts'
 import { openEarly } from './early.ts'
 
 let served: Served
@@ -83,7 +85,14 @@ describe('a day page that nobody looked at yet', () => {
     for (let count = 0; count < 3; count++) await makeover(who)
     const clock = { time: served.clock.time }
     const news = openNews(served.url, served.database, pino({ level: 'silent' }))
-    const early = openEarly({ database: served.database, news, clock: () => clock.time })
+    let busy = true
+    const heavy: Pick<Heavy, 'run'> = {
+      run: (...asked) =>
+        busy ? Promise.reject(new Problem(503, 'busy', 'Busy', 'too much at once')) : sharedHeavy().run(...asked),
+    }
+    const early = openEarly({ database: served.database, news, heavy, clock: () => clock.time })
+    await expect(early.turn()).rejects.toThrow('too much at once')
+    busy = false // and it is tried again
     expect(await rowsKept(who.studioId)).toBe(0)
     expect(await early.turn()).toBeGreaterThan(0)
     expect(await rowsKept(who.studioId)).toBe(3)
@@ -113,7 +122,12 @@ describe('a day page that nobody looked at yet', () => {
     const who = await person(served)
     await makeover(who)
     const news = openNews(served.url, served.database, pino({ level: 'silent' }))
-    const early = openEarly({ database: served.database, news, clock: () => served.clock.time + 40 * 86_400_000 })
+    const early = openEarly({
+      database: served.database,
+      news,
+      heavy: sharedHeavy(),
+      clock: () => served.clock.time + 40 * 86_400_000,
+    })
     expect(await early.turn()).toBe(0)
     early.stop()
     await news.close()

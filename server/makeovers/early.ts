@@ -7,16 +7,22 @@ import { eq, gt } from 'drizzle-orm'
 import { dateIn } from '#core/measure/plain-date.ts'
 import { showsCosts } from '#core/people/index.ts'
 import type { News } from '../changes/news.ts'
+import type { Heavy } from '../heavy/heavy.ts'
 import { inTransaction, type Database } from '../database/connection.ts'
 import { people, sessions, studios } from '../database/tables.ts'
 import { dayLines } from './summary.ts'
 
-type Early = { readonly database: Database; readonly news: News; readonly clock: () => number }
+type Early = {
+  readonly database: Database
+  readonly news: News
+  readonly heavy: Pick<Heavy, 'run'>
+  readonly clock: () => number
+}
 
 /** Lays out what is not laid out yet, and tells of how many studios. */
 export type LayingOut = { readonly turn: () => Promise<number>; readonly stop: () => void }
 
-export function openEarly({ database, news, clock }: Early): LayingOut {
+export function openEarly({ database, news, heavy, clock }: Early): LayingOut {
   /** The day that was laid out, and whom to tell that the studio is not listened to any more, by studio. */
   const laid = new Map<string, { day: string | null; readonly unhear: () => void }>()
   let stopped = false
@@ -55,7 +61,14 @@ export function openEarly({ database, news, clock }: Early): LayingOut {
       const studio = listenedTo(id)
       if (studio.day === today) continue
       studio.day = today // a change from here on is one that comes after
-      for (const costs of await shown(id)) await dayLines(database, id, today, costs)
+      try {
+        // a makeover with all that can be in it takes a fifth of a second, which nobody is to wait for
+        for (const costs of await shown(id))
+          await dayLines(database, id, today, costs, (told) => heavy.run(id, 'summary', { told }))
+      } catch (error) {
+        studio.day = null
+        throw error
+      }
       count++
     }
     return count

@@ -2,17 +2,18 @@
 import { setImmediate as breathe } from 'node:timers/promises'
 import { and, asc, eq, gt, isNull, sql } from 'drizzle-orm'
 import type { PlainDate } from '#core/measure/plain-date.ts'
-import type { Documents } from '#core/makeover/change.ts'
-import { remarksWithoutCosts, withoutCosts } from '#core/people/index.ts'
-import { reckon } from '#core/reckoning/reckon.ts'
-import { summarise, type Summary } from '#core/reckoning/summary.ts'
+import type { Summary } from '#core/reckoning/summary.ts'
 import { inTransaction, isDatabaseAway, sqlState, type Database, type Transaction } from '../database/connection.ts'
 import { recallAll } from '../database/documents.ts'
 import { clients, documents, summaries } from '../database/tables.ts'
 import { rules } from '../places.ts'
+import { summaryOf, type Told } from './summary-of.ts'
 
 export type DayLine = Summary & { readonly clients: readonly string[] }
 type Reckoned = Pick<typeof summaries.$inferSelect, 'makeoverId' | 'moment' | 'summary'>
+
+/** Where it is reckoned: here, or in a process that keeps nobody waiting. */
+export type Reckoner = (told: Told) => Summary | Promise<Summary>
 
 /** Makeovers that are read at once: their rows are all in memory until they are reckoned. */
 const together = 50
@@ -23,6 +24,7 @@ export async function dayLines(
   studioId: string,
   today: PlainDate,
   costs = true,
+  reckoner: Reckoner = summaryOf,
 ): Promise<DayLine[]> {
   const { ids, names, known } = await inTransaction(
     database,
@@ -38,6 +40,7 @@ export async function dayLines(
       missing.slice(at, at + together),
       today,
       costs,
+      reckoner,
     ))
       known.set(makeoverId, summary)
   return ids.flatMap((id) => {
@@ -89,6 +92,7 @@ async function reckonAnew(
   ids: readonly string[],
   today: PlainDate,
   costs: boolean,
+  reckoner: Reckoner,
 ): Promise<Reckoned[]> {
   const { studio, changeId, makeovers } = await inTransaction(
     database,
@@ -101,19 +105,12 @@ async function reckonAnew(
     reckoned.push({
       makeoverId: recalled.makeover.id,
       moment: momentOf(recalled.changeId, changeId, today),
-      summary: summaryOf({ makeover: recalled.makeover, studio }, today, costs),
+      summary: await reckoner({ documents: { makeover: recalled.makeover, studio }, today, costs }),
     })
     await breathe()
   }
   await keep(database, studioId, costs, reckoned)
   return reckoned
-}
-
-function summaryOf(found: Documents, today: PlainDate, costs: boolean): Summary {
-  const shown = costs ? found : withoutCosts(found)
-  const reckoning = reckon(shown, today)
-  const remarks = costs ? reckoning.remarks : remarksWithoutCosts(reckoning.remarks)
-  return summarise(shown.makeover, { ...reckoning, remarks, attention: costs ? reckoning.attention : [] })
 }
 
 /** Where it cannot be kept, the page is shown all the same: a makeover may be gone in between, or the database only be read. */
