@@ -2,6 +2,7 @@
 import { expect, test, type Page } from '@playwright/test'
 import { demoDecorator } from '#demo/index.ts'
 import { unreadable } from './legible.ts'
+import { clean } from './person.ts'
 
 const pages = [
   'brief',
@@ -71,3 +72,12 @@ for (const [width, height] of [
     }
     expect(found).toEqual([])
   })
+
+test('what is asked of every page finds what is wrong with one', async ({ page }) => {
+  await page.goto('/sign-in')
+  await clean(page, 'as it is')
+  await page.evaluate(`(() => {
+    document.querySelector('h1').insertAdjacentHTML('afterend', '<p style="color:#aaa;background:#fff">faint</p><img src="/mark.svg">')
+  })()`)
+  await expect(clean(page, 'spoilt')).rejects.toThrow(/color-contrast|image-alt/)
+})
