@@ -49,7 +49,7 @@ function opened(database: Database, sealed: string, who: Who): string {
   } catch (error) {
     if (!(error instanceof Unsealable)) throw error
     throw new Problem(
-      503,
+      500,
       'sealed',
       'Codes of apps cannot be read',
       `${error.message}: whoever runs Bonitas has to give it back. A recovery code still lets you in.`,

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
-import { NoAnswer, Refused, request } from '../api.ts'
+import { request } from '../api.ts'
 import FieldText from '../parts/FieldText.vue'
 import { saidField, useForm } from '../parts/form.ts'
-import { answered } from '../studio/telling.ts'
+import { answered, saidOf } from '../parts/telling.ts'
 import DoorFrame from './DoorFrame.vue'
 import { useToken } from './ticket.ts'
 
@@ -19,8 +19,7 @@ async function look(): Promise<void> {
   try {
     email.value = (await request<{ email: string }>('POST', '/resets/look', { token: token.value })).email
   } catch (error) {
-    if (!(error instanceof Refused || error instanceof NoAnswer)) throw error
-    problem.value = error instanceof Refused ? error.problem.detail : 'No answer from the server: open the link again.'
+    problem.value = saidOf(error, 'open the link again')
   }
 }
 watch(token, look, { immediate: true })

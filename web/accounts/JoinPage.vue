@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { NoAnswer, Refused, request } from '../api.ts'
+import { request } from '../api.ts'
 import FieldText from '../parts/FieldText.vue'
 import { saidField, useForm } from '../parts/form.ts'
-import { answered } from '../studio/telling.ts'
+import { answered, saidOf } from '../parts/telling.ts'
 import { useSession } from '../stores/session.ts'
 import DoorFrame from './DoorFrame.vue'
 import { useToken } from './ticket.ts'
@@ -20,8 +20,7 @@ async function look(): Promise<void> {
   try {
     leads.value = await request('POST', '/join/look', { token: token.value })
   } catch (error) {
-    if (!(error instanceof Refused || error instanceof NoAnswer)) throw error
-    problem.value = error instanceof Refused ? error.problem.detail : 'No answer from the server: open the link again.'
+    problem.value = saidOf(error, 'open the link again')
   }
 }
 watch(token, look, { immediate: true })

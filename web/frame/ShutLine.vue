@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { roleWords } from '#core/people/roles.ts'
-import { NoAnswer, Refused, request } from '../api.ts'
+import { request } from '../api.ts'
 import { useMakeover } from '../stores/makeover.ts'
+import { saidOf } from '../parts/telling.ts'
 import { useSession } from '../stores/session.ts'
 
 /** Why nothing, or not everything, can be changed here: the makeover is in the archive, or it is not in one's role. */
@@ -19,8 +20,7 @@ async function takeUp(): Promise<void> {
     await request('POST', `/makeovers/${makeover.opened?.makeover.id ?? ''}/take-up`)
     await makeover.refresh()
   } catch (error) {
-    if (!(error instanceof Refused || error instanceof NoAnswer)) throw error
-    problem.value = error instanceof Refused ? error.problem.detail : 'No answer from the server: try again.'
+    problem.value = saidOf(error)
   }
 }
 </script>

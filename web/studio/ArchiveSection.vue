@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
 import { request } from '../api.ts'
-import { moment, useTelling } from './telling.ts'
+import { moment, useTelling } from '../parts/telling.ts'
 
 /** Makeovers that are done with: out of the day page, to be looked at, and taken up again. */
 type Line = { readonly id: string; readonly name: string }

@@ -2,7 +2,8 @@
 import { onMounted, ref } from 'vue'
 import type { Documents } from '#core/makeover/change.ts'
 import { rowsOf } from '#core/makeover/document.ts'
-import { NoAnswer, Refused, request } from '../api.ts'
+import { request } from '../api.ts'
+import { saidOf } from '../parts/telling.ts'
 import { useSession } from '../stores/session.ts'
 
 /** What is kept and how long; and what is kept of one person or client, as one file for whoever asks. */
@@ -17,8 +18,7 @@ async function tried(work: () => Promise<void>): Promise<void> {
     problem.value = ''
     await work()
   } catch (error) {
-    if (!(error instanceof Refused || error instanceof NoAnswer)) throw error
-    problem.value = error instanceof Refused ? error.problem.detail : 'No answer from the server: try again.'
+    problem.value = saidOf(error)
   }
 }
 onMounted(() =>

@@ -5,7 +5,7 @@ import { request } from '../api.ts'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
 import { saidField, useForm } from '../parts/form.ts'
-import { answered, moment, useTelling } from './telling.ts'
+import { answered, moment, useTelling } from '../parts/telling.ts'
 
 /** One’s own passkeys: each lets in without a password, by the finger, face or number of a device. */
 const keys = ref<readonly Passkey[]>([])

@@ -11,7 +11,7 @@ import FormDialog from '../parts/FormDialog.vue'
 import { choiceField, saidField, useForm, yesField } from '../parts/form.ts'
 import { useLive } from '../stores/live.ts'
 import { useSession } from '../stores/session.ts'
-import { answered, moment, useTelling } from './telling.ts'
+import { answered, moment, useTelling } from '../parts/telling.ts'
 
 /** Who works here and as what; an owner invites, gives another role, and takes out. */
 type Person = {

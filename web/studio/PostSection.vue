@@ -2,7 +2,7 @@
 import { onMounted, ref } from 'vue'
 import { request } from '../api.ts'
 import { vCards } from '../parts/cards.ts'
-import { moment, useTelling } from './telling.ts'
+import { moment, useTelling } from '../parts/telling.ts'
 
 /** The outbox of the simulated post: every letter of the studio, and what becomes of it. */
 type Letter = {

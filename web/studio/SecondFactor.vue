@@ -6,7 +6,7 @@ import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
 import { saidField, useForm } from '../parts/form.ts'
 import { useSession } from '../stores/session.ts'
-import { answered, useTelling } from './telling.ts'
+import { answered, useTelling } from '../parts/telling.ts'
 
 /** One’s own second factor: an app shows six figures, which the door asks for after the password. */
 type Factor = { readonly on: boolean; readonly codesLeft: number }

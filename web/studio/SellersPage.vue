@@ -19,7 +19,7 @@ import { useSession } from '../stores/session.ts'
 import SellerCard from './SellerCard.vue'
 import StudioFrame from './StudioFrame.vue'
 import { useStudioRows } from './studio-rows.ts'
-import { useTelling } from './telling.ts'
+import { useTelling } from '../parts/telling.ts'
 
 /** The sellers' book: whom one speaks to, on what terms, what was bought there, and how late it came. */
 type Line = {

@@ -26,7 +26,7 @@ import {
 import { useSession } from '../stores/session.ts'
 import StudioFrame from './StudioFrame.vue'
 import { useStudioRows } from './studio-rows.ts'
-import { useTelling } from './telling.ts'
+import { useTelling } from '../parts/telling.ts'
 
 /** What the studio itself owns: where it lies, and where it is while it is lent. */
 type Line = Row<'stock'>

@@ -6,7 +6,7 @@ import type { Studio } from '#core/makeover/document.ts'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import { request } from '../api.ts'
 import { useLive } from '../stores/live.ts'
-import { answered } from './telling.ts'
+import { answered } from '../parts/telling.ts'
 
 export function useStudioRows() {
   const studio = shallowRef<Studio | null>(null)

@@ -1,4 +1,4 @@
-/** What a page of the studio asks of the server, and what it says where that goes wrong. */
+/** What a page asks of the server, and what it says where that goes wrong. */
 import { ref } from 'vue'
 import { NoAnswer, Refused } from '../api.ts'
 
@@ -17,6 +17,13 @@ export async function answered(work: () => Promise<unknown>): Promise<Blamed> {
   }
 }
 
+/** What an error of the server says to whoever asked; anything else is thrown on. `then` is what they do where no answer came. */
+export function saidOf(error: unknown, then = 'try again'): string {
+  if (error instanceof Refused) return error.problem.detail
+  if (error instanceof NoAnswer) return `No answer from the server: ${then}.`
+  throw error
+}
+
 /** Work of a button: what is said of it afterwards. */
 export function useTelling(load: () => Promise<void>) {
   const said = ref('')
@@ -28,9 +35,8 @@ export function useTelling(load: () => Promise<void>) {
       said.value = words
       failed.value = false
     } catch (error) {
-      if (!(error instanceof NoAnswer || error instanceof Refused)) throw error
+      said.value = saidOf(error)
       failed.value = true
-      said.value = error instanceof Refused ? error.problem.detail : 'No answer from the server: try again.'
     }
   }
   return { said, failed, told }
