@@ -104,7 +104,12 @@ export async function loadMakeovers(tx: Transaction, ids: readonly string[]): Pr
 const emptyRows = (): Record<string, Record<string, StoredRow>> =>
   Object.fromEntries(Object.keys(makeoverTables).map((kind) => [kind, {}]))
 
-/** Several makeovers, each with how it stands, and their studio: from memory where it has them, in a `still` transaction. */
+/** Makeovers that are read at once: their rows are all in memory until what is asked of them is done. */
+export const together = 50
+export const chunksOf = <T>(all: readonly T[], size: number): readonly (readonly T[])[] =>
+  Array.from({ length: Math.ceil(all.length / size) }, (_, at) => all.slice(at * size, (at + 1) * size))
+
+/** Several makeovers in the order asked for, each with how it stands, and their studio: from memory where it has them, in a `still` transaction. */
 export async function recallAll(
   tx: Transaction,
   memory: Memory,
@@ -117,6 +122,7 @@ export async function recallAll(
   memory.keep(studioId, studio, changeId)
   const remembered = stands
     .filter(({ id }) => id !== studioId)
+    .toSorted((left, right) => ids.indexOf(left.id) - ids.indexOf(right.id))
     .map((stand) => ({ ...stand, makeover: memory.at(studioId, stand.id, stand.changeId) as Makeover | null }))
   const read = await loadMakeovers(
     tx,

@@ -1,19 +1,19 @@
 import { asc } from 'drizzle-orm'
 import { Router } from 'express'
-import { readChangeSet, type Documents } from '#core/makeover/change.ts'
+import type { Documents } from '#core/makeover/change.ts'
 import { isUuid } from '#core/makeover/fields.ts'
 import { dateIn } from '#core/measure/plain-date.ts'
 import { showsCosts, withoutCosts } from '#core/people/index.ts'
-import { withinKinds } from '../accounts/may.ts'
 import { personBehind } from '../accounts/routes.ts'
 import type { Setting } from '../setting.ts'
+import { answerChange } from '../changes/answer.ts'
 import { changesAfter, diaryBefore, documentsAt, momentOf } from '../changes/diary.ts'
 import { takeChange } from '../changes/door.ts'
 import { signedOf } from '../changes/signings.ts'
 import { inTransaction } from '../database/connection.ts'
 import { recall, stands } from '../database/documents.ts'
 import { templates } from '../database/tables.ts'
-import { idIn, notFound, Problem, refused } from '../problem.ts'
+import { idIn, notFound, Problem } from '../problem.ts'
 import { archivedSince } from './archive.ts'
 import { dayLines } from './summary.ts'
 
@@ -124,24 +124,11 @@ export function makeoverRoutes({ database, news, clock }: Setting): Router {
     )
   })
 
-  routes.post('/makeovers/:id/changes', async (request, response) => {
-    const person = personBehind(request)
-    const read = readChangeSet(request.body)
-    if (!read.ok) throw refused(read.faults)
-    withinKinds(person, read.value.operations)
-    const outcome = await takeChange(database, news, person, idIn(request), read.value, clock())
-    if (outcome.is === 'not found') throw notFound()
-    if (outcome.is === 'refused') throw refused(outcome.faults)
-    if (outcome.is === 'conflict')
-      throw new Problem(
-        409,
-        'conflict',
-        'Changed meanwhile',
-        'Someone changed the same thing after you last saw it. Nothing was overwritten: look at both, and keep one.',
-        { conflicts: outcome.conflicts },
-      )
-    response.json({ rev: outcome.rev, repeated: outcome.repeated })
-  })
+  routes.post('/makeovers/:id/changes', (request, response) =>
+    answerChange(request, response, (person, changeSet) =>
+      takeChange(database, news, person, idIn(request), changeSet, clock()),
+    ),
+  )
   return routes
 }
 

@@ -4,7 +4,7 @@ import { and, asc, eq, gt, isNull, sql } from 'drizzle-orm'
 import type { PlainDate } from '#core/measure/plain-date.ts'
 import type { Summary } from '#core/reckoning/summary.ts'
 import { inTransaction, isDatabaseAway, sqlState, type Database, type Transaction } from '../database/connection.ts'
-import { recallAll } from '../database/documents.ts'
+import { chunksOf, recallAll, together } from '../database/documents.ts'
 import { clients, documents, summaries } from '../database/tables.ts'
 import { rules } from '../places.ts'
 import { summaryOf, type Told } from './summary-of.ts'
@@ -14,9 +14,6 @@ type Reckoned = Pick<typeof summaries.$inferSelect, 'makeoverId' | 'moment' | 's
 
 /** Where it is reckoned: here, or in a process that keeps nobody waiting. */
 export type Reckoner = (told: Told) => Summary | Promise<Summary>
-
-/** Makeovers that are read at once: their rows are all in memory until they are reckoned. */
-const together = 50
 
 /** All makeovers under way of a studio for the day page; without `costs`, of what is shown without them. */
 export async function dayLines(
@@ -33,15 +30,8 @@ export async function dayLines(
     { still: true },
   )
   const missing = ids.filter((id) => !known.has(id))
-  for (let at = 0; at < missing.length; at += together)
-    for (const { makeoverId, summary } of await reckonAnew(
-      database,
-      studioId,
-      missing.slice(at, at + together),
-      today,
-      costs,
-      reckoner,
-    ))
+  for (const some of chunksOf(missing, together))
+    for (const { makeoverId, summary } of await reckonAnew(database, studioId, some, today, costs, reckoner))
       known.set(makeoverId, summary)
   return ids.flatMap((id) => {
     const summary = known.get(id)

@@ -1,18 +1,16 @@
 /** The studio itself: its rows, changes of them alone, and what its makeovers bought of whom. */
 import { and, asc, eq, isNull, ne } from 'drizzle-orm'
 import { Router } from 'express'
-import { readChangeSet } from '#core/makeover/change.ts'
 import { emptyMakeover } from '#core/makeover/document.ts'
 import { dateIn } from '#core/measure/plain-date.ts'
 import { boughtOf } from '#core/purchases/index.ts'
 import { showsCosts, withoutCosts } from '#core/people/index.ts'
-import { withinKinds } from '../accounts/may.ts'
 import { personBehind } from '../accounts/routes.ts'
+import { answerChange } from '../changes/answer.ts'
 import { takeStudioChange } from '../changes/studio-door.ts'
 import { inTransaction } from '../database/connection.ts'
-import { loadDocuments, loadStudio } from '../database/documents.ts'
+import { chunksOf, loadStudio, recallAll, together } from '../database/documents.ts'
 import { documents } from '../database/tables.ts'
-import { notFound, Problem, refused } from '../problem.ts'
 import type { Setting } from '../setting.ts'
 
 export function studioRoutes({ database, clock, news }: Setting): Router {
@@ -26,24 +24,9 @@ export function studioRoutes({ database, clock, news }: Setting): Router {
     response.json({ studio: shown, today: dateIn(who.timeZone, clock()) })
   })
 
-  routes.post('/studio/changes', async (request, response) => {
-    const person = personBehind(request)
-    const read = readChangeSet(request.body)
-    if (!read.ok) throw refused(read.faults)
-    withinKinds(person, read.value.operations)
-    const outcome = await takeStudioChange(database, news, person, read.value)
-    if (outcome.is === 'not found') throw notFound()
-    if (outcome.is === 'refused') throw refused(outcome.faults)
-    if (outcome.is === 'conflict')
-      throw new Problem(
-        409,
-        'conflict',
-        'Changed meanwhile',
-        'Someone changed the same thing after you last saw it. Nothing was overwritten: look at it again.',
-        { conflicts: outcome.conflicts },
-      )
-    response.json({ rev: outcome.rev, repeated: outcome.repeated })
-  })
+  routes.post('/studio/changes', (request, response) =>
+    answerChange(request, response, (person, changeSet) => takeStudioChange(database, news, person, changeSet)),
+  )
 
   /** What was bought of whom, over all makeovers that are there. */
   routes.get('/studio/bought', async (request, response) => {
@@ -58,8 +41,11 @@ export function studioRoutes({ database, clock, news }: Setting): Router {
           .where(and(eq(documents.studioId, studioId), ne(documents.id, studioId), isNull(documents.deletedAt)))
           .orderBy(asc(documents.id))
         const lines = []
-        for (const { id } of all)
-          lines.push(...boughtOf((await loadDocuments(tx, database.memory, studioId, id)).makeover))
+        for (const some of chunksOf(all, together)) {
+          const ids = some.map(({ id }) => id)
+          for (const { makeover } of (await recallAll(tx, database.memory, studioId, ids)).makeovers)
+            lines.push(...boughtOf(makeover))
+        }
         return lines
       },
       { still: true },
