@@ -202,7 +202,7 @@ test('what is taken instead shows every difference first, and the planned line s
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: 'Take instead Short lamp' }).click()
   await expect(dialog(page).getByRole('row', { name: 'Landed, for all 200.00 150.00' })).toBeVisible()
-  await expect(dialog(page).getByRole('row', { name: 'To return 14 days final sale' })).toBeVisible()
+  await expect(dialog(page).getByRole('row', { name: 'To return 14 days from delivery final sale' })).toBeVisible()
   await expect(dialog(page).getByLabel('What this would do')).toContainText(/Left\s*1\s800\.00\s*1\s850\.00/)
   await dialog(page).getByLabel('Why', { exact: true }).fill('The tall one is gone')
   await dialog(page).getByRole('button', { name: 'Take it instead' }).click()

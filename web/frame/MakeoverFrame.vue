@@ -108,7 +108,9 @@ useEventListener(document, 'pointerup', (event) => {
 useMutationObserver(
   ticket,
   () => {
-    if (performance.now() - tappedAt < 600) sheetOpen.value = true
+    // what a tap opened a form for is in the form
+    const inForm = document.querySelector('.el-overlay-dialog') !== null
+    if (performance.now() - tappedAt < 600 && !inForm) sheetOpen.value = true
   },
   { childList: true, subtree: true, characterData: true },
 )
