@@ -99,6 +99,11 @@ describe('without a room', () => {
       'before an hour is counted',
     )
   })
+  it('an area of a square millimetre takes no tile, and that is said rather than reckoned', () => {
+    const tiles = calculators.find(({ id }) => id === 'tiles')
+    const values = { width: 1, height: 1, tileWidth: 3810, tileHeight: 1, joint: 0, layout: 'grid', box: 99 }
+    expect(tiles?.reckon(values, rules, 'metric')).toMatchObject({ ok: false, field: 'width' })
+  })
   it('what is missing or wrong names a field that was asked for, whatever is typed', () => {
     const odd = fc.constantFrom(null, 0, -5, 1, 99, 381, 1200, 3810, 25_000)
     for (const { id, asks, reckon } of calculators)

@@ -195,6 +195,7 @@ export const tiles: Calculator = {
     )
     if (!found.ok) return wrong('tileWidth', found.error)
     const { whole, cut, toBuy, slivers } = found.tiling
+    if (whole + cut === 0) return wrong('width', 'leaves no area to lay a tile on: expected more of it')
     const boxes = Math.ceil(toBuy / box)
     const m2 = (wide * high) / 1e6
     const size = lengthIn(units)
