@@ -38,6 +38,7 @@ const kept = [
   ['Makeovers, their history and files', 'until they are put away, and thirty days longer'],
   ['What was signed, and the record', 'as long as the makeover, or the studio, is kept'],
   ['Who signed in with which browser', 'fourteen days, or until it is signed out'],
+  ['How often a wrong password was tried', 'a quarter of an hour, without a name'],
   ['Letters of the post', 'what they open for fourteen days; that they were written, as long as the makeover'],
   ['Invitations; letters for another password', 'open for fourteen days; for one hour'],
   ['Pictures and receipts that hang on nothing', 'thirty days'],
@@ -84,6 +85,9 @@ const kept = [
 </template>
 
 <style>
+.studio .kept-long + p {
+  margin-top: 12px;
+}
 .studio .kept-long > div {
   display: grid;
   grid-template-columns: minmax(200px, 320px) 1fr;
@@ -96,6 +100,7 @@ const kept = [
 }
 .studio .whose {
   max-width: 340px;
+  margin-top: 12px;
 }
 .studio .plain-lines li {
   padding: 4px 0;

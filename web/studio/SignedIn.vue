@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { NoAnswer, Refused, request } from '../api.ts'
+import { request } from '../api.ts'
 import { vCards } from '../parts/cards.ts'
 import FieldText from '../parts/FieldText.vue'
 import FormDialog from '../parts/FormDialog.vue'
 import { saidField, useForm } from '../parts/form.ts'
+import { answered, moment, useTelling } from '../parts/telling.ts'
 
 /** Where one is signed in, and the password: each browser is signed out from here, and the password changed. */
 type Session = {
@@ -14,20 +15,11 @@ type Session = {
   readonly expiresAt: string
   readonly isThis: boolean
 }
-const moment = (at: string): string =>
-  new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
 const sessions = ref<readonly Session[]>([])
-const said = ref('')
 const others = computed(() => sessions.value.filter(({ isThis }) => !isThis))
-async function told(work: () => Promise<string>): Promise<void> {
-  try {
-    said.value = await work()
-    sessions.value = await request<Session[]>('GET', '/sessions')
-  } catch (error) {
-    if (!(error instanceof NoAnswer || error instanceof Refused)) throw error
-    said.value = error instanceof Refused ? error.problem.detail : 'No answer from the server: try again.'
-  }
-}
+const { said, told } = useTelling(async () => {
+  sessions.value = await request<Session[]>('GET', '/sessions')
+})
 onMounted(() => told(() => Promise.resolve('')))
 const end = (session: Session): Promise<void> =>
   told(async () => {
@@ -47,18 +39,12 @@ function openForm(): void {
   changing.value = true
 }
 async function change(): Promise<void> {
-  const done = await submit(async () => {
-    try {
+  const done = await submit(() =>
+    answered(() =>
       // as it was typed: a blank at its end belongs to a password
-      await request('POST', '/password', { former: form.fields.former.text, next: form.fields.next.text })
-      return []
-    } catch (error) {
-      if (error instanceof Refused) return error.problem.faults ?? [{ field: null, message: error.problem.detail }]
-      if (error instanceof NoAnswer)
-        return [{ field: null, message: 'No answer from the server. What you typed is still here: try again.' }]
-      throw error
-    }
-  })
+      request('POST', '/password', { former: form.fields.former.text, next: form.fields.next.text }),
+    ),
+  )
   if (!done) return
   changing.value = false
   await told(() => Promise.resolve('The password is changed; every other browser is signed out.'))

@@ -7,6 +7,7 @@ import { stockKinds } from '#core/makeover/choices.ts'
 import { studioRows } from '#core/makeover/document.ts'
 import type { Row } from '#core/makeover/kinds.ts'
 import { writeDate } from '#core/measure/plain-date.ts'
+import { writeQuantity } from '#core/measure/quantity.ts'
 import { request } from '../api.ts'
 import { useKeys } from '../frame/keys.ts'
 import FieldChoice from '../parts/FieldChoice.vue'
@@ -57,7 +58,12 @@ const whereOf = ({ lies, lentTo, backOn }: Line): string =>
 const columns: readonly Column<Line>[] = [
   { id: 'name', title: 'What', cell: ({ name }) => ({ text: name }) },
   { id: 'kind', title: 'Sort', cell: ({ kind }) => ({ text: kind }) },
-  { id: 'amount', title: 'How much', number: true, cell: ({ quantity, unit }) => ({ text: `${quantity} ${unit}` }) },
+  {
+    id: 'amount',
+    title: 'How much',
+    number: true,
+    cell: ({ quantity, unit }) => ({ text: writeQuantity(quantity, unit) }),
+  },
   { id: 'size', title: 'Wide × deep × high', cell: (line) => words(sizeOf(line)) },
   { id: 'where', title: 'Where it is', cell: (line) => words(whereOf(line)) },
   { id: 'from', title: 'Came from', cell: ({ cameFrom }) => words(cameFrom) },
