@@ -38,7 +38,7 @@ const kept = [
   ['Makeovers, their history and files', 'until they are put away, and thirty days longer'],
   ['What was signed, and the record', 'as long as the makeover, or the studio, is kept'],
   ['Who signed in with which browser', 'fourteen days, or until it is signed out'],
-  ['How often a wrong password was tried', 'a quarter of an hour, without a name'],
+  ['How often a wrong password was tried', 'for a quarter of an hour, without a name; it is gone within two hours'],
   ['Letters of the post', 'what they open for fourteen days; that they were written, as long as the makeover'],
   ['Invitations; letters for another password', 'open for fourteen days; for one hour'],
   ['Pictures and receipts that hang on nothing', 'thirty days'],
